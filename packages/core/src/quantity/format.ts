@@ -33,7 +33,7 @@ export function formatFigure(value: number, resolution = 1, beside: readonly num
 
 /** Writes a figure with its unit symbol. Example: `formatWithUnit({ value: 68, unit: 'psi' })` is "68 psi". */
 export function formatWithUnit(figure: Figure): string {
-  const symbol = unitOf(figure.unit).symbol;
+  const symbol = `${unitOf(figure.unit).symbol}${figure.per ? `/${figure.per}` : ''}`;
   const text = formatFigure(figure.value, figure.resolution, figure.beside);
   if (symbol === '') return text;
   return symbol === '°' ? `${text}°` : `${text}${'\u00a0'}${symbol}`;

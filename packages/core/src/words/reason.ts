@@ -2,6 +2,8 @@
 export interface Figure {
   readonly value: number;
   readonly unit: string;
+  /** For rates: what it is per, "s". */
+  readonly per?: string;
   /** Smallest step worth showing, in `unit`. */
   readonly resolution?: number;
   /** Values that the shown figure must stay on the true side of. */

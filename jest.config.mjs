@@ -1,0 +1,24 @@
+/** Tests of the core, packs, formats, stand-ins and server; browser stories are in e2e/. */
+export default {
+  testMatch: ['<rootDir>/packages/**/*.test.ts', '<rootDir>/apps/server/**/*.test.ts'],
+  modulePathIgnorePatterns: ['/dist/'],
+  testEnvironment: 'node',
+  testEnvironmentOptions: { customExportConditions: ['@kanzel/source', 'node', 'require', 'default'] },
+  extensionsToTreatAsEsm: [],
+  transform: {
+    '^.+\\.(t|j|mj)sx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          parser: { syntax: 'typescript', decorators: true },
+          transform: { legacyDecorator: true, decoratorMetadata: true },
+          keepClassNames: true,
+          target: 'es2022',
+        },
+        module: { type: 'commonjs' },
+      },
+    ],
+  },
+  transformIgnorePatterns: ['/node_modules/(?!(@nestjs|@noble|file-type|strtok3|token-types|uint8array-extras|@tokenizer|@borewit|piscina|load-esm)/)'],
+  maxWorkers: 2,
+};

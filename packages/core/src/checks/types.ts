@@ -1,0 +1,160 @@
+import type { Instrument, Limit } from '../limits/types.ts';
+
+/** The stations in the order of the work; a pack uses those it has checks for. */
+export const STATIONS = ['papers', 'loading', 'inspection', 'controls', 'fuel', 'run-up', 'taxi', 'ready', 'flight', 'debrief', 'release'] as const;
+export type StationId = (typeof STATIONS)[number];
+
+/** Roles a person may act in. */
+export const ROLES = ['technician', 'inspector', 'certifier', 'pilot', 'observer', 'administrator'] as const;
+export type Role = (typeof ROLES)[number];
+
+/** Subject key of a check that is done once for the whole aircraft. */
+export const WHOLE_AIRCRAFT = 'aircraft';
+
+/** What a figure on this check may plausibly be: the range of the gauge it is read from. */
+export interface Plausible {
+  readonly low: number;
+  readonly high: number;
+}
+
+interface FigureAnswer {
+  readonly unit: string;
+  /** Step of the gauge or display, in `unit`. */
+  readonly resolution: number;
+  /** Channel of the engine monitor, without the engine: "rpm". Absent: typed only. */
+  readonly channel?: string;
+  readonly plausible: Plausible;
+  /** When a live value counts as steady. */
+  readonly steady?: { readonly seconds: number; readonly tolerance: number };
+}
+
+/** How a check is answered. */
+export type AnswerSpec =
+  | ({ readonly kind: 'reading' } & FigureAnswer)
+  | ({ readonly kind: 'drop'; readonly switchTo?: string } & FigureAnswer)
+  | ({ readonly kind: 'cylinders' } & FigureAnswer)
+  /** Recorded live for up to `seconds`, or timed with a stopwatch and typed in seconds. */
+  | ({
+      readonly kind: 'series';
+      readonly seconds: number;
+      /** Where the recording begins by itself: the last upward crossing of another channel. */
+      readonly trigger?: { readonly channel: string; readonly above: number };
+    } & FigureAnswer)
+  | { readonly kind: 'choice'; readonly options: readonly { readonly id: string; readonly text: string; readonly good: boolean }[] }
+  | { readonly kind: 'confirm' }
+  | { readonly kind: 'timer'; readonly seconds: number }
+  | { readonly kind: 'text' }
+  /** Derived from two other checks on the same subject, or from one check on both engines. */
+  | { readonly kind: 'computed'; readonly from: readonly string[]; readonly value: 'drop' | 'reading' };
+
+/** One thing to establish. */
+export interface Check {
+  readonly id: string;
+  readonly module: string;
+  readonly station: StationId;
+  /** As read aloud. */
+  readonly challenge: string;
+  /** Short name for rows: "Right ignition off, drop". */
+  readonly title: string;
+  readonly response: string;
+  readonly why: string;
+  readonly cautions: readonly string[];
+  readonly where: string;
+  readonly who: string;
+  readonly subject: 'aircraft' | 'engine';
+  readonly answer: AnswerSpec;
+  /** States needed: name of the state to the value wanted. Engine states are those of the same engine. */
+  readonly needs: Readonly<Record<string, string>>;
+  /** States that keeping the answer sets. */
+  readonly sets: Readonly<Record<string, string>>;
+  /** Power setting at which a figure counts; recorded with the answer. */
+  readonly setting?: { readonly channel: string; readonly value: number; readonly tolerance: number; readonly unit: string };
+  readonly limits: readonly string[];
+  /** Order only: must have been answered before. */
+  readonly after: readonly string[];
+  /** Evidence: proven only as long as these are. */
+  readonly standsOn: readonly string[];
+  /** Systems proven, dotted, with {engine} for the engine: "engine.{engine}.ignition.left". */
+  readonly proves: readonly string[];
+  readonly validity?: { readonly hours?: number; readonly endsWhen?: { readonly state: string; readonly becomes: string } };
+  readonly secondPerson: boolean;
+  readonly notApplicable: boolean;
+  readonly minutes: number;
+}
+
+/** A state of the aircraft that steps need and set. */
+export interface StateDefinition {
+  readonly name: string;
+  readonly title: string;
+  readonly per: 'aircraft' | 'engine';
+  readonly values: readonly string[];
+  readonly initial: string;
+}
+
+/** What a gate asks for. */
+export type GateCondition =
+  | { readonly kind: 'proven'; readonly stations: readonly StationId[]; readonly overridable: boolean }
+  | { readonly kind: 'noTags'; readonly overridable: boolean }
+  | { readonly kind: 'findingsSettled'; readonly overridable: boolean }
+  | { readonly kind: 'inspectionsSigned'; readonly overridable: boolean };
+
+/** A bar across the work: open or held, never probably. */
+export interface Gate {
+  readonly id: string;
+  readonly title: string;
+  /** The station it stands before. */
+  readonly before: StationId;
+  readonly conditions: readonly GateCondition[];
+}
+
+/** A compiled check pack: modules composed, overrides applied, order settled. */
+export interface Pack {
+  readonly id: string;
+  readonly revision: number;
+  readonly title: string;
+  readonly families: readonly string[];
+  readonly states: readonly StateDefinition[];
+  readonly gates: readonly Gate[];
+  /** Systems whose work asks for an inspection by someone who did not do it; dotted, * for any one part. */
+  readonly independentInspection: readonly string[];
+  readonly checks: readonly Check[];
+}
+
+/** A limit book of a type or an airframe. */
+export interface LimitBook {
+  readonly id: string;
+  readonly revision: number;
+  readonly title: string;
+  readonly approvedBy: string;
+  readonly approvedOn: string;
+  readonly limits: readonly Limit[];
+}
+
+export interface Engine {
+  readonly id: string;
+  readonly title: string;
+  readonly cylinders: number;
+}
+
+/** What a campaign has to know of the aircraft. */
+export interface Aircraft {
+  readonly mark: string;
+  readonly type: string;
+  readonly description: string;
+  readonly family: string;
+  readonly serial: string;
+  readonly engines: readonly Engine[];
+  readonly configuration: { readonly code: string; readonly title: string };
+  readonly hours: number;
+  readonly limitBook: string;
+  readonly pack: string;
+  /** The gauges on the panel and what else reads its channels. */
+  readonly instruments: readonly Instrument[];
+}
+
+/** Everything a campaign is judged by; settled when it is opened. */
+export interface Basis {
+  readonly pack: Pack;
+  readonly limitBook: LimitBook;
+  readonly aircraft: Aircraft;
+}

@@ -1,0 +1,2 @@
+export * from './status.ts';
+export * from './derive.ts';

@@ -1,0 +1,44 @@
+import { convert } from '../quantity/units.ts';
+import { reason, type Reason } from '../words/reason.ts';
+import type { Condition, Fact } from './types.ts';
+
+/** How a limit's conditions stand: all met, one not met, or one that nobody recorded. */
+export type ConditionsOutcome =
+  | { readonly state: 'met' }
+  | { readonly state: 'notMet'; readonly reason: Reason }
+  | { readonly state: 'unknown'; readonly reason: Reason };
+
+function judgeCondition(condition: Condition, fact: Fact | undefined): ConditionsOutcome {
+  const { fact: name, low, high, unit = 'count' } = condition;
+  if (fact === undefined) return { state: 'unknown', reason: reason('factMissing', { fact: name }) };
+  if (typeof fact === 'string') {
+    if (condition.equals === undefined) return { state: 'unknown', reason: reason('factNotAFigure', { fact: name }) };
+    return fact === condition.equals
+      ? { state: 'met' }
+      : { state: 'notMet', reason: reason('conditionWord', { fact: name, is: fact, wanted: condition.equals }) };
+  }
+  const value = convert(fact.value, fact.unit, unit);
+  if (!value.ok) return { state: 'unknown', reason: value.error };
+  const inside = (low === undefined || value.value >= low) && (high === undefined || value.value <= high);
+  if (inside) return { state: 'met' };
+  const edge = low !== undefined && value.value < low ? low : (high ?? 0);
+  return {
+    state: 'notMet',
+    reason: reason('conditionFigure', {
+      fact: name,
+      value: { value: value.value, unit, resolution: 1, beside: [edge] },
+      ...(low === undefined ? {} : { low: { value: low, unit } }),
+      ...(high === undefined ? {} : { high: { value: high, unit } }),
+    }),
+  };
+}
+
+/**
+ * Judges the conditions of a limit against the facts of the moment. Edges are inclusive. One condition not
+ * met settles it; a missing fact leaves it unknown, never met.
+ * Example: `[{ fact: 'rpm', low: 1650, high: 1750, unit: 'rpm' }]` with rpm 1702 is met.
+ */
+export function judgeConditions(conditions: readonly Condition[], facts: Readonly<Record<string, Fact>>): ConditionsOutcome {
+  const outcomes = conditions.map((c) => judgeCondition(c, facts[c.fact]));
+  return outcomes.find((o) => o.state === 'notMet') ?? outcomes.find((o) => o.state === 'unknown') ?? { state: 'met' };
+}

@@ -1,0 +1,6 @@
+export * from './types.ts';
+export * from './judge.ts';
+export * from './judge-bounds.ts';
+export * from './conditions.ts';
+export * from './series.ts';
+export { instrumentExpired } from './reading.ts';

@@ -1,0 +1,51 @@
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
+import { err, ok, type Result } from '../result.ts';
+import { reason, type Reason } from '../words/reason.ts';
+import { canonicalJson } from './canonical.ts';
+import type { Entry, EntryDraft } from './entry.ts';
+
+/** What the first entry of a campaign is chained to. */
+export const GENESIS_HASH = '0'.repeat(64);
+
+/** SHA-256 of a text in UTF-8, hexadecimal. Example: of "abc" it begins "ba7816bf". Source: FIPS 180-4. */
+export function sha256Hex(text: string): string {
+  return bytesToHex(sha256(utf8ToBytes(text)));
+}
+
+/** Hash of plain data over its canonical JSON; how a basis, a snapshot and an entry are named. */
+export function hashOf(value: unknown): string {
+  return sha256Hex(canonicalJson(value));
+}
+
+/** Hash that an entry must carry: over all its members but `hash`, `prevHash` among them. */
+export function entryHash(entry: Omit<Entry, 'hash'> & { hash?: string }): string {
+  return hashOf({ ...entry, hash: undefined });
+}
+
+/** Places a draft behind `head`. `head` is undefined for the first entry of a campaign. */
+export function chain(draft: EntryDraft, head: { readonly seq: number; readonly hash: string } | undefined, receivedAt: string): Entry {
+  const placed = { ...draft, seq: (head?.seq ?? 0) + 1, receivedAt, prevHash: head?.hash ?? GENESIS_HASH };
+  return { ...placed, hash: entryHash(placed) } as Entry;
+}
+
+/**
+ * Verifies a chain of entries from the first on: places without gaps, one campaign, no id twice, each chained
+ * to the one before, each hash true. Returns the head hash, or the first entry that is wrong and how.
+ * Errors: `chainSeq`, `chainCampaign`, `chainDuplicate`, `chainPrevious`, `chainHash`, each with `seq`.
+ */
+export function verifyChain(entries: readonly Entry[]): Result<{ readonly count: number; readonly head: string }, Reason> {
+  let head = GENESIS_HASH;
+  const ids = new Set<string>();
+  for (const [i, entry] of entries.entries()) {
+    const at = { seq: i + 1, id: String(entry?.id), kind: String(entry?.kind) };
+    if (entry.seq !== i + 1) return err(reason('chainSeq', { ...at, found: String(entry.seq) }));
+    if (entry.campaign !== entries[0]?.campaign) return err(reason('chainCampaign', at));
+    if (ids.has(entry.id)) return err(reason('chainDuplicate', at));
+    if (entry.prevHash !== head) return err(reason('chainPrevious', at));
+    if (entryHash(entry) !== entry.hash) return err(reason('chainHash', at));
+    ids.add(entry.id);
+    head = entry.hash;
+  }
+  return ok({ count: entries.length, head });
+}

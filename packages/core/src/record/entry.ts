@@ -1,0 +1,126 @@
+import type { Role } from '../checks/types.ts';
+import type { Reading, Series, Fact } from '../limits/types.ts';
+import type { Basis } from '../checks/types.ts';
+
+/** What was measured or seen on one subject of a check. */
+export type PartAnswer =
+  | { readonly kind: 'reading'; readonly reading: Reading }
+  | { readonly kind: 'drop'; readonly before: Reading; readonly after: Reading }
+  | { readonly kind: 'cylinders'; readonly readings: Readonly<Record<string, Reading>> }
+  | { readonly kind: 'series'; readonly series: Series }
+  | { readonly kind: 'choice'; readonly option: string }
+  | { readonly kind: 'confirm'; readonly asExpected: boolean; readonly note?: string }
+  | { readonly kind: 'timer'; readonly startedAt: string; readonly endedAt: string }
+  | { readonly kind: 'text'; readonly text: string };
+
+/** Bodies by kind of entry. A new kind, or a new version of one, is added here and in the fold. */
+export interface EntryBodies {
+  /** The first entry: what everything after it is judged by. */
+  'campaign.opened': { readonly title: string; readonly occasion: string; readonly workItems: readonly string[]; readonly basis: Basis };
+  /** An answer to a check on one subject. `facts` are the power setting and the like at that moment. */
+  'answer.given': {
+    readonly check: string;
+    readonly subject: string;
+    readonly answer: PartAnswer;
+    readonly facts: Readonly<Record<string, Fact>>;
+    /** The person was asked about an unlikely figure and meant it. */
+    readonly confirmed?: boolean;
+    /** Why an earlier answer is superseded. */
+    readonly correction?: string;
+  };
+  'answer.notApplicable': { readonly check: string; readonly subject: string; readonly reason: string };
+  /** The superseded answer was a slip; the one before it stands again. */
+  'answer.withdrawn': { readonly check: string; readonly subject: string; readonly reason: string };
+  /** A second person watched, or looked again, and agrees. */
+  'answer.witnessed': { readonly check: string; readonly subject: string; readonly answerEntry: string };
+  /** A value too close to a limit to tell is accepted, with a reason, by someone who may. */
+  'decision.recorded': { readonly check: string; readonly subject: string; readonly answerEntry: string; readonly reason: string };
+  'timer.started': { readonly check: string; readonly subject: string };
+  'state.set': { readonly state: string; readonly subject: string; readonly value: string };
+  'tag.on': { readonly tag: string; readonly thing: string; readonly where: string; readonly why: string; readonly touches: readonly string[] };
+  'tag.off': { readonly tag: string; readonly note: string; readonly touches: readonly string[] };
+  'finding.raised': {
+    readonly finding: string;
+    readonly title: string;
+    readonly where: string;
+    readonly check?: string;
+    readonly subject?: string;
+    readonly answerEntry?: string;
+  };
+  'finding.assessed': {
+    readonly finding: string;
+    readonly severity: 'stops' | 'deferred' | 'information';
+    readonly reason: string;
+    /** For a deferral: what holds until it is cured. */
+    readonly conditions?: string;
+    readonly until?: string;
+  };
+  /** Work done: what was done, by what measure, and the systems it touched. */
+  'action.recorded': {
+    readonly action: string;
+    readonly finding?: string;
+    readonly what: string;
+    readonly measure: string;
+    readonly touches: readonly string[];
+  };
+  'inspection.signed': { readonly action: string; readonly accepted: boolean; readonly note: string };
+  'finding.closed': { readonly finding: string; readonly note: string };
+  'gate.passed': { readonly gate: string; readonly snapshot: string };
+  'gate.overridden': { readonly gate: string; readonly condition: string; readonly reason: string; readonly snapshot: string };
+  'release.signed': { readonly meaning: string; readonly snapshot: string; readonly statement: string };
+}
+
+export type EntryKind = keyof EntryBodies;
+
+/** Current body version of every kind; raise one together with an upcaster in `upcast.ts`. */
+export const ENTRY_VERSIONS: Readonly<Record<EntryKind, number>> = {
+  'campaign.opened': 1,
+  'answer.given': 1,
+  'answer.notApplicable': 1,
+  'answer.withdrawn': 1,
+  'answer.witnessed': 1,
+  'decision.recorded': 1,
+  'timer.started': 1,
+  'state.set': 1,
+  'tag.on': 1,
+  'tag.off': 1,
+  'finding.raised': 1,
+  'finding.assessed': 1,
+  'action.recorded': 1,
+  'inspection.signed': 1,
+  'finding.closed': 1,
+  'gate.passed': 1,
+  'gate.overridden': 1,
+  'release.signed': 1,
+};
+
+/** What a device makes: everything but what the server adds. */
+export type EntryDraft<K extends EntryKind = EntryKind> = {
+  [P in K]: {
+    /** Made by the client, unique; makes a retry harmless. */
+    readonly id: string;
+    readonly campaign: string;
+    /** Device clock, ISO with the device's offset. */
+    readonly at: string;
+    /** Person id. */
+    readonly by: string;
+    readonly role: Role;
+    readonly device: string;
+    readonly kind: P;
+    readonly version: number;
+    readonly body: EntryBodies[P];
+    /** Id of the entry that this one replaces. */
+    readonly supersedes?: string;
+  };
+}[K];
+
+/** A draft as accepted: placed, received and chained. */
+export type Entry<K extends EntryKind = EntryKind> = EntryDraft<K> & {
+  /** Place in the campaign, from 1, without gaps. */
+  readonly seq: number;
+  readonly receivedAt: string;
+  /** Hash of the entry before; sixty-four zeros before the first. */
+  readonly prevHash: string;
+  /** SHA-256, hexadecimal, of the canonical JSON of everything above. */
+  readonly hash: string;
+};

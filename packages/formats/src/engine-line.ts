@@ -1,0 +1,75 @@
+import { err, findUnit, ok, reason, type Reason, type Result } from '@kanzel/core';
+
+/** A column of the engine line protocol: an engine (or "aircraft"), a channel and a unit. */
+export interface EngineColumn {
+  readonly engine: string;
+  readonly channel: string;
+  readonly unit: string;
+}
+
+/** One line of readings: milliseconds on the monitor's own clock, and a figure or null per column. */
+export interface EngineSample {
+  readonly time: number;
+  readonly values: readonly (number | null)[];
+}
+
+const HEADER = '#KEL1';
+
+/** XOR of the character codes before the asterisk, two hexadecimal digits; the check digits of NMEA 0183. */
+export function lineChecksum(text: string): string {
+  let sum = 0;
+  for (let i = 0; i < text.length; i += 1) sum ^= text.charCodeAt(i) & 0xff;
+  return sum.toString(16).toUpperCase().padStart(2, '0');
+}
+
+const sealed = (text: string): string => `${text}*${lineChecksum(text)}`;
+
+/** Writes the header line. Example: `#KEL1,left.rpm:rpm*5C` (see docs/formats/engine-line.md). */
+export function writeHeader(columns: readonly EngineColumn[]): string {
+  return sealed([HEADER, ...columns.map((c) => `${c.engine}.${c.channel}:${c.unit}`)].join(','));
+}
+
+/** Writes a line of readings; null becomes an empty field. */
+export function writeSample(sample: EngineSample): string {
+  return sealed([String(sample.time), ...sample.values.map((v) => (v === null ? '' : String(v)))].join(','));
+}
+
+function unseal(line: string): Result<string, Reason> {
+  const match = /^(.*)\*([0-9A-F]{2})$/.exec(line.trim());
+  if (!match) return err(reason('lineWithoutChecksum', { line: line.slice(0, 60) }));
+  const [, text = '', sum = ''] = match;
+  return lineChecksum(text) === sum ? ok(text) : err(reason('lineGarbled', { line: line.slice(0, 60) }));
+}
+
+function readColumn(field: string): EngineColumn | undefined {
+  const match = /^([a-z0-9-]+)\.([a-z0-9-]+):(.+)$/.exec(field);
+  const [, engine, channel, unit] = match ?? [];
+  return engine && channel && unit && findUnit(unit) ? { engine, channel, unit } : undefined;
+}
+
+/** What a line turned out to be. */
+export type EngineLine = { readonly kind: 'header'; readonly columns: readonly EngineColumn[] } | { readonly kind: 'sample'; readonly sample: EngineSample };
+
+/**
+ * Reads one line of the protocol. `columns` is how many the header announced; a line of readings before a
+ * header, or with another number of fields, is refused, since its figures could not be told apart.
+ * Errors: `lineWithoutChecksum`, `lineGarbled`, `lineColumns`, `lineBeforeHeader`, `lineFigure`.
+ * Example: `readEngineLine('1000,1702,*…', 2)` has values [1702, null].
+ */
+export function readEngineLine(line: string, columns: number | undefined): Result<EngineLine, Reason> {
+  const text = unseal(line);
+  if (!text.ok) return text;
+  const [first = '', ...fields] = text.value.split(',');
+  if (first === HEADER) {
+    const read = fields.map(readColumn);
+    const bad = read.findIndex((c) => c === undefined);
+    if (bad >= 0 || read.length === 0) return err(reason('lineColumn', { column: fields[bad] ?? '' }));
+    return ok({ kind: 'header', columns: read.filter((c) => c !== undefined) });
+  }
+  if (columns === undefined) return err(reason('lineBeforeHeader'));
+  if (fields.length !== columns) return err(reason('lineColumns', { wanted: columns, got: fields.length }));
+  const time = Number(first);
+  const values = fields.map((f) => (f === '' ? null : Number(f)));
+  if (first === '' || !Number.isFinite(time) || values.some((v) => v !== null && !Number.isFinite(v))) return err(reason('lineFigure', { line: line.slice(0, 60) }));
+  return ok({ kind: 'sample', sample: { time, values } });
+}

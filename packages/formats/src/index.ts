@@ -1,0 +1,2 @@
+export * from './engine-line.ts';
+export * from './record-file.ts';

@@ -1,0 +1,3 @@
+export * from './problem.ts';
+export * from './library.ts';
+export { parseLibraryFile, type LibraryFormat, type ParsedFile } from './parse.ts';
