@@ -1,3 +1,5 @@
 export * from './reason.ts';
 export { makeSentences, type Names, type Sentences } from './english.ts';
 export * from './labels.ts';
+export { CHANNEL_TITLES, namesOf, systemsOf } from './names.ts';
+export { describeAnswer, marginFigure, verdictFigure } from './answer.ts';

@@ -1,0 +1,42 @@
+import { Global, Module, type DynamicModule } from '@nestjs/common';
+import { ThrottlerModule } from '@nestjs/throttler';
+import { TypeOrmModule } from '@nestjs/typeorm';
+import { CampaignsModule } from './campaigns/index.ts';
+import { LibraryModule } from './library/index.ts';
+import { MonitorModule } from './monitor/index.ts';
+import { PeopleModule } from './people/index.ts';
+import { RecordModule } from './record/index.ts';
+import { ReportsModule } from './reports/index.ts';
+import { CLOCK, SETTINGS, type Clock, type Settings } from './settings.ts';
+import { sqliteOptions } from './storage/sqlite.ts';
+import { WriteLock } from './storage/write-lock.ts';
+
+@Global()
+@Module({})
+class FoundationModule {
+  static with(settings: Settings, clock: Clock): DynamicModule {
+    const providers = [{ provide: SETTINGS, useValue: settings }, { provide: CLOCK, useValue: clock }, WriteLock];
+    return { module: FoundationModule, providers, exports: providers };
+  }
+}
+
+/** The whole server, for one data folder and one clock. */
+@Module({})
+export class AppModule {
+  static with(settings: Settings, clock: Clock): DynamicModule {
+    return {
+      module: AppModule,
+      imports: [
+        FoundationModule.with(settings, clock),
+        TypeOrmModule.forRoot({ ...sqliteOptions(settings.dataFolder), retryAttempts: 0 }),
+        ThrottlerModule.forRoot([{ ttl: 60_000, limit: settings.signInsPerMinute }]),
+        PeopleModule,
+        LibraryModule,
+        MonitorModule,
+        RecordModule,
+        CampaignsModule,
+        ReportsModule,
+      ],
+    };
+  }
+}

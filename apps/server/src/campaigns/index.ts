@@ -1,0 +1,1 @@
+export { CampaignsModule } from './campaigns.module.ts';

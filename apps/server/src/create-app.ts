@@ -1,0 +1,58 @@
+import 'reflect-metadata';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { ValidationPipe } from '@nestjs/common';
+import { NestFactory } from '@nestjs/core';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import { IoAdapter } from '@nestjs/platform-socket.io';
+import { getDataSourceToken } from '@nestjs/typeorm';
+import { messagesOf } from '@kanzel/contract';
+import cookieParser from 'cookie-parser';
+import express, { type NextFunction, type Request, type Response } from 'express';
+import helmet from 'helmet';
+import { pino } from 'pino';
+import { pinoHttp } from 'pino-http';
+import type { DataSource } from 'typeorm';
+import { AppModule } from './app.module.ts';
+import { serveOpenApi } from './openapi.ts';
+import { refuse } from './refusal.ts';
+import { SYSTEM_CLOCK, type Clock, type Settings } from './settings.ts';
+import { explainOpening, inspectDataFolder, refuseIfDamaged } from './storage/sqlite.ts';
+
+function serveWeb(app: NestExpressApplication, folder: string): void {
+  // Built files carry their hash in their name; the page and the worker must be asked for each time.
+  const setHeaders = (response: Response, path: string): void => void response.setHeader('Cache-Control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache');
+  app.use(express.static(folder, { index: 'index.html', setHeaders }));
+  const page = join(folder, 'index.html');
+  app.use((request: Request, response: Response, next: NextFunction) => {
+    const forPage = request.method === 'GET' && !request.path.startsWith('/api/') && !request.path.startsWith('/ws') && !request.path.includes('.');
+    if (forPage && existsSync(page)) response.setHeader('Cache-Control', 'no-cache').sendFile(page);
+    else next();
+  });
+}
+
+/**
+ * Builds the server for a data folder without listening yet. Refuses with `StartRefused` and a sentence when
+ * the folder or the database cannot be used; overwrites nothing.
+ */
+export async function createApp(settings: Settings, clock: Clock = SYSTEM_CLOCK): Promise<NestExpressApplication> {
+  inspectDataFolder(settings.dataFolder);
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, clock), { logger: settings.logLevel === 'silent' ? false : ['error', 'warn'], abortOnError: false }).catch((error: unknown) => {
+    throw explainOpening(settings.dataFolder, error);
+  });
+  const dataSource = app.get<DataSource>(getDataSourceToken());
+  await refuseIfDamaged(settings.dataFolder, (sql) => dataSource.query(sql)).catch(async (error: unknown) => {
+    await app.close();
+    throw (error as { code?: string }).code ? explainOpening(settings.dataFolder, error) : error;
+  });
+  app.useWebSocketAdapter(new IoAdapter(app));
+  app.use(pinoHttp({ logger: pino({ level: settings.logLevel === 'info' ? 'info' : 'silent' }) }));
+  app.use(helmet({ contentSecurityPolicy: { directives: { 'default-src': ["'self'"], 'style-src': ["'self'", "'unsafe-inline'"], 'img-src': ["'self'", 'data:', 'blob:'], 'worker-src': ["'self'", 'blob:'], 'connect-src': ["'self'", 'ws:', 'wss:'], 'upgrade-insecure-requests': null } }, strictTransportSecurity: false }));
+  app.use(cookieParser());
+  app.useBodyParser('json', { limit: '8mb' });
+  app.useGlobalPipes(new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true, exceptionFactory: (errors) => refuse(400, 'The request is malformed, and nothing was changed.', messagesOf(errors)) }));
+  if (settings.webFolder) serveWeb(app, settings.webFolder);
+  serveOpenApi(app);
+  app.enableShutdownHooks();
+  return app;
+}

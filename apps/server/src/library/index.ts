@@ -1,0 +1,2 @@
+export { LibraryModule } from './library.module.ts';
+export { LibraryService } from './library.service.ts';

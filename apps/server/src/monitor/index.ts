@@ -1,0 +1,3 @@
+export { MonitorModule } from './monitor.module.ts';
+export { MonitorService } from './monitor.service.ts';
+export { SimulationService } from './simulation.service.ts';

@@ -1,0 +1,42 @@
+import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import { MonitorRequest, SimulationRequest } from '@kanzel/contract';
+import { LibraryService } from '../library/index.ts';
+import { NeedsRole } from '../people/index.ts';
+import { refuse } from '../refusal.ts';
+import { MonitorService } from './monitor.service.ts';
+import { SimulationService } from './simulation.service.ts';
+
+@ApiTags('instruments')
+@Controller('api')
+export class MonitorController {
+  constructor(
+    private readonly monitors: MonitorService,
+    private readonly simulation: SimulationService,
+    private readonly library: LibraryService,
+  ) {}
+
+  /** Says where the monitor of an aircraft speaks the engine line protocol. */
+  @NeedsRole('administrator')
+  @HttpCode(204)
+  @Put('aircraft/:mark/monitor')
+  async configure(@Param('mark') mark: string, @Body() request: MonitorRequest): Promise<void> {
+    if (!this.library.aircraft().some((a) => a.mark === mark)) throw refuse(404, `There is no aircraft ${mark} here.`);
+    await this.monitors.configure({ mark, host: request.host, port: request.port });
+  }
+
+  @Get('simulation')
+  async situation(): Promise<unknown> {
+    const answer = await this.simulation.command('?');
+    if (!answer.ok) throw refuse(404, answer.error);
+    return answer.value;
+  }
+
+  @HttpCode(200)
+  @Post('simulation')
+  async command(@Body() request: SimulationRequest): Promise<unknown> {
+    const answer = await this.simulation.command(request);
+    if (!answer.ok) throw refuse(409, answer.error);
+    return answer.value;
+  }
+}

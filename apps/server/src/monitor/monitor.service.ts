@@ -1,0 +1,148 @@
+import { EventEmitter } from 'node:events';
+import { createConnection, type Socket } from 'node:net';
+import { Inject, Injectable, type OnApplicationShutdown, type OnModuleInit } from '@nestjs/common';
+import { InjectRepository } from '@nestjs/typeorm';
+import { makeSentences } from '@kanzel/core';
+import type { MonitorEvent, MonitorState } from '@kanzel/contract';
+import { readEngineLine, type EngineColumn, type EngineSample } from '@kanzel/formats';
+import { Repository } from 'typeorm';
+import { CLOCK, type Clock } from '../settings.ts';
+import { MonitorRow } from '../storage/entities.ts';
+import { WriteLock } from '../storage/write-lock.ts';
+
+/** Without a line for this long the monitor counts as silent. */
+const SILENT_AFTER = 2000;
+const RETRY_AFTER = 1500;
+/** A monitor that sends no line end within this is not speaking the protocol. */
+const LONGEST_LINE = 16_384;
+
+interface Line {
+  socket: Socket | undefined;
+  timer: NodeJS.Timeout | undefined;
+  columns: readonly EngineColumn[] | undefined;
+  lastAt: number;
+  state: MonitorState;
+  stopped: boolean;
+}
+
+const sentences = makeSentences({ part: (k) => k, subject: (s) => s, thing: (t) => t });
+
+interface MonitorEvents {
+  reading: [MonitorEvent];
+  state: [MonitorState];
+}
+
+/** Listens to engine monitors over TCP in the engine line protocol, and passes their readings on. */
+@Injectable()
+export class MonitorService implements OnModuleInit, OnApplicationShutdown {
+  readonly events = new EventEmitter<MonitorEvents>();
+  private readonly lines = new Map<string, Line>();
+  private watchdog: NodeJS.Timeout | undefined;
+
+  constructor(
+    @InjectRepository(MonitorRow) private readonly rows: Repository<MonitorRow>,
+    private readonly lock: WriteLock,
+    @Inject(CLOCK) private readonly clock: Clock,
+  ) {}
+
+  async onModuleInit(): Promise<void> {
+    for (const row of await this.rows.find()) this.listen(row);
+    this.watchdog = setInterval(() => this.lookForSilence(), 500);
+  }
+
+  onApplicationShutdown(): void {
+    clearInterval(this.watchdog);
+    for (const mark of [...this.lines.keys()]) this.stop(mark);
+  }
+
+  async configured(): Promise<readonly MonitorRow[]> {
+    return this.rows.find();
+  }
+
+  states(): MonitorState[] {
+    return [...this.lines.values()].map((l) => l.state);
+  }
+
+  /** Sets where the monitor of an aircraft speaks, and listens there from now on. */
+  async configure(row: MonitorRow): Promise<void> {
+    await this.lock.run(() => this.rows.save(row));
+    this.stop(row.mark);
+    this.listen(row);
+  }
+
+  private now(): number {
+    return this.clock.now().getTime();
+  }
+
+  private stop(mark: string): void {
+    const line = this.lines.get(mark);
+    if (!line) return;
+    line.stopped = true;
+    clearTimeout(line.timer);
+    line.socket?.destroy();
+    this.lines.delete(mark);
+  }
+
+  private say(line: Line, state: MonitorState['state'], note?: string): void {
+    if (line.state.state === state && line.state.note === note) return;
+    line.state = { mark: line.state.mark, state, since: this.now(), ...(note ? { note } : {}) };
+    this.events.emit('state', line.state);
+  }
+
+  private listen(row: MonitorRow): void {
+    const line: Line = { socket: undefined, timer: undefined, columns: undefined, lastAt: 0, stopped: false, state: { mark: row.mark, state: 'unreachable', since: this.now() } };
+    this.lines.set(row.mark, line);
+    this.connect(row, line);
+  }
+
+  private connect(row: MonitorRow, line: Line): void {
+    const socket = createConnection({ host: row.host, port: row.port });
+    line.socket = socket;
+    line.columns = undefined;
+    let rest = '';
+    socket.setEncoding('latin1');
+    socket.on('data', (chunk: string) => {
+      const lines = (rest + chunk).split('\n');
+      rest = lines.pop() ?? '';
+      if (rest.length > LONGEST_LINE) rest = '';
+      for (const text of lines) this.take(line, text);
+    });
+    socket.on('error', (error) => this.say(line, 'unreachable', error.message));
+    socket.on('close', () => {
+      if (line.stopped) return;
+      this.say(line, 'unreachable', line.state.note);
+      line.timer = setTimeout(() => this.connect(row, line), RETRY_AFTER);
+    });
+  }
+
+  private take(line: Line, text: string): void {
+    if (text.trim() === '') return;
+    const read = readEngineLine(text, line.columns?.length);
+    if (!read.ok) {
+      // One bad line is dropped and said; the figures in it were never trustworthy.
+      this.say(line, line.state.state, sentences.say(read.error));
+      return;
+    }
+    if (read.value.kind === 'header') {
+      line.columns = read.value.columns;
+      return;
+    }
+    line.lastAt = this.now();
+    this.say(line, 'live');
+    this.events.emit('reading', { mark: line.state.mark, at: line.lastAt, values: byEngine(line.columns ?? [], read.value.sample) });
+  }
+
+  private lookForSilence(): void {
+    for (const line of this.lines.values()) {
+      if (line.state.state === 'live' && this.now() - line.lastAt > SILENT_AFTER) this.say(line, 'silent');
+    }
+  }
+}
+
+function byEngine(columns: readonly EngineColumn[], sample: EngineSample): Record<string, Record<string, number | null>> {
+  const values: Record<string, Record<string, number | null>> = {};
+  columns.forEach((column, i) => {
+    (values[column.engine] ??= {})[column.channel] = sample.values[i] ?? null;
+  });
+  return values;
+}

@@ -1,0 +1,36 @@
+import { createConnection } from 'node:net';
+import { Inject, Injectable } from '@nestjs/common';
+import { err, ok, type Result } from '@kanzel/core';
+import type { SimulationRequest } from '@kanzel/contract';
+import { SETTINGS, type Settings } from '../settings.ts';
+
+/** Works the controls of the engine stand-in through its control port. A real installation has none. */
+@Injectable()
+export class SimulationService {
+  constructor(@Inject(SETTINGS) private readonly settings: Settings) {}
+
+  mark(): string | undefined {
+    return this.settings.simulation?.mark;
+  }
+
+  /** Sends a command ("?" asks only) and returns the situation of both engines as the stand-in tells it. */
+  command(request: SimulationRequest | '?'): Promise<Result<unknown, string>> {
+    const { simulation } = this.settings;
+    if (!simulation) return Promise.resolve(err('No simulation runs here.'));
+    return new Promise((resolve) => {
+      const socket = createConnection({ host: simulation.host, port: simulation.port });
+      let text = '';
+      const end = (result: Result<unknown, string>): void => {
+        socket.destroy();
+        resolve(result);
+      };
+      socket.setEncoding('utf8').setTimeout(2000, () => end(err('The engine stand-in does not answer.')));
+      socket.on('error', (error) => end(err(`The engine stand-in cannot be reached: ${error.message}`)));
+      socket.on('connect', () => socket.write(`${request === '?' ? '?' : JSON.stringify(request)}\n`));
+      socket.on('data', (chunk: string) => {
+        text += chunk;
+        if (text.includes('\n')) end(ok(JSON.parse(text)));
+      });
+    });
+  }
+}

@@ -1,0 +1,41 @@
+import type { INestApplication } from '@nestjs/common';
+import { DocumentBuilder, SwaggerModule, type OpenAPIObject } from '@nestjs/swagger';
+import { getMetadataStorage } from 'class-validator';
+import { validationMetadatasToSchemas } from 'class-validator-jsonschema';
+import { createRequire } from 'node:module';
+
+/** Request class by method and path; what the controllers take, for the page. */
+const BODIES: Readonly<Record<string, string>> = {
+  'post /api/session': 'SignInRequest',
+  'post /api/first-person': 'FirstPersonRequest',
+  'post /api/people': 'PersonRequest',
+  'post /api/library': 'LibraryFileRequest',
+  'post /api/campaigns': 'OpenCampaignRequest',
+  'post /api/campaigns/{campaign}/entries': 'PostEntriesRequest',
+  'post /api/campaigns/{campaign}/release': 'ReleaseRequest',
+  'put /api/aircraft/{mark}/monitor': 'MonitorRequest',
+  'post /api/simulation': 'SimulationRequest',
+};
+
+type Schemas = NonNullable<NonNullable<OpenAPIObject['components']>['schemas']>;
+
+/** Builds the OpenAPI document; the schemas of the bodies come from the validated classes themselves. */
+export function buildOpenApi(app: INestApplication): OpenAPIObject {
+  const config = new DocumentBuilder().setTitle('Kanzel').setVersion('1').setDescription('Every change of state is an entry posted to a campaign; everything else is derived.').addCookieAuth('kanzel_session').build();
+  const document = SwaggerModule.createDocument(app, config);
+  const { defaultMetadataStorage } = createRequire(import.meta.url)('class-transformer/cjs/storage.js') as { defaultMetadataStorage: never };
+  const schemas = validationMetadatasToSchemas({ classValidatorMetadataStorage: getMetadataStorage(), classTransformerMetadataStorage: defaultMetadataStorage, refPointerPrefix: '#/components/schemas/' }) as Schemas;
+  document.components = { ...document.components, schemas: { ...document.components?.schemas, ...schemas } };
+  for (const [route, name] of Object.entries(BODIES)) {
+    const [method = '', path = ''] = route.split(' ');
+    const operation = (document.paths[path] as Record<string, { requestBody?: unknown } | undefined> | undefined)?.[method];
+    if (!operation) throw new Error(`buildOpenApi: there is no route ${route}`);
+    operation.requestBody = { required: true, content: { 'application/json': { schema: { $ref: `#/components/schemas/${name}` } } } };
+  }
+  return document;
+}
+
+/** Serves the page at /api/docs and the document at /api/docs-json. */
+export function serveOpenApi(app: INestApplication): void {
+  SwaggerModule.setup('api/docs', app, () => buildOpenApi(app), { jsonDocumentUrl: 'api/docs-json' });
+}

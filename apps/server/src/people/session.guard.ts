@@ -1,0 +1,49 @@
+import { createParamDecorator, Injectable, SetMetadata, type CanActivate, type ExecutionContext } from '@nestjs/common';
+import { Reflector } from '@nestjs/core';
+import type { PersonView } from '@kanzel/contract';
+import type { Role } from '@kanzel/core';
+import type { Request } from 'express';
+import { refuse } from '../refusal.ts';
+import { PeopleService } from './people.service.ts';
+
+export const SESSION_COOKIE = 'kanzel_session';
+
+const OPEN = 'open to everyone';
+const ROLE = 'needs role';
+
+/** Marks a route that needs no session. */
+export const OpenToEveryone = (): MethodDecorator => SetMetadata(OPEN, true);
+
+/** Marks a route that needs a role. */
+export const NeedsRole = (role: Role): MethodDecorator => SetMetadata(ROLE, role);
+
+type WithPerson = Request & { person?: PersonView; cookies: Record<string, string | undefined> };
+
+/** The person of the session. */
+export const Signed = createParamDecorator((_: unknown, context: ExecutionContext): PersonView => {
+  const { person } = context.switchToHttp().getRequest<WithPerson>();
+  if (!person) throw refuse(401, 'Sign in first.');
+  return person;
+});
+
+/** Lets in whoever has a session, unless the route is open; every route is closed by default. */
+@Injectable()
+export class SessionGuard implements CanActivate {
+  constructor(
+    private readonly people: PeopleService,
+    private readonly reflector: Reflector,
+  ) {}
+
+  async canActivate(context: ExecutionContext): Promise<boolean> {
+    if (context.getType() !== 'http') return true;
+    const targets = [context.getHandler(), context.getClass()];
+    if (this.reflector.getAllAndOverride<boolean | undefined>(OPEN, targets)) return true;
+    const request = context.switchToHttp().getRequest<WithPerson>();
+    const person = await this.people.whose(request.cookies[SESSION_COOKIE]);
+    if (!person) throw refuse(401, 'Nobody is signed in here, or the session has ended. What you typed is kept on this device; sign in to send it.');
+    const role = this.reflector.getAllAndOverride<Role | undefined>(ROLE, targets);
+    if (role && !person.authorisations.some((a) => a.role === role)) throw refuse(403, `This takes the role ${role}.`);
+    request.person = person;
+    return true;
+  }
+}

@@ -1,0 +1,2 @@
+export { RecordModule } from './record.module.ts';
+export { RecordService } from './record.service.ts';

@@ -1,0 +1,63 @@
+import { Inject, type OnModuleInit } from '@nestjs/common';
+import { SubscribeMessage, WebSocketGateway, WebSocketServer, type OnGatewayConnection, type OnGatewayDisconnect } from '@nestjs/websockets';
+import { EVENTS, LIVE_PATH } from '@kanzel/contract';
+import type { Server, Socket } from 'socket.io';
+import { PeopleService, SESSION_COOKIE } from '../people/index.ts';
+import { MonitorService } from '../monitor/index.ts';
+import { RecordService } from './record.service.ts';
+
+function sessionToken(socket: Socket): string | undefined {
+  const cookies = (socket.handshake.headers.cookie ?? '').split(/;\s*/);
+  return cookies.find((c) => c.startsWith(`${SESSION_COOKIE}=`))?.slice(SESSION_COOKIE.length + 1);
+}
+
+/** The live line: announces entries and monitor readings to every signed-in browser. */
+@WebSocketGateway({ path: LIVE_PATH, serveClient: false })
+export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGatewayDisconnect {
+  @WebSocketServer() private readonly server!: Server;
+  private readonly present = new Map<string, string>();
+
+  constructor(
+    @Inject(RecordService) private readonly record: RecordService,
+    @Inject(PeopleService) private readonly people: PeopleService,
+    @Inject(MonitorService) private readonly monitors: MonitorService,
+  ) {}
+
+  onModuleInit(): void {
+    this.record.events.on('entry', (entry) => this.server.to('signed-in').emit(EVENTS.entry, entry));
+    this.monitors.events.on('reading', (event) => this.server.to(`aircraft ${event.mark}`).volatile.emit(EVENTS.monitor, event));
+    this.monitors.events.on('state', (state) => this.server.to('signed-in').emit(EVENTS.monitorState, state));
+  }
+
+  async handleConnection(socket: Socket): Promise<void> {
+    const person = await this.people.whose(sessionToken(socket));
+    if (!person) {
+      socket.emit('refused', 'Sign in first.');
+      socket.disconnect(true);
+      return;
+    }
+    await socket.join('signed-in');
+    this.present.set(socket.id, person.id);
+    this.announcePresent();
+    for (const state of this.monitors.states()) socket.emit(EVENTS.monitorState, state);
+  }
+
+  handleDisconnect(socket: Socket): void {
+    if (this.present.delete(socket.id)) this.announcePresent();
+  }
+
+  /** A browser says which campaign it looks at, and learns what the server has of it. */
+  @SubscribeMessage(EVENTS.watch)
+  async watch(socket: Socket, request: { campaign?: unknown }): Promise<{ count: number; head: string } | { error: string }> {
+    if (!socket.rooms.has('signed-in') || typeof request.campaign !== 'string') return { error: 'Sign in first.' };
+    const folded = await this.record.fold(request.campaign);
+    if (!folded) return { error: 'There is no such campaign here.' };
+    for (const room of socket.rooms) if (room.startsWith('aircraft ')) await socket.leave(room);
+    await socket.join(`aircraft ${folded.state.index?.basis.aircraft.mark ?? ''}`);
+    return { count: folded.state.count, head: folded.state.head };
+  }
+
+  private announcePresent(): void {
+    this.server.to('signed-in').emit(EVENTS.present, [...new Set(this.present.values())]);
+  }
+}

@@ -1,0 +1,68 @@
+import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Query, Res } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import { PostEntriesRequest, ReleaseRequest, type EntriesResponse, type PersonView, type PostEntriesResponse } from '@kanzel/contract';
+import type { EntryDraft } from '@kanzel/core';
+import { writeRecordFile } from '@kanzel/formats';
+import { Inject } from '@nestjs/common';
+import type { Response } from 'express';
+import { PeopleService, Signed } from '../people/index.ts';
+import { refuse, refuseFor } from '../refusal.ts';
+import { CLOCK, type Clock } from '../settings.ts';
+import { RecordService, validateDrafts } from './record.service.ts';
+
+@ApiTags('record')
+@Controller('api/campaigns/:campaign')
+export class RecordController {
+  constructor(
+    private readonly record: RecordService,
+    private readonly people: PeopleService,
+    @Inject(CLOCK) private readonly clock: Clock,
+  ) {}
+
+  /** Entries after a place, for catching up. */
+  @Get('entries')
+  async entries(@Param('campaign', ParseUUIDPipe) campaign: string, @Query('after') after?: string): Promise<EntriesResponse> {
+    const folded = await this.record.fold(campaign);
+    if (!folded) throw refuse(404, 'There is no such campaign here.');
+    const entries = await this.record.list(campaign, Number(after ?? 0) || 0);
+    return { entries, head: folded.state.head, count: folded.state.count };
+  }
+
+  @HttpCode(200)
+  @Post('entries')
+  async post(@Param('campaign', ParseUUIDPipe) campaign: string, @Body() request: PostEntriesRequest, @Signed() person: PersonView): Promise<PostEntriesResponse> {
+    const messages = validateDrafts(request.entries);
+    if (messages.length > 0) throw refuse(400, 'These entries are malformed, and nothing was recorded.', messages);
+    // Undefined members are those a client left out; the draft is what remains.
+    const drafts = request.entries.map((e) => JSON.parse(JSON.stringify(e)) as EntryDraft);
+    const posted = await this.record.post(campaign, drafts, person);
+    if (!posted.ok) throw refuseFor(posted.error.code === 'campaignUnknown' ? 404 : 409, posted.error);
+    return posted.value;
+  }
+
+  /** Signs the release: a fresh proof of identity over the record as it was shown. */
+  @HttpCode(200)
+  @Post('release')
+  async release(@Param('campaign', ParseUUIDPipe) campaign: string, @Body() request: ReleaseRequest, @Signed() person: PersonView): Promise<PostEntriesResponse> {
+    const proven = await this.people.prove(person.name, request.passphrase);
+    if (proven?.id !== person.id) throw refuse(403, 'That is not your passphrase. Nothing was signed; try again.');
+    const { passphrase: _passphrase, ...rest } = request;
+    const posted = await this.record.release(campaign, rest, person);
+    if (!posted.ok) throw refuseFor(posted.error.code === 'campaignUnknown' ? 404 : 409, posted.error);
+    const [refused] = posted.value.refused;
+    if (refused) throw refuseFor(409, refused.reason);
+    return posted.value;
+  }
+
+  /** The record as a file that anyone can verify. */
+  @Get('record-file')
+  async recordFile(@Param('campaign', ParseUUIDPipe) campaign: string, @Res() response: Response): Promise<void> {
+    const entries = await this.record.list(campaign);
+    const folded = await this.record.fold(campaign);
+    if (!folded || entries.length === 0) throw refuse(404, 'There is no such campaign here.');
+    const mark = folded.state.index?.basis.aircraft.mark ?? '';
+    const people = Object.fromEntries((await this.people.list()).map((p) => [p.id, p.fullName]));
+    const text = writeRecordFile({ exportedAt: this.clock.now().toISOString(), mark, title: folded.state.opened?.title ?? '', people, entries });
+    response.type('application/json').attachment(`${mark}-record-${folded.state.head.slice(0, 8)}.json`).send(text);
+  }
+}

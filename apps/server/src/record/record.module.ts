@@ -1,0 +1,10 @@
+import { Module } from '@nestjs/common';
+import { TypeOrmModule } from '@nestjs/typeorm';
+import { MonitorModule } from '../monitor/index.ts';
+import { CampaignRow, EntryRow } from '../storage/entities.ts';
+import { LiveGateway } from './live.gateway.ts';
+import { RecordController } from './record.controller.ts';
+import { RecordService } from './record.service.ts';
+
+@Module({ imports: [TypeOrmModule.forFeature([EntryRow, CampaignRow]), MonitorModule], controllers: [RecordController], providers: [RecordService, LiveGateway], exports: [RecordService] })
+export class RecordModule {}

@@ -1,0 +1,181 @@
+import { EventEmitter } from 'node:events';
+import { randomUUID } from 'node:crypto';
+import { Inject, Injectable } from '@nestjs/common';
+import { InjectDataSource, InjectRepository } from '@nestjs/typeorm';
+import { admit, canonicalJson, chain, err, foldEntries, ok, reason, RELEASE_MEANING, verifyChain, type Basis, type CampaignState, type Entry, type EntryDraft, type Reason, type Result } from '@kanzel/core';
+import { validateEntryBody, type OpenCampaignRequest, type PersonView, type PostEntriesResponse } from '@kanzel/contract';
+import { DataSource, MoreThan, Repository } from 'typeorm';
+import { mayAct } from '../people/index.ts';
+import { CLOCK, type Clock } from '../settings.ts';
+import { CampaignRow, EntryRow } from '../storage/entities.ts';
+import { WriteLock } from '../storage/write-lock.ts';
+
+/** A folded campaign in memory: what the entries say, and nothing that is not in them. */
+interface Folded {
+  state: CampaignState;
+  damaged?: Reason;
+}
+
+interface RecordEvents {
+  entry: [Entry];
+}
+
+/** The record: the one place where entries are admitted, chained, stored and announced. */
+@Injectable()
+export class RecordService {
+  /** Announces entries once they are on the disk. */
+  readonly events = new EventEmitter<RecordEvents>();
+  private readonly folded = new Map<string, Folded>();
+
+  constructor(
+    @InjectDataSource() private readonly dataSource: DataSource,
+    @InjectRepository(EntryRow) private readonly entries: Repository<EntryRow>,
+    @InjectRepository(CampaignRow) private readonly campaigns: Repository<CampaignRow>,
+    private readonly lock: WriteLock,
+    @Inject(CLOCK) private readonly clock: Clock,
+  ) {}
+
+  /** Entries of a campaign after a place, in order. */
+  async list(campaign: string, after = 0): Promise<Entry[]> {
+    const rows = await this.entries.find({ where: { campaign, seq: MoreThan(after) }, order: { seq: 'ASC' } });
+    return rows.map((r) => JSON.parse(r.json) as Entry);
+  }
+
+  /** The folded campaign; verified against its hashes the first time it is read. Undefined when there is none. */
+  async fold(campaign: string): Promise<Folded | undefined> {
+    const known = this.folded.get(campaign);
+    if (known) return known;
+    if (!(await this.campaigns.existsBy({ id: campaign }))) return undefined;
+    const entries = await this.list(campaign);
+    const verified = verifyChain(entries);
+    const folded: Folded = { state: foldEntries(entries), ...(verified.ok ? {} : { damaged: verified.error }) };
+    this.folded.set(campaign, folded);
+    return folded;
+  }
+
+  /** Opens a campaign with its first entry, which carries all it will be judged by. The same id again is harmless. */
+  open(request: OpenCampaignRequest, basis: Basis, person: PersonView): Promise<Result<Entry, Reason>> {
+    return this.lock.run(async () => {
+      if (await this.campaigns.existsBy({ id: request.id })) {
+        const [first] = await this.list(request.id);
+        return first ? ok(first) : err(reason('notOpened'));
+      }
+      const receivedAt = this.clock.now().toISOString();
+      const draft: EntryDraft<'campaign.opened'> = {
+        id: randomUUID(),
+        campaign: request.id,
+        at: request.at,
+        by: person.id,
+        role: 'technician',
+        device: request.device,
+        kind: 'campaign.opened',
+        version: 1,
+        body: { title: request.title, occasion: request.occasion, workItems: request.workItems, basis },
+      };
+      const entry = chain(draft, undefined, receivedAt);
+      await this.dataSource.transaction(async (manager) => {
+        await manager.insert(CampaignRow, { id: request.id, mark: request.mark, createdAt: receivedAt });
+        await manager.insert(EntryRow, rowOf(entry));
+      });
+      this.folded.set(request.id, { state: foldEntries([entry]) });
+      this.events.emit('entry', entry);
+      return ok(entry);
+    });
+  }
+
+  /**
+   * Admits drafts one after another, chains and stores those admitted in one transaction, and announces them
+   * once it has committed. A draft that is already in the record is answered with its entry. One refused
+   * changes nothing; those after it are asked on their own.
+   */
+  post(campaign: string, drafts: readonly EntryDraft[], person: PersonView): Promise<Result<PostEntriesResponse, Reason>> {
+    return this.lock.run(async () => {
+      const folded = await this.fold(campaign);
+      if (!folded) return err(reason('campaignUnknown'));
+      if (folded.damaged) return err(folded.damaged);
+      const known = await this.alreadyRecorded(drafts);
+      const fresh: Entry[] = [];
+      const accepted: Entry[] = [];
+      const refused: { id: string; reason: Reason }[] = [];
+      let { state } = folded;
+      for (const draft of drafts) {
+        const recorded = known.get(draft.id) ?? fresh.find((e) => e.id === draft.id);
+        const judged: Result<Entry | 'new', Reason> = recorded ? sameDraft(recorded, draft) : this.admitOne(draft, campaign, state, person);
+        if (!judged.ok) refused.push({ id: draft.id, reason: judged.error });
+        else if (judged.value !== 'new') accepted.push(judged.value);
+        else {
+          const entry = chain(draft, state.count > 0 ? { seq: state.count, hash: state.head } : undefined, this.clock.now().toISOString());
+          state = foldEntries([entry], state);
+          fresh.push(entry);
+          accepted.push(entry);
+        }
+      }
+      await this.store(fresh);
+      folded.state = state;
+      for (const entry of fresh) this.events.emit('entry', entry);
+      return ok({ accepted, refused });
+    });
+  }
+
+  /** Signs the release of a campaign, for a person whose passphrase has just been proven. */
+  async release(campaign: string, request: { id: string; at: string; device: string; snapshot: string; statement: string }, person: PersonView): Promise<Result<PostEntriesResponse, Reason>> {
+    const draft: EntryDraft<'release.signed'> = {
+      id: request.id,
+      campaign,
+      at: request.at,
+      by: person.id,
+      role: 'certifier',
+      device: request.device,
+      kind: 'release.signed',
+      version: 1,
+      body: { meaning: RELEASE_MEANING, snapshot: request.snapshot, statement: request.statement },
+    };
+    return this.post(campaign, [draft], person);
+  }
+
+  private admitOne(draft: EntryDraft, campaign: string, state: CampaignState, person: PersonView): Result<'new', Reason> {
+    if (draft.campaign !== campaign) return err(reason('otherCampaign'));
+    if (draft.by !== person.id) return err(reason('notYours'));
+    const family = state.index?.basis.aircraft.family ?? '';
+    const now = this.clock.now();
+    if (!mayAct(person, draft.role, family, now.toISOString())) return err(reason('roleNotHeld', { role: draft.role, family }));
+    if (Date.parse(draft.at) > now.getTime() + 5 * 60_000) return err(reason('clockAhead', { at: draft.at }));
+    const admitted = admit(draft, state, now.toISOString());
+    return admitted.ok ? ok('new') : admitted;
+  }
+
+  private async alreadyRecorded(drafts: readonly EntryDraft[]): Promise<Map<string, Entry>> {
+    const found = new Map<string, Entry>();
+    for (const { id } of drafts) {
+      const row = await this.entries.findOneBy({ id });
+      if (row) found.set(id, JSON.parse(row.json) as Entry);
+    }
+    return found;
+  }
+
+  private async store(entries: readonly Entry[]): Promise<void> {
+    if (entries.length === 0) return;
+    await this.dataSource.transaction(async (manager) => {
+      await manager.insert(EntryRow, entries.map(rowOf));
+    });
+  }
+}
+
+function rowOf(entry: Entry): EntryRow {
+  return { campaign: entry.campaign, seq: entry.seq, id: entry.id, hash: entry.hash, json: canonicalJson(entry) };
+}
+
+/** A retry repeats the draft exactly; the same id with anything else in it is refused. */
+function sameDraft(recorded: Entry, draft: EntryDraft): Result<Entry, Reason> {
+  const { seq: _seq, receivedAt: _receivedAt, prevHash: _prevHash, hash: _hash, ...original } = recorded;
+  return canonicalJson(original) === canonicalJson(draft) ? ok(recorded) : err(reason('idReused'));
+}
+
+/** Validates posted drafts by the class of their kind; the messages name draft and path. */
+export function validateDrafts(drafts: readonly { kind: string; body: unknown; id: string }[]): readonly string[] {
+  return drafts.flatMap((draft, i) => {
+    const valid = validateEntryBody(draft.kind, draft.body);
+    return valid.ok ? [] : valid.error.map((m) => `entries[${i}].${m.startsWith('kind') ? m : `body.${m}`}`);
+  });
+}
+

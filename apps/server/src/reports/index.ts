@@ -1,0 +1,1 @@
+export { ReportsModule } from './reports.module.ts';

@@ -1,0 +1,48 @@
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
+import type { Content, TDocumentDefinitions, TFontDictionary } from 'pdfmake/interfaces.js';
+
+/** pdfmake is CommonJS and a singleton; it is set up here once. */
+interface PdfMaker {
+  setFonts(fonts: TFontDictionary): void;
+  setLocalAccessPolicy(callback: (path: string) => boolean): void;
+  setUrlAccessPolicy(callback: (url: string) => boolean): void;
+  createPdf(definition: TDocumentDefinitions): { getBuffer(): Promise<Buffer> };
+}
+
+const require = createRequire(import.meta.url);
+const font = (name: string, file: string): string => join(dirname(require.resolve(`@fontsource/${name}/package.json`)), 'files', file);
+
+function setUp(): PdfMaker {
+  const maker = require('pdfmake') as PdfMaker;
+  const archivo = font('archivo', 'archivo-latin-400-normal.woff');
+  const bold = font('archivo', 'archivo-latin-700-normal.woff');
+  const mono = font('b612-mono', 'b612-mono-latin-700-normal.woff');
+  maker.setFonts({ Archivo: { normal: archivo, bold, italics: archivo, bolditalics: bold }, Mono: { normal: mono, bold: mono, italics: mono, bolditalics: mono } });
+  maker.setLocalAccessPolicy((path) => [archivo, bold, mono].includes(path));
+  maker.setUrlAccessPolicy(() => false);
+  return maker;
+}
+
+let maker: PdfMaker | undefined;
+
+/** Prints content on A4 with the sheet's foot: what it is, the record it was printed from, page of pages. */
+export function printA4(content: Content[], foot: string, title: string): Promise<Buffer> {
+  maker ??= setUp();
+  return maker
+    .createPdf({
+      info: { title },
+      pageSize: 'A4',
+      pageMargins: [42, 40, 42, 46],
+      defaultStyle: { font: 'Archivo', fontSize: 9, color: '#12202E', lineHeight: 1.15 },
+      styles: {
+        mark: { font: 'Mono', fontSize: 22 },
+        title: { fontSize: 14, bold: true },
+        head: { fontSize: 10.5, bold: true, margin: [0, 6, 0, 2] },
+        small: { fontSize: 7.5, color: '#46545F' },
+      },
+      footer: (page: number, pages: number) => ({ columns: [{ text: foot }, { text: `${page} of ${pages}`, alignment: 'right', width: 60 }], fontSize: 7.5, color: '#46545F', margin: [42, 14, 42, 0] }),
+      content,
+    })
+    .getBuffer();
+}

@@ -1,0 +1,28 @@
+/** How this process was started; settled once in main.ts. */
+export interface Settings {
+  readonly dataFolder: string;
+  readonly host: string;
+  readonly port: number;
+  /** Built web application; undefined when only the API is wanted. */
+  readonly webFolder: string | undefined;
+  /** Demonstration: names its people on the sign-in page. */
+  readonly demoPeople: readonly { readonly name: string; readonly passphrase: string }[];
+  /** Control port of the engine stand-in; undefined in a real installation. */
+  readonly simulation: { readonly host: string; readonly port: number; readonly mark: string } | undefined;
+  /** Sign-in attempts a minute from one address before it has to wait. */
+  readonly signInsPerMinute: number;
+  readonly logLevel: 'silent' | 'warn' | 'info';
+}
+
+/** Injection token of the settings. */
+export const SETTINGS = Symbol('settings');
+
+/** Where the server takes the time from; the demo tells its story with another. */
+export interface Clock {
+  readonly now: () => Date;
+}
+
+/** Injection token of the clock. */
+export const CLOCK = Symbol('clock');
+
+export const SYSTEM_CLOCK: Clock = { now: () => new Date() };

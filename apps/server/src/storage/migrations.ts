@@ -1,0 +1,29 @@
+import type { MigrationInterface, QueryRunner } from 'typeorm';
+
+/** Tables of the first version, and the triggers that make entries append-only in the database itself. */
+export class FirstTables1764000000000 implements MigrationInterface {
+  readonly name = 'FirstTables1764000000000';
+
+  async up(runner: QueryRunner): Promise<void> {
+    const statements = [
+      `CREATE TABLE person (id TEXT PRIMARY KEY NOT NULL, name TEXT NOT NULL, fullName TEXT NOT NULL, passphraseHash TEXT NOT NULL, authorisations TEXT NOT NULL, createdAt TEXT NOT NULL)`,
+      `CREATE UNIQUE INDEX person_name ON person (name)`,
+      `CREATE TABLE session (tokenHash TEXT PRIMARY KEY NOT NULL, personId TEXT NOT NULL REFERENCES person (id), createdAt TEXT NOT NULL, expiresAt TEXT NOT NULL)`,
+      `CREATE INDEX session_person ON session (personId)`,
+      `CREATE TABLE campaign (id TEXT PRIMARY KEY NOT NULL, mark TEXT NOT NULL, createdAt TEXT NOT NULL)`,
+      `CREATE INDEX campaign_mark ON campaign (mark)`,
+      `CREATE TABLE entry (campaign TEXT NOT NULL REFERENCES campaign (id), seq INTEGER NOT NULL, id TEXT NOT NULL, hash TEXT NOT NULL, json TEXT NOT NULL, PRIMARY KEY (campaign, seq)) WITHOUT ROWID`,
+      `CREATE UNIQUE INDEX entry_id ON entry (id)`,
+      `CREATE TABLE monitor (mark TEXT PRIMARY KEY NOT NULL, host TEXT NOT NULL, port INTEGER NOT NULL)`,
+      `CREATE TRIGGER entry_no_update BEFORE UPDATE ON entry BEGIN SELECT RAISE(ABORT, 'entries are never changed'); END`,
+      `CREATE TRIGGER entry_no_delete BEFORE DELETE ON entry BEGIN SELECT RAISE(ABORT, 'entries are never deleted'); END`,
+    ];
+    for (const statement of statements) await runner.query(statement);
+  }
+
+  async down(): Promise<void> {
+    throw new Error('A record is not taken back: restore a backup instead.');
+  }
+}
+
+export const MIGRATIONS = [FirstTables1764000000000];

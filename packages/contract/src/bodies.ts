@@ -1,0 +1,187 @@
+import 'reflect-metadata';
+import { Type } from 'class-transformer';
+import { ArrayMaxSize, ArrayNotEmpty, IsArray, IsBoolean, IsIn, IsISO8601, IsNotEmpty, IsNumber, IsObject, IsOptional, IsPositive, IsString, Length, Matches, MaxLength, ValidateNested } from 'class-validator';
+import { UNIT_IDS } from '@kanzel/core';
+
+const ID = /^[A-Za-z0-9._-]{1,80}$/;
+
+/** One figure with where it came from. */
+export class ReadingBody {
+  @IsNumber({ allowNaN: false, allowInfinity: false }) value!: number;
+  @IsIn([...UNIT_IDS]) unit!: string;
+  @IsString() @MaxLength(60) text!: string;
+  @IsPositive() resolution!: number;
+  @IsIn(['typed', 'live', 'computed']) source!: 'typed' | 'live' | 'computed';
+  @IsOptional() @Matches(ID) instrument?: string;
+  @IsOptional() @IsNumber() scatter?: number;
+  @IsOptional() @IsNumber() count?: number;
+}
+
+/** Samples of one channel. */
+export class SeriesBody {
+  @IsIn([...UNIT_IDS]) unit!: string;
+  @IsPositive() resolution!: number;
+  @IsIn(['live']) source!: 'live';
+  @IsOptional() @Matches(ID) instrument?: string;
+  @IsArray() @ArrayMaxSize(6000) @IsNumber({ allowNaN: false, allowInfinity: false }, { each: true }) t!: number[];
+  @IsArray() @ArrayMaxSize(6000) @IsNumber({ allowNaN: false, allowInfinity: false }, { each: true }) v!: number[];
+}
+
+/** Base of the answers; the property `kind` tells them apart. */
+export class AnswerBody {
+  @IsIn(['reading', 'drop', 'cylinders', 'series', 'choice', 'confirm', 'timer', 'text']) kind!: string;
+}
+
+export class ReadingAnswer extends AnswerBody {
+  @ValidateNested() @Type(() => ReadingBody) @IsObject() reading!: ReadingBody;
+}
+
+export class DropAnswer extends AnswerBody {
+  @ValidateNested() @Type(() => ReadingBody) @IsObject() before!: ReadingBody;
+  @ValidateNested() @Type(() => ReadingBody) @IsObject() after!: ReadingBody;
+}
+
+/** Figures by cylinder: validated member by member in `validateEntryBody`, since the names are free. */
+export class CylindersAnswer extends AnswerBody {
+  @IsObject() readings!: Record<string, ReadingBody>;
+}
+
+export class SeriesAnswer extends AnswerBody {
+  @ValidateNested() @Type(() => SeriesBody) @IsObject() series!: SeriesBody;
+}
+
+export class ChoiceAnswer extends AnswerBody {
+  @Matches(ID) option!: string;
+}
+
+export class ConfirmAnswer extends AnswerBody {
+  @IsBoolean() asExpected!: boolean;
+  @IsOptional() @IsString() @MaxLength(2000) note?: string;
+}
+
+export class TimerAnswer extends AnswerBody {
+  @IsISO8601({ strict: true }) startedAt!: string;
+  @IsISO8601({ strict: true }) endedAt!: string;
+}
+
+export class TextAnswer extends AnswerBody {
+  @IsString() @Length(1, 4000) text!: string;
+}
+
+/** A check on a subject: what most bodies are about. */
+export class AboutPart {
+  @Matches(ID) check!: string;
+  @Matches(ID) subject!: string;
+}
+
+export class AnswerGivenBody extends AboutPart {
+  @ValidateNested()
+  @Type(() => AnswerBody, {
+    keepDiscriminatorProperty: true,
+    discriminator: {
+      property: 'kind',
+      subTypes: [
+        { name: 'reading', value: ReadingAnswer },
+        { name: 'drop', value: DropAnswer },
+        { name: 'cylinders', value: CylindersAnswer },
+        { name: 'series', value: SeriesAnswer },
+        { name: 'choice', value: ChoiceAnswer },
+        { name: 'confirm', value: ConfirmAnswer },
+        { name: 'timer', value: TimerAnswer },
+        { name: 'text', value: TextAnswer },
+      ],
+    },
+  })
+  @IsObject()
+  answer!: AnswerBody;
+  @IsObject() facts!: Record<string, unknown>;
+  @IsOptional() @IsBoolean() confirmed?: boolean;
+  @IsOptional() @IsString() @MaxLength(2000) correction?: string;
+}
+
+export class AnswerNotApplicableBody extends AboutPart {
+  @IsString() @Length(1, 2000) reason!: string;
+}
+
+export class AnswerWithdrawnBody extends AboutPart {
+  @IsString() @Length(1, 2000) reason!: string;
+}
+
+export class AnswerWitnessedBody extends AboutPart {
+  @Matches(ID) answerEntry!: string;
+}
+
+export class DecisionRecordedBody extends AboutPart {
+  @Matches(ID) answerEntry!: string;
+  @IsString() @Length(1, 2000) reason!: string;
+}
+
+export class TimerStartedBody extends AboutPart {}
+
+export class StateSetBody {
+  @Matches(ID) state!: string;
+  @Matches(ID) subject!: string;
+  @Matches(ID) value!: string;
+}
+
+export class TagOnBody {
+  @Matches(ID) tag!: string;
+  @IsString() @Length(1, 200) thing!: string;
+  @IsString() @MaxLength(200) where!: string;
+  @IsString() @Length(1, 1000) why!: string;
+  @IsArray() @ArrayMaxSize(100) @IsString({ each: true }) @MaxLength(200, { each: true }) touches!: string[];
+}
+
+export class TagOffBody {
+  @Matches(ID) tag!: string;
+  @IsString() @MaxLength(1000) note!: string;
+  @IsArray() @ArrayMaxSize(100) @IsString({ each: true }) @MaxLength(200, { each: true }) touches!: string[];
+}
+
+export class FindingRaisedBody {
+  @Matches(ID) finding!: string;
+  @IsString() @Length(1, 300) title!: string;
+  @IsString() @MaxLength(300) where!: string;
+  @IsOptional() @Matches(ID) check?: string;
+  @IsOptional() @Matches(ID) subject?: string;
+  @IsOptional() @Matches(ID) answerEntry?: string;
+}
+
+export class FindingAssessedBody {
+  @Matches(ID) finding!: string;
+  @IsIn(['stops', 'deferred', 'information']) severity!: 'stops' | 'deferred' | 'information';
+  @IsString() @Length(1, 2000) reason!: string;
+  @IsOptional() @IsString() @MaxLength(2000) conditions?: string;
+  @IsOptional() @Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'until must be a day, as 2026-12-08' }) until?: string;
+}
+
+export class ActionRecordedBody {
+  @Matches(ID) action!: string;
+  @IsOptional() @Matches(ID) finding?: string;
+  @IsString() @Length(1, 500) what!: string;
+  @IsString() @MaxLength(500) measure!: string;
+  @IsArray() @ArrayNotEmpty() @ArrayMaxSize(100) @IsString({ each: true }) @MaxLength(200, { each: true }) touches!: string[];
+}
+
+export class InspectionSignedBody {
+  @Matches(ID) action!: string;
+  @IsBoolean() accepted!: boolean;
+  @IsString() @MaxLength(2000) note!: string;
+}
+
+export class FindingClosedBody {
+  @Matches(ID) finding!: string;
+  @IsString() @MaxLength(2000) note!: string;
+}
+
+export class GatePassedBody {
+  @Matches(ID) gate!: string;
+  @Matches(/^[0-9a-f]{64}$/) snapshot!: string;
+}
+
+export class GateOverriddenBody {
+  @Matches(ID) gate!: string;
+  @IsString() @IsNotEmpty() condition!: string;
+  @IsString() @Length(1, 2000) reason!: string;
+  @Matches(/^[0-9a-f]{64}$/) snapshot!: string;
+}

@@ -1,0 +1,112 @@
+import 'reflect-metadata';
+import { Type } from 'class-transformer';
+import { ArrayMaxSize, ArrayNotEmpty, IsArray, IsBoolean, IsIn, IsInt, IsISO8601, IsNumber, IsObject, IsOptional, IsPositive, IsString, IsUUID, Length, Matches, Max, MaxLength, Min, MinLength, ValidateNested } from 'class-validator';
+import { ROLES, type Role } from '@kanzel/core';
+
+export class SignInRequest {
+  @IsString() @Length(1, 60) name!: string;
+  @IsString() @Length(1, 200) passphrase!: string;
+}
+
+/** The first account of an empty installation; the code is printed where the server was started. */
+export class FirstPersonRequest {
+  @IsString() @Length(1, 60) setupCode!: string;
+  @Matches(/^[a-z0-9][a-z0-9.-]{1,39}$/, { message: 'name: 2 to 40 small letters, digits, points or dashes' }) name!: string;
+  @IsString() @Length(1, 120) fullName!: string;
+  @IsString() @MinLength(12) @MaxLength(200) passphrase!: string;
+}
+
+export class AuthorisationRequest {
+  @IsIn([...ROLES]) role!: Role;
+  @IsArray() @ArrayNotEmpty() @ArrayMaxSize(30) @IsString({ each: true }) families!: string[];
+  @IsOptional() @Matches(/^\d{4}-\d{2}-\d{2}$/) validUntil?: string;
+}
+
+export class PersonRequest {
+  @Matches(/^[a-z0-9][a-z0-9.-]{1,39}$/, { message: 'name: 2 to 40 small letters, digits, points or dashes' }) name!: string;
+  @IsString() @Length(1, 120) fullName!: string;
+  @IsString() @MinLength(12) @MaxLength(200) passphrase!: string;
+  @IsArray() @ArrayNotEmpty() @ArrayMaxSize(20) @ValidateNested({ each: true }) @Type(() => AuthorisationRequest) authorisations!: AuthorisationRequest[];
+}
+
+export class OpenCampaignRequest {
+  @IsUUID() id!: string;
+  @Matches(/^[A-Z0-9][A-Z0-9-]{1,11}$/) mark!: string;
+  @IsString() @Length(1, 200) title!: string;
+  @IsIn(['post-maintenance', 'acceptance', 'maiden', 'site-release']) occasion!: string;
+  @IsArray() @ArrayMaxSize(50) @IsString({ each: true }) @MaxLength(300, { each: true }) workItems!: string[];
+  @IsISO8601({ strict: true }) at!: string;
+  @Matches(/^[A-Za-z0-9._-]{1,80}$/) device!: string;
+}
+
+/** A draft as a device posts it; its body is validated by kind. */
+export class EntryDraftRequest {
+  @IsUUID() id!: string;
+  @IsUUID() campaign!: string;
+  @IsISO8601({ strict: true }) at!: string;
+  @IsUUID() by!: string;
+  @IsIn([...ROLES]) role!: Role;
+  @Matches(/^[A-Za-z0-9._-]{1,80}$/) device!: string;
+  @IsString() @Length(1, 60) kind!: string;
+  @IsInt() @Min(1) version!: number;
+  @IsObject() body!: Record<string, unknown>;
+  @IsOptional() @IsUUID() supersedes?: string;
+}
+
+export class PostEntriesRequest {
+  @IsArray() @ArrayNotEmpty() @ArrayMaxSize(200) @ValidateNested({ each: true }) @Type(() => EntryDraftRequest) entries!: EntryDraftRequest[];
+}
+
+export class ReleaseRequest {
+  @IsUUID() id!: string;
+  @IsISO8601({ strict: true }) at!: string;
+  @Matches(/^[A-Za-z0-9._-]{1,80}$/) device!: string;
+  @IsString() @Length(1, 200) passphrase!: string;
+  /** Head of the record that the person was shown. */
+  @Matches(/^[0-9a-f]{64}$/) snapshot!: string;
+  @IsString() @MaxLength(1000) statement!: string;
+}
+
+export class LibraryFileRequest {
+  @Matches(/^[A-Za-z0-9][A-Za-z0-9._-]{0,79}\.(ya?ml|json)$/, { message: 'name: a file name ending in .yaml, .yml or .json' }) name!: string;
+  @IsString() @Length(1, 2_000_000) text!: string;
+}
+
+/** Where an aircraft's engine monitor speaks the line protocol. */
+export class MonitorRequest {
+  @Matches(/^[A-Za-z0-9.:-]{1,120}$/) host!: string;
+  @IsInt() @Min(1) @Max(65535) port!: number;
+}
+
+export class SimulatedControls {
+  @IsOptional() @IsNumber() @Min(0) @Max(1) throttle?: number;
+  @IsOptional() @IsNumber() @Min(-1) @Max(1) propeller?: number;
+  @IsOptional() @IsNumber() @Min(0) @Max(1) mixture?: number;
+  @IsOptional() @IsIn(['off', 'left', 'right', 'both']) ignition?: 'off' | 'left' | 'right' | 'both';
+  @IsOptional() @IsBoolean() starter?: boolean;
+  @IsOptional() @IsBoolean() carburettorHeat?: boolean;
+  @IsOptional() @IsBoolean() landingLights?: boolean;
+}
+
+export class WeakCylinder {
+  @IsInt() @Min(1) @Max(6) cylinder!: number;
+  @IsNumber() @Min(0) @Max(1) share!: number;
+}
+
+export class SimulatedFaults {
+  @IsOptional() @IsArray() @ArrayMaxSize(12) @Matches(/^(left|right)[1-6]$/, { each: true }) deadPlugs?: string[];
+  @IsOptional() @IsIn(['none', 'left', 'right']) ungrounded?: 'none' | 'left' | 'right';
+  @IsOptional() @ValidateNested() @Type(() => WeakCylinder) weakCylinder?: WeakCylinder | null;
+  @IsOptional() @IsBoolean() slowOilPressure?: boolean;
+  @IsOptional() @IsBoolean() deadGenerator?: boolean;
+  @IsOptional() @IsBoolean() lazyGovernor?: boolean;
+}
+
+/** What the simulation panel sends to the engine stand-in. */
+export class SimulationRequest {
+  @IsIn(['left', 'right', 'both']) engine!: 'left' | 'right' | 'both';
+  @IsOptional() @ValidateNested() @Type(() => SimulatedControls) controls?: SimulatedControls;
+  @IsOptional() @ValidateNested() @Type(() => SimulatedFaults) faults?: SimulatedFaults;
+  @IsOptional() @IsPositive() @Max(3000) speed?: number;
+  @IsOptional() @IsBoolean() park?: boolean;
+}

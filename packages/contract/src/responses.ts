@@ -1,0 +1,84 @@
+import type { Aircraft, Entry, Reason, Role } from '@kanzel/core';
+
+/** What a person may do: a role, for families of aircraft ("*" for all), until a day. */
+export interface Authorisation {
+  readonly role: Role;
+  readonly families: readonly string[];
+  readonly validUntil?: string;
+}
+
+/** A person as everyone may see them. */
+export interface PersonView {
+  readonly id: string;
+  readonly name: string;
+  readonly fullName: string;
+  readonly authorisations: readonly Authorisation[];
+}
+
+/** What the sign-in page needs to know before anyone has signed in. */
+export interface FrontDoor {
+  /** No account exists yet: the first one can be made with the code printed at the server. */
+  readonly empty: boolean;
+  /** Made-up people of the demonstration with their passphrases; absent in a real installation. */
+  readonly demo?: readonly { readonly name: string; readonly fullName: string; readonly passphrase: string; readonly roles: readonly Role[] }[];
+}
+
+/** A campaign as the hangar lists it; everything shown of its state is folded from its entries. */
+export interface CampaignView {
+  readonly id: string;
+  readonly mark: string;
+  readonly count: number;
+  readonly head: string;
+  /** Set when the record in the database does not verify. */
+  readonly damaged?: Reason;
+}
+
+export interface AircraftView {
+  readonly aircraft: Aircraft;
+  readonly monitor?: { readonly host: string; readonly port: number };
+  /** The monitor's line can be worked from a panel, since it is a stand-in. */
+  readonly simulated: boolean;
+}
+
+export interface PostEntriesResponse {
+  readonly accepted: readonly Entry[];
+  readonly refused: readonly { readonly id: string; readonly reason: Reason }[];
+}
+
+export interface EntriesResponse {
+  readonly entries: readonly Entry[];
+  readonly head: string;
+  readonly count: number;
+}
+
+export interface LibraryView {
+  readonly packs: readonly { readonly id: string; readonly revision: number; readonly title: string; readonly families: readonly string[]; readonly checks: number }[];
+  readonly limitBooks: readonly { readonly id: string; readonly revision: number; readonly title: string; readonly approvedBy: string; readonly approvedOn: string; readonly limits: number }[];
+  readonly modules: readonly { readonly id: string; readonly title: string; readonly checks: number }[];
+  /** Files refused, each with file, place and reason. */
+  readonly problems: readonly string[];
+}
+
+/** How every refusal of the server looks. */
+export interface Refusal {
+  readonly message: string;
+  readonly reason?: Reason;
+  readonly details?: readonly string[];
+}
+
+/** Readings of one moment as the server passes them on, in the units of the monitor. */
+export interface MonitorEvent {
+  readonly mark: string;
+  /** Server clock, milliseconds since 1970. */
+  readonly at: number;
+  /** By engine and channel; null: no reading. */
+  readonly values: Readonly<Record<string, Readonly<Record<string, number | null>>>>;
+}
+
+/** State of the line to a monitor. */
+export interface MonitorState {
+  readonly mark: string;
+  readonly state: 'live' | 'silent' | 'unreachable';
+  readonly since: number;
+  readonly note?: string;
+}

@@ -1,0 +1,58 @@
+import type { BasisIndex } from '../checks/basis-index.ts';
+import { WHOLE_AIRCRAFT } from '../checks/types.ts';
+import type { Names } from './english.ts';
+
+/** Channels and facts in the words of the trade. */
+export const CHANNEL_TITLES: Readonly<Record<string, string>> = {
+  rpm: 'Speed',
+  'manifold-pressure': 'Manifold pressure',
+  'fuel-flow': 'Fuel flow',
+  'oil-pressure': 'Oil pressure',
+  'oil-temperature': 'Oil temperature',
+  volts: 'Generator volts',
+  amps: 'Generator load',
+  suction: 'Suction',
+  'cylinder-head': 'Cylinder head',
+  'cylinder-head-hottest': 'Hottest cylinder head',
+  exhaust: 'Exhaust',
+  'bus-volts': 'Battery volts',
+  configuration: 'Configuration',
+  station: 'Station',
+};
+
+/** A system name in words. Example: "engine.left.ignition.right" is "Left engine, ignition, right". */
+function systemTitle(id: string, engines: ReadonlyMap<string, string>): string {
+  const [first = '', second, ...rest] = id.split('.');
+  const words = (text: string): string => text.replace(/-/g, ' ');
+  if (first === 'engine' && second !== undefined) return [engines.get(second) ?? words(second), ...rest.map(words)].join(', ');
+  const all = [first, ...(second === undefined ? [] : [second]), ...rest].map(words).join(', ');
+  return all.charAt(0).toUpperCase() + all.slice(1);
+}
+
+/** The names a campaign gives to its parts, subjects, systems and facts. */
+export function namesOf(index: BasisIndex | undefined): Names {
+  const engines = new Map(index?.basis.aircraft.engines.map((e) => [e.id, e.title]));
+  const subject = (id: string): string => engines.get(id) ?? (id === WHOLE_AIRCRAFT ? 'Aircraft' : id);
+  return {
+    subject,
+    part: (key) => {
+      const part = index?.parts.get(key);
+      if (!part) return key;
+      return part.subject === WHOLE_AIRCRAFT ? part.check.title : `${part.check.title}, ${subject(part.subject).toLowerCase()}`;
+    },
+    thing: (id) => CHANNEL_TITLES[id] ?? systemTitle(id, engines),
+  };
+}
+
+/** Systems that work can touch, in a campaign: everything its checks prove, with what lies above, sorted. */
+export function systemsOf(index: BasisIndex): string[] {
+  const found = new Set<string>();
+  for (const part of index.parts.values()) {
+    for (const system of part.proves) {
+      const steps = system.split('.');
+      const least = steps[0] === 'engine' ? 2 : 1;
+      for (let i = least; i <= steps.length; i += 1) found.add(steps.slice(0, i).join('.'));
+    }
+  }
+  return [...found].sort();
+}
