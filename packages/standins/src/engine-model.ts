@@ -159,7 +159,7 @@ export class EngineModel {
       const burning = 610 + 140 * Math.sqrt(power) + (both ? 0 : 42) + (this.character.exhaustOffsets[i] ?? 0);
       const exhaust = runs ? (work > 0.2 ? burning - 90 * (1 - work / (both ? 1 : 0.9)) : 240) : AMBIENT_TEMPERATURE + 20;
       state.exhausts[i] = approach(state.exhausts[i] ?? 0, exhaust, dt, runs ? 2 : 40);
-      const head = runs ? 108 + 105 * power * work + 30 * Math.sqrt(power) + (this.character.headOffsets[i] ?? 0) : AMBIENT_TEMPERATURE;
+      const head = runs ? 102 + 78 * power * work + 24 * Math.sqrt(power) + (this.character.headOffsets[i] ?? 0) : AMBIENT_TEMPERATURE;
       state.heads[i] = approach(state.heads[i] ?? 0, head, dt, runs ? 55 : 600);
     });
     const oil = runs ? 66 + 26 * power : AMBIENT_TEMPERATURE;
@@ -185,7 +185,7 @@ export class EngineModel {
     const readings: Record<string, number> = {
       rpm: Math.max(0, noisy(s.speed, s.speed > 0 ? 2.5 : 0, 1)),
       'manifold-pressure': tidy(noisy(s.manifold, 0.04, 0.1)),
-      'fuel-flow': tidy(Math.max(0, noisy(92 * power * (0.85 + 0.15 * this.controls.mixture), power > 0 ? 0.15 : 0, 0.1))),
+      'fuel-flow': tidy(Math.max(0, noisy(92 * power ** 0.75 * (0.85 + 0.15 * this.controls.mixture), power > 0 ? 0.15 : 0, 0.1))),
       'oil-pressure': Math.max(0, noisy(s.oilPressure, s.oilPressure > 1 ? 0.4 : 0, 1)),
       'oil-temperature': noisy(s.oilTemperature, 0.2, 1),
       volts: tidy(noisy(charging ? 28.1 : 25.3, 0.03, 0.1)),

@@ -1,0 +1,282 @@
+import { randomUUID } from 'node:crypto';
+import { deriveStatus, ENTRY_VERSIONS, stateSubject, stateValue, type CampaignState, type Check, type EntryBodies, type EntryDraft, type EntryKind, type Fact, type PartAnswer, type Reading, type Role, type Series, type StationId } from '@kanzel/core';
+import type { PersonView } from '@kanzel/contract';
+import type { EngineId, TwinStandin } from '@kanzel/standins';
+import type { RecordService } from '../record/index.ts';
+
+/** A clock that moves only when the story does. */
+export class StoryClock {
+  constructor(private time: number) {}
+
+  now(): Date {
+    return new Date(this.time);
+  }
+
+  advance(seconds: number): void {
+    this.time += seconds * 1000;
+  }
+}
+
+/** Who plays which role. */
+export interface Cast {
+  readonly technician: PersonView;
+  readonly inspector: PersonView;
+  readonly certifier: PersonView;
+  readonly pilot: PersonView;
+}
+
+/** Figures that are read by eye and typed, by check. */
+const TYPED: Readonly<Record<string, number>> = {
+  'airframe-hours-noted': 2814.6,
+  'oil-quantity': 9.5,
+  'fuel-on-board': 118,
+  'idle-mixture-rise': 25,
+  'cross-wind-component': 4,
+  'climb-heads': 212,
+};
+
+const DEVICE = 'demo-bench';
+
+/**
+ * A scripted crew that works a campaign through the product's own door: it moves the controls of the engine
+ * stand-in, reads what the monitor shows, and posts entries as a browser would.
+ */
+export class ScriptedCrew {
+  constructor(
+    private readonly record: RecordService,
+    private readonly clock: StoryClock,
+    private readonly twin: TwinStandin,
+    private readonly cast: Cast,
+    readonly campaign: string,
+  ) {}
+
+  async state(): Promise<CampaignState> {
+    const folded = await this.record.fold(this.campaign);
+    if (!folded) throw new Error(`ScriptedCrew: no campaign ${this.campaign}`);
+    return folded.state;
+  }
+
+  /** Time passes for people and engines alike. */
+  pass(seconds: number): void {
+    this.clock.advance(seconds);
+    this.twin.advance(seconds);
+  }
+
+  /** Posts one entry and returns its id; a refusal is a mistake in the story. */
+  async post<K extends EntryKind>(kind: K, body: EntryBodies[K], as: keyof Cast = 'technician', supersedes?: string): Promise<string> {
+    const person = this.cast[as];
+    const role: Role = as;
+    const id = randomUUID();
+    const draft = { id, campaign: this.campaign, at: this.clock.now().toISOString(), by: person.id, role, device: DEVICE, kind, version: ENTRY_VERSIONS[kind], body, ...(supersedes ? { supersedes } : {}) } as unknown as EntryDraft;
+    const posted = await this.record.post(this.campaign, [draft], person);
+    if (!posted.ok) throw new Error(`ScriptedCrew: ${JSON.stringify(posted.error)}`);
+    const [refused] = posted.value.refused;
+    if (refused) throw new Error(`ScriptedCrew: ${kind} ${JSON.stringify(body).slice(0, 200)} refused: ${JSON.stringify(refused.reason)}`);
+    return id;
+  }
+
+  private channel(engine: string, channel: string): number {
+    const value = this.twin.read()[engine]?.[channel];
+    if (value === undefined) throw new Error(`ScriptedCrew: the monitor has no ${engine}.${channel}`);
+    return value;
+  }
+
+  /** Mean of two seconds of a channel, as the sheet takes it from the monitor. */
+  private live(check: Check, engine: string, channel: string, unit: string, resolution: number): Reading {
+    const samples: number[] = [];
+    for (let i = 0; i < 20; i += 1) {
+      this.pass(0.1);
+      samples.push(this.channel(engine, channel));
+    }
+    const mean = samples.reduce((a, b) => a + b, 0) / samples.length;
+    const scatter = Math.sqrt(samples.reduce((a, v) => a + (v - mean) ** 2, 0) / (samples.length - 1));
+    const value = Math.round(mean / resolution) * resolution;
+    return { value: Number(value.toFixed(3)), unit, text: String(Number(value.toFixed(3))), resolution, source: 'live', instrument: this.instrumentFor(check, channel, true), scatter, count: samples.length };
+  }
+
+  private instruments: readonly { id: string; measures: readonly string[]; live?: boolean }[] = [];
+
+  private instrumentFor(_check: Check, channel: string, live: boolean): string | undefined {
+    return this.instruments.find((i) => i.measures.includes(channel.replace(/-\d$/, '')) && (i.live === true) === live)?.id;
+  }
+
+  private series(engine: string, channel: string, unit: string, resolution: number, seconds: number, instrument: string | undefined): Series {
+    const t: number[] = [];
+    const v: number[] = [];
+    for (let at = 0; at <= seconds; at += 0.2) {
+      t.push(Number(at.toFixed(1)));
+      v.push(this.channel(engine, channel));
+      this.pass(0.2);
+    }
+    return { unit, resolution, source: 'live', ...(instrument ? { instrument } : {}), t, v };
+  }
+
+  /** Hands on the levers for a drop, and back. */
+  private switchFor(check: Check, engine: EngineId, on: boolean): void {
+    const to = check.answer.kind === 'drop' || check.answer.kind === 'cylinders' ? (check.answer as { switchTo?: string }).switchTo : undefined;
+    const command = (controls: object): void => this.twin.command({ engine, controls });
+    if (to === 'left ignition only') command({ ignition: on ? 'left' : 'both' });
+    if (to === 'right ignition only') command({ ignition: on ? 'right' : 'both' });
+    if (to === 'propeller lever back') command({ propeller: on ? 0 : 1 });
+    if (to === 'feather gate for a moment') command({ propeller: on ? -1 : 1 });
+    if (to === 'carburettor heat on') command({ carburettorHeat: on });
+  }
+
+  private setPower(check: Check, engine: EngineId): void {
+    const speeds: Record<string, number> = { 'full-power-speed': 2780, 'full-power-heads': 2780, 'full-power-time': 2780, 'feather-drop': 1700, 'governor-return': 1700, 'take-off-speed-governed': 2780 };
+    const speed = check.setting ? (check.setting.value > 2500 ? 2780 : check.setting.value) : (speeds[check.id] ?? (check.id.includes('idle') || check.id === 'ignition-grounded' ? 690 : check.station === 'run-up' && check.needs['engine'] === 'running' ? 1100 : undefined));
+    if (speed !== undefined) this.twin.command({ engine, speed });
+    if (check.id === 'generator-amps') this.twin.command({ engine, controls: { landingLights: true } });
+    this.pass(speed !== undefined ? 6 : 2);
+  }
+
+  /** What the crew sees and does for one check on one subject; `undefined` when nothing is answered by hand. */
+  private async answerFor(check: Check, subject: string): Promise<PartAnswer | undefined> {
+    const spec = check.answer;
+    const engine: EngineId = subject === 'right' ? 'right' : 'left';
+    if (check.sets['engine'] === 'running') {
+      this.twin.command({ engine, controls: { mixture: 1, ignition: 'both', starter: true } });
+      this.pass(2);
+      this.twin.command({ engine, controls: { starter: false }, speed: 1100 });
+    }
+    if (check.sets['engine'] === 'stopped') {
+      this.twin.command({ engine, controls: { mixture: 0, ignition: 'off', throttle: 0 } });
+      this.pass(8);
+    }
+    switch (spec.kind) {
+      case 'confirm': return { kind: 'confirm', asExpected: true };
+      case 'choice': return { kind: 'choice', option: spec.options.find((o) => o.good)?.id ?? '' };
+      case 'text': return { kind: 'text', text: 'Nothing to add.' };
+      case 'computed': return undefined;
+      case 'timer': {
+        await this.post('timer.started', { check: check.id, subject });
+        const startedAt = this.clock.now().toISOString();
+        this.pass(spec.seconds + 1);
+        return { kind: 'timer', startedAt, endedAt: this.clock.now().toISOString() };
+      }
+      case 'series': return { kind: 'series', series: this.recordSeries(check, engine, spec) };
+      case 'reading': {
+        const typed = TYPED[check.id];
+        if (typed !== undefined || spec.channel === undefined) return { kind: 'reading', reading: { value: typed ?? 0, unit: spec.unit, text: String(typed ?? 0), resolution: spec.resolution, source: 'typed', instrument: this.instrumentFor(check, check.id, false) ?? this.instrumentFor(check, spec.channel ?? '', false) } };
+        this.setPower(check, engine);
+        return { kind: 'reading', reading: this.live(check, spec.channel === 'bus-volts' ? 'aircraft' : engine, spec.channel, spec.unit, spec.resolution) };
+      }
+      case 'cylinders': {
+        this.setPower(check, engine);
+        this.switchFor(check, engine, true);
+        this.pass(8);
+        const readings = Object.fromEntries([1, 2, 3, 4, 5, 6].map((n) => [String(n), this.live(check, engine, `${spec.channel}-${n}`, spec.unit, spec.resolution)]));
+        this.switchFor(check, engine, false);
+        return { kind: 'cylinders', readings };
+      }
+      case 'drop': {
+        this.setPower(check, engine);
+        const before = this.live(check, engine, spec.channel ?? '', spec.unit, spec.resolution);
+        this.switchFor(check, engine, true);
+        this.pass(6);
+        const after = this.live(check, engine, spec.channel ?? '', spec.unit, spec.resolution);
+        this.switchFor(check, engine, false);
+        return { kind: 'drop', before, after };
+      }
+    }
+  }
+
+  private recordSeries(check: Check, engine: EngineId, spec: Extract<Check['answer'], { kind: 'series' }>): Series {
+    const instrument = this.instrumentFor(check, spec.channel ?? '', true);
+    const take = (seconds: number): Series => this.series(engine, spec.channel ?? '', spec.unit, spec.resolution, seconds, instrument);
+    if (check.id === 'governor-return') {
+      this.setPower(check, engine);
+      this.twin.command({ engine, controls: { propeller: 0 } });
+      this.pass(5);
+      this.twin.command({ engine, controls: { propeller: 1 } });
+      return take(12);
+    }
+    if (check.id === 'full-power-time') {
+      this.twin.command({ engine, speed: 2780 });
+      const recorded = take(25);
+      this.twin.command({ engine, speed: 1100 });
+      return recorded;
+    }
+    return take(Math.min(20, spec.seconds));
+  }
+
+  /** Power setting at this moment, as it goes into the record with the answer. */
+  private factsFor(check: Check, subject: string, answer: PartAnswer): Record<string, Fact> {
+    const { setting } = check;
+    if (!setting) return {};
+    if (answer.kind === 'drop') return { [setting.channel]: { value: answer.before.value, unit: answer.before.unit } };
+    return { [setting.channel]: { value: this.channel(subject, setting.channel), unit: setting.unit } };
+  }
+
+  /** Answers one check on every subject that is not proven yet, with a second person where it asks for one. */
+  async answer(id: string, subjects?: readonly string[]): Promise<void> {
+    const state = await this.state();
+    const check = state.index?.checks.get(id);
+    if (!check || !state.index) throw new Error(`ScriptedCrew: no check ${id}`);
+    this.instruments = state.index.basis.aircraft.instruments;
+    for (const part of state.index.partsOfCheck.get(id) ?? []) {
+      if (subjects && !subjects.includes(part.subject)) continue;
+      const answer = await this.answerFor(check, part.subject);
+      if (!answer) continue;
+      const facts = this.factsFor(check, part.subject, answer);
+      const as: keyof Cast = check.station === 'flight' || check.station === 'taxi' || check.station === 'ready' ? 'pilot' : 'technician';
+      const entry = await this.post('answer.given', { check: id, subject: part.subject, answer, facts }, as);
+      this.pass(20);
+      if (check.secondPerson) await this.post('answer.witnessed', { check: id, subject: part.subject, answerEntry: entry }, 'inspector');
+    }
+  }
+
+  /** The first checks still unproven, station by station, up to and including `last`. */
+  async work(stations: readonly StationId[], until?: string): Promise<void> {
+    for (const station of stations) {
+      const state = await this.state();
+      await this.passGates(station);
+      for (const check of state.index?.basis.pack.checks.filter((c) => c.station === station) ?? []) {
+        if (check.id === until) return;
+        const status = deriveStatus(await this.state(), this.clock.now().toISOString());
+        const open = (status?.checks.get(check.id)?.parts ?? []).filter((p) => !p.proven).map((p) => p.key.split('@')[1] ?? '');
+        if (open.length === 0 || check.answer.kind === 'computed') continue;
+        await this.ensureStates(check, open);
+        await this.answer(check.id, open);
+      }
+    }
+  }
+
+  /** Starts or stops engines again where a repeated check needs it. */
+  private async ensureStates(check: Check, subjects: readonly string[]): Promise<void> {
+    const state = await this.state();
+    const { index } = state;
+    if (!index) return;
+    for (const [name, wanted] of Object.entries(check.needs)) {
+      for (const subject of subjects) {
+        const at = stateSubject(index, name, subject);
+        if (stateValue(state, name, at) === wanted) continue;
+        const setter = index.basis.pack.checks.find((c) => c.sets[name] === wanted);
+        if (setter) await this.answer(setter.id, [subject]);
+      }
+    }
+  }
+
+  /** Passes every gate that stands before a station and is open. */
+  async passGates(station: StationId): Promise<void> {
+    const state = await this.state();
+    for (const gate of state.index?.gatesBefore.get(station) ?? []) {
+      if ((await this.state()).gatesPassed.has(gate.id) || gate.before === 'release') continue;
+      await this.post('gate.passed', { gate: gate.id, snapshot: (await this.state()).head });
+    }
+  }
+
+  /** Parts out of limits now, as keys. */
+  async out(): Promise<string[]> {
+    const status = deriveStatus(await this.state(), this.clock.now().toISOString());
+    return [...(status?.parts.values() ?? [])].filter((p) => p.mark === 'out').map((p) => p.key);
+  }
+
+  /** Signs the release as the certifying person. */
+  async release(): Promise<void> {
+    const state = await this.state();
+    const posted = await this.record.release(this.campaign, { id: randomUUID(), at: this.clock.now().toISOString(), device: DEVICE, snapshot: state.head, statement: '' }, this.cast.certifier);
+    if (!posted.ok || posted.value.refused.length > 0) throw new Error(`ScriptedCrew: release refused: ${JSON.stringify(posted)}`);
+  }
+}
+

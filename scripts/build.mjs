@@ -1,0 +1,58 @@
+import { mkdirSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join, relative } from 'node:path';
+import { ensureInstalled, ensureNode, hashFiles, onceFor, ROOT, run } from './lib.mjs';
+
+const PACKAGES = ['packages/core', 'packages/formats', 'packages/packs', 'packages/contract', 'packages/standins', 'apps/server'];
+
+const SWC = {
+  jsc: {
+    parser: { syntax: 'typescript', decorators: true },
+    transform: { legacyDecorator: true, decoratorMetadata: true },
+    target: 'es2022',
+    keepClassNames: true,
+    rewriteRelativeImportExtensions: true,
+    experimental: { keepImportAttributes: true },
+  },
+  module: { type: 'es6' },
+  sourceMaps: 'inline',
+};
+
+function sources(folder) {
+  return readdirSync(folder).flatMap((name) => {
+    const path = join(folder, name);
+    if (statSync(path).isDirectory()) return name === 'testing' ? [] : sources(path);
+    return /\.ts$/.test(name) && !/\.test\.ts$/.test(name) ? [path] : [];
+  });
+}
+
+/** Compiles a package's src to dist, file by file. */
+async function compile(name) {
+  const { transformFile } = await import('@swc/core');
+  const src = join(ROOT, name, 'src');
+  const dist = join(ROOT, name, 'dist');
+  rmSync(dist, { recursive: true, force: true });
+  for (const file of sources(src)) {
+    const { code } = await transformFile(file, { ...SWC, filename: file });
+    const out = join(dist, relative(src, file).replace(/\.ts$/, '.js'));
+    mkdirSync(dirname(out), { recursive: true });
+    writeFileSync(out, code);
+  }
+}
+
+/** Builds what changed since it was last built: the packages and the server, then the web application. */
+export async function build() {
+  const server = hashFiles([...PACKAGES.map((p) => `${p}/src`), 'scripts/build.mjs']);
+  let compiled = Promise.resolve();
+  onceFor('built-server', server, () => {
+    compiled = Promise.all(PACKAGES.map(compile));
+  });
+  await compiled;
+  const web = hashFiles(['packages/core/src', 'packages/contract/src', 'apps/web', 'package-lock.json']);
+  onceFor('built-web', web, () => run('npx', ['vite', 'build', '--logLevel', 'warn'], { cwd: join(ROOT, 'apps/web') }));
+}
+
+if (process.argv[1] === new URL(import.meta.url).pathname) {
+  ensureNode();
+  ensureInstalled();
+  await build();
+}
