@@ -40,13 +40,14 @@ async function compile(name) {
 }
 
 /** Builds what changed since it was last built: the packages and the server, then the web application. */
-export async function build() {
+export async function build({ web: withWeb = true } = {}) {
   const server = hashFiles([...PACKAGES.map((p) => `${p}/src`), 'scripts/build.mjs']);
   let compiled = Promise.resolve();
   onceFor('built-server', server, () => {
     compiled = Promise.all(PACKAGES.map(compile));
   });
   await compiled;
+  if (!withWeb) return;
   const web = hashFiles(['packages/core/src', 'packages/contract/src', 'apps/web', 'package-lock.json']);
   onceFor('built-web', web, () => run('npx', ['vite', 'build', '--logLevel', 'warn'], { cwd: join(ROOT, 'apps/web') }));
 }

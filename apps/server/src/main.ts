@@ -6,6 +6,12 @@ import { PeopleService } from './people/index.ts';
 import type { Settings } from './settings.ts';
 import { StartRefused } from './storage/sqlite.ts';
 
+/** MARK=PORT of a monitor on this machine, for the demonstration. */
+function readMonitor(text: string | undefined): Settings['monitor'] {
+  const [mark = '', port = ''] = text?.split('=') ?? [];
+  return text === undefined ? undefined : { mark, host: '127.0.0.1', port: Number(port) };
+}
+
 function readSettings(): Settings {
   const { values } = parseArgs({
     options: {
@@ -15,6 +21,7 @@ function readSettings(): Settings {
       web: { type: 'string' },
       'demo-people': { type: 'string' },
       simulation: { type: 'string' },
+      monitor: { type: 'string' },
       'sign-ins': { type: 'string', default: '10' },
       log: { type: 'string', default: 'warn' },
     },
@@ -29,6 +36,7 @@ function readSettings(): Settings {
     webFolder: values.web === undefined ? undefined : resolve(values.web),
     demoPeople: values['demo-people'] === undefined ? [] : (JSON.parse(values['demo-people']) as Settings['demoPeople']),
     simulation: values.simulation === undefined ? undefined : { host: '127.0.0.1', port: Number(simulationPort), mark },
+    monitor: readMonitor(values.monitor),
     signInsPerMinute: Number(values['sign-ins']),
     logLevel: values.log === 'info' || values.log === 'silent' ? values.log : 'warn',
   };

@@ -9,6 +9,8 @@ export interface Settings {
   readonly demoPeople: readonly { readonly name: string; readonly passphrase: string }[];
   /** Control port of the engine stand-in; undefined in a real installation. */
   readonly simulation: { readonly host: string; readonly port: number; readonly mark: string } | undefined;
+  /** A monitor to listen to in place of the one configured; undefined in a real installation. */
+  readonly monitor: { readonly host: string; readonly port: number; readonly mark: string } | undefined;
   /** Sign-in attempts a minute from one address before it has to wait. */
   readonly signInsPerMinute: number;
   readonly logLevel: 'silent' | 'warn' | 'info';

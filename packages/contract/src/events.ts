@@ -14,3 +14,5 @@ export const EVENTS = {
 
 /** Path of the live line. */
 export const LIVE_PATH = '/ws';
+
+export type { MonitorEvent, MonitorState } from './responses.ts';

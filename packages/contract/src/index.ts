@@ -1,5 +1,5 @@
 export * from './bodies.ts';
 export * from './requests.ts';
 export * from './responses.ts';
-export * from './events.ts';
+export { EVENTS, LIVE_PATH } from './events.ts';
 export * from './validate.ts';

@@ -33,6 +33,7 @@ const TYPED: Readonly<Record<string, number>> = {
   'idle-mixture-rise': 25,
   'cross-wind-component': 4,
   'climb-heads': 212,
+  'take-off-speed-governed': 2680,
 };
 
 const DEVICE = 'demo-bench';

@@ -61,7 +61,7 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
   mkdirSync(join(dataFolder, 'library'), { recursive: true });
   const clock = new StoryClock(today.getTime() - 200 * DAY);
   writeFileSync(join(dataFolder, 'library', 'qx-tjd.json'), tjeldFile(today));
-  const settings: Settings = { dataFolder, host: '127.0.0.1', port: 0, webFolder: undefined, demoPeople: [], simulation: undefined, signInsPerMinute: 1000, logLevel: 'silent' };
+  const settings: Settings = { dataFolder, host: '127.0.0.1', port: 0, webFolder: undefined, demoPeople: [], simulation: undefined, monitor: undefined, signInsPerMinute: 1000, logLevel: 'silent' };
   const app = await createApp(settings, clock);
   try {
     await app.init();

@@ -6,7 +6,7 @@ import { makeSentences } from '@kanzel/core';
 import type { MonitorEvent, MonitorState } from '@kanzel/contract';
 import { readEngineLine, type EngineColumn, type EngineSample } from '@kanzel/formats';
 import { Repository } from 'typeorm';
-import { CLOCK, type Clock } from '../settings.ts';
+import { CLOCK, SETTINGS, type Clock, type Settings } from '../settings.ts';
 import { MonitorRow } from '../storage/entities.ts';
 import { WriteLock } from '../storage/write-lock.ts';
 
@@ -43,10 +43,11 @@ export class MonitorService implements OnModuleInit, OnApplicationShutdown {
     @InjectRepository(MonitorRow) private readonly rows: Repository<MonitorRow>,
     private readonly lock: WriteLock,
     @Inject(CLOCK) private readonly clock: Clock,
+    @Inject(SETTINGS) private readonly settings: Settings,
   ) {}
 
   async onModuleInit(): Promise<void> {
-    for (const row of await this.rows.find()) this.listen(row);
+    for (const row of await this.configured()) this.listen(row);
     this.watchdog = setInterval(() => this.lookForSilence(), 500);
   }
 
@@ -56,7 +57,9 @@ export class MonitorService implements OnModuleInit, OnApplicationShutdown {
   }
 
   async configured(): Promise<readonly MonitorRow[]> {
-    return this.rows.find();
+    const { monitor } = this.settings;
+    const rows = await this.rows.find();
+    return monitor ? [...rows.filter((r) => r.mark !== monitor.mark), monitor] : rows;
   }
 
   states(): MonitorState[] {

@@ -3,7 +3,7 @@ import { WHOLE_AIRCRAFT, type Check, type StationId } from '../checks/types.ts';
 import { partKey, type BasisIndex, type Part } from '../checks/basis-index.ts';
 import type { Verdict } from '../limits/types.ts';
 import { flawOf } from '../record/fold.ts';
-import { hasLostStanding, isProven, standingAnswer, type AnswerRecord, type CampaignState } from '../record/state.ts';
+import { hasLostStanding, isProven, runningTimer, standingAnswer, type AnswerRecord, type CampaignState } from '../record/state.ts';
 import { reason, type Reason } from '../words/reason.ts';
 
 /** The marks of the design; `unknown` is an answer that says nothing yet. */
@@ -104,7 +104,7 @@ export function partStatus(state: CampaignState, index: BasisIndex, part: Part, 
   const blocking = blocked ? { blocked } : {};
   if (part.check.answer.kind === 'computed') return { key: part.key, ...computedStatus(state, index, part), ...blocking };
   if (answer) return { key: part.key, ...answeredStatus(state, index, part, answer, now), ...blocking };
-  const timing = state.parts.get(part.key)?.timerStarted !== undefined;
+  const timing = runningTimer(state.parts.get(part.key)) !== undefined;
   return { key: part.key, mark: timing ? 'inHand' : 'notStarted', proven: false, verdicts: [], reasons: [reason('notAnswered')], ...blocking };
 }
 

@@ -1,6 +1,7 @@
 import { convert, circularDifference, differenceUnit } from '../quantity/units.ts';
 import { combineUncertainty, expandedUncertainty } from '../quantity/uncertainty.ts';
 import { reason, type Reason } from '../words/reason.ts';
+import { boundsAround } from './bounds-of.ts';
 import { judgeBounds } from './judge-bounds.ts';
 import { judgeConditions } from './conditions.ts';
 import { judgeable, type Judgeable } from './reading.ts';
@@ -30,18 +31,6 @@ const distilBand: Distil<BandLimit> = (limit, measured, around) => {
   const found = judgeable(measured.reading, limit.unit, around);
   return found.ok ? ok({ ...found.value, unit: limit.unit, bounds: limit.bounds }) : found;
 };
-
-/** Edges of a relative limit once its expected value is known. */
-function boundsAround(limit: RelativeLimit, expected: number): Bounds {
-  const scale = limit.inPercent ? Math.abs(expected) / 100 : 1;
-  const half = limit.tolerance * scale;
-  const caution = limit.cautionTolerance === undefined ? undefined : limit.cautionTolerance * scale;
-  return {
-    low: expected - half,
-    high: expected + half,
-    ...(caution === undefined ? {} : { cautionLow: expected - caution, cautionHigh: expected + caution }),
-  };
-}
 
 const distilRelative: Distil<RelativeLimit> = (limit, measured, around) => {
   if (measured.kind !== 'one') return shape('one', measured);

@@ -7,7 +7,7 @@ import { reason, type Reason } from '../words/reason.ts';
 import { deriveStatus, type CampaignStatus } from '../gates/derive.ts';
 import { ENTRY_VERSIONS, type EntryBodies, type EntryDraft, type EntryKind, type PartAnswer } from './entry.ts';
 import { implausible, isFigureSpec, tenTimesOff } from './plausible.ts';
-import { standingAnswer, type CampaignState } from './state.ts';
+import { runningTimer, standingAnswer, type CampaignState } from './state.ts';
 
 /** What the door knows beside the record. */
 interface Door {
@@ -86,7 +86,7 @@ const answerRule: Rule<'answer.given'> = (draft, door) => {
 };
 
 function timerRule(door: Door, part: Part, answer: { startedAt: string; endedAt: string }): Reason | undefined {
-  const started = door.state.parts.get(part.key)?.timerStarted;
+  const started = runningTimer(door.state.parts.get(part.key));
   if (!started || started.at !== answer.startedAt) return reason('timerNotStarted');
   const wanted = part.check.answer.kind === 'timer' ? part.check.answer.seconds : 0;
   const elapsed = (Date.parse(answer.endedAt) - Date.parse(answer.startedAt)) / 1000;

@@ -124,3 +124,13 @@ export function isProven(index: BasisIndex, part: PartState | undefined, key: st
   const decided = !answer.verdicts.some((v) => v.decisionNeeded) || answer.decision !== undefined;
   return fine && decided && (!about.check.secondPerson || answer.witness !== undefined);
 }
+
+/**
+ * The timer that runs for the next answer of a part: started after its last answer and after it last lost its
+ * standing. Undefined when it has to be started.
+ */
+export function runningTimer(part: PartState | undefined): Deed | undefined {
+  const started = part?.timerStarted;
+  if (!started || started.seq < (part?.lost?.seq ?? 0) || started.seq < (standingAnswer(part)?.seq ?? 0)) return undefined;
+  return started;
+}

@@ -145,6 +145,9 @@ const ENGLISH: Readonly<Record<string, (p: P) => string>> = {
   aircraftUnknown: (p) => `There is no aircraft ${p.s('mark')} here.`,
   packMissing: (p) => `${p.s('mark')} names the check pack “${p.s('pack')}”, which is not in the library or was refused at load.`,
   limitBookMissing: (p) => `${p.s('mark')} names the limit book “${p.s('book')}”, which is not in the library or was refused at load.`,
+  notSignedIn: () => 'Nobody is signed in here. Sign in, then do this again; what you typed is kept.',
+  malformed: (p) => p.s('message'),
+  deviceFull: (p) => `This device could not store the entry (${p.s('message')}). Nothing was recorded; what you typed is still in the field.`,
   // Records and bases
   chainSeq: (p) => `Entry ${p.n('seq')} (${p.s('kind')}): its place in the record is wrong, found ${p.s('found')}.`,
   chainCampaign: (p) => `Entry ${p.n('seq')} (${p.s('kind')}) belongs to another campaign.`,

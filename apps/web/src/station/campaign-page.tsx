@@ -1,0 +1,159 @@
+import { useEffect, useMemo, useRef, useState, type ReactElement } from 'react';
+import { Navigate, Route, Routes, useLocation, useNavigate, useParams } from 'react-router';
+import { deriveStatus, makeSentences, namesOf, STATIONS, type CampaignState, type StationId } from '@kanzel/core';
+import type { AircraftView, CampaignView as CampaignListing } from '@kanzel/contract';
+import { api } from '../api/client.ts';
+import { FindingsSheet } from '../findings/findings-sheet.tsx';
+import { ReleaseMargin } from '../release/release-margin.tsx';
+import { ReleaseSheet } from '../release/release-sheet.tsx';
+import { Foot } from '../shell/foot.tsx';
+import { Frame } from '../shell/frame.tsx';
+import { CampaignPlate, useNow } from '../shell/plate.tsx';
+import { Spine } from '../shell/spine.tsx';
+import { SimulationPanel } from '../simulation/simulation-panel.tsx';
+import { openCampaign, useCampaigns } from '../sync/campaign-store.ts';
+import { watch } from '../sync/live.ts';
+import { useSession } from '../sync/session.ts';
+import { CampaignContext, useCampaign, type CampaignView, type Slip } from './campaign-context.ts';
+import { GateSheet } from './gate-sheet.tsx';
+import { CampaignMargin } from './margin.tsx';
+import { Slips } from './slips.tsx';
+import { StationSheet } from './station-sheet.tsx';
+import { isWriting } from './step-panel.tsx';
+
+const STATION_KEYS: Readonly<Record<string, string>> = { p: 'papers', l: 'loading', i: 'inspection', c: 'controls', u: 'fuel', r: 'run-up', t: 'taxi', y: 'ready', f: 'flight', d: 'debrief', s: 'release' };
+
+/** Figures of each part in the campaign of the same aircraft before this one, for "last time". */
+function useLastTime(id: string, mark: string | undefined): ReadonlyMap<string, number> {
+  const [previous, setPrevious] = useState<string>();
+  const held = useCampaigns((s) => (previous ? s.held[previous] : undefined));
+  useEffect(() => {
+    if (!mark) return;
+    void api.get<CampaignListing[]>('/api/campaigns').then((answer) => {
+      if (!answer.ok) return;
+      // Newest first: the one after this in the list is the one before it in time.
+      const own = answer.value.filter((c) => c.mark === mark);
+      const before = own[own.findIndex((c) => c.id === id) + 1];
+      if (!before) return;
+      setPrevious(before.id);
+      void openCampaign(before.id);
+    });
+  }, [id, mark]);
+  return useMemo(() => {
+    const state: CampaignState | undefined = held?.state;
+    const status = state?.index ? deriveStatus(state, state.release?.at ?? new Date().toISOString()) : undefined;
+    return new Map([...(status?.parts ?? [])].flatMap(([key, p]) => (p.verdicts[0]?.value === undefined ? [] : [[key, p.verdicts[0].value] as const])));
+  }, [held?.state]);
+}
+
+function useSimulated(mark: string | undefined): boolean {
+  const [simulated, setSimulated] = useState(false);
+  useEffect(() => {
+    if (mark) void api.get<AircraftView[]>('/api/aircraft').then((a) => (a.ok ? setSimulated(a.value.some((v) => v.aircraft.mark === mark && v.simulated)) : undefined));
+  }, [mark]);
+  return simulated;
+}
+
+/** Keys that work on every sheet of a campaign. */
+function useSheetKeys(view: CampaignView | undefined, setSlip: (slip: Slip) => void): void {
+  const navigate = useNavigate();
+  const going = useRef(false);
+  useEffect(() => {
+    const press = (event: KeyboardEvent): void => {
+      if (!view || document.querySelector('[role=dialog]') || event.ctrlKey || event.metaKey || event.altKey || isWriting(event)) return;
+      const key = event.key.toLowerCase();
+      if (going.current) {
+        going.current = false;
+        const station = STATION_KEYS[key];
+        if (station) {
+          event.preventDefault();
+          event.stopImmediatePropagation();
+          void navigate(`${view.base}/${station}`);
+        }
+        return;
+      }
+      if (key === 'g') {
+        going.current = true;
+        event.preventDefault();
+        return;
+      }
+      const slips: Readonly<Record<string, Slip>> = { t: { kind: 'tag' }, '/': { kind: 'find' }, '?': { kind: 'keys' } };
+      const main = (text: string): HTMLButtonElement | undefined => [...document.querySelectorAll<HTMLButtonElement>('[data-step-actions] button')].find((b) => b.textContent?.startsWith(text));
+      const slip = slips[key];
+      if (slip) setSlip(slip);
+      else if (key === 'f') {
+        const button = main('Raise a finding');
+        if (button) button.click();
+        else setSlip({ kind: 'finding' });
+      } else if (key === 'n') main('Not applicable')?.click();
+      else return;
+      event.preventDefault();
+    };
+    addEventListener('keydown', press, true);
+    return () => removeEventListener('keydown', press, true);
+  }, [view, navigate, setSlip]);
+}
+
+/** Goes to the station in hand when the address names none. */
+function ToCurrent(): ReactElement {
+  const view = useCampaign();
+  return <Navigate to={view.status.current === 'release' ? `${view.base}/release` : `${view.base}/${view.status.current}`} replace />;
+}
+
+/** The page of one campaign. */
+export default function CampaignPage(): ReactElement {
+  const { campaign = '' } = useParams();
+  const location = useLocation();
+  const held = useCampaigns((s) => s.held[campaign]);
+  const reachable = useCampaigns((s) => s.reachable);
+  const people = useSession((s) => s.people);
+  const [slip, setSlip] = useState<Slip>();
+  const now = useNow(15_000);
+  useEffect(() => {
+    watch(campaign);
+    void openCampaign(campaign);
+  }, [campaign]);
+  const state = held?.state;
+  const waiting = held?.waiting.length ?? 0;
+  const status = useMemo(() => (state?.index ? deriveStatus(state, state.release?.at ?? now.toISOString(), { waiting, confirmed: reachable }) : undefined), [state, waiting, reachable, now]);
+  const mark = state?.index?.basis.aircraft.mark;
+  const last = useLastTime(campaign, mark);
+  const simulated = useSimulated(mark);
+  const view = useMemo<CampaignView | undefined>(() => {
+    if (!state?.index || !status) return undefined;
+    const names = namesOf(state.index);
+    return { id: campaign, base: `/campaign/${campaign}`, state, status, index: state.index, names, say: makeSentences(names).say, who: (id) => people.find((p) => p.id === id)?.fullName ?? 'someone', last, ask: setSlip };
+  }, [campaign, state, status, people, last]);
+  useSheetKeys(view, setSlip);
+
+  if (!view) {
+    const text = held?.missing ? 'There is no such campaign here. It may have been opened on another installation.' : held && !held.loading ? (reachable ? 'This campaign cannot be read.' : 'This campaign is not on this device yet, and the server is not heard.') : 'Opening the campaign…';
+    return <div className="p-8"><p className="text-lg">{text}</p><p className="mt-2"><a className="underline" href="/">Back to the hangar</a></p></div>;
+  }
+  const segment = location.pathname.split('/')[3] ?? '';
+  const here = (STATIONS as readonly string[]).includes(segment) ? (segment as StationId) : undefined;
+  return (
+    <CampaignContext.Provider value={view}>
+      <Frame
+        plate={<CampaignPlate state={view.state} />}
+        spine={<Spine status={view.status} here={here} base={view.base} />}
+        sheet={
+          <>
+            <Routes>
+              <Route index element={<ToCurrent />} />
+              <Route path="release" element={<ReleaseSheet />} />
+              <Route path="gate/:gate" element={<GateSheet />} />
+              <Route path="findings" element={<FindingsSheet />} />
+              <Route path="findings/:finding" element={<FindingsSheet />} />
+              <Route path=":station" element={<StationSheet />} />
+            </Routes>
+            {simulated && here !== undefined && here !== 'release' ? <SimulationPanel /> : null}
+          </>
+        }
+        margin={here === 'release' ? <ReleaseMargin /> : <CampaignMargin />}
+        foot={<Foot campaign={campaign} mark={view.index.basis.aircraft.mark} onKey={(key) => setSlip(key === '/' ? { kind: 'find' } : key === 'T' ? { kind: 'tag' } : key === 'F' ? { kind: 'finding' } : { kind: 'keys' })} />}
+      />
+      <Slips slip={slip} onClose={() => setSlip(undefined)} />
+    </CampaignContext.Provider>
+  );
+}

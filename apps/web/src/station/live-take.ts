@@ -1,0 +1,82 @@
+import { isFigureSpec, readSteady, type BasisIndex, type Fact, type Part, type Reading, type Series } from '@kanzel/core';
+import { between, lastRiseThrough, newest, newestAt, recent } from '../sync/monitor-store.ts';
+import { figureNames, instrumentsFor } from './part-draft.ts';
+
+/** Gaps longer than this break a reading (s). */
+const GAP = 1;
+
+/** How a channel looks right now, for the hand that is about to take it. */
+export type LiveLook = { readonly state: 'none' } | { readonly state: 'moving' | 'steady'; readonly value: number; readonly reading?: Reading };
+
+/** The engine under which the monitor sends a part's channel. */
+function engineOf(part: Part): string {
+  return part.subject;
+}
+
+function channelOf(part: Part, name: string): string | undefined {
+  const spec = part.check.answer;
+  if (!isFigureSpec(spec) || !spec.channel) return undefined;
+  return spec.kind === 'cylinders' ? `${spec.channel}-${name}` : spec.channel;
+}
+
+/** Looks at one figure of a part on the monitor: absent, moving, or steady with the reading that could be taken. */
+export function lookAt(index: BasisIndex, part: Part, name: string): LiveLook {
+  const spec = part.check.answer;
+  const channel = channelOf(part, name);
+  if (!isFigureSpec(spec) || !channel) return { state: 'none' };
+  const value = newest(engineOf(part), channel);
+  if (value === undefined) return { state: 'none' };
+  const seconds = spec.steady?.seconds ?? 2;
+  const tolerance = spec.steady?.tolerance ?? spec.resolution * 3;
+  const { t, v } = recent(engineOf(part), channel, seconds + 0.5);
+  const steady = readSteady({ t, v }, { seconds, tolerance, maximumGap: GAP });
+  if (!steady.steady) return { state: 'moving', value };
+  const rounded = Number((Math.round(steady.mean / spec.resolution) * spec.resolution).toFixed(6));
+  const instrument = instrumentsFor(index, part.check, true)[0]?.id;
+  const reading: Reading = { value: rounded, unit: spec.unit, text: String(rounded), resolution: spec.resolution, source: 'live', ...(instrument ? { instrument } : {}), scatter: steady.scatter, count: steady.count };
+  return { state: 'steady', value, reading };
+}
+
+/** The power setting on the monitor now; undefined when the check has none or the monitor is silent. */
+export function settingNow(part: Part): Record<string, Fact> | undefined {
+  const { setting } = part.check;
+  if (!setting) return {};
+  const value = newest(engineOf(part), setting.channel);
+  return value === undefined ? undefined : { [setting.channel]: { value, unit: setting.unit } };
+}
+
+/** Whether the power setting that a check asks for is set now, by the monitor. Undefined when nobody knows. */
+export function settingMet(part: Part): boolean | undefined {
+  const { setting } = part.check;
+  if (!setting) return true;
+  const value = newest(engineOf(part), setting.channel);
+  return value === undefined ? undefined : Math.abs(value - setting.value) <= setting.tolerance;
+}
+
+/** Takes every figure of a part at once, if all are steady. */
+export function takeAll(index: BasisIndex, part: Part): Record<string, Reading> | undefined {
+  const taken: Record<string, Reading> = {};
+  for (const name of figureNames(index, part)) {
+    const look = lookAt(index, part, name);
+    if (look.state !== 'steady' || !look.reading) return undefined;
+    taken[name] = look.reading;
+  }
+  return taken;
+}
+
+/** When a recording began by itself: the last time its trigger rose. Undefined without a trigger, or when it did not. */
+export function triggeredAt(part: Part): number | undefined {
+  const spec = part.check.answer;
+  if (spec.kind !== 'series' || !spec.trigger) return undefined;
+  return lastRiseThrough(engineOf(part), spec.trigger.channel, spec.trigger.above);
+}
+
+/** The samples of a part's channel since an instant, as they would go into the record. */
+export function seriesSince(index: BasisIndex, part: Part, since: number): Series | undefined {
+  const spec = part.check.answer;
+  if (spec.kind !== 'series' || !spec.channel) return undefined;
+  const until = Math.min(newestAt() ?? since, since + spec.seconds * 1000);
+  const { t, v } = between(engineOf(part), spec.channel, since, until);
+  const instrument = instrumentsFor(index, part.check, true)[0]?.id;
+  return t.length < 2 ? undefined : { unit: spec.unit, resolution: spec.resolution, source: 'live', ...(instrument ? { instrument } : {}), t: t.map((x) => Number(x.toFixed(2))), v };
+}

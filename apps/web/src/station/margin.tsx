@@ -1,0 +1,138 @@
+import type { ReactElement } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { formatFigure, type Cure, type GateStatus } from '@kanzel/core';
+import { MarginNote } from '../shell/frame.tsx';
+import { useNow } from '../shell/plate.tsx';
+import { dismissRefused, useCampaigns } from '../sync/campaign-store.ts';
+import { Button } from '../ui/button.tsx';
+import { useCampaign, type CampaignView } from './campaign-context.ts';
+
+/** Where a reason is cured, as an address. */
+export function cureLink(view: CampaignView, cure: Cure): string {
+  switch (cure.to) {
+    case 'check': {
+      const station = view.index.checks.get(cure.check)?.station ?? '';
+      return `${view.base}/${station}?check=${cure.check}`;
+    }
+    case 'finding': return `${view.base}/findings/${cure.finding}`;
+    case 'action': return `${view.base}/findings/action-${cure.action}`;
+    case 'tag': return `${view.base}/findings`;
+    case 'gate': return `${view.base}/gate/${cure.gate}`;
+    case 'sync': return '#sheet';
+  }
+}
+
+const span = (seconds: number): string => [Math.floor(seconds / 3600), Math.floor(seconds / 60) % 60, Math.floor(seconds) % 60].map((n) => String(n).padStart(2, '0')).join(':');
+
+/** Clocks that run by the record: engines running since, power on since. */
+function Running(): ReactElement | null {
+  const view = useCampaign();
+  const now = useNow(1000);
+  const running = [...view.state.states.entries()].flatMap(([key, { value, since }]) => {
+    const [name = '', subject = ''] = key.split('@');
+    const definition = view.index.states.get(name);
+    if (!definition || value === definition.initial || (name !== 'engine' && name !== 'power')) return [];
+    const title = definition.per === 'engine' ? `${view.names.subject(subject)} ${value}` : `${definition.title} ${value}`;
+    return [{ key, title, seconds: Math.max(0, (now.getTime() - Date.parse(since.at)) / 1000) }];
+  });
+  if (running.length === 0) return null;
+  return (
+    <MarginNote title="Running">
+      <dl>
+        {running.map((r) => <div key={r.key} className="flex justify-between gap-2"><dt>{r.title}</dt><dd>{span(r.seconds)}</dd></div>)}
+      </dl>
+    </MarginNote>
+  );
+}
+
+/** Why the next gate is held, sentence by sentence, each leading to its cure; or that it is open. */
+export function GateNote({ gate }: { gate: GateStatus }): ReactElement {
+  const view = useCampaign();
+  const roles = gate.missingRoles.length > 0 ? `, with ${gate.missingRoles.join(' and ')}` : '';
+  return (
+    <MarginNote title={`Gate: ${gate.gate.title} is ${gate.state === 'held' ? 'held' : 'open'}`}>
+      {gate.holdings.length > 0 ? (
+        <ul className="list-disc space-y-0.5 pl-4">
+          {gate.holdings.map((h, i) => <li key={i}><Link to={cureLink(view, h.cure)} className="underline decoration-rule underline-offset-3 hover:decoration-ink">{view.say(h.reason)}</Link></li>)}
+        </ul>
+      ) : <Link className="font-semibold text-within underline underline-offset-4" to={gate.gate.before === 'release' ? `${view.base}/release` : `${view.base}/gate/${gate.gate.id}`}>{gate.gate.before === 'release' ? 'Nothing holds it but a signature' : `Pass ${gate.gate.title}`}</Link>}
+      {gate.state === 'held' && gate.minutes > 0 ? <p className="cap mt-1">Shortest way: {formatFigure(Math.ceil(gate.minutes), 1)} min of checks{roles}</p> : null}
+    </MarginNote>
+  );
+}
+
+function Refused(): ReactElement | null {
+  const view = useCampaign();
+  const refused = useCampaigns((s) => s.held[view.id]?.refused);
+  if (!refused?.length) return null;
+  return (
+    <MarginNote title={`${refused.length} refused by the server`}>
+      <ul className="space-y-2">
+        {refused.map((q) => {
+          const about = 'check' in q.draft.body ? view.names.part(`${String(q.draft.body.check)}@${String((q.draft.body as { subject?: string }).subject)}`) : q.draft.kind;
+          return (
+            <li key={q.id} className="border-l-4 border-out bg-out-bg px-2 py-1">
+              <p className="font-semibold">{about}</p>
+              <p className="text-[0.82rem]">{q.refused ? view.say(q.refused) : ''} It was not recorded.</p>
+              <Button kind="quiet" onClick={() => void dismissRefused(view.id, q.id)}>Take off this list</Button>
+            </li>
+          );
+        })}
+      </ul>
+    </MarginNote>
+  );
+}
+
+function Tags(): ReactElement | null {
+  const view = useCampaign();
+  if (view.status.openTags.length === 0) return null;
+  return (
+    <MarginNote title="Tags on">
+      <ul className="space-y-1.5">
+        {view.status.openTags.map(({ on }) => (
+          <li key={on.tag} className="border-l-4 border-near pl-2">
+            <p>{on.thing}</p>
+            <p className="cap">{on.where}; {view.who(on.by)}, since {new Date(on.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}</p>
+            <Button kind="quiet" onClick={() => view.ask({ kind: 'tag-off', tag: on.tag })}>Take it off</Button>
+          </li>
+        ))}
+      </ul>
+    </MarginNote>
+  );
+}
+
+function Findings(): ReactElement | null {
+  const view = useCampaign();
+  const open = view.status.openFindings;
+  if (open.length === 0) return null;
+  return (
+    <MarginNote title="Open findings">
+      <ul className="space-y-1.5">
+        {open.map((f) => (
+          <li key={f.raised.finding} className="border-l-4 border-out pl-2">
+            <Link className="underline decoration-rule underline-offset-3" to={`${view.base}/findings/${f.raised.finding}`}>{f.raised.title}</Link>
+            <p className="cap">{f.assessed ? { stops: 'stops', deferred: 'deferred', information: 'information' }[f.assessed.severity] : 'not assessed'}</p>
+          </li>
+        ))}
+      </ul>
+    </MarginNote>
+  );
+}
+
+/** The margin of a station sheet. */
+export function CampaignMargin(): ReactElement {
+  const view = useCampaign();
+  const [search] = useSearchParams();
+  const check = view.index.checks.get(search.get('check') ?? '');
+  const gate = view.status.gates.find((g) => g.state !== 'passed');
+  return (
+    <>
+      <Refused />
+      <Running />
+      {view.state.release ? <MarginNote title="Released"><p>By {view.who(view.state.release.by)}, {new Date(view.state.release.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}.</p></MarginNote> : gate ? <GateNote gate={gate} /> : null}
+      <Tags />
+      <Findings />
+      {check && check.cautions.length > 0 ? <MarginNote title="Care">{check.cautions.map((c) => <p key={c}>{c}</p>)}</MarginNote> : null}
+    </>
+  );
+}

@@ -1,0 +1,145 @@
+import { create } from 'zustand';
+import { createJSONStorage, persist } from 'zustand/middleware';
+import { err, isFigureSpec, ok, readQuantity, reason, type BasisIndex, type Check, type Fact, type Instrument, type Part, type PartAnswer, type Reading, type Reason, type Result, type Series } from '@kanzel/core';
+
+/** What is on the desk for one part before it is kept: typed texts, and what was taken from the monitor. */
+export interface PartDraft {
+  /** Typed figures: "value", "before", "after", or the number of a cylinder. */
+  readonly texts?: Readonly<Record<string, string>>;
+  /** Figures taken from the monitor, by the same names. */
+  readonly taken?: Readonly<Record<string, Reading>>;
+  readonly series?: Series;
+  /** Power setting at the moment of taking. */
+  readonly facts?: Readonly<Record<string, Fact>>;
+  /** Power setting as typed, when no monitor says it. */
+  readonly setting?: string;
+  readonly instrument?: string;
+  readonly option?: string;
+  readonly asExpected?: boolean;
+  readonly note?: string;
+  /** The person was asked about an unlikely figure; these are the texts they were asked about. */
+  readonly asked?: string;
+  /** A kept answer is being repeated, or corrected with this reason. */
+  readonly again?: boolean;
+  readonly correction?: string;
+}
+
+interface Drafts {
+  readonly drafts: Readonly<Record<string, PartDraft>>;
+}
+
+/** Drafts outlive a reload: nothing typed is lost. */
+export const useDrafts = create<Drafts>()(persist(() => ({ drafts: {} }) as Drafts, { name: 'kanzel-drafts', storage: createJSONStorage(() => localStorage) }));
+
+const EMPTY: PartDraft = {};
+
+export const draftKey = (campaign: string, part: string): string => `${campaign} ${part}`;
+
+export function draftOf(drafts: Drafts['drafts'], campaign: string, part: string): PartDraft {
+  return drafts[draftKey(campaign, part)] ?? EMPTY;
+}
+
+export function changeDraft(campaign: string, part: string, change: Partial<PartDraft>): void {
+  const key = draftKey(campaign, part);
+  useDrafts.setState(({ drafts }) => ({ drafts: { ...drafts, [key]: { ...drafts[key], ...change } } }));
+}
+
+export function clearDraft(campaign: string, part: string): void {
+  const key = draftKey(campaign, part);
+  useDrafts.setState(({ drafts }) => {
+    const { [key]: _gone, ...rest } = drafts;
+    return { drafts: rest };
+  });
+}
+
+/** Instruments that could have given a figure of a check, the gauge on the panel first. */
+export function instrumentsFor(index: BasisIndex, check: Check, live: boolean): readonly Instrument[] {
+  const spec = check.answer;
+  const channel = isFigureSpec(spec) ? spec.channel : undefined;
+  return index.basis.aircraft.instruments.filter((i) => (i.live === true) === live && i.measures.some((m) => m === check.id || m === channel));
+}
+
+/** The names under which a check's figures are typed. */
+export function figureNames(index: BasisIndex, part: Part): readonly string[] {
+  const spec = part.check.answer;
+  if (spec.kind === 'drop') return ['before', 'after'];
+  if (spec.kind === 'reading' || spec.kind === 'series') return ['value'];
+  if (spec.kind !== 'cylinders') return [];
+  const engine = index.basis.aircraft.engines.find((e) => e.id === part.subject);
+  return Array.from({ length: engine?.cylinders ?? 0 }, (_, i) => String(i + 1));
+}
+
+/** A candidate answer: what would be kept now. */
+export interface Candidate {
+  readonly answer: PartAnswer;
+  readonly facts: Readonly<Record<string, Fact>>;
+}
+
+function typedReading(index: BasisIndex, part: Part, text: string, instrument: string | undefined): Result<Reading, Reason> {
+  const spec = part.check.answer;
+  if (!isFigureSpec(spec)) return err(reason('noFigure'));
+  const timed = spec.kind === 'series';
+  const read = readQuantity(text, timed ? 's' : spec.unit);
+  if (!read.ok) return read;
+  const watch = index.basis.aircraft.instruments.find((i) => i.measures.includes('stopwatch'));
+  const chosen = timed ? watch?.id : (instrument ?? instrumentsFor(index, part.check, false)[0]?.id);
+  return ok({ ...read.value, source: 'typed', ...(chosen ? { instrument: chosen } : {}) });
+}
+
+function figure(index: BasisIndex, part: Part, draft: PartDraft, name: string): Result<Reading, Reason> {
+  const text = draft.texts?.[name];
+  if (text !== undefined && text.trim() !== '') return typedReading(index, part, text, draft.instrument);
+  const taken = draft.taken?.[name];
+  return taken ? ok(taken) : err(reason('noFigure'));
+}
+
+function factsOf(part: Part, draft: PartDraft, answer: PartAnswer): Result<Readonly<Record<string, Fact>>, Reason> {
+  const { setting } = part.check;
+  if (!setting) return ok({});
+  if (answer.kind === 'drop') return ok({ [setting.channel]: { value: answer.before.value, unit: answer.before.unit } });
+  if (draft.facts?.[setting.channel] !== undefined) return ok(draft.facts);
+  if (!draft.setting?.trim()) return ok({});
+  const typed = readQuantity(draft.setting, setting.unit);
+  return typed.ok ? ok({ [setting.channel]: { value: typed.value.value, unit: typed.value.unit } }) : typed;
+}
+
+function answerOf(index: BasisIndex, part: Part, draft: PartDraft): Result<PartAnswer, Reason> {
+  const { kind } = part.check.answer;
+  if (kind === 'confirm') {
+    if (draft.asExpected === undefined) return err(reason('notAnswered'));
+    return ok({ kind, asExpected: draft.asExpected, ...(draft.note?.trim() ? { note: draft.note.trim() } : {}) });
+  }
+  if (kind === 'choice') return draft.option === undefined ? err(reason('notAnswered')) : ok({ kind, option: draft.option });
+  if (kind === 'text') return draft.note?.trim() ? ok({ kind, text: draft.note.trim() }) : err(reason('notAnswered'));
+  if (kind === 'series' && draft.series && !draft.texts?.['value']?.trim()) return ok({ kind, series: draft.series });
+  if (kind === 'drop') {
+    const before = figure(index, part, draft, 'before');
+    if (!before.ok) return before;
+    const after = figure(index, part, draft, 'after');
+    return after.ok ? ok({ kind, before: before.value, after: after.value }) : after;
+  }
+  if (kind === 'cylinders') {
+    const readings: Record<string, Reading> = {};
+    for (const name of figureNames(index, part)) {
+      const one = figure(index, part, draft, name);
+      if (!one.ok) return one;
+      readings[name] = one.value;
+    }
+    return ok({ kind, readings });
+  }
+  const one = figure(index, part, draft, 'value');
+  return one.ok ? ok({ kind: 'reading', reading: one.value }) : one;
+}
+
+/** What the draft of a part amounts to, or why it is not an answer yet. */
+export function candidateOf(index: BasisIndex, part: Part, draft: PartDraft): Result<Candidate, Reason> {
+  const answer = answerOf(index, part, draft);
+  if (!answer.ok) return answer;
+  const facts = factsOf(part, draft, answer.value);
+  return facts.ok ? ok({ answer: answer.value, facts: facts.value }) : facts;
+}
+
+/** A text that stands for the figures of a draft, to tell whether they are still those a person was asked about. */
+export function figuresKey(draft: PartDraft): string {
+  return JSON.stringify([draft.texts, draft.taken && Object.values(draft.taken).map((r) => r.value)]);
+}

@@ -1,0 +1,102 @@
+import { useEffect, useMemo, type ReactElement } from 'react';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { describeAnswer, MARK_WORDS, STATION_TITLES, verdictFigure, type CheckStatus, type PartStatus, type StationId } from '@kanzel/core';
+import { MarkSign } from '../ui/mark.tsx';
+import { useCampaign } from './campaign-context.ts';
+import { PartRuler } from './figure-entry.tsx';
+import { isWriting, StepPanel } from './step-panel.tsx';
+
+/** The check to show first: the first that can be worked, else the first not proven, else the first. */
+export function firstToDo(checks: readonly CheckStatus[]): CheckStatus | undefined {
+  const open = checks.filter((c) => !c.proven && c.check.answer.kind !== 'computed');
+  return open.find((c) => c.parts.some((p) => !p.blocked && !p.proven)) ?? open[0] ?? checks[0];
+}
+
+function RowFigure({ status }: { status: PartStatus }): ReactElement {
+  const view = useCampaign();
+  const part = view.index.parts.get(status.key);
+  const [worst] = status.verdicts;
+  const struck = view.state.parts.get(status.key)?.history.filter((h) => h.struck).at(-1);
+  const figure = verdictFigure(worst);
+  const answer = status.answer?.answer;
+  const text = figure ?? (status.answer?.answer === null ? 'not applicable' : answer && part ? describeAnswer(view.index, part.check.id, answer) : '');
+  return (
+    <span className="flex min-w-0 items-center justify-end gap-2">
+      {struck?.answer && part ? <s className="cap truncate" title={struck.struck?.reason}>{verdictFigure(struck.verdicts[0]) ?? describeAnswer(view.index, part.check.id, struck.answer)}</s> : null}
+      <span className={`min-w-0 truncate text-right ${figure ? 'font-bold' : 'text-[0.8rem] text-ink-2'}`} title={worst ? view.say(worst.reason) : undefined}>{text}</span>
+      {part && figure ? <span className="w-[132px] shrink-0 max-xl:hidden"><PartRuler part={part} verdict={worst} size="small" /></span> : null}
+      {figure && worst && status.mark !== 'within' ? <MarkSign mark={status.mark} size={14} /> : null}
+    </span>
+  );
+}
+
+function Row({ status, number, station, here }: { status: CheckStatus; number: number; station: StationId; here: boolean }): ReactElement {
+  const view = useCampaign();
+  const engines = status.parts.length > 1;
+  return (
+    <li>
+      <Link to={`${view.base}/${station}?check=${status.check.id}`} aria-current={here ? 'step' : undefined} className={`grid min-h-10 max-lg:min-h-14 items-center gap-x-3 border-b border-rule-2 pr-1 ${engines ? 'grid-cols-[18px_26px_minmax(8rem,1.1fr)_1fr_1fr]' : 'grid-cols-[18px_26px_minmax(8rem,1.1fr)_2fr]'} max-sm:grid-cols-[18px_26px_1fr] ${here ? 'bg-margin' : ''}`}>
+        <MarkSign mark={status.mark} size={15} />
+        <span className="font-mono text-[0.78rem] text-ink-3">{number}</span>
+        <span className={status.mark === 'notStarted' ? 'text-ink-2' : ''}>{status.check.title}</span>
+        {status.parts.map((p) => <span key={p.key} className="min-w-0 max-sm:hidden"><RowFigure status={p} /></span>)}
+      </Link>
+    </li>
+  );
+}
+
+/** One station, one thing in hand: the step, then what came before and what follows as quiet lines. */
+export function StationSheet(): ReactElement {
+  const view = useCampaign();
+  const navigate = useNavigate();
+  const { station: wanted = '' } = useParams();
+  const [search] = useSearchParams();
+  const station = view.status.stations.find((s) => s.station === wanted);
+  const chosen = search.get('check');
+  const current = useMemo(() => station?.checks.find((c) => c.check.id === chosen) ?? firstToDo(station?.checks ?? []), [station, chosen]);
+  const order = station?.checks ?? [];
+  const at = current ? order.indexOf(current) : -1;
+  const go = (check: CheckStatus | undefined): void => {
+    if (check && station) void navigate(`${view.base}/${station.station}?check=${check.check.id}`);
+  };
+  // The step is pinned in the address, so that a kept answer can be seen before the next comes.
+  useEffect(() => {
+    if (current && !chosen && station) void navigate(`${view.base}/${station.station}?check=${current.check.id}`, { replace: true });
+  }, [current, chosen, station, navigate, view.base]);
+  useEffect(() => {
+    const press = (event: KeyboardEvent): void => {
+      if (document.querySelector('[role=dialog]') || event.ctrlKey || event.metaKey || event.altKey || isWriting(event)) return;
+      const down = event.key === 'ArrowDown' || event.key.toLowerCase() === 'j';
+      const up = event.key === 'ArrowUp' || event.key.toLowerCase() === 'k';
+      if (!down && !up) return;
+      event.preventDefault();
+      go(order[at + (down ? 1 : -1)]);
+    };
+    addEventListener('keydown', press);
+    return () => removeEventListener('keydown', press);
+  });
+  if (!station || station.total === 0 || !current) {
+    return <div className="px-[22px] py-8"><h1 className="text-xl font-semibold">{STATION_TITLES[wanted as StationId] ?? 'No such station'}</h1><p className="mt-2 text-ink-2">The pack of this campaign has no checks here.</p></div>;
+  }
+  const next = (): void => {
+    const after = [...order.slice(at + 1), ...order.slice(0, at)];
+    const open = firstToDo(after.filter((c) => !c.proven));
+    if (open && !open.proven) return go(open);
+    const gate = view.status.gates.find((g) => g.state === 'open' && g.gate.before !== 'release');
+    if (gate) void navigate(`${view.base}/gate/${gate.gate.id}`);
+    else void navigate(view.status.current === 'release' ? `${view.base}/release` : `${view.base}/${view.status.current}`);
+  };
+  return (
+    <>
+      <header className="flex min-h-12 flex-wrap items-center gap-x-4 border-b border-rule px-[22px] py-1.5">
+        <h2 className="text-[1.19rem] font-semibold narrow">{STATION_TITLES[station.station]}</h2>
+        <span className="text-ink-2">Step {at + 1} of {station.total}{current.check.setting ? `, at ${String(current.check.setting.value)} ${current.check.setting.unit}` : ''}</span>
+        <span className="cap ml-auto max-sm:hidden">{current.check.secondPerson ? 'Watched by a second person, as this step requires' : `${MARK_WORDS[current.mark]}`}</span>
+      </header>
+      <StepPanel key={current.check.id} check={current.check} onNext={next} />
+      <ol className="px-[22px] pb-8" aria-label={`Steps of ${STATION_TITLES[station.station]}`}>
+        {order.map((c, i) => <Row key={c.check.id} status={c} number={i + 1} station={station.station} here={c === current} />)}
+      </ol>
+    </>
+  );
+}

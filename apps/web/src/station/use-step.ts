@@ -1,0 +1,162 @@
+import { useEffect, useMemo, useState } from 'react';
+import { isFigureSpec, runningTimer, type Check, type Part } from '@kanzel/core';
+import { useMonitor } from '../sync/monitor-store.ts';
+import { submit } from '../sync/campaign-store.ts';
+import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
+import { useCampaign, type CampaignView } from './campaign-context.ts';
+import { lookAt, seriesSince, settingMet, settingNow, takeAll, triggeredAt } from './live-take.ts';
+import { newestAt } from '../sync/monitor-store.ts';
+import { candidateOf, changeDraft, clearDraft, draftOf, figuresKey, useDrafts, type PartDraft } from './part-draft.ts';
+import { previewOf } from './figure-entry.tsx';
+
+/** Whether a part is being answered rather than shown as kept. */
+export function inEntry(view: CampaignView, part: Part, draft: PartDraft): boolean {
+  const status = view.status.parts.get(part.key);
+  if (part.check.answer.kind === 'computed') return false;
+  if (draft.again || draft.correction !== undefined) return true;
+  return !status?.answer || status.mark === 'again' || status.mark === 'unknown';
+}
+
+/** How far off a value must be from "before" to count as switched, in units of its own resolution. */
+const SWITCHED = 8;
+
+/** Takes the second figure of a drop by itself once the signal has moved away and settled again. */
+function autoTakeAfter(view: CampaignView, part: Part, draft: PartDraft): void {
+  const before = draft.taken?.['before'];
+  if (part.check.answer.kind !== 'drop' || !before || draft.taken?.['after'] || draft.texts?.['after']) return;
+  const look = lookAt(view.index, part, 'after');
+  if (look.state === 'steady' && look.reading && Math.abs(look.reading.value - before.value) > SWITCHED * before.resolution) {
+    changeDraft(view.id, part.key, { taken: { ...draft.taken, after: look.reading } });
+  }
+}
+
+/** Takes what the monitor shows for a part; false when it cannot be taken yet. */
+function take(view: CampaignView, part: Part, draft: PartDraft): boolean {
+  const spec = part.check.answer;
+  if (!isFigureSpec(spec) || !spec.channel) return false;
+  if (spec.kind === 'series') {
+    const since = spec.trigger ? triggeredAt(part) : (newestAt() ?? 0) - spec.seconds * 1000;
+    const series = since === undefined ? undefined : seriesSince(view.index, part, since);
+    if (series) changeDraft(view.id, part.key, { series });
+    return series !== undefined;
+  }
+  const facts = settingNow(part) ?? {};
+  if (spec.kind === 'drop') {
+    const name = draft.taken?.['before'] ? 'after' : 'before';
+    if (name === 'before' && settingMet(part) !== true) return false;
+    const look = lookAt(view.index, part, name);
+    if (look.state !== 'steady' || !look.reading) return false;
+    changeDraft(view.id, part.key, { taken: { ...draft.taken, [name]: look.reading }, texts: {} });
+    return true;
+  }
+  if (settingMet(part) !== true) return false;
+  const taken = takeAll(view.index, part);
+  if (taken) changeDraft(view.id, part.key, { taken, facts, texts: {} });
+  return taken !== undefined;
+}
+
+export interface Step {
+  readonly entering: readonly Part[];
+  /** Parts whose draft would be kept now. */
+  readonly ready: readonly Part[];
+  /** Parts that the monitor could fill now. */
+  readonly takeable: readonly Part[];
+  readonly problem: string | undefined;
+  readonly keep: () => Promise<boolean>;
+  readonly takeNow: () => void;
+  readonly startTimers: () => Promise<void>;
+  readonly again: () => void;
+}
+
+function timerDone(view: CampaignView, part: Part): boolean {
+  const started = runningTimer(view.state.parts.get(part.key));
+  return part.check.answer.kind === 'timer' && started !== undefined && Date.now() - Date.parse(started.at) >= part.check.answer.seconds * 1000;
+}
+
+/** Everything the hand can do with the step in hand. */
+export function useStep(check: Check): Step {
+  const view = useCampaign();
+  const person = useSession((s) => s.person);
+  const drafts = useDrafts((s) => s.drafts);
+  const tick = useMonitor((s) => s.tick);
+  const [problem, setProblem] = useState<string>();
+  const [, renew] = useState(0);
+  const parts = useMemo(() => view.index.partsOfCheck.get(check.id) ?? [], [view.index, check.id]);
+  const draft = (part: Part): PartDraft => draftOf(drafts, view.id, part.key);
+  const entering = parts.filter((p) => inEntry(view, p, draft(p)) && !view.status.parts.get(p.key)?.blocked);
+  useEffect(() => setProblem(undefined), [check.id]);
+  useEffect(() => {
+    for (const part of entering) autoTakeAfter(view, part, draft(part));
+    // The monitor's beat drives this; the rest is read fresh.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [tick, check.id]);
+  useEffect(() => {
+    if (check.answer.kind !== 'timer') return;
+    const timer = setInterval(() => renew((n) => n + 1), 500);
+    return () => clearInterval(timer);
+  }, [check]);
+
+  const ready = entering.filter((p) => (check.answer.kind === 'timer' ? timerDone(view, p) : !previewOf(view, p, draft(p)).empty));
+  const takeable = entering.filter((p) => {
+    const spec = check.answer;
+    if (!isFigureSpec(spec) || !spec.channel || !previewOf(view, p, draft(p)).empty) return false;
+    if (spec.kind === 'series') return spec.trigger ? triggeredAt(p) !== undefined : newestAt() !== undefined;
+    if (spec.kind === 'drop') return lookAt(view.index, p, 'before').state === 'steady' && (draft(p).taken?.['before'] !== undefined || settingMet(p) === true);
+    return settingMet(p) === true && takeAll(view.index, p) !== undefined;
+  });
+
+  const keepOne = async (part: Part): Promise<boolean> => {
+    const own = draft(part);
+    const role = roleAmong(person, rolesForStation(check.station));
+    const started = runningTimer(view.state.parts.get(part.key));
+    const at = new Date().toISOString();
+    const timer = check.answer.kind === 'timer' && started ? { ok: true as const, value: { answer: { kind: 'timer' as const, startedAt: started.at, endedAt: at }, facts: {} } } : undefined;
+    const candidate = timer ?? candidateOf(view.index, part, own);
+    if (!candidate.ok) {
+      setProblem(view.say(candidate.error));
+      return false;
+    }
+    const confirmed = own.asked === figuresKey(own);
+    const standing = view.status.parts.get(part.key)?.answer;
+    const correcting = own.correction !== undefined && standing !== undefined;
+    const kept = await submit(view.id, 'answer.given', { check: check.id, subject: part.subject, ...candidate.value, ...(confirmed ? { confirmed } : {}), ...(correcting ? { correction: own.correction } : {}) }, role, { at, ...(correcting ? { supersedes: standing.entry } : {}) });
+    if (kept.ok) {
+      clearDraft(view.id, part.key);
+      return true;
+    }
+    if (kept.error.code === 'tenTimesOff') changeDraft(view.id, part.key, { asked: figuresKey(own) });
+    setProblem(view.say(kept.error));
+    return false;
+  };
+
+  return {
+    entering,
+    ready,
+    takeable,
+    problem,
+    keep: async () => {
+      setProblem(undefined);
+      let all = ready.length > 0;
+      for (const part of ready) all = (await keepOne(part)) && all;
+      return all && ready.length === entering.length;
+    },
+    takeNow: () => {
+      for (const part of takeable) take(view, part, draft(part));
+    },
+    startTimers: async () => {
+      const role = roleAmong(person, rolesForStation(check.station));
+      for (const part of entering) {
+        if (runningTimer(view.state.parts.get(part.key))) continue;
+        const started = await submit(view.id, 'timer.started', { check: check.id, subject: part.subject }, role);
+        if (!started.ok) setProblem(view.say(started.error));
+      }
+    },
+    again: () => {
+      setProblem(undefined);
+      for (const part of parts) {
+        clearDraft(view.id, part.key);
+        if (view.status.parts.get(part.key)?.answer) changeDraft(view.id, part.key, { again: true });
+      }
+    },
+  };
+}

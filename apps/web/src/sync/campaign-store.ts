@@ -1,0 +1,205 @@
+import { create } from 'zustand';
+import { admit, EMPTY_CAMPAIGN, ENTRY_VERSIONS, err, foldEntries, ok, reason, type CampaignState, type Entry, type EntryBodies, type EntryDraft, type EntryKind, type Reason, type Result, type Role } from '@kanzel/core';
+import type { EntriesResponse, PostEntriesResponse } from '@kanzel/contract';
+import { api } from '../api/client.ts';
+import { local, type Queued } from './database.ts';
+import { DEVICE } from './device.ts';
+import { useSession } from './session.ts';
+
+/** One campaign on this device: what the server confirmed, and what waits on top of it. */
+export interface HeldCampaign {
+  readonly confirmed: CampaignState;
+  /** Confirmed with the waiting drafts folded on top: what the screens show. */
+  readonly state: CampaignState;
+  readonly waiting: readonly Queued[];
+  readonly refused: readonly Queued[];
+  readonly loading: boolean;
+  readonly missing: boolean;
+}
+
+interface Campaigns {
+  readonly held: Readonly<Record<string, HeldCampaign>>;
+  /** Whether the server answered lately. */
+  readonly reachable: boolean;
+}
+
+export const useCampaigns = create<Campaigns>(() => ({ held: {}, reachable: true }));
+
+const NOTHING: HeldCampaign = { confirmed: EMPTY_CAMPAIGN, state: EMPTY_CAMPAIGN, waiting: [], refused: [], loading: true, missing: false };
+
+/** A draft folded before the server has placed it: next in line, without a hash. */
+function provisional(draft: EntryDraft, seq: number): Entry {
+  return { ...draft, seq, receivedAt: draft.at, prevHash: '', hash: '' } as Entry;
+}
+
+function put(id: string, change: Partial<HeldCampaign>): void {
+  useCampaigns.setState(({ held }) => {
+    const next = { ...(held[id] ?? NOTHING), ...change };
+    const onTop = next.waiting.map((q, i) => provisional(q.draft, next.confirmed.count + 1 + i));
+    const state = onTop.length === 0 ? next.confirmed : { ...foldEntries(onTop, next.confirmed), head: next.confirmed.head };
+    return { held: { ...held, [id]: { ...next, state } } };
+  });
+}
+
+const get = (id: string): HeldCampaign => useCampaigns.getState().held[id] ?? NOTHING;
+
+export function setReachable(reachable: boolean): void {
+  if (useCampaigns.getState().reachable !== reachable) useCampaigns.setState({ reachable });
+}
+
+async function readQueue(id: string): Promise<void> {
+  const queue = await local.queue.where('campaign').equals(id).sortBy('order');
+  put(id, { waiting: queue.filter((q) => !q.refused), refused: queue.filter((q) => q.refused) });
+}
+
+/** Adds confirmed entries in their order; entries known already are passed over, a gap is filled by asking. */
+async function confirm(id: string, entries: readonly Entry[]): Promise<void> {
+  const before = get(id).confirmed;
+  const fresh = entries.filter((e) => e.seq > before.count).sort((a, b) => a.seq - b.seq);
+  const [first] = fresh;
+  if (!first) return readQueue(id);
+  if (first.seq !== before.count + 1 || (before.count > 0 && first.prevHash !== before.head)) return catchUp(id);
+  await local.entries.bulkPut(fresh);
+  await local.queue.where('id').anyOf(fresh.map((e) => e.id)).delete();
+  // Another confirmation may have gone ahead while the device was writing.
+  const now = get(id).confirmed;
+  const still = fresh.filter((e) => e.seq > now.count);
+  put(id, { confirmed: foldEntries(still, now), loading: false });
+  return readQueue(id);
+}
+
+const catching = new Map<string, Promise<void>>();
+
+/** Asks the server for everything after what is here; begins anew when the server's record is another one. */
+export function catchUp(id: string): Promise<void> {
+  const running = catching.get(id);
+  if (running) return running;
+  const next = (async () => {
+    const { count, head } = get(id).confirmed;
+    const answer = await api.get<EntriesResponse>(`/api/campaigns/${id}/entries?after=${count}`);
+    if (!answer.ok) {
+      if (answer.error.kind === 'unreachable') setReachable(false);
+      put(id, { loading: false, missing: answer.error.kind === 'refused' && answer.error.status === 404 });
+      return;
+    }
+    setReachable(true);
+    const { entries, count: there, head: headThere } = answer.value;
+    const sameRecord = entries.length > 0 ? count === 0 || entries[0]?.prevHash === head : there === count && (count === 0 || headThere === head);
+    if (sameRecord) {
+      await local.entries.bulkPut([...entries]);
+      await local.queue.where('id').anyOf(entries.map((e) => e.id)).delete();
+      put(id, { confirmed: foldEntries(entries, get(id).confirmed), loading: false, missing: false });
+      await readQueue(id);
+      return;
+    }
+    await local.entries.where('campaign').equals(id).delete();
+    put(id, { confirmed: EMPTY_CAMPAIGN, loading: true });
+    const all = await api.get<EntriesResponse>(`/api/campaigns/${id}/entries`);
+    if (all.ok) {
+      await local.entries.bulkPut([...all.value.entries]);
+      put(id, { confirmed: foldEntries(all.value.entries), loading: false, missing: false });
+    }
+    await readQueue(id);
+  })().finally(() => catching.delete(id));
+  catching.set(id, next);
+  return next;
+}
+
+const opening = new Map<string, Promise<void>>();
+
+/** Brings a campaign onto this device: first what the device remembers, then what the server has since. */
+export function openCampaign(id: string): Promise<void> {
+  const running = opening.get(id);
+  if (running) return running;
+  const next = (async () => {
+    if (get(id).confirmed.count === 0) {
+      const remembered = await local.entries.where('campaign').equals(id).sortBy('seq');
+      const whole = remembered.every((e, i) => e.seq === i + 1);
+      if (remembered.length > 0 && whole) put(id, { confirmed: foldEntries(remembered), loading: false });
+      await readQueue(id);
+    }
+    await catchUp(id);
+    void flush(id);
+  })().finally(() => opening.delete(id));
+  opening.set(id, next);
+  return next;
+}
+
+/** An entry announced by the server. Only campaigns that are open here take it. */
+export function announced(entry: Entry): void {
+  if (!useCampaigns.getState().held[entry.campaign]) return;
+  void confirm(entry.campaign, [entry]);
+}
+
+const flushing = new Set<string>();
+const again = new Set<string>();
+
+/** Sends what waits, in order of making, as whoever is signed on; goes on until nothing is left or nobody answers. */
+export async function flush(id: string): Promise<void> {
+  if (flushing.has(id)) {
+    again.add(id);
+    return;
+  }
+  flushing.add(id);
+  try {
+    for (;;) {
+      again.delete(id);
+      const me = useSession.getState().person?.id;
+      const batch = get(id).waiting.filter((q) => q.draft.by === me).slice(0, 50);
+      if (batch.length === 0) return;
+      const answer = await api.post<PostEntriesResponse>(`/api/campaigns/${id}/entries`, { entries: batch.map((q) => q.draft) });
+      if (!answer.ok) {
+        if (answer.error.kind === 'unreachable') setReachable(false);
+        else if (answer.error.status === 401) useSession.setState({ person: null });
+        else await refuseAll(id, batch, answer.error.refusal.reason ?? reason('malformed', { message: answer.error.refusal.message }));
+        if (answer.error.kind === 'unreachable' || answer.error.status === 401) return;
+        continue;
+      }
+      setReachable(true);
+      for (const { id: entry, reason: why } of answer.value.refused) await local.queue.where('id').equals(entry).modify({ refused: why });
+      await local.queue.where('id').anyOf(answer.value.accepted.map((e) => e.id)).delete();
+      await confirm(id, answer.value.accepted);
+      await readQueue(id);
+    }
+  } finally {
+    flushing.delete(id);
+    if (again.has(id)) void flush(id);
+  }
+}
+
+async function refuseAll(id: string, batch: readonly Queued[], why: Reason): Promise<void> {
+  await local.queue.where('id').anyOf(batch.map((q) => q.id)).modify({ refused: why });
+  await readQueue(id);
+}
+
+/** Sends what waits in every campaign open here; called when the server is heard again. */
+export function flushAll(): void {
+  for (const id of Object.keys(useCampaigns.getState().held)) void catchUp(id).then(() => flush(id));
+}
+
+/** Takes a refused draft off the list, once a person has read why. */
+export async function dismissRefused(id: string, draft: string): Promise<void> {
+  await local.queue.where('id').equals(draft).delete();
+  await readQueue(id);
+}
+
+/**
+ * Makes an entry: asks the door of the record, writes it to this device, folds it at once, and sends it.
+ * A refusal changes nothing and comes back as the reason.
+ */
+export async function submit<K extends EntryKind>(id: string, kind: K, body: EntryBodies[K], role: Role, options: { supersedes?: string; at?: string } = {}): Promise<Result<string, Reason>> {
+  const person = useSession.getState().person;
+  if (!person) return err(reason('notSignedIn'));
+  const now = options.at ?? new Date().toISOString();
+  const draft = { id: crypto.randomUUID(), campaign: id, at: now, by: person.id, role, device: DEVICE, kind, version: ENTRY_VERSIONS[kind], body, ...(options.supersedes ? { supersedes: options.supersedes } : {}) } as unknown as EntryDraft;
+  const admitted = admit(draft, get(id).state, now);
+  if (!admitted.ok) return admitted;
+  try {
+    await local.queue.add({ id: draft.id, campaign: id, draft });
+  } catch (error) {
+    return err(reason('deviceFull', { message: error instanceof Error ? error.message : String(error) }));
+  }
+  await readQueue(id);
+  void flush(id);
+  return ok(draft.id);
+}

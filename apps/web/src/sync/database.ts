@@ -1,0 +1,42 @@
+import Dexie, { type Table } from 'dexie';
+import type { Entry, EntryDraft, Reason } from '@kanzel/core';
+
+/** A draft on its way to the server, kept until the server has said what became of it. */
+export interface Queued {
+  /** Order of making; drafts go out in it. */
+  order?: number;
+  id: string;
+  campaign: string;
+  draft: EntryDraft;
+  refused?: Reason;
+}
+
+/** Anything small that must be there without a server: who was signed on, lists last seen. */
+interface Kept {
+  key: string;
+  value: unknown;
+}
+
+class LocalDatabase extends Dexie {
+  readonly entries!: Table<Entry, [string, number]>;
+  readonly queue!: Table<Queued, number>;
+  readonly kept!: Table<Kept, string>;
+
+  constructor() {
+    super('kanzel');
+    this.version(1).stores({ entries: '[campaign+seq], campaign', queue: '++order, &id, campaign', kept: 'key' });
+  }
+}
+
+/** What this device remembers. */
+export const local = new LocalDatabase();
+
+/** Remembers a small thing for when there is no server. */
+export async function keep(key: string, value: unknown): Promise<void> {
+  await local.kept.put({ key, value });
+}
+
+/** A small thing remembered; undefined when there is none. */
+export async function kept<T>(key: string): Promise<T | undefined> {
+  return (await local.kept.get(key))?.value as T | undefined;
+}

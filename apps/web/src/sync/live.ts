@@ -1,0 +1,56 @@
+import { io, type Socket } from 'socket.io-client';
+import { EVENTS, LIVE_PATH, type MonitorEvent, type MonitorState } from '@kanzel/contract/events';
+import type { Entry } from '@kanzel/core';
+import { create } from 'zustand';
+import { announced, catchUp, flushAll, setReachable } from './campaign-store.ts';
+import { takeMonitorState, takeReading } from './monitor-store.ts';
+
+interface Live {
+  readonly connected: boolean;
+  readonly present: readonly string[];
+}
+
+/** The live line to the server. */
+export const useLive = create<Live>(() => ({ connected: false, present: [] }));
+
+let socket: Socket | undefined;
+let watched: string | undefined;
+
+function announceWatch(): void {
+  if (!socket?.connected || !watched) return;
+  const campaign = watched;
+  socket.emit(EVENTS.watch, { campaign }, () => void catchUp(campaign));
+}
+
+/** Connects once somebody is signed on; reconnects by itself for as long as they are. */
+export function connectLive(): void {
+  if (socket) return;
+  socket = io({ path: LIVE_PATH, transports: ['websocket'], reconnectionDelay: 400, reconnectionDelayMax: 2000 });
+  socket.on('connect', () => {
+    useLive.setState({ connected: true });
+    setReachable(true);
+    announceWatch();
+    flushAll();
+  });
+  socket.on('disconnect', () => {
+    useLive.setState({ connected: false });
+    setReachable(false);
+  });
+  socket.on('connect_error', () => setReachable(false));
+  socket.on(EVENTS.entry, (entry: Entry) => announced(entry));
+  socket.on(EVENTS.monitor, (event: MonitorEvent) => takeReading(event));
+  socket.on(EVENTS.monitorState, (state: MonitorState) => takeMonitorState(state));
+  socket.on(EVENTS.present, (present: string[]) => useLive.setState({ present }));
+}
+
+export function disconnectLive(): void {
+  socket?.disconnect();
+  socket = undefined;
+  useLive.setState({ connected: false, present: [] });
+}
+
+/** Says which campaign is looked at, so that its aircraft's monitor is sent here. */
+export function watch(campaign: string): void {
+  watched = campaign;
+  announceWatch();
+}

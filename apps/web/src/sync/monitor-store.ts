@@ -1,0 +1,91 @@
+import { create } from 'zustand';
+import type { MonitorEvent, MonitorState } from '@kanzel/contract';
+
+/** Ten minutes at ten readings a second. */
+const KEEP = 6000;
+
+interface Monitor {
+  readonly states: Readonly<Record<string, MonitorState>>;
+  /** Counts up whenever new readings may be shown. */
+  readonly tick: number;
+}
+
+/** Readings of the aircraft in hand. They are many, so they stand beside the store, which only says that there are new ones. */
+export const useMonitor = create<Monitor>(() => ({ states: {}, tick: 0 }));
+
+const samples: MonitorEvent[] = [];
+let lastShown = 0;
+
+export function takeReading(event: MonitorEvent): void {
+  if (samples.length > 0 && samples[samples.length - 1]?.mark !== event.mark) samples.length = 0;
+  samples.push(event);
+  if (samples.length > KEEP) samples.splice(0, samples.length - KEEP);
+  // Five pictures a second are what an eye can follow on a gauge.
+  if (event.at - lastShown >= 190) {
+    lastShown = event.at;
+    useMonitor.setState(({ tick }) => ({ tick: tick + 1 }));
+  }
+}
+
+export function takeMonitorState(state: MonitorState): void {
+  useMonitor.setState(({ states }) => ({ states: { ...states, [state.mark]: state } }));
+}
+
+/** Samples of one channel over the last `seconds`: seconds and figures; places without a reading are left out. */
+export function recent(engine: string, channel: string, seconds: number): { t: number[]; v: number[]; from: number } {
+  const last = samples[samples.length - 1]?.at ?? 0;
+  const since = last - seconds * 1000;
+  return between(engine, channel, since, last);
+}
+
+/** Samples of one channel between two instants (milliseconds), seconds counted from the first. */
+export function between(engine: string, channel: string, from: number, to: number): { t: number[]; v: number[]; from: number } {
+  const t: number[] = [];
+  const v: number[] = [];
+  let start: number | undefined;
+  for (let i = firstAfter(from); i < samples.length; i += 1) {
+    const event = samples[i];
+    if (!event || event.at > to) break;
+    const value = event.values[engine]?.[channel];
+    if (value === null || value === undefined) continue;
+    const at = event.at;
+    // Two lines in one millisecond are one instant to a series.
+    if (start !== undefined && (at - start) / 1000 <= (t[t.length - 1] ?? -1)) continue;
+    start ??= at;
+    t.push((at - start) / 1000);
+    v.push(value);
+  }
+  return { t, v, from: start ?? from };
+}
+
+function firstAfter(from: number): number {
+  let [low, high] = [0, samples.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((samples[middle]?.at ?? 0) < from) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+/** The instant at which a channel last rose through a value; undefined when it did not in what is remembered. */
+export function lastRiseThrough(engine: string, channel: string, above: number): number | undefined {
+  for (let i = samples.length - 1; i > 0; i -= 1) {
+    const now = samples[i]?.values[engine]?.[channel];
+    const before = samples[i - 1]?.values[engine]?.[channel];
+    if (typeof now === 'number' && typeof before === 'number' && now > above && before <= above) return samples[i]?.at;
+  }
+  return undefined;
+}
+
+/** The newest reading of a channel; undefined when there is none or it is older than two seconds. */
+export function newest(engine: string, channel: string): number | undefined {
+  const last = samples[samples.length - 1];
+  const value = last?.values[engine]?.[channel];
+  return last && Date.now() - last.at < 3000 && typeof value === 'number' ? value : undefined;
+}
+
+/** The instant of the newest reading, server clock in milliseconds; undefined when there is none. */
+export function newestAt(): number | undefined {
+  return samples[samples.length - 1]?.at;
+}

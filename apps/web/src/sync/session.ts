@@ -1,0 +1,72 @@
+import { create } from 'zustand';
+import type { FrontDoor, PersonView } from '@kanzel/contract';
+import type { Role, StationId } from '@kanzel/core';
+import { api, sayFailure, type Answer } from '../api/client.ts';
+import { keep, kept } from './database.ts';
+
+interface Session {
+  /** undefined: not known yet; null: nobody. */
+  readonly person: PersonView | null | undefined;
+  readonly people: readonly PersonView[];
+  readonly look: () => Promise<void>;
+  readonly signIn: (name: string, passphrase: string) => Promise<string | undefined>;
+  readonly first: (request: { setupCode: string; name: string; fullName: string; passphrase: string }) => Promise<string | undefined>;
+  readonly signOut: () => Promise<void>;
+}
+
+/** Who is signed on at this device, and whose names it knows. */
+export const useSession = create<Session>((set) => {
+  const enter = async (answer: Answer<PersonView>): Promise<string | undefined> => {
+    if (!answer.ok) return sayFailure(answer.error);
+    await keep('person', answer.value);
+    set({ person: answer.value });
+    await loadPeople();
+    return undefined;
+  };
+  const loadPeople = async (): Promise<void> => {
+    const people = await api.get<PersonView[]>('/api/people');
+    if (people.ok) await keep('people', people.value);
+    set({ people: people.ok ? people.value : ((await kept<PersonView[]>('people')) ?? []) });
+  };
+  return {
+    person: undefined,
+    people: [],
+    look: async () => {
+      const me = await api.get<PersonView>('/api/session');
+      if (me.ok) await enter(me);
+      else if (me.error.kind === 'refused') set({ person: null });
+      else {
+        // Without a server the device goes on with whoever was signed on; the server asks again when it is back.
+        set({ person: (await kept<PersonView>('person')) ?? null, people: (await kept<PersonView[]>('people')) ?? [] });
+      }
+    },
+    signIn: async (name, passphrase) => enter(await api.post<PersonView>('/api/session', { name, passphrase })),
+    first: async (request) => enter(await api.post<PersonView>('/api/first-person', request)),
+    signOut: async () => {
+      await api.delete('/api/session');
+      await keep('person', null);
+      set({ person: null });
+    },
+  };
+});
+
+/** Asks what the sign-in page needs to know. */
+export const askFrontDoor = (): Promise<Answer<FrontDoor>> => api.get<FrontDoor>('/api/front-door');
+
+/** Roles a person holds today. */
+export function rolesOf(person: PersonView | null | undefined): readonly Role[] {
+  const today = new Date().toISOString().slice(0, 10);
+  return person?.authorisations.filter((a) => a.validUntil === undefined || today <= a.validUntil).map((a) => a.role) ?? [];
+}
+
+/** The first of the wanted roles that a person holds; the first wanted when none, so that the refusal names it. */
+export function roleAmong(person: PersonView | null | undefined, wanted: readonly Role[]): Role {
+  const held = rolesOf(person);
+  return wanted.find((r) => held.includes(r)) ?? wanted[0] ?? 'technician';
+}
+
+/** In which roles a station is worked, most natural first. */
+export function rolesForStation(station: StationId): readonly Role[] {
+  const flying = station === 'taxi' || station === 'ready' || station === 'flight';
+  return flying ? ['pilot', 'observer', 'technician', 'inspector'] : ['technician', 'inspector', 'observer', 'pilot', 'certifier'];
+}

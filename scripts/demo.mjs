@@ -1,0 +1,69 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { join } from 'node:path';
+import { fork } from 'node:child_process';
+import { parseArgs } from 'node:util';
+import { build } from './build.mjs';
+import { ensureInstalled, ensureNode, hashFiles, ROOT } from './lib.mjs';
+
+/** `npm run demo`: installs, builds, makes the demonstration world, starts it, and prints the address. */
+const { values } = parseArgs({ options: { port: { type: 'string', default: '4170' }, data: { type: 'string', default: join(ROOT, '.demo') }, fresh: { type: 'boolean', default: false }, 'sign-ins': { type: 'string', default: '30' } } });
+
+ensureNode();
+ensureInstalled();
+await build();
+
+const dist = (path) => join(ROOT, path);
+
+/** A port that is free now. */
+const freePort = () =>
+  new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.once('error', reject);
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address();
+      probe.close(() => resolve(port));
+    });
+  });
+
+/** The story is told anew when the code that tells it has changed; what a person did in it since is kept otherwise. */
+function makeWorld() {
+  const stamp = join(values.data, 'made-by');
+  const key = hashFiles(['packages/core/src', 'packages/packs', 'packages/standins/src', 'apps/server/src']);
+  if (!values.fresh && existsSync(stamp) && readFileSync(stamp, 'utf8') === key) return;
+  process.stdout.write('Telling the demonstration story…\n');
+  const making = `${values.data}.making`;
+  rmSync(making, { recursive: true, force: true });
+  mkdirSync(making, { recursive: true });
+  const made = spawnSync(process.execPath, [dist('apps/server/dist/demo/main.js'), 'make', making], { stdio: 'inherit' });
+  if (made.status !== 0) process.exit(made.status ?? 1);
+  writeFileSync(join(making, 'made-by'), key);
+  if (existsSync(values.data)) {
+    const aside = `${values.data}.before-${Date.now()}`;
+    renameSync(values.data, aside);
+    process.stdout.write(`The demonstration made by an earlier version was put aside as ${aside}\n`);
+  }
+  renameSync(making, values.data);
+}
+
+makeWorld();
+
+const people = spawnSync(process.execPath, [dist('apps/server/dist/demo/main.js'), 'people'], { encoding: 'utf8' }).stdout;
+const [dataPort, controlPort] = [await freePort(), await freePort()];
+const standin = fork(dist('packages/standins/dist/main.js'), [String(dataPort), String(controlPort), 'left4'], { stdio: ['ignore', 'ignore', 'inherit', 'ipc'] });
+const server = fork(
+  dist('apps/server/dist/main.js'),
+  ['--data', values.data, '--port', values.port, '--web', dist('apps/web/dist'), '--demo-people', people, '--simulation', `QX-TJD=${controlPort}`, '--monitor', `QX-TJD=${dataPort}`, '--sign-ins', values['sign-ins']],
+  { stdio: ['ignore', 'inherit', 'inherit', 'ipc'] },
+);
+const end = () => {
+  server.kill('SIGTERM');
+  standin.kill('SIGTERM');
+};
+process.on('SIGINT', end);
+process.on('SIGTERM', end);
+server.once('exit', (code) => {
+  standin.kill('SIGTERM');
+  process.exit(code ?? 0);
+});
