@@ -49,7 +49,9 @@ async function thisMorning(crew: ScriptedCrew): Promise<void> {
   await crew.post('tag.on', { tag, thing: 'Left cowl, lower fasteners out', where: 'left engine, lower cowl', why: 'Access to the governor arm for the second look', touches: ['engine.left.cowling'] });
   crew.pass(1500);
   await crew.post('tag.off', { tag, note: 'Fasteners closed and counted', touches: ['engine.left.cowling'] });
-  await crew.work(['inspection', 'controls', 'fuel']);
+  await crew.work(['inspection']);
+  crew.pass(3900);
+  await crew.work(['controls', 'fuel']);
   await crew.answer('arcs-clear');
 }
 
@@ -73,7 +75,7 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
     const spring = await openCampaign(record, library, clock, cast.technician, 'Left generator exchanged', ['Left generator: replaced']);
     await lastSpring(new ScriptedCrew(record, clock, new TwinStandin(7), cast, spring));
 
-    clock.advance((today.getTime() - 2.6 * HOUR - clock.now().getTime()) / 1000);
+    clock.advance((today.getTime() - 2.1 * HOUR - clock.now().getTime()) / 1000);
     const now = await openCampaign(record, library, clock, cast.technician, 'Both propeller governors and left cylinder 4 replaced', [
       'Left propeller governor: replaced',
       'Right propeller governor: replaced',

@@ -127,7 +127,7 @@ export function HangarPage(): ReactElement {
         plate={<HangarPlate />}
         sheet={
           <>
-            <header className="flex min-h-15 flex-wrap items-center gap-x-4 border-b border-rule px-[22px]">
+            <header className="flex min-h-15 flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule px-[22px] py-1.5">
               <h1 className="text-[1.25rem] font-semibold narrow">Hangar</h1>
               <span className="text-ink-2">{words}</span>
               {fresh ? null : <span className="font-semibold text-near">As last seen; the server is not heard</span>}

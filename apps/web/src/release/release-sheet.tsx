@@ -78,7 +78,7 @@ export function ReleaseSheet(): ReactElement {
     <>
       <header className="flex min-h-12 flex-wrap items-center gap-x-4 border-b border-rule px-[22px] py-1.5">
         <h2 className="text-[1.19rem] font-semibold narrow">Return to service</h2>
-        <span className="text-ink-2">{view.index.basis.pack.checks.length} checks, {near} near a limit, {view.status.openFindings.length} findings open</span>
+        <span className="text-ink-2">{view.index.basis.pack.checks.length} checks, {near} near a limit, {view.status.openFindings.length} {view.status.openFindings.length === 1 ? 'finding' : 'findings'} open</span>
         <span className="cap ml-auto">Record {view.state.head.slice(0, 8)}, {view.state.count} entries</span>
       </header>
       <section className="border-b border-rule px-[22px] py-4">

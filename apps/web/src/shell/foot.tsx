@@ -64,14 +64,14 @@ export function Foot({ campaign, mark, onKey }: { campaign?: string; mark?: stri
   }, [asked]);
   const others = people.filter((p) => present.includes(p.id) && p.id !== person?.id).map((p) => p.fullName);
   return (
-    <footer className="[grid-area:foot] flex items-center gap-5 overflow-hidden border-t border-rule bg-desk px-4 text-[0.76rem] whitespace-nowrap text-ink-2 no-print">
+    <footer className="[grid-area:foot] flex items-center gap-5 overflow-x-auto overflow-y-hidden border-t border-rule bg-desk px-4 text-[0.76rem] whitespace-nowrap text-ink-2 no-print">
       <Saved campaign={campaign} />
       <MonitorLine mark={mark} />
       <span className="truncate max-md:hidden">{person?.fullName}{others.length > 0 ? `, with ${others.join(', ')}` : ''}</span>
       <button type="button" className="min-h-8 underline decoration-rule underline-offset-4" onClick={() => (asked ? void signOut() : setAsked(true))}>{asked ? 'Press again to sign out' : 'Sign out'}</button>
       <ThemeSwitch />
       {onKey ? (
-        <span className="ml-auto flex gap-4 max-lg:gap-1">
+        <span className="ml-auto flex gap-4 max-lg:order-first max-lg:ml-0 max-lg:gap-1">
           {KEYS.map(([key, text]) => (
             <button key={key} type="button" className="min-h-8 max-lg:px-2" onClick={() => onKey(key)}><kbd>{key}</kbd> <span className="max-lg:hidden">{text}</span></button>
           ))}

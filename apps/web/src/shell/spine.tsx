@@ -1,5 +1,5 @@
 import { MARK_WORDS, STATION_TITLES, type CampaignStatus, type GateStatus, type StationId } from '@kanzel/core';
-import type { ReactElement } from 'react';
+import { useEffect, useRef, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { MarkSign } from '../ui/mark.tsx';
 
@@ -20,8 +20,11 @@ function GateBar({ gate, base }: { gate: GateStatus; base: string }): ReactEleme
 
 /** The spine: the stations in the order of the work, with the gates as bars across it. */
 export function Spine({ status, here, base }: { status: CampaignStatus; here: StationId | undefined; base: string }): ReactElement {
+  const nav = useRef<HTMLElement>(null);
+  // Lying on its side the spine is longer than a phone is wide; the station in hand must be in sight.
+  useEffect(() => nav.current?.querySelector('[aria-current=page]')?.scrollIntoView({ block: 'nearest', inline: 'center' }), [here]);
   return (
-    <nav aria-label="Stations" className="[grid-area:spine] overflow-auto bg-desk pt-2">
+    <nav ref={nav} aria-label="Stations" className="[grid-area:spine] overflow-auto bg-desk pt-2">
       <ol className="relative m-0 list-none p-0 before:absolute before:top-5 before:bottom-5 before:left-[25px] before:w-0.5 before:bg-ink-3/40 max-lg:flex max-lg:h-full max-lg:items-stretch max-lg:before:hidden">
         {status.stations.flatMap((s) => {
           const gate = status.gates.find((g) => g.gate.before === s.station);

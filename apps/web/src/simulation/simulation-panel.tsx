@@ -18,7 +18,7 @@ export function SimulationPanel(): ReactElement {
   const [twin, setTwin] = useState<Twin>();
   const [problem, setProblem] = useState<string>();
   const [engine, setEngine] = useState<EngineChoice>('both');
-  const [open, setOpen] = useState(true);
+  const [open, setOpen] = useState(() => matchMedia('(min-width: 64rem)').matches);
   useEffect(() => {
     void api.get<Twin>('/api/simulation').then((a) => (a.ok ? setTwin(a.value) : setProblem(sayFailure(a.error))));
   }, []);
@@ -35,7 +35,7 @@ export function SimulationPanel(): ReactElement {
   const fault = (key: 'slowOilPressure' | 'deadGenerator' | 'lazyGovernor', text: string): ReactElement => <button type="button" className={small} aria-pressed={shown?.faults[key] ?? false} onClick={() => void send({ faults: { [key]: !shown?.faults[key] } })}>{text}</button>;
   const plug = 'left4';
   return (
-    <section aria-label="Simulation" className="border-y-2 border-dashed border-ink-3 bg-desk px-[22px] py-2 no-print">
+    <section aria-label="Simulation" className="sticky bottom-0 z-10 border-t-2 border-dashed border-ink-3 bg-desk px-[22px] py-2 no-print">
       <button type="button" className="flex min-h-8 w-full items-center gap-3 text-left" aria-expanded={open} onClick={() => setOpen(!open)}>
         <span className="bg-ink px-1.5 text-[0.72rem] font-bold text-sheet">Simulation</span><span className="text-[0.8rem] text-ink-2">The engines are a stand-in; these are its levers{open ? '' : '. Show them'}.</span>
       </button>

@@ -1,9 +1,10 @@
-import type { ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { formatFigure, type Cure, type GateStatus } from '@kanzel/core';
 import { MarginNote } from '../shell/frame.tsx';
 import { useNow } from '../shell/plate.tsx';
-import { dismissRefused, useCampaigns } from '../sync/campaign-store.ts';
+import { dismissRefused, submit, useCampaigns } from '../sync/campaign-store.ts';
+import { roleAmong, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
 
@@ -28,6 +29,8 @@ const span = (seconds: number): string => [Math.floor(seconds / 3600), Math.floo
 function Running(): ReactElement | null {
   const view = useCampaign();
   const now = useNow(1000);
+  const person = useSession((s) => s.person);
+  const [asked, setAsked] = useState(false);
   const running = [...view.state.states.entries()].flatMap(([key, { value, since }]) => {
     const [name = '', subject = ''] = key.split('@');
     const definition = view.index.states.get(name);
@@ -36,11 +39,22 @@ function Running(): ReactElement | null {
     return [{ key, title, seconds: Math.max(0, (now.getTime() - Date.parse(since.at)) / 1000) }];
   });
   if (running.length === 0) return null;
+  const turning = running.filter((r) => r.key.startsWith('engine@')).map((r) => r.key.slice('engine@'.length));
+  // Saying that an engine stands must be possible at any time, whatever gate is held.
+  const standStill = async (): Promise<void> => {
+    for (const subject of turning) {
+      for (const state of view.index.basis.pack.states.filter((s) => s.per === 'engine' && view.state.states.get(`${s.name}@${subject}`)?.value !== s.initial)) {
+        await submit(view.id, 'state.set', { state: state.name, subject, value: state.initial }, roleAmong(person, ['technician', 'pilot', 'inspector', 'observer', 'certifier']));
+      }
+    }
+    setAsked(false);
+  };
   return (
     <MarginNote title="Running">
       <dl>
         {running.map((r) => <div key={r.key} className="flex justify-between gap-2"><dt>{r.title}</dt><dd>{span(r.seconds)}</dd></div>)}
       </dl>
+      {turning.length > 0 && !view.state.release ? <Button kind="danger" className="mt-2" onClick={() => (asked ? void standStill() : setAsked(true))}>{asked ? 'Press again: engines are stopped' : 'Engines stopped'}</Button> : null}
     </MarginNote>
   );
 }

@@ -1,6 +1,6 @@
-import { useEffect, useMemo, type ReactElement } from 'react';
+import { useEffect, useMemo, useState, type ReactElement } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { describeAnswer, MARK_WORDS, STATION_TITLES, verdictFigure, type CheckStatus, type PartStatus, type StationId } from '@kanzel/core';
+import { describeAnswer, MARK_WORDS, STATION_TITLES, verdictFigure, worstMark, type CheckStatus, type PartStatus, type StationId } from '@kanzel/core';
 import { MarkSign } from '../ui/mark.tsx';
 import { useCampaign } from './campaign-context.ts';
 import { PartRuler } from './figure-entry.tsx';
@@ -42,6 +42,28 @@ function Row({ status, number, station, here }: { status: CheckStatus; number: n
         {status.parts.map((p) => <span key={p.key} className="min-w-0 max-sm:hidden"><RowFigure status={p} /></span>)}
       </Link>
     </li>
+  );
+}
+
+/** How many steps before the one in hand stay in sight. */
+const LOOK_BACK = 3;
+
+/** The steps of a station as quiet lines; those long done are folded away until asked for. */
+function Steps({ order, at, station }: { order: readonly CheckStatus[]; at: number; station: StationId }): ReactElement {
+  const [all, setAll] = useState(false);
+  const from = all || at <= LOOK_BACK + 1 ? 0 : at - LOOK_BACK;
+  const folded = order.slice(0, from);
+  return (
+    <ol className="px-[22px] pb-8" aria-label={`Steps of ${STATION_TITLES[station]}`}>
+      {folded.length > 0 ? (
+        <li>
+          <button type="button" className="flex min-h-10 w-full items-center gap-3 border-b border-rule-2 text-left text-[0.82rem] text-ink-2" onClick={() => setAll(true)}>
+            <MarkSign mark={worstMark(folded.map((c) => c.mark))} size={15} />Steps 1 to {folded.length}, {folded.filter((c) => c.proven).length} proven. Show them
+          </button>
+        </li>
+      ) : null}
+      {order.slice(from).map((c, i) => <Row key={c.check.id} status={c} number={from + i + 1} station={station} here={from + i === at} />)}
+    </ol>
   );
 }
 
@@ -94,9 +116,7 @@ export function StationSheet(): ReactElement {
         <span className="cap ml-auto max-sm:hidden">{current.check.secondPerson ? 'Watched by a second person, as this step requires' : `${MARK_WORDS[current.mark]}`}</span>
       </header>
       <StepPanel key={current.check.id} check={current.check} onNext={next} />
-      <ol className="px-[22px] pb-8" aria-label={`Steps of ${STATION_TITLES[station.station]}`}>
-        {order.map((c, i) => <Row key={c.check.id} status={c} number={i + 1} station={station.station} here={c === current} />)}
-      </ol>
+      <Steps order={order} at={at} station={station.station} />
     </>
   );
 }

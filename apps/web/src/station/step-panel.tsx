@@ -8,7 +8,7 @@ import { Problem } from '../ui/field.tsx';
 import { useCampaign } from './campaign-context.ts';
 import { FigureEntry, KeptAnswer } from './figure-entry.tsx';
 import { WordEntry } from './word-entry.tsx';
-import { changeDraft, draftOf, useDrafts } from './part-draft.ts';
+import { draftOf, useDrafts } from './part-draft.ts';
 import { inEntry, useStep, type Step } from './use-step.ts';
 
 const LiveTrace = lazy(() => import('./live-trace.tsx'));
@@ -83,25 +83,28 @@ function Actions({ check, step, parts, onNext }: { check: Check; step: Step; par
       await submit(view.id, 'answer.witnessed', { check: check.id, subject: p.subject, answerEntry: entry }, roleAmong(person, ['inspector', 'certifier', 'technician', 'observer', 'pilot']));
     }
   };
-  const confirmAll = (): void => {
-    for (const p of step.entering) changeDraft(view.id, p.key, { asExpected: true });
-  };
   const canWitness = unwitnessed.length > 0 && unwitnessed.some((p) => view.status.parts.get(p.key)?.answer?.by !== person?.id);
   return (
     <div className="mt-4 flex flex-wrap gap-2.5">
       {timers ? <Button kind="main" keys="Enter" onClick={() => void step.startTimers()}>Start the clock</Button> : null}
-      {blank ? <Button kind="main" keys="Enter" onClick={confirmAll}>{check.response}</Button> : null}
+      {blank ? <Button kind="main" keys="Enter" onClick={() => void step.keepAsExpected().then((all) => (all ? onNext() : undefined))}>{check.response}{step.entering.length > 1 ? ', both' : sideWord(step.entering, parts, names.subject).replace(/^ /, ', ')}</Button> : null}
       {step.takeable.length > 0 ? <Button kind="main" keys="Enter" onClick={step.takeNow}>Take{sideWord(step.takeable, parts, names.subject)} from the monitor</Button> : null}
       {step.ready.length > 0 ? <Button kind={step.takeable.length > 0 ? 'plain' : 'main'} keys={step.takeable.length > 0 ? undefined : 'Enter'} onClick={() => void step.keep().then((all) => (all ? onNext() : undefined))}>Keep{sideWord(step.ready, parts, names.subject)}</Button> : null}
       {out.some((p) => !raised(p)) ? out.filter((p) => !raised(p)).map((p) => <Button key={p.key} kind="main" keys="F" onClick={() => view.ask({ kind: 'finding', check: check.id, subject: p.subject, answerEntry: view.status.parts.get(p.key)?.answer?.entry, title: `${names.part(p.key)}: out of limits` })}>Raise a finding{parts.length > 1 ? `, ${names.subject(p.subject).toLowerCase()}` : ''}</Button>) : null}
       {canWitness ? <Button kind="main" onClick={() => void witness()}>I looked, and agree</Button> : null}
       {undecided.map((p) => <Button key={p.key} onClick={() => view.ask({ kind: 'decide', part: p.key })}>Record a decision</Button>)}
-      {step.entering.length === 0 ? <Button kind={out.length + unwitnessed.length > 0 ? 'plain' : 'main'} keys="Enter" onClick={onNext}>Next step</Button> : null}
-      {check.answer.kind === 'computed' ? null : <Button keys="R" onClick={step.again}>{step.entering.length > 0 ? 'Clear' : 'Take again'}</Button>}
+      {step.entering.length === 0 ? <Button kind={out.some((p) => !raised(p)) || canWitness ? 'plain' : 'main'} keys={out.some((p) => !raised(p)) || canWitness ? undefined : 'Enter'} onClick={onNext}>Next step</Button> : null}
+      {check.answer.kind === 'computed' || (step.entering.length > 0 ? !step.written : kept.length === 0) ? null : <Button keys="R" onClick={step.again}>{step.entering.length > 0 ? 'Clear' : 'Take again'}</Button>}
       {check.notApplicable && step.entering.length > 0 ? <Button keys="N" onClick={() => view.ask({ kind: 'not-applicable', check: check.id, subjects: step.entering.map((p) => p.subject) })}>Not applicable</Button> : null}
       {kept.length > 0 && check.answer.kind !== 'computed' ? kept.map((p) => <Button key={p.key} kind="quiet" onClick={() => view.ask({ kind: 'correct', part: p.key })}>Correct{parts.length > 1 ? ` ${names.subject(p.subject).toLowerCase()}` : ''}</Button>) : null}
     </div>
   );
+}
+
+/** Where and by whom, as a sentence. */
+function placeOf(check: Check): string {
+  const where = check.where.charAt(0).toUpperCase() + check.where.slice(1);
+  return check.who === 'worked out' ? `${where}.` : `${where}; answered by ${check.who}.`;
 }
 
 /** The step in hand: the challenge in large type, the answer, and what can be done with it. */
@@ -117,7 +120,7 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
     const press = (event: KeyboardEvent): void => {
       const target = event.target as HTMLElement;
       if (document.querySelector('[role=dialog]') || event.ctrlKey || event.metaKey || event.altKey) return;
-      const onControl = target.closest('button, a, select, textarea') !== null;
+      const onControl = target.closest('button, a, select, textarea, summary') !== null;
       if (event.key === 'Enter' && !onControl) {
         event.preventDefault();
         const main = document.querySelector<HTMLButtonElement>('[data-step-actions] button.bg-hand');
@@ -139,6 +142,16 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
     return () => removeEventListener('keydown', press);
   });
 
+  useEffect(() => {
+    // A button pressed with the mouse would keep the focus and catch the next Enter, which is meant for the step.
+    const release = (event: MouseEvent): void => {
+      const button = (event.target as HTMLElement).closest('button');
+      if (event.detail > 0 && button === document.activeElement) button?.blur();
+    };
+    addEventListener('click', release);
+    return () => removeEventListener('click', release);
+  }, []);
+
   return (
     <section aria-label="Step in hand" className="border-b border-rule px-[22px] pt-3.5 pb-4">
       <div className="flex flex-wrap items-start justify-between gap-x-6">
@@ -148,7 +161,7 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
         </div>
         {trace ? <Suspense fallback={null}><LiveTrace channel={isFigureSpec(check.answer) ? (check.answer.channel ?? '') : ''} engines={parts.map((p) => p.subject)} /></Suspense> : null}
       </div>
-      {check.setting ? <p className="cap mt-1">At {check.setting.value.toLocaleString('en').replace(',', '\u202f')} {check.setting.unit}, ±{check.setting.tolerance}. {check.where}, {check.who}.</p> : <p className="cap mt-1">{check.where}, {check.who}. Expected: {check.response.charAt(0).toLowerCase() + check.response.slice(1)}.</p>}
+      {check.setting ? <p className="cap mt-1">{placeOf(check)} At {check.setting.value.toLocaleString('en').replace(',', '\u202f')} {check.setting.unit}, ±{check.setting.tolerance}.</p> : <p className="cap mt-1">{placeOf(check)} Expected: {check.response.charAt(0).toLowerCase() + check.response.slice(1)}.</p>}
       <div className={`mt-3 grid gap-x-8 gap-y-5 ${alone || check.answer.kind === 'cylinders' ? 'grid-cols-1' : 'grid-cols-1 sm:grid-cols-2'} ${check.answer.kind === 'cylinders' ? 'xl:grid-cols-2' : ''}`}>
         {parts.map((part, i) => <PartColumn key={part.key} part={part} first={i === 0} alone={alone} />)}
       </div>

@@ -63,6 +63,10 @@ export interface Step {
   readonly takeable: readonly Part[];
   readonly problem: string | undefined;
   readonly keep: () => Promise<boolean>;
+  /** Keeps "as expected" on every part that waits for it. */
+  readonly keepAsExpected: () => Promise<boolean>;
+  /** Something is on the desk that is not kept yet. */
+  readonly written: boolean;
   readonly takeNow: () => void;
   readonly startTimers: () => Promise<void>;
   readonly again: () => void;
@@ -105,8 +109,7 @@ export function useStep(check: Check): Step {
     return settingMet(p) === true && takeAll(view.index, p) !== undefined;
   });
 
-  const keepOne = async (part: Part): Promise<boolean> => {
-    const own = draft(part);
+  const keepOne = async (part: Part, own: PartDraft = draft(part)): Promise<boolean> => {
     const role = roleAmong(person, rolesForStation(check.station));
     const started = runningTimer(view.state.parts.get(part.key));
     const at = new Date().toISOString();
@@ -140,6 +143,13 @@ export function useStep(check: Check): Step {
       for (const part of ready) all = (await keepOne(part)) && all;
       return all && ready.length === entering.length;
     },
+    keepAsExpected: async () => {
+      setProblem(undefined);
+      let all = entering.length > 0;
+      for (const part of entering) all = (await keepOne(part, { ...draft(part), asExpected: true })) && all;
+      return all;
+    },
+    written: entering.some((p) => Object.keys(draft(p)).some((k) => k !== 'again')),
     takeNow: () => {
       for (const part of takeable) take(view, part, draft(part));
     },

@@ -30,8 +30,8 @@ export function Choices<T extends string>({ label, value, options, onChange }: {
   const name = useId();
   return (
     <fieldset className="mb-4">
-      <legend className="text-sm font-semibold">{label}</legend>
-      <div className="mt-1 flex flex-wrap border border-ink">
+      <legend className={label ? 'text-sm font-semibold' : 'sr-only'}>{label || 'Answer'}</legend>
+      <div className="mt-1 inline-flex max-w-full flex-wrap border border-ink">
         {options.map((o) => (
           <label key={o.id} className={`flex min-h-11 max-lg:min-h-14 cursor-pointer items-center border-r border-ink px-4 py-1 font-semibold last:border-r-0 has-focus-visible:outline-2 has-focus-visible:outline-offset-2 has-focus-visible:outline-hand ${value === o.id ? 'bg-ink text-sheet' : ''}`}>
             <input type="radio" name={name} className="sr-only" checked={value === o.id} onChange={() => onChange(o.id)} />

@@ -34,7 +34,7 @@ function scaleOf(bounds: Bounds, value: number | undefined): { from: number; to:
 export function LimitRuler({ bounds, value, uncertainty, last, state = 'unknown', resolution, size, sentence }: RulerProps): ReactElement {
   const hatch = useId();
   const large = size === 'large';
-  const [width, height] = large ? [356, 62] : [132, 24];
+  const [width, height] = large ? [356, 62] : [132, 29];
   const { from, to } = scaleOf(bounds, value);
   const pad = large ? 8 : 4;
   const raw = (v: number): number => pad + ((v - from) / (to - from)) * (width - 2 * pad);
@@ -48,7 +48,7 @@ export function LimitRuler({ bounds, value, uncertainty, last, state = 'unknown'
   const stop = (at: number): ReactElement => (
     <g key={at}>
       <path d={`M${x(at)} ${top - 3}v${thick + 6}`} stroke="var(--out)" strokeWidth={large ? 2.4 : 1.8} />
-      {large ? <text x={x(at)} y={top + thick + 17} textAnchor="middle" fontSize="12" fill="var(--ink-2)">{formatFigure(at, resolution && resolution < 1 ? resolution : Number.isInteger(at) ? 1 : 0.1)}</text> : null}
+      {large ? <text x={x(at)} y={top + thick + 17} textAnchor="middle" fontSize="12" fill="var(--ink-2)">{formatFigure(at, Number.isInteger(at) ? 1 : 0.1)}</text> : null}
     </g>
   );
   return (
@@ -74,7 +74,7 @@ export function LimitRuler({ bounds, value, uncertainty, last, state = 'unknown'
           {off === 0 ? null : (
             <>
               <path d={`M${x(value) - off * 9} ${top - 1}l-3 ${thick + 2}M${x(value) - off * 13} ${top - 1}l-3 ${thick + 2}`} strokeWidth="1.6" stroke="var(--ink)" />
-              <text x={x(value)} y={large ? 11 : 7} dx={-off * (large ? 10 : 6)} fontSize={large ? 12 : 9} stroke="none" textAnchor={off > 0 ? 'end' : 'start'} fontWeight="650">{formatFigure(value, resolution)}</text>
+              {large ? <text x={x(value)} y={11} dx={-off * 10} fontSize={12} stroke="none" textAnchor={off > 0 ? 'end' : 'start'} fontWeight="650">{formatFigure(value, resolution)}</text> : null}
             </>
           )}
         </g>

@@ -7,7 +7,8 @@ export function SystemsPicker({ value, onChange, label }: { value: readonly stri
   const view = useCampaign();
   const [wanted, setWanted] = useState('');
   const all = useMemo(() => systemsOf(view.index), [view.index]);
-  const fits = all.filter((s) => value.includes(s) || wanted.trim().toLowerCase().split(/\s+/).every((w) => view.names.thing(s).toLowerCase().includes(w)));
+  const [first] = useState(value);
+  const fits = [...all].sort((a, b) => Number(first.includes(b)) - Number(first.includes(a))).filter((s) => value.includes(s) || wanted.trim().toLowerCase().split(/\s+/).every((w) => view.names.thing(s).toLowerCase().includes(w)));
   const toggle = (system: string): void => onChange(value.includes(system) ? value.filter((v) => v !== system) : [...value, system]);
   return (
     <fieldset className="mb-4">

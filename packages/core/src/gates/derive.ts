@@ -1,6 +1,6 @@
 import type { BasisIndex } from '../checks/basis-index.ts';
 import { STATIONS, type Gate, type GateCondition, type StationId } from '../checks/types.ts';
-import type { ActionState, CampaignState, FindingState, TagState } from '../record/state.ts';
+import { hasLostStanding, type ActionState, type CampaignState, type FindingState, type TagState } from '../record/state.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import { checkStatus, partStatus, worstMark, type CheckStatus, type Mark, type PartStatus } from './status.ts';
 
@@ -100,12 +100,32 @@ export function findingHolds(finding: FindingState, now: string): Reason | undef
   return undefined;
 }
 
+/**
+ * Whether a gate is held by a finding. What was found beyond a gate does not hold it, or the way back to the
+ * checks that would cure it were barred; nor does a finding without a check once its cure lies beyond.
+ * Example: a plug found dead in the run-up holds Roll, not Power.
+ */
+function holdsGate(finding: FindingState, gate: Gate, state: CampaignState, now: string): Reason | undefined {
+  const why = findingHolds(finding, now);
+  if (!why) return undefined;
+  const beyond = (station: StationId): boolean => STATIONS.indexOf(station) >= STATIONS.indexOf(gate.before);
+  const about = finding.raised.check === undefined ? undefined : state.index?.checks.get(finding.raised.check);
+  if (about) return beyond(about.station) ? undefined : why;
+  const touched = finding.actions.flatMap((id) => state.actions.get(id)?.done.touches ?? []);
+  const cures = touched.length === 0 ? [] : (state.index?.reachOf(touched) ?? []);
+  const openBeyond = cures.some((r) => {
+    const part = state.index?.parts.get(r.part);
+    return part !== undefined && beyond(part.check.station) && hasLostStanding(state.parts.get(r.part));
+  });
+  return openBeyond ? undefined : why;
+}
+
 /** Whether an action still waits for the inspection that it asks for. */
 export function inspectionMissing(action: ActionState): boolean {
   return action.inspectionNeeded && action.inspection?.accepted !== true;
 }
 
-function holdingsOf(condition: GateCondition, state: CampaignState, now: string): Holding[] {
+function holdingsOf(gate: Gate, condition: GateCondition, state: CampaignState, now: string): Holding[] {
   const { overridable } = condition;
   switch (condition.kind) {
     case 'proven': return [];
@@ -113,7 +133,7 @@ function holdingsOf(condition: GateCondition, state: CampaignState, now: string)
       return [...state.tags.values()].filter((t) => !t.off).map((t) => ({ reason: reason('tagOpen', { thing: t.on.thing, where: t.on.where }), cure: { to: 'tag', tag: t.on.tag }, overridable }));
     case 'findingsSettled':
       return [...state.findings.values()].flatMap((f) => {
-        const why = findingHolds(f, now);
+        const why = holdsGate(f, gate, state, now);
         return why ? [{ reason: why, cure: { to: 'finding', finding: f.raised.finding }, overridable }] : [];
       });
     case 'inspectionsSigned':
@@ -127,7 +147,7 @@ function judgeGate(gate: Gate, state: CampaignState, stations: ReadonlyMap<Stati
   for (const condition of gate.conditions) {
     const overridden = condition.overridable && state.overrides.some((o) => o.gate === gate.id && o.condition === condition.kind);
     if (overridden) continue;
-    holdings.push(...holdingsOf(condition, state, now));
+    holdings.push(...holdingsOf(gate, condition, state, now));
     if (condition.kind === 'proven') {
       const open = unproven(condition, stations);
       holdings.push(...open.holdings);
