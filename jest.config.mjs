@@ -4,7 +4,6 @@ export default {
   modulePathIgnorePatterns: ['/dist/'],
   testEnvironment: 'node',
   testEnvironmentOptions: { customExportConditions: ['@kanzel/source', 'node', 'require', 'default'] },
-  extensionsToTreatAsEsm: [],
   transform: {
     '^.+\\.(t|j|mj)sx?$': [
       '@swc/jest',
@@ -20,5 +19,6 @@ export default {
     ],
   },
   transformIgnorePatterns: ['/node_modules/(?!(@nestjs|@noble|file-type|strtok3|token-types|uint8array-extras|@tokenizer|@borewit|piscina|load-esm)/)'],
+  testTimeout: 30_000,
   maxWorkers: 2,
 };

@@ -17,6 +17,7 @@ import { AppModule } from './app.module.ts';
 import { serveOpenApi } from './openapi.ts';
 import { refuse } from './refusal.ts';
 import { SYSTEM_CLOCK, type Clock, type Settings } from './settings.ts';
+import { StorageFilter } from './storage/storage.filter.ts';
 import { explainOpening, inspectDataFolder, refuseIfDamaged } from './storage/sqlite.ts';
 
 function serveWeb(app: NestExpressApplication, folder: string): void {
@@ -51,6 +52,7 @@ export async function createApp(settings: Settings, clock: Clock = SYSTEM_CLOCK)
   app.use(cookieParser());
   app.useBodyParser('json', { limit: '8mb' });
   app.useGlobalPipes(new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true, exceptionFactory: (errors) => refuse(400, 'The request is malformed, and nothing was changed.', messagesOf(errors)) }));
+  app.useGlobalFilters(new StorageFilter());
   if (settings.webFolder) serveWeb(app, settings.webFolder);
   serveOpenApi(app);
   app.enableShutdownHooks();

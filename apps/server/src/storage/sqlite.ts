@@ -66,10 +66,10 @@ function refuseIfNotADatabase(path: string): void {
  * Looks at a data folder before anything is opened: it must be writable, have room, and hold either no
  * database or one that looks like one. Refuses with a sentence; changes and overwrites nothing.
  */
-export function inspectDataFolder(dataFolder: string): void {
+export function inspectDataFolder(dataFolder: string, leastFree = LEAST_FREE_BYTES): void {
   refuseUnlessWritable(dataFolder);
   const { bavail, bsize } = statfsSync(dataFolder);
-  if (bavail * bsize < LEAST_FREE_BYTES) {
+  if (bavail * bsize < leastFree) {
     throw new StartRefused(`The disk that holds ${dataFolder} has only ${Math.floor((bavail * bsize) / 1048576)} MB left; 50 MB are needed to start. Nothing was written.`);
   }
   refuseIfNotADatabase(join(dataFolder, DATABASE_FILE));

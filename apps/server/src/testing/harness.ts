@@ -1,0 +1,66 @@
+import { randomUUID } from 'node:crypto';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import { ENTRY_VERSIONS, type Entry, type EntryBodies, type EntryKind, type Role } from '@kanzel/core';
+import type { PersonView } from '@kanzel/contract';
+import request, { type Agent } from 'supertest';
+import { createApp } from '../create-app.ts';
+import { authorisationsOf, DEMO_PEOPLE, tjeldFile } from '../demo/world.ts';
+import { PeopleService } from '../people/index.ts';
+import type { Settings } from '../settings.ts';
+
+/** A data folder of its own, gone afterwards. */
+export function temporaryFolder(): { path: string; remove: () => void } {
+  const path = mkdtempSync(join(tmpdir(), 'kanzel-test-'));
+  return { path, remove: () => rmSync(path, { recursive: true, force: true }) };
+}
+
+export function settingsFor(dataFolder: string, change: Partial<Settings> = {}): Settings {
+  return { dataFolder, host: '127.0.0.1', port: 0, webFolder: undefined, demoPeople: [], simulation: undefined, monitor: undefined, signInsPerMinute: 1000, logLevel: 'silent', ...change };
+}
+
+/** A real server on a real SQLite file, listening on a port of its own. */
+export async function startServer(dataFolder: string, change: Partial<Settings> = {}): Promise<{ app: NestExpressApplication; url: string }> {
+  mkdirSync(join(dataFolder, 'library'), { recursive: true });
+  writeFileSync(join(dataFolder, 'library', 'qx-tjd.json'), tjeldFile(new Date()));
+  const app = await createApp(settingsFor(dataFolder, change));
+  await app.listen(0, '127.0.0.1');
+  return { app, url: await app.getUrl() };
+}
+
+export async function addDemoPeople(app: NestExpressApplication): Promise<void> {
+  for (const person of DEMO_PEOPLE) await app.get(PeopleService).add({ ...person, authorisations: authorisationsOf(person, new Date()) });
+}
+
+/** A signed-in person with their own cookie. */
+export interface SignedIn {
+  readonly agent: Agent;
+  readonly person: PersonView;
+  readonly cookie: string;
+}
+
+export async function signIn(url: string, name: string): Promise<SignedIn> {
+  const agent = request.agent(url);
+  const { passphrase = '' } = DEMO_PEOPLE.find((p) => p.name === name) ?? {};
+  const response = await agent.post('/api/session').send({ name, passphrase }).expect(200);
+  const [cookie = ''] = (response.headers['set-cookie'] as unknown as string[]).map((c) => c.split(';')[0]);
+  return { agent, person: response.body as PersonView, cookie: cookie ?? '' };
+}
+
+export async function openCampaign(by: SignedIn): Promise<string> {
+  const id = randomUUID();
+  await by.agent.post('/api/campaigns').send({ id, mark: 'QX-TJD', title: 'Test campaign', occasion: 'post-maintenance', workItems: ['Left governor: replaced'], at: new Date().toISOString(), device: 'test' }).expect(201);
+  return id;
+}
+
+export function draft<K extends EntryKind>(campaign: string, by: PersonView, kind: K, body: EntryBodies[K], role: Role = 'technician'): Record<string, unknown> & { id: string } {
+  return { id: randomUUID(), campaign, at: new Date().toISOString(), by: by.id, role, device: 'test', kind, version: ENTRY_VERSIONS[kind], body };
+}
+
+export const confirming = (check: string, subject = 'aircraft'): EntryBodies['answer.given'] => ({ check, subject, answer: { kind: 'confirm', asExpected: true }, facts: {} });
+
+export async function entriesOf(by: SignedIn, campaign: string): Promise<Entry[]> {
+  return ((await by.agent.get(`/api/campaigns/${campaign}/entries`).expect(200)).body as { entries: Entry[] }).entries;
+}
