@@ -5,6 +5,7 @@ import './styles.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './app.tsx';
+import { FailureBoundary } from './shell/failure.tsx';
 import { applyTheme } from './shell/foot.tsx';
 
 applyTheme();
@@ -12,6 +13,8 @@ const root = document.getElementById('root');
 if (!root) throw new Error('main: the page has no #root');
 createRoot(root).render(
   <StrictMode>
-    <App />
+    <FailureBoundary>
+      <App />
+    </FailureBoundary>
   </StrictMode>,
 );

@@ -22,7 +22,9 @@ function GateBar({ gate, base }: { gate: GateStatus; base: string }): ReactEleme
 export function Spine({ status, here, base }: { status: CampaignStatus; here: StationId | undefined; base: string }): ReactElement {
   const nav = useRef<HTMLElement>(null);
   // Lying on its side the spine is longer than a phone is wide; the station in hand must be in sight.
-  useEffect(() => nav.current?.querySelector('[aria-current=page]')?.scrollIntoView({ block: 'nearest', inline: 'center' }), [here]);
+  useEffect(() => {
+    nav.current?.querySelector('[aria-current=page]')?.scrollIntoView({ block: 'nearest', inline: 'center' });
+  }, [here]);
   return (
     <nav ref={nav} aria-label="Stations" className="[grid-area:spine] overflow-auto bg-desk pt-2">
       <ol className="relative m-0 list-none p-0 before:absolute before:top-5 before:bottom-5 before:left-[25px] before:w-0.5 before:bg-ink-3/40 max-lg:flex max-lg:h-full max-lg:items-stretch max-lg:before:hidden">

@@ -1,0 +1,20 @@
+import { defineConfig } from '@playwright/test';
+
+/** Whole stories in Debian's Chromium, against the built product. One worker: the machine has two cores and each story brings its own server. */
+export default defineConfig({
+  testDir: '.',
+  timeout: 240_000,
+  expect: { timeout: 10_000 },
+  workers: 1,
+  retries: 0,
+  forbidOnly: true,
+  reporter: [['line'], ['json', { outputFile: '../.tmp/e2e.json' }]],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    actionTimeout: 10_000,
+    launchOptions: {
+      executablePath: process.env['KANZEL_CHROMIUM'] ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'],
+    },
+  },
+});

@@ -1,0 +1,176 @@
+import { expect, type Page } from '@playwright/test';
+import { lever, openCampaign, personPage, removeFolder, startDemo, startPlain, temporaryFolder, test, type Product } from './product.ts';
+import { workStep } from './work.ts';
+
+let product: Product;
+
+test.beforeAll(async () => {
+  test.setTimeout(180_000);
+  product = await startDemo(temporaryFolder());
+});
+
+test.afterAll(async () => {
+  await product.stop();
+  removeFolder(product.folder);
+});
+
+const figure = (page: Page, side: 'left' | 'right') => page.getByLabel(new RegExp(`, ${side} engine, reading$`));
+const panel = (page: Page) => page.getByLabel('Step in hand');
+
+test('two browsers on one campaign see each other’s entries within a second', async ({ browser }) => {
+  const ylva = await personPage(browser, product.url, 'Ylva Torsund');
+  const brand = await personPage(browser, product.url, 'Brand Ekerholt');
+  const base = await openCampaign(ylva);
+  await brand.goto(`${base}/run-up?check=engine-start`);
+  await brand.getByLabel('Step in hand').waitFor();
+  await expect(brand.getByTestId('saved')).toContainText('All entries saved');
+  await ylva.waitForURL(/check=engine-start/);
+  await lever(ylva, 'Starter');
+  await ylva.waitForTimeout(9000);
+  const seen = brand.waitForFunction(() => document.body.innerText.includes('Left engine running') && Date.now(), undefined, { polling: 'raf' });
+  const before = await ylva.evaluate(() => Date.now());
+  await ylva.keyboard.press('Enter');
+  expect(Number(await (await seen).jsonValue()) - before).toBeLessThan(1000);
+  await expect(brand.getByText('Right engine running')).toBeVisible();
+});
+
+test('pulling the server during a run-up loses nothing, says what waits, and catches up by itself', async ({ browser }) => {
+  const port = Number(new URL(product.url).port);
+  const ylva = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await openCampaign(ylva);
+  await ylva.goto(`${base}/run-up?check=idle-mixture-rise`);
+  await panel(ylva).waitFor();
+  await ylva.waitForTimeout(1500);
+  await product.stop('SIGTERM');
+  await expect(ylva.getByTestId('offline')).toContainText('Server not heard');
+  await ylva.keyboard.press('t');
+  await ylva.getByLabel('What is open or disconnected').fill('Hull bung out');
+  await ylva.getByLabel('Why').fill('Draining');
+  await ylva.getByRole('button', { name: 'Put the tag on' }).click();
+  await expect(ylva.getByTestId('saved')).toHaveText('1 waiting');
+  await ylva.keyboard.press('f');
+  await ylva.getByLabel('What was found').fill('Chafed hose');
+  await ylva.getByRole('button', { name: 'Raise the finding' }).click();
+  await expect(ylva.getByTestId('saved')).toHaveText('2 waiting');
+  // Never an open gate on data that may be stale.
+  await expect(ylva.getByText('2 entries wait for the server.')).toBeVisible();
+  // Not even a reload without a server loses them.
+  await ylva.reload();
+  await expect(ylva.getByTestId('saved')).toHaveText('2 waiting');
+  await expect(ylva.getByRole('heading', { name: 'Chafed hose' })).toBeVisible();
+
+  product = await startDemo(product.folder, port);
+  await expect(ylva.getByTestId('saved')).toContainText('All entries saved', { timeout: 20_000 });
+  const brand = await personPage(browser, product.url, 'Brand Ekerholt');
+  await brand.goto(`${base}/findings`);
+  await expect(brand.getByText('Chafed hose').first()).toBeVisible();
+  await ylva.getByRole('button', { name: 'Take it off' }).click();
+  await ylva.getByRole('button', { name: 'Take the tag off' }).click();
+  await expect(ylva.getByRole('button', { name: 'Take it off' })).toHaveCount(0);
+});
+
+test('bad input gets a clear sentence and changes nothing else', async ({ browser }) => {
+  const ylva = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await openCampaign(ylva);
+  await ylva.goto(`${base}/run-up?check=oil-pressure-idle-warm`);
+  await panel(ylva).waitFor();
+  await expect(panel(ylva).getByText('“Oil pressure rises in time, left engine” comes first, and is not proven.')).toBeVisible();
+  await ylva.goto(`${base}/run-up?check=oil-pressure-rise`);
+  for (const side of ['left', 'right'] as const) await figure(ylva, side).fill('4,5');
+  await expect(panel(ylva).getByText('Within limits')).toHaveCount(2);
+  await ylva.keyboard.press('Enter');
+  await ylva.waitForURL(/check=warm-up-time/);
+  await ylva.goto(`${base}/run-up?check=oil-pressure-idle-warm`);
+  const saved = await ylva.getByTestId('saved').textContent();
+  const says = async (typed: string, sentence: RegExp): Promise<void> => {
+    await figure(ylva, 'left').fill(typed);
+    await expect(panel(ylva).getByRole('alert').filter({ hasText: sentence })).toBeVisible();
+  };
+  await says('fast', /“fast” is not a number/);
+  await says('1,500', /could be 1\.5 or 1500/);
+  await says('60 V', /V measures voltage, and pressure is wanted here, in psi/);
+  await says('680', /680 psi is off the gauge, which shows 0 psi to 150 psi/);
+  await says('6', /Is it 6 psi, or 60 psi\?/);
+  await figure(ylva, 'left').fill('4,2 bar');
+  await expect(panel(ylva).getByText(/60\.\d psi is inside/)).toBeVisible();
+  expect(await ylva.getByTestId('saved').textContent()).toBe(saved);
+
+  // Ten times off and meant: asked once, kept the second time, and out.
+  await figure(ylva, 'left').fill('6');
+  await figure(ylva, 'right').fill('61');
+  await ylva.keyboard.press('Enter');
+  await expect(panel(ylva).getByRole('alert').first()).toContainText('Is it 6 psi, or 60 psi?');
+  await ylva.keyboard.press('Enter');
+  await expect(panel(ylva).getByText('Out of limits')).toBeVisible();
+
+  // A slip is corrected with a reason; the old figure stays, struck through.
+  await ylva.getByRole('button', { name: 'Correct left engine' }).click();
+  await ylva.getByLabel('What was wrong with it').fill('A digit was missing');
+  await ylva.getByRole('button', { name: 'Enter the right answer' }).click();
+  await figure(ylva, 'left').fill('60');
+  await ylva.keyboard.press('Enter');
+  await expect(ylva.locator('s', { hasText: '6 psi' })).toBeVisible();
+
+  // An instrument out of calibration proves nothing, and says so before it is kept.
+  await ylva.goto(`${base}/run-up?check=idle-speed`);
+  await expect(panel(ylva).getByText(/needs yes/).first()).toBeVisible();
+  const answer = await ylva.request.post(`${product.url}/api/campaigns/${base.split('/').pop() ?? ''}/entries`, { data: { entries: [{ id: 'replayed' }] } });
+  expect(answer.status()).toBe(400);
+});
+
+test('a typed reading from an expired instrument is unknown', async ({ browser }) => {
+  const ylva = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await openCampaign(ylva);
+  await ylva.goto(`${base}/run-up?check=engine-start`);
+  await panel(ylva).waitFor();
+  await lever(ylva, 'Starter');
+  await ylva.waitForTimeout(9000);
+  await ylva.goto(`${base}/run-up?check=warm-up-time`);
+  await workStep(ylva);
+  await ylva.goto(`${base}/run-up?check=oil-temperature-ready`);
+  await workStep(ylva);
+  await ylva.goto(`${base}/run-up?check=idle-speed`);
+  await figure(ylva, 'left').fill('690');
+  await ylva.getByLabel('read from').selectOption('shop-tachometer');
+  await expect(panel(ylva).getByText(/calibration of Hand-held optical tachometer 3 ended on/)).toBeVisible();
+  await ylva.getByRole('button', { name: 'Keep left engine' }).click();
+  await expect(panel(ylva).getByText(/^Proves nothing yet\./)).toBeVisible();
+});
+
+test('an empty installation leads to the first useful act: an account, an aircraft, a campaign', async ({ page }) => {
+  const folder = temporaryFolder();
+  const plain = await startPlain(folder);
+  await page.goto(plain.url);
+  await page.getByLabel('Code printed at the server').fill(/with the code ([\d-]+)/.exec(plain.printed())?.[1] ?? '');
+  await page.getByLabel('Your full name').fill('First Person');
+  await page.getByLabel('Name to sign in with').fill('first.person');
+  await page.getByLabel('Passphrase').fill('a passphrase of mine');
+  await page.getByRole('button', { name: 'Make the first account' }).click();
+  await expect(page.getByRole('heading', { name: 'No aircraft yet.' })).toBeVisible();
+  await page.getByLabel('Bring in a file').setInputFiles({ name: 'bad.yaml', mimeType: 'text/yaml', buffer: Buffer.from('format: kanzel-aircraft\nversion: 1\nmark: QX-ONE\n') });
+  await expect(page.getByRole('alert')).toContainText('bad.yaml:1:1: "type" is missing');
+  const aircraft = { format: 'kanzel-aircraft', version: 1, mark: 'QX-ONE', type: 'Ærfugl', description: 'twin', family: 'piston-twin', serial: '1', engines: [{ id: 'left', title: 'Left engine', cylinders: 6 }, { id: 'right', title: 'Right engine', cylinders: 6 }], configuration: { code: 'A', title: 'as built' }, hours: 1, limitBook: 'tjeld-nl-6', pack: 'piston-magneto-multi', instruments: [] };
+  await page.getByLabel('Bring in a file').setInputFiles({ name: 'qx-one.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(aircraft)) });
+  await page.getByRole('button', { name: 'Open a campaign' }).click();
+  await page.getByLabel('Title').fill('First ground run');
+  await page.getByRole('button', { name: 'Open the campaign' }).click();
+  await expect(page.getByRole('heading', { name: 'Every work order item is signed, and every inspection sheet.' })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Part and serial numbers fitted agree with their release papers.' })).toBeVisible();
+  await expect(page.getByText('Simulation')).toHaveCount(0);
+  await plain.stop();
+  removeFolder(folder);
+});
+
+test('line mode on a phone: everything at hand, nothing wider than the screen', async ({ browser }) => {
+  const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  await page.goto(product.url);
+  await page.getByRole('button', { name: /Ylva Torsund/ }).click();
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await openCampaign(page);
+  await page.waitForTimeout(500);
+  const tooWide = await page.evaluate(() => [...document.querySelectorAll('main *')].filter((e) => e.getBoundingClientRect().right > innerWidth + 1).map((e) => e.outerHTML.slice(0, 80)));
+  expect(tooWide).toEqual([]);
+  const small = await page.evaluate(() => [...document.querySelectorAll('[data-step-actions] button')].filter((b) => b.getBoundingClientRect().height < 56).length);
+  expect(small).toBe(0);
+});

@@ -1,0 +1,179 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { lever, openCampaign, personPage, removeFolder, ROOT, signIn, startDemo, temporaryFolder, test, type Product } from './product.ts';
+import { checkInHand, workRunUp, workStep } from './work.ts';
+
+let product: Product;
+
+test.beforeAll(async () => {
+  test.setTimeout(180_000);
+  product = await startDemo(temporaryFolder());
+});
+
+test.afterAll(async () => {
+  await product.stop();
+  removeFolder(product.folder);
+});
+
+async function pdfText(bytes: Uint8Array): Promise<string> {
+  const document = await getDocument({ data: bytes, useSystemFonts: false }).promise;
+  const pages = await Promise.all(Array.from({ length: document.numPages }, async (_, i) => (await (await document.getPage(i + 1)).getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ')));
+  return pages.join(' ').replace(/\s+/g, ' ');
+}
+
+async function seriousFaults(page: Page): Promise<string[]> {
+  const found = await new AxeBuilder({ page }).analyze();
+  return found.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes[0]?.html ?? ''}`);
+}
+
+/** Works plain steps: as expected, or a figure typed for each engine, until the station is left. */
+async function workPlain(page: Page, station: string, figures: Readonly<Record<string, string>>): Promise<void> {
+  while (page.url().includes(`/${station}`)) {
+    const id = checkInHand(page);
+    await page.locator('[data-step-actions] button').first().waitFor();
+    const fields = page.locator('[data-figure]');
+    for (let i = 0; figures[id] !== undefined && i < (await fields.count()); i += 1) await fields.nth(i).fill(figures[id] ?? '');
+    for (const option of await page.getByText('Clean', { exact: true }).all()) await option.click();
+    await page.keyboard.press('Enter');
+    await page.waitForURL((url) => url.searchParams.get('check') !== id);
+  }
+}
+
+test('a run-up recorded, judged, mended, repeated and signed', async ({ browser }) => {
+  test.setTimeout(900_000);
+  const ylva = await personPage(browser, product.url, 'Ylva Torsund');
+  expect(await seriousFaults(ylva)).toEqual([]);
+  const base = await openCampaign(ylva);
+
+  // From the start of the engines to the first ignition check: something is out.
+  expect(await workRunUp(ylva, 'right-ignition-off-drop')).toHaveLength(7);
+  expect(await workStep(ylva)).toBe('stays');
+  await expect(ylva.getByLabel('Step in hand').getByText('Out of limits')).toBeVisible();
+  await expect(ylva.getByLabel('Step in hand').getByText('Within limits')).toBeVisible();
+  expect(await seriousFaults(ylva)).toEqual([]);
+
+  // It becomes a finding; what the fix costs is said before it is recorded.
+  await ylva.keyboard.press('f');
+  await ylva.getByRole('button', { name: 'Raise the finding' }).click();
+  await ylva.getByLabel(/^Why, or the cause/).fill('Left plug of cylinder 4 does not fire');
+  await ylva.getByRole('button', { name: 'Record the assessment' }).click();
+  await ylva.getByLabel('What was done').fill('Plug and lead replaced');
+  await expect(ylva.getByTestId('cost')).toContainText('1 check to do again');
+  await lever(await simulationOf(ylva, base), 'cut off');
+  await ylva.getByRole('button', { name: 'Faults' }).or(ylva.getByText('Faults of the stand-in')).click();
+  await ylva.getByRole('button', { name: 'left engine, cylinder 4, left plug dead' }).click();
+  await ylva.goBack();
+  await ylva.getByLabel('What was done').fill('Plug and lead replaced');
+  await ylva.getByRole('button', { name: 'Record the action' }).click();
+  await expect(ylva.getByText(/^Not to be closed yet/)).toBeVisible();
+  await ylva.getByRole('button', { name: 'Engines stopped' }).click();
+  await ylva.getByRole('button', { name: 'Press again: engines are stopped' }).click();
+
+  // What it touched is to be done again, the inspection before the next start first.
+  await expect(ylva.getByText('Gate: Power is held')).toBeVisible();
+  await ylva.getByRole('link', { name: '1 check in inspection to do again.' }).click();
+  await expect(ylva.getByText(/“Plug and lead replaced” touched left engine, ignition, left/)).toBeVisible();
+  await ylva.keyboard.press('Enter');
+  await expect(ylva.getByRole('link', { name: 'Gate Power: passed' })).toBeVisible();
+
+  // Started and warmed again, the drop is repeated and the finding closed.
+  await ylva.goto(`${base}/run-up?check=engine-start`);
+  await ylva.keyboard.press('r');
+  await workStep(ylva);
+  await ylva.goto(`${base}/run-up?check=oil-temperature-ready`);
+  await ylva.keyboard.press('r');
+  await workStep(ylva);
+  await ylva.goto(`${base}/run-up?check=right-ignition-off-drop`);
+  expect(await workStep(ylva)).toBe('on');
+  await ylva.getByRole('link', { name: 'Right ignition off, drop, left engine: out of limits', exact: true }).click();
+  await ylva.getByRole('button', { name: 'Close the finding' }).click();
+  await expect(ylva.getByText(/^By Ylva Torsund/).last()).toBeVisible();
+
+  // The rest of the run-up.
+  await ylva.goto(`${base}/run-up`);
+  await ylva.getByLabel('Step in hand').waitFor();
+  const rest = await workRunUp(ylva);
+  expect(rest.length).toBeGreaterThanOrEqual(24);
+  await expect(ylva.getByRole('heading', { name: 'Roll is open.' })).toBeVisible();
+  await ylva.getByRole('button', { name: 'Pass Roll' }).click();
+  await ylva.waitForURL(/\/taxi/);
+
+  // The release says in sentences what holds it, each with a link.
+  await ylva.goto(`${base}/release`);
+  await expect(ylva.getByRole('heading', { name: 'The release is held.' })).toBeVisible();
+  await ylva.getByRole('listitem').filter({ hasText: '2 steps of taxi remain.' }).getByRole('link', { name: 'Go there' }).click();
+  await ylva.waitForURL(/\/taxi/);
+
+  // The pilot flies it; the technician looks at it afterwards.
+  const odd = await personPage(browser, product.url, 'Odd Leirnes');
+  await odd.goto(`${base}/taxi`);
+  await odd.getByLabel('Step in hand').waitFor();
+  await workPlain(odd, 'taxi', {});
+  await odd.waitForURL(/\/ready/);
+  await workPlain(odd, 'ready', { 'cross-wind-component': '4' });
+  await odd.getByRole('button', { name: 'Pass Fly' }).click();
+  await odd.waitForURL(/\/flight/);
+  await odd.getByLabel('Step in hand').waitFor();
+  await workPlain(odd, 'flight', { 'take-off-speed-governed': '2680', 'climb-heads': '212' });
+  await ylva.goto(`${base}/debrief`);
+  await ylva.getByLabel('Step in hand').waitFor();
+  await workPlain(ylva, 'debrief', {});
+  await ylva.waitForURL(/\/release/);
+  await expect(ylva.getByText('A certifying person signs. You hold no such authorisation.')).toBeVisible();
+
+  // A certifying person signs with a fresh passphrase.
+  const signe = await personPage(browser, product.url, 'Signe Vardal');
+  await signe.goto(`${base}/release`);
+  await expect(signe.getByRole('heading', { name: 'Nothing holds this aircraft but your signature.' })).toBeVisible();
+  expect(await seriousFaults(signe)).toEqual([]);
+  await signe.getByRole('button', { name: 'Read and sign' }).click();
+  await signe.getByLabel('Your passphrase, again').fill('a guess');
+  await signe.getByRole('button', { name: /^Sign and release/ }).click();
+  await expect(signe.getByRole('alert')).toContainText('not your passphrase');
+  await signe.getByLabel('Your passphrase, again').fill('kettle on the slipway');
+  await signe.getByRole('button', { name: /^Sign and release/ }).click();
+  await expect(signe.getByRole('heading', { name: 'Released to service.' })).toBeVisible();
+  await expect(ylva.getByRole('heading', { name: 'Released to service.' })).toBeVisible();
+
+  // The sheet is printed from the record; the file proves itself, or names what was altered.
+  const campaign = base.split('/').pop() ?? '';
+  const pdf = await pdfText(await (await signe.request.get(`${product.url}/api/campaigns/${campaign}/release-sheet`)).body());
+  for (const words of ['QX-TJD', 'Released to service', 'Signed by Signe Vardal', 'Both propeller governors', 'Plug and lead replaced', 'Right ignition off, drop, left engine', 'Tjeld NL-6 limit book, revision 12']) expect(pdf).toContain(words);
+  const text = await (await signe.request.get(`${product.url}/api/campaigns/${campaign}/record-file`)).text();
+  const folder = mkdtempSync(join(tmpdir(), 'kanzel-record-'));
+  const verify = (content: string): { status: number | null; said: string } => {
+    const path = join(folder, 'record.json');
+    writeFileSync(path, content);
+    const done = spawnSync(process.execPath, [join(ROOT, 'scripts/verify.mjs'), path], { encoding: 'utf8' });
+    return { status: done.status, said: done.stdout + done.stderr };
+  };
+  expect(verify(text)).toEqual({ status: 0, said: expect.stringMatching(/^Unaltered: QX-TJD/) as string });
+  const file = JSON.parse(text) as { entries: { seq: number; kind: string; body: { answer?: { before?: { value: number } } } }[] };
+  const altered = file.entries.find((e) => e.body.answer?.before !== undefined);
+  (altered?.body.answer?.before as { value: number }).value -= 100;
+  expect(verify(JSON.stringify(file))).toEqual({ status: 1, said: expect.stringContaining(`Entry ${altered?.seq} (answer.given`) as string });
+  expect(readFileSync(join(folder, 'record.json'), 'utf8')).toContain('kanzel-record');
+});
+
+/** The run-up sheet of the same page, where the simulated levers are. */
+async function simulationOf(page: Page, base: string): Promise<Page> {
+  await page.goto(`${base}/run-up?check=right-ignition-off-drop`);
+  await page.getByRole('region', { name: 'Simulation' }).waitFor();
+  return page;
+}
+
+test('a stranger to the product is told who the made-up people are', async ({ page }) => {
+  await page.goto(product.url);
+  await expect(page.getByRole('heading', { name: 'People of this demonstration' })).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.getByLabel('Name').fill('ylva');
+  await page.getByLabel('Passphrase').fill('wrong');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('do not belong together');
+  await signIn(page, product.url, 'Ylva Torsund');
+});

@@ -1,0 +1,141 @@
+import { expect, type Page } from '@playwright/test';
+import { lever } from './product.ts';
+
+/** The check in hand, from the address. */
+export const checkInHand = (page: Page): string => new URL(page.url()).searchParams.get('check') ?? '';
+
+const main = (page: Page, name: RegExp) => page.locator('[data-step-actions]').getByRole('button', { name });
+
+/** Takes both engines from the monitor as soon as they are steady, then keeps them; Enter does both. */
+async function takeAndKeep(page: Page): Promise<void> {
+  await main(page, /^Take both/).waitFor({ timeout: 30_000 });
+  await page.keyboard.press('Enter');
+  await main(page, /^Keep both/).waitFor();
+  await page.keyboard.press('Enter');
+}
+
+/** Takes the speed before, moves a lever, and keeps the drop once the sheet has caught it by itself. */
+async function takeDrop(page: Page, move: string): Promise<void> {
+  await main(page, /^Take both/).waitFor({ timeout: 30_000 });
+  await page.keyboard.press('Enter');
+  await page.getByText(/^Now: /).first().waitFor();
+  await lever(page, move);
+  await expect(page.getByText(/^drop /)).toHaveCount(2, { timeout: 20_000 });
+  await main(page, /^Keep both/).waitFor();
+  await page.keyboard.press('Enter');
+}
+
+/** Types a figure for each engine straight away, without going to the field first. */
+async function typeBoth(page: Page, figure: string): Promise<void> {
+  const fields = page.locator('[data-figure]');
+  await expect(fields).toHaveCount(2);
+  for (let i = 0; i < 2; i += 1) {
+    await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+    await page.keyboard.type(figure);
+    await expect(fields.nth(i)).toHaveValue(figure);
+  }
+  await main(page, /^Keep both/).waitFor();
+  await page.keyboard.press('Enter');
+}
+
+const confirm = async (page: Page): Promise<void> => page.keyboard.press('Enter');
+
+/** How a technician works each step of the run-up that needs more than taking and keeping. */
+const STEPS: Readonly<Record<string, (page: Page) => Promise<void>>> = {
+  'engine-start': async (page) => {
+    await lever(page, 'Starter');
+    await page.waitForTimeout(9000);
+    await confirm(page);
+  },
+  'warm-up-time': async (page) => {
+    await main(page, /^Start the clock/).waitFor();
+    await page.keyboard.press('Enter');
+    await main(page, /^Keep both/).waitFor({ timeout: 60_000 });
+    await page.keyboard.press('Enter');
+  },
+  'exhaust-both': async (page) => {
+    await lever(page, '1 700');
+    await takeAndKeep(page);
+  },
+  'right-ignition-off-drop': async (page) => {
+    await lever(page, '1 700');
+    await lever(page, 'both ignitions');
+    await takeDrop(page, 'left only');
+  },
+  'left-ignition-off-drop': async (page) => {
+    await lever(page, 'both ignitions');
+    await takeDrop(page, 'right only');
+  },
+  'ignition-grounded': async (page) => {
+    await lever(page, 'both ignitions');
+    for (const option of await page.getByText('Dies and catches', { exact: true }).all()) await option.click();
+    await page.keyboard.press('Enter');
+  },
+  'propeller-cycle-drop': async (page) => {
+    await lever(page, 'both ignitions');
+    await takeDrop(page, 'back');
+  },
+  'governor-return': async (page) => {
+    await lever(page, 'lever forward');
+    await page.waitForTimeout(6000);
+    await takeAndKeep(page);
+  },
+  'feather-drop': async (page) => {
+    await takeDrop(page, 'feather gate');
+    await lever(page, 'lever forward');
+  },
+  'carburettor-heat-drop': async (page) => {
+    await takeDrop(page, 'carburettor heat');
+    await lever(page, 'carburettor heat');
+  },
+  'generator-amps': async (page) => {
+    await lever(page, 'landing lights');
+    await page.waitForTimeout(2500);
+    await takeAndKeep(page);
+  },
+  'full-power-speed': async (page) => {
+    await lever(page, 'full');
+    await page.waitForTimeout(5000);
+    await takeAndKeep(page);
+  },
+  'full-power-time': async (page) => {
+    await lever(page, '1 100');
+    await page.waitForTimeout(2500);
+    await takeAndKeep(page);
+  },
+  'idle-speed': async (page) => {
+    await lever(page, 'idle');
+    await page.waitForTimeout(5000);
+    await takeAndKeep(page);
+  },
+  'idle-mixture-rise': async (page) => typeBoth(page, '25'),
+  'engine-shutdown': async (page) => {
+    await lever(page, 'cut off');
+    await confirm(page);
+  },
+  'after-run-leaks': confirm,
+};
+
+/** Works the step in hand and waits until the sheet has gone on, or says that it has not. */
+export async function workStep(page: Page): Promise<'on' | 'stays'> {
+  const id = checkInHand(page);
+  await page.locator('[data-step-actions] button').first().waitFor();
+  await (STEPS[id] ?? takeAndKeep)(page);
+  return page
+    .waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 5000 })
+    .then(() => 'on' as const)
+    .catch(() => 'stays' as const);
+}
+
+/** Works the run-up from where it stands until a step named by `until` is in hand, a step stays, or the station is left. */
+export async function workRunUp(page: Page, until?: string): Promise<string[]> {
+  const worked: string[] = [];
+  while (page.url().includes('/run-up')) {
+    const id = checkInHand(page);
+    if (id === until) return worked;
+    const went = await workStep(page);
+    worked.push(id);
+    if (went === 'stays') return worked;
+  }
+  return worked;
+}
