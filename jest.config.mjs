@@ -18,7 +18,9 @@ export default {
       },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(@nestjs|@noble|file-type|strtok3|token-types|uint8array-extras|@tokenizer|@borewit|piscina|load-esm)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(@nestjs|@noble|file-type|strtok3|token-types|uint8array-extras|@tokenizer|@borewit|piscina|load-esm)/)',
+  ],
   testTimeout: 30_000,
   maxWorkers: 2,
 };

@@ -30,7 +30,16 @@ function follow(child: ChildProcess, folder: string): Promise<Product> {
     const hear = (chunk: Buffer): void => {
       text += chunk.toString();
       const url = /ready at (http:\/\/localhost:\d+)/.exec(text)?.[1];
-      if (url) resolve({ url, folder, printed: () => text, stop: async (signal = 'SIGTERM') => { child.kill(signal); await ended; } });
+      if (url)
+        resolve({
+          url,
+          folder,
+          printed: () => text,
+          stop: async (signal = 'SIGTERM') => {
+            child.kill(signal);
+            await ended;
+          },
+        });
     };
     child.stdout?.on('data', hear);
     child.stderr?.on('data', hear);
@@ -40,19 +49,36 @@ function follow(child: ChildProcess, folder: string): Promise<Product> {
 
 /** The demonstration, as `npm run demo` starts it, on a folder and port of its own. */
 export async function startDemo(folder: string, port?: number): Promise<Product> {
-  const child = spawn(process.execPath, [join(ROOT, 'scripts/demo.mjs'), '--port', String(port ?? (await freePort())), '--data', folder, '--sign-ins', '1000'], { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+  const child = spawn(
+    process.execPath,
+    [
+      join(ROOT, 'scripts/demo.mjs'),
+      '--port',
+      String(port ?? (await freePort())),
+      '--data',
+      folder,
+      '--sign-ins',
+      '1000',
+    ],
+    { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] },
+  );
   return follow(child, folder);
 }
 
 /** The product on a data folder of one's own, as `npm start` starts it. */
 export async function startPlain(folder: string): Promise<Product> {
-  const child = fork(join(ROOT, 'apps/server/dist/main.js'), ['--data', folder, '--port', String(await freePort()), '--web', join(ROOT, 'apps/web/dist')], { stdio: ['ignore', 'pipe', 'pipe', 'ipc'] });
+  const child = fork(
+    join(ROOT, 'apps/server/dist/main.js'),
+    ['--data', folder, '--port', String(await freePort()), '--web', join(ROOT, 'apps/web/dist')],
+    { stdio: ['ignore', 'pipe', 'pipe', 'ipc'] },
+  );
   return follow(child, folder);
 }
 
 export const temporaryFolder = (): string => join(mkdtempSync(join(tmpdir(), 'kanzel-e2e-')), 'data');
 
-export const removeFolder = (folder: string): void => rmSync(join(folder, '..'), { recursive: true, force: true });
+export const removeFolder = (folder: string): void =>
+  rmSync(join(folder, '..'), { recursive: true, force: true });
 
 /** Signs a demo person in on a page. */
 export async function signIn(page: Page, url: string, fullName: string): Promise<void> {
@@ -72,16 +98,30 @@ export async function personPage(browser: Browser, url: string, fullName: string
 /** Opens the campaign in hand and returns its address without the station. */
 export async function openCampaign(page: Page): Promise<string> {
   await page.getByText('Both propeller governors').click();
-  await page.getByRole('heading', { level: 1 }).waitFor();
+  await page.waitForURL(/\/campaign\/.*check=/);
+  await page.getByLabel('Step in hand').waitFor();
   return page.url().replace(/(\/campaign\/[^/]+).*/, '$1');
 }
 
 /** Works the simulated engines from the panel. */
-export async function lever(page: Page, name: string, engine: 'left' | 'right' | 'both' = 'both'): Promise<void> {
+export async function lever(
+  page: Page,
+  name: string,
+  engine: 'left' | 'right' | 'both' = 'both',
+): Promise<void> {
   const panel = page.getByRole('region', { name: 'Simulation' });
-  await panel.getByRole('group', { name: 'Engine' }).getByRole('button', { name: engine, exact: true }).click();
-  const group = ['off', 'left only', 'right only'].includes(name) ? panel.getByRole('group', { name: 'Ignition' }) : panel;
-  await (name === 'both ignitions' ? panel.getByRole('group', { name: 'Ignition' }).getByRole('button', { name: 'both', exact: true }) : group.getByRole('button', { name, exact: true })).click();
+  await panel
+    .getByRole('group', { name: 'Engine' })
+    .getByRole('button', { name: engine, exact: true })
+    .click();
+  const group = ['off', 'left only', 'right only'].includes(name)
+    ? panel.getByRole('group', { name: 'Ignition' })
+    : panel;
+  await (
+    name === 'both ignitions'
+      ? panel.getByRole('group', { name: 'Ignition' }).getByRole('button', { name: 'both', exact: true })
+      : group.getByRole('button', { name, exact: true })
+  ).click();
 }
 
 export const test = base;

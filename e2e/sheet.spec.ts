@@ -1,5 +1,15 @@
 import { expect, type Page } from '@playwright/test';
-import { lever, openCampaign, personPage, removeFolder, startDemo, startPlain, temporaryFolder, test, type Product } from './product.ts';
+import {
+  lever,
+  openCampaign,
+  personPage,
+  removeFolder,
+  startDemo,
+  startPlain,
+  temporaryFolder,
+  test,
+  type Product,
+} from './product.ts';
 import { workStep } from './work.ts';
 
 let product: Product;
@@ -14,7 +24,8 @@ test.afterAll(async () => {
   removeFolder(product.folder);
 });
 
-const figure = (page: Page, side: 'left' | 'right') => page.getByLabel(new RegExp(`, ${side} engine, reading$`));
+const figure = (page: Page, side: 'left' | 'right') =>
+  page.getByLabel(new RegExp(`, ${side} engine, reading$`));
 const panel = (page: Page) => page.getByLabel('Step in hand');
 
 test('two browsers on one campaign see each other’s entries within a second', async ({ browser }) => {
@@ -27,14 +38,20 @@ test('two browsers on one campaign see each other’s entries within a second', 
   await ylva.waitForURL(/check=engine-start/);
   await lever(ylva, 'Starter');
   await ylva.waitForTimeout(9000);
-  const seen = brand.waitForFunction(() => document.body.innerText.includes('Left engine running') && Date.now(), undefined, { polling: 'raf' });
+  const seen = brand.waitForFunction(
+    () => document.body.innerText.includes('Left engine running') && Date.now(),
+    undefined,
+    { polling: 'raf' },
+  );
   const before = await ylva.evaluate(() => Date.now());
   await ylva.keyboard.press('Enter');
   expect(Number(await (await seen).jsonValue()) - before).toBeLessThan(1000);
   await expect(brand.getByText('Right engine running')).toBeVisible();
 });
 
-test('pulling the server during a run-up loses nothing, says what waits, and catches up by itself', async ({ browser }) => {
+test('pulling the server during a run-up loses nothing, says what waits, and catches up by itself', async ({
+  browser,
+}) => {
   const port = Number(new URL(product.url).port);
   const ylva = await personPage(browser, product.url, 'Ylva Torsund');
   const base = await openCampaign(ylva);
@@ -64,6 +81,9 @@ test('pulling the server during a run-up loses nothing, says what waits, and cat
   const brand = await personPage(browser, product.url, 'Brand Ekerholt');
   await brand.goto(`${base}/findings`);
   await expect(brand.getByText('Chafed hose').first()).toBeVisible();
+  await ylva.getByText('Information', { exact: true }).click();
+  await ylva.getByLabel(/^Why, or the cause/).fill('Looked at again: only dust');
+  await ylva.getByRole('button', { name: 'Record the assessment' }).click();
   await ylva.getByRole('button', { name: 'Take it off' }).click();
   await ylva.getByRole('button', { name: 'Take the tag off' }).click();
   await expect(ylva.getByRole('button', { name: 'Take it off' })).toHaveCount(0);
@@ -74,7 +94,9 @@ test('bad input gets a clear sentence and changes nothing else', async ({ browse
   const base = await openCampaign(ylva);
   await ylva.goto(`${base}/run-up?check=oil-pressure-idle-warm`);
   await panel(ylva).waitFor();
-  await expect(panel(ylva).getByText('“Oil pressure rises in time, left engine” comes first, and is not proven.')).toBeVisible();
+  await expect(
+    panel(ylva).getByText('“Oil pressure rises in time, left engine” comes first, and is not proven.'),
+  ).toBeVisible();
   await ylva.goto(`${base}/run-up?check=oil-pressure-rise`);
   for (const side of ['left', 'right'] as const) await figure(ylva, side).fill('4,5');
   await expect(panel(ylva).getByText('Within limits')).toHaveCount(2);
@@ -113,8 +135,15 @@ test('bad input gets a clear sentence and changes nothing else', async ({ browse
 
   // An instrument out of calibration proves nothing, and says so before it is kept.
   await ylva.goto(`${base}/run-up?check=idle-speed`);
-  await expect(panel(ylva).getByText(/needs yes/).first()).toBeVisible();
-  const answer = await ylva.request.post(`${product.url}/api/campaigns/${base.split('/').pop() ?? ''}/entries`, { data: { entries: [{ id: 'replayed' }] } });
+  await expect(
+    panel(ylva)
+      .getByText(/needs yes/)
+      .first(),
+  ).toBeVisible();
+  const answer = await ylva.request.post(
+    `${product.url}/api/campaigns/${base.split('/').pop() ?? ''}/entries`,
+    { data: { entries: [{ id: 'replayed' }] } },
+  );
   expect(answer.status()).toBe(400);
 });
 
@@ -137,26 +166,63 @@ test('a typed reading from an expired instrument is unknown', async ({ browser }
   await expect(panel(ylva).getByText(/^Proves nothing yet\./)).toBeVisible();
 });
 
-test('an empty installation leads to the first useful act: an account, an aircraft, a campaign', async ({ page }) => {
+test('an empty installation leads to the first useful act: an account, an aircraft, a campaign', async ({
+  page,
+}) => {
   const folder = temporaryFolder();
   const plain = await startPlain(folder);
   await page.goto(plain.url);
-  await page.getByLabel('Code printed at the server').fill(/with the code ([\d-]+)/.exec(plain.printed())?.[1] ?? '');
+  await page
+    .getByLabel('Code printed at the server')
+    .fill(/with the code ([\d-]+)/.exec(plain.printed())?.[1] ?? '');
   await page.getByLabel('Your full name').fill('First Person');
   await page.getByLabel('Name to sign in with').fill('first.person');
   await page.getByLabel('Passphrase').fill('a passphrase of mine');
   await page.getByRole('button', { name: 'Make the first account' }).click();
   await expect(page.getByRole('heading', { name: 'No aircraft yet.' })).toBeVisible();
-  await page.getByLabel('Bring in a file').setInputFiles({ name: 'bad.yaml', mimeType: 'text/yaml', buffer: Buffer.from('format: kanzel-aircraft\nversion: 1\nmark: QX-ONE\n') });
+  await page
+    .getByLabel('Bring in a file')
+    .setInputFiles({
+      name: 'bad.yaml',
+      mimeType: 'text/yaml',
+      buffer: Buffer.from('format: kanzel-aircraft\nversion: 1\nmark: QX-ONE\n'),
+    });
   await expect(page.getByRole('alert')).toContainText('bad.yaml:1:1: "type" is missing');
-  const aircraft = { format: 'kanzel-aircraft', version: 1, mark: 'QX-ONE', type: 'Ærfugl', description: 'twin', family: 'piston-twin', serial: '1', engines: [{ id: 'left', title: 'Left engine', cylinders: 6 }, { id: 'right', title: 'Right engine', cylinders: 6 }], configuration: { code: 'A', title: 'as built' }, hours: 1, limitBook: 'tjeld-nl-6', pack: 'piston-magneto-multi', instruments: [] };
-  await page.getByLabel('Bring in a file').setInputFiles({ name: 'qx-one.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(aircraft)) });
+  const aircraft = {
+    format: 'kanzel-aircraft',
+    version: 1,
+    mark: 'QX-ONE',
+    type: 'Ærfugl',
+    description: 'twin',
+    family: 'piston-twin',
+    serial: '1',
+    engines: [
+      { id: 'left', title: 'Left engine', cylinders: 6 },
+      { id: 'right', title: 'Right engine', cylinders: 6 },
+    ],
+    configuration: { code: 'A', title: 'as built' },
+    hours: 1,
+    limitBook: 'tjeld-nl-6',
+    pack: 'piston-magneto-multi',
+    instruments: [],
+  };
+  await page
+    .getByLabel('Bring in a file')
+    .setInputFiles({
+      name: 'qx-one.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify(aircraft)),
+    });
   await page.getByRole('button', { name: 'Open a campaign' }).click();
   await page.getByLabel('Title').fill('First ground run');
   await page.getByRole('button', { name: 'Open the campaign' }).click();
-  await expect(page.getByRole('heading', { name: 'Every work order item is signed, and every inspection sheet.' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'Every work order item is signed, and every inspection sheet.' }),
+  ).toBeVisible();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: 'Part and serial numbers fitted agree with their release papers.' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'Part and serial numbers fitted agree with their release papers.' }),
+  ).toBeVisible();
   await expect(page.getByText('Simulation')).toHaveCount(0);
   await plain.stop();
   removeFolder(folder);
@@ -169,8 +235,17 @@ test('line mode on a phone: everything at hand, nothing wider than the screen', 
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await openCampaign(page);
   await page.waitForTimeout(500);
-  const tooWide = await page.evaluate(() => [...document.querySelectorAll('main *')].filter((e) => e.getBoundingClientRect().right > innerWidth + 1).map((e) => e.outerHTML.slice(0, 80)));
+  const tooWide = await page.evaluate(() =>
+    [...document.querySelectorAll('main *')]
+      .filter((e) => e.getBoundingClientRect().right > innerWidth + 1)
+      .map((e) => e.outerHTML.slice(0, 80)),
+  );
   expect(tooWide).toEqual([]);
-  const small = await page.evaluate(() => [...document.querySelectorAll('[data-step-actions] button')].filter((b) => b.getBoundingClientRect().height < 56).length);
+  const small = await page.evaluate(
+    () =>
+      [...document.querySelectorAll('[data-step-actions] button')].filter(
+        (b) => b.getBoundingClientRect().height < 56,
+      ).length,
+  );
   expect(small).toBe(0);
 });

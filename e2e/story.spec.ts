@@ -2,10 +2,21 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import AxeBuilder from '@axe-core/playwright';
+import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { lever, openCampaign, personPage, removeFolder, ROOT, signIn, startDemo, temporaryFolder, test, type Product } from './product.ts';
+import {
+  lever,
+  openCampaign,
+  personPage,
+  removeFolder,
+  ROOT,
+  signIn,
+  startDemo,
+  temporaryFolder,
+  test,
+  type Product,
+} from './product.ts';
 import { checkInHand, workRunUp, workStep } from './work.ts';
 
 let product: Product;
@@ -22,22 +33,35 @@ test.afterAll(async () => {
 
 async function pdfText(bytes: Uint8Array): Promise<string> {
   const document = await getDocument({ data: bytes, useSystemFonts: false }).promise;
-  const pages = await Promise.all(Array.from({ length: document.numPages }, async (_, i) => (await (await document.getPage(i + 1)).getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ')));
+  const pages = await Promise.all(
+    Array.from({ length: document.numPages }, async (_, i) =>
+      (await (await document.getPage(i + 1)).getTextContent()).items
+        .map((item) => ('str' in item ? item.str : ''))
+        .join(' '),
+    ),
+  );
   return pages.join(' ').replace(/\s+/g, ' ');
 }
 
 async function seriousFaults(page: Page): Promise<string[]> {
   const found = await new AxeBuilder({ page }).analyze();
-  return found.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes[0]?.html ?? ''}`);
+  return found.violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${v.id}: ${v.nodes[0]?.html ?? ''}`);
 }
 
 /** Works plain steps: as expected, or a figure typed for each engine, until the station is left. */
-async function workPlain(page: Page, station: string, figures: Readonly<Record<string, string>>): Promise<void> {
+async function workPlain(
+  page: Page,
+  station: string,
+  figures: Readonly<Record<string, string>>,
+): Promise<void> {
   while (page.url().includes(`/${station}`)) {
     const id = checkInHand(page);
     await page.locator('[data-step-actions] button').first().waitFor();
     const fields = page.locator('[data-figure]');
-    for (let i = 0; figures[id] !== undefined && i < (await fields.count()); i += 1) await fields.nth(i).fill(figures[id] ?? '');
+    for (let i = 0; figures[id] !== undefined && i < (await fields.count()); i += 1)
+      await fields.nth(i).fill(figures[id] ?? '');
     for (const option of await page.getByText('Clean', { exact: true }).all()) await option.click();
     await page.keyboard.press('Enter');
     await page.waitForURL((url) => url.searchParams.get('check') !== id);
@@ -90,7 +114,9 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
   await workStep(ylva);
   await ylva.goto(`${base}/run-up?check=right-ignition-off-drop`);
   expect(await workStep(ylva)).toBe('on');
-  await ylva.getByRole('link', { name: 'Right ignition off, drop, left engine: out of limits', exact: true }).click();
+  await ylva
+    .getByRole('link', { name: 'Right ignition off, drop, left engine: out of limits', exact: true })
+    .click();
   await ylva.getByRole('button', { name: 'Close the finding' }).click();
   await expect(ylva.getByText(/^By Ylva Torsund/).last()).toBeVisible();
 
@@ -106,7 +132,11 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
   // The release says in sentences what holds it, each with a link.
   await ylva.goto(`${base}/release`);
   await expect(ylva.getByRole('heading', { name: 'The release is held.' })).toBeVisible();
-  await ylva.getByRole('listitem').filter({ hasText: '2 steps of taxi remain.' }).getByRole('link', { name: 'Go there' }).click();
+  await ylva
+    .getByRole('listitem')
+    .filter({ hasText: '2 steps of taxi remain.' })
+    .getByRole('link', { name: 'Go there' })
+    .click();
   await ylva.waitForURL(/\/taxi/);
 
   // The pilot flies it; the technician looks at it afterwards.
@@ -129,7 +159,9 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
   // A certifying person signs with a fresh passphrase.
   const signe = await personPage(browser, product.url, 'Signe Vardal');
   await signe.goto(`${base}/release`);
-  await expect(signe.getByRole('heading', { name: 'Nothing holds this aircraft but your signature.' })).toBeVisible();
+  await expect(
+    signe.getByRole('heading', { name: 'Nothing holds this aircraft but your signature.' }),
+  ).toBeVisible();
   expect(await seriousFaults(signe)).toEqual([]);
   await signe.getByRole('button', { name: 'Read and sign' }).click();
   await signe.getByLabel('Your passphrase, again').fill('a guess');
@@ -142,8 +174,19 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
 
   // The sheet is printed from the record; the file proves itself, or names what was altered.
   const campaign = base.split('/').pop() ?? '';
-  const pdf = await pdfText(await (await signe.request.get(`${product.url}/api/campaigns/${campaign}/release-sheet`)).body());
-  for (const words of ['QX-TJD', 'Released to service', 'Signed by Signe Vardal', 'Both propeller governors', 'Plug and lead replaced', 'Right ignition off, drop, left engine', 'Tjeld NL-6 limit book, revision 12']) expect(pdf).toContain(words);
+  const pdf = await pdfText(
+    await (await signe.request.get(`${product.url}/api/campaigns/${campaign}/release-sheet`)).body(),
+  );
+  for (const words of [
+    'QX-TJD',
+    'Released to service',
+    'Signed by Signe Vardal',
+    'Both propeller governors',
+    'Plug and lead replaced',
+    'Right ignition off, drop, left engine',
+    'Tjeld NL-6 limit book, revision 12',
+  ])
+    expect(pdf).toContain(words);
   const text = await (await signe.request.get(`${product.url}/api/campaigns/${campaign}/record-file`)).text();
   const folder = mkdtempSync(join(tmpdir(), 'kanzel-record-'));
   const verify = (content: string): { status: number | null; said: string } => {
@@ -152,11 +195,16 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
     const done = spawnSync(process.execPath, [join(ROOT, 'scripts/verify.mjs'), path], { encoding: 'utf8' });
     return { status: done.status, said: done.stdout + done.stderr };
   };
-  expect(verify(text)).toEqual({ status: 0, said: expect.stringMatching(/^Unaltered: QX-TJD/) as string });
-  const file = JSON.parse(text) as { entries: { seq: number; kind: string; body: { answer?: { before?: { value: number } } } }[] };
+  expect(verify(text)).toEqual({ status: 0, said: expect.stringMatching(/^Unaltered: QX-TJD/) });
+  const file = JSON.parse(text) as {
+    entries: { seq: number; kind: string; body: { answer?: { before?: { value: number } } } }[];
+  };
   const altered = file.entries.find((e) => e.body.answer?.before !== undefined);
   (altered?.body.answer?.before as { value: number }).value -= 100;
-  expect(verify(JSON.stringify(file))).toEqual({ status: 1, said: expect.stringContaining(`Entry ${altered?.seq} (answer.given`) as string });
+  expect(verify(JSON.stringify(file))).toEqual({
+    status: 1,
+    said: expect.stringContaining(`Entry ${altered?.seq} (answer.given`),
+  });
   expect(readFileSync(join(folder, 'record.json'), 'utf8')).toContain('kanzel-record');
 });
 

@@ -18,7 +18,10 @@ async function takeAndKeep(page: Page): Promise<void> {
 async function takeDrop(page: Page, move: string): Promise<void> {
   await main(page, /^Take both/).waitFor({ timeout: 30_000 });
   await page.keyboard.press('Enter');
-  await page.getByText(/^Now: /).first().waitFor();
+  await page
+    .getByText(/^Now: /)
+    .first()
+    .waitFor();
   await lever(page, move);
   await expect(page.getByText(/^drop /)).toHaveCount(2, { timeout: 20_000 });
   await main(page, /^Keep both/).waitFor();
@@ -68,7 +71,8 @@ const STEPS: Readonly<Record<string, (page: Page) => Promise<void>>> = {
   },
   'ignition-grounded': async (page) => {
     await lever(page, 'both ignitions');
-    for (const option of await page.getByText('Dies and catches', { exact: true }).all()) await option.click();
+    for (const option of await page.getByText('Dies and catches', { exact: true }).all())
+      await option.click();
     await page.keyboard.press('Enter');
   },
   'propeller-cycle-drop': async (page) => {

@@ -2,7 +2,14 @@ import { mkdirSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs
 import { dirname, join, relative } from 'node:path';
 import { ensureInstalled, ensureNode, hashFiles, onceFor, ROOT, run } from './lib.mjs';
 
-const PACKAGES = ['packages/core', 'packages/formats', 'packages/packs', 'packages/contract', 'packages/standins', 'apps/server'];
+const PACKAGES = [
+  'packages/core',
+  'packages/formats',
+  'packages/packs',
+  'packages/contract',
+  'packages/standins',
+  'apps/server',
+];
 
 const SWC = {
   jsc: {
@@ -49,7 +56,9 @@ export async function build({ web: withWeb = true } = {}) {
   await compiled;
   if (!withWeb) return;
   const web = hashFiles(['packages/core/src', 'packages/contract/src', 'apps/web', 'package-lock.json']);
-  onceFor('built-web', web, () => run('npx', ['vite', 'build', '--logLevel', 'warn'], { cwd: join(ROOT, 'apps/web') }));
+  onceFor('built-web', web, () =>
+    run('npx', ['vite', 'build', '--logLevel', 'warn'], { cwd: join(ROOT, 'apps/web') }),
+  );
 }
 
 if (process.argv[1] === new URL(import.meta.url).pathname) {

@@ -8,7 +8,14 @@ import { build } from './build.mjs';
 import { ensureInstalled, ensureNode, hashFiles, ROOT } from './lib.mjs';
 
 /** `npm run demo`: installs, builds, makes the demonstration world, starts it, and prints the address. */
-const { values } = parseArgs({ options: { port: { type: 'string', default: '4170' }, data: { type: 'string', default: join(ROOT, '.demo') }, fresh: { type: 'boolean', default: false }, 'sign-ins': { type: 'string', default: '30' } } });
+const { values } = parseArgs({
+  options: {
+    port: { type: 'string', default: '4170' },
+    data: { type: 'string', default: join(ROOT, '.demo') },
+    fresh: { type: 'boolean', default: false },
+    'sign-ins': { type: 'string', default: '30' },
+  },
+});
 
 ensureNode();
 ensureInstalled();
@@ -36,7 +43,9 @@ function makeWorld() {
   const making = `${values.data}.making`;
   rmSync(making, { recursive: true, force: true });
   mkdirSync(making, { recursive: true });
-  const made = spawnSync(process.execPath, [dist('apps/server/dist/demo/main.js'), 'make', making], { stdio: 'inherit' });
+  const made = spawnSync(process.execPath, [dist('apps/server/dist/demo/main.js'), 'make', making], {
+    stdio: 'inherit',
+  });
   if (made.status !== 0) process.exit(made.status ?? 1);
   writeFileSync(join(making, 'made-by'), key);
   if (existsSync(values.data)) {
@@ -49,12 +58,33 @@ function makeWorld() {
 
 makeWorld();
 
-const people = spawnSync(process.execPath, [dist('apps/server/dist/demo/main.js'), 'people'], { encoding: 'utf8' }).stdout;
+const people = spawnSync(process.execPath, [dist('apps/server/dist/demo/main.js'), 'people'], {
+  encoding: 'utf8',
+}).stdout;
 const [dataPort, controlPort] = [await freePort(), await freePort()];
-const standin = fork(dist('packages/standins/dist/main.js'), [String(dataPort), String(controlPort), 'left4'], { stdio: ['ignore', 'ignore', 'inherit', 'ipc'] });
+const standin = fork(
+  dist('packages/standins/dist/main.js'),
+  [String(dataPort), String(controlPort), 'left4'],
+  { stdio: ['ignore', 'ignore', 'inherit', 'ipc'] },
+);
 const server = fork(
   dist('apps/server/dist/main.js'),
-  ['--data', values.data, '--port', values.port, '--web', dist('apps/web/dist'), '--demo-people', people, '--simulation', `QX-TJD=${controlPort}`, '--monitor', `QX-TJD=${dataPort}`, '--sign-ins', values['sign-ins']],
+  [
+    '--data',
+    values.data,
+    '--port',
+    values.port,
+    '--web',
+    dist('apps/web/dist'),
+    '--demo-people',
+    people,
+    '--simulation',
+    `QX-TJD=${controlPort}`,
+    '--monitor',
+    `QX-TJD=${dataPort}`,
+    '--sign-ins',
+    values['sign-ins'],
+  ],
   { stdio: ['ignore', 'inherit', 'inherit', 'ipc'] },
 );
 const end = () => {

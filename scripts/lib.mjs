@@ -24,7 +24,9 @@ export function filesBelow(paths) {
   const found = [];
   const visit = (path) => {
     if (statSync(path).isFile()) found.push(path);
-    else for (const name of readdirSync(path)) if (!['node_modules', 'dist', '.demo', '.tmp'].includes(name)) visit(join(path, name));
+    else
+      for (const name of readdirSync(path))
+        if (!['node_modules', 'dist', '.demo', '.tmp'].includes(name)) visit(join(path, name));
   };
   for (const path of paths) visit(join(ROOT, path));
   return found.sort();
@@ -33,7 +35,8 @@ export function filesBelow(paths) {
 /** One hash over names and contents. */
 export function hashFiles(paths) {
   const hash = createHash('sha256');
-  for (const file of filesBelow(paths)) hash.update(relative(ROOT, file)).update('\0').update(readFileSync(file)).update('\0');
+  for (const file of filesBelow(paths))
+    hash.update(relative(ROOT, file)).update('\0').update(readFileSync(file)).update('\0');
   return hash.digest('hex');
 }
 
@@ -49,9 +52,15 @@ export function onceFor(name, key, work) {
 
 /** Installs the dependencies from the lockfile, unless this lockfile is installed already. */
 export function ensureInstalled() {
-  const key = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).update(process.version).digest('hex');
+  const key = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .update(process.version)
+    .digest('hex');
   const complete = existsSync(join(ROOT, 'node_modules', 'typeorm', 'package.json'));
-  if (!complete) process.stdout.write('Installing the dependencies from the lockfile; on a new machine this takes a few minutes.\n');
+  if (!complete)
+    process.stdout.write(
+      'Installing the dependencies from the lockfile; on a new machine this takes a few minutes.\n',
+    );
   const install = () => run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
   if (complete) onceFor('installed', key, install);
   else {
@@ -64,6 +73,8 @@ export function ensureInstalled() {
 export function ensureNode() {
   const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
   if (major > 20 || (major === 20 && minor >= 19)) return;
-  process.stderr.write(`Kanzel needs Node.js 20.19 or newer; this is ${process.version}. Nothing was installed.\n`);
+  process.stderr.write(
+    `Kanzel needs Node.js 20.19 or newer; this is ${process.version}. Nothing was installed.\n`,
+  );
   process.exit(1);
 }

@@ -6,7 +6,14 @@ import { ensureInstalled, ensureNode, ROOT, start } from './lib.mjs';
 ensureNode();
 ensureInstalled();
 await build();
-const { child, ended } = start(process.execPath, [join(ROOT, 'apps/server/dist/main.js'), '--data', join(ROOT, 'data'), '--web', join(ROOT, 'apps/web/dist'), ...process.argv.slice(2)]);
+const { child, ended } = start(process.execPath, [
+  join(ROOT, 'apps/server/dist/main.js'),
+  '--data',
+  join(ROOT, 'data'),
+  '--web',
+  join(ROOT, 'apps/web/dist'),
+  ...process.argv.slice(2),
+]);
 process.on('SIGINT', () => child.kill('SIGTERM'));
 process.on('SIGTERM', () => child.kill('SIGTERM'));
 process.exitCode = await ended;

@@ -32,8 +32,24 @@ function suite(name, command, args, file, read, env = {}) {
 }
 
 const results = [
-  suite('Core, library, stand-in and server', 'npx', ['jest', '--json', `--outputFile=${join(out, 'jest.json')}`], 'jest.json', (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites + r.numPendingTests })),
-  suite('Stories in the browser', 'npx', ['playwright', 'test', '--config', 'e2e/playwright.config.ts'], 'e2e.json', (r) => ({ passed: r.stats.expected, failed: r.stats.unexpected + r.stats.flaky + r.stats.skipped }), { KANZEL_CHROMIUM: chromium }),
+  suite(
+    'Core, library, stand-in and server',
+    'npx',
+    ['jest', '--json', `--outputFile=${join(out, 'jest.json')}`],
+    'jest.json',
+    (r) => ({
+      passed: r.numPassedTests,
+      failed: r.numFailedTests + r.numRuntimeErrorTestSuites + r.numPendingTests,
+    }),
+  ),
+  suite(
+    'Stories in the browser',
+    'npx',
+    ['playwright', 'test', '--config', 'e2e/playwright.config.ts'],
+    'e2e.json',
+    (r) => ({ passed: r.stats.expected, failed: r.stats.unexpected + r.stats.flaky + r.stats.skipped }),
+    { KANZEL_CHROMIUM: chromium },
+  ),
 ];
 const sum = (key) => results.reduce((a, r) => a + r[key], 0);
 process.stdout.write(`\n${sum('passed')} passed, ${sum('failed')} failed\n`);

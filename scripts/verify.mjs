@@ -21,9 +21,13 @@ const { readRecordFile } = await import(join(ROOT, 'packages/formats/dist/index.
 const { makeSentences } = await import(join(ROOT, 'packages/core/dist/index.js'));
 const read = readRecordFile(readFileSync(path, 'utf8'));
 if (read.ok) {
-  process.stdout.write(`Unaltered: ${read.value.mark}, ${read.value.title}, ${read.value.count} entries, head ${read.value.head}\n`);
+  process.stdout.write(
+    `Unaltered: ${read.value.mark}, ${read.value.title}, ${read.value.count} entries, head ${read.value.head}\n`,
+  );
 } else {
   const same = (text) => text;
-  process.stderr.write(`Not proven: ${makeSentences({ part: same, subject: same, thing: same }).say(read.error)}\n`);
+  process.stderr.write(
+    `Not proven: ${makeSentences({ part: same, subject: same, thing: same }).say(read.error)}\n`,
+  );
   process.exitCode = 1;
 }

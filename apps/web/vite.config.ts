@@ -22,8 +22,14 @@ export default defineConfig({
         display: 'standalone',
         icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
       },
-      workbox: { globPatterns: ['**/*.{js,css,html,woff2,svg}'], navigateFallback: '/index.html', navigateFallbackDenylist: [/^\/api\//, /^\/ws/] },
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,woff2,svg}'],
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//, /^\/ws/],
+      },
     }),
   ],
-  server: { proxy: { '/api': 'http://localhost:4170', '/ws': { target: 'http://localhost:4170', ws: true } } },
+  server: {
+    proxy: { '/api': 'http://localhost:4170', '/ws': { target: 'http://localhost:4170', ws: true } },
+  },
 });

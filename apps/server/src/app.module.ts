@@ -15,7 +15,11 @@ import { WriteLock } from './storage/write-lock.ts';
 @Module({})
 class FoundationModule {
   static with(settings: Settings, clock: Clock): DynamicModule {
-    const providers = [{ provide: SETTINGS, useValue: settings }, { provide: CLOCK, useValue: clock }, WriteLock];
+    const providers = [
+      { provide: SETTINGS, useValue: settings },
+      { provide: CLOCK, useValue: clock },
+      WriteLock,
+    ];
     return { module: FoundationModule, providers, exports: providers };
   }
 }

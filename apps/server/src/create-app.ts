@@ -22,11 +22,19 @@ import { explainOpening, inspectDataFolder, refuseIfDamaged } from './storage/sq
 
 function serveWeb(app: NestExpressApplication, folder: string): void {
   // Built files carry their hash in their name; the page and the worker must be asked for each time.
-  const setHeaders = (response: Response, path: string): void => void response.setHeader('Cache-Control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache');
+  const setHeaders = (response: Response, path: string): void =>
+    void response.setHeader(
+      'Cache-Control',
+      path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+    );
   app.use(express.static(folder, { index: 'index.html', setHeaders }));
   const page = join(folder, 'index.html');
   app.use((request: Request, response: Response, next: NextFunction) => {
-    const forPage = request.method === 'GET' && !request.path.startsWith('/api/') && !request.path.startsWith('/ws') && !request.path.includes('.');
+    const forPage =
+      request.method === 'GET' &&
+      !request.path.startsWith('/api/') &&
+      !request.path.startsWith('/ws') &&
+      !request.path.includes('.');
     if (forPage && existsSync(page)) response.setHeader('Cache-Control', 'no-cache').sendFile(page);
     else next();
   });
@@ -36,9 +44,15 @@ function serveWeb(app: NestExpressApplication, folder: string): void {
  * Builds the server for a data folder without listening yet. Refuses with `StartRefused` and a sentence when
  * the folder or the database cannot be used; overwrites nothing.
  */
-export async function createApp(settings: Settings, clock: Clock = SYSTEM_CLOCK): Promise<NestExpressApplication> {
+export async function createApp(
+  settings: Settings,
+  clock: Clock = SYSTEM_CLOCK,
+): Promise<NestExpressApplication> {
   inspectDataFolder(settings.dataFolder);
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, clock), { logger: settings.logLevel === 'silent' ? false : ['error', 'warn'], abortOnError: false }).catch((error: unknown) => {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, clock), {
+    logger: settings.logLevel === 'silent' ? false : ['error', 'warn'],
+    abortOnError: false,
+  }).catch((error: unknown) => {
     throw explainOpening(settings.dataFolder, error);
   });
   const dataSource = app.get<DataSource>(getDataSourceToken());
@@ -48,10 +62,32 @@ export async function createApp(settings: Settings, clock: Clock = SYSTEM_CLOCK)
   });
   app.useWebSocketAdapter(new IoAdapter(app));
   app.use(pinoHttp({ logger: pino({ level: settings.logLevel === 'info' ? 'info' : 'silent' }) }));
-  app.use(helmet({ contentSecurityPolicy: { directives: { 'default-src': ["'self'"], 'style-src': ["'self'", "'unsafe-inline'"], 'img-src': ["'self'", 'data:', 'blob:'], 'worker-src': ["'self'", 'blob:'], 'connect-src': ["'self'", 'ws:', 'wss:'], 'upgrade-insecure-requests': null } }, strictTransportSecurity: false }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          'default-src': ["'self'"],
+          'style-src': ["'self'", "'unsafe-inline'"],
+          'img-src': ["'self'", 'data:', 'blob:'],
+          'worker-src': ["'self'", 'blob:'],
+          'connect-src': ["'self'", 'ws:', 'wss:'],
+          'upgrade-insecure-requests': null,
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
   app.use(cookieParser());
   app.useBodyParser('json', { limit: '8mb' });
-  app.useGlobalPipes(new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true, exceptionFactory: (errors) => refuse(400, 'The request is malformed, and nothing was changed.', messagesOf(errors)) }));
+  app.useGlobalPipes(
+    new ValidationPipe({
+      whitelist: true,
+      forbidNonWhitelisted: true,
+      transform: true,
+      exceptionFactory: (errors) =>
+        refuse(400, 'The request is malformed, and nothing was changed.', messagesOf(errors)),
+    }),
+  );
   app.useGlobalFilters(new StorageFilter());
   if (settings.webFolder) serveWeb(app, settings.webFolder);
   serveOpenApi(app);

@@ -27,15 +27,20 @@ function readSettings(): Settings {
     },
   });
   const port = Number(values.port);
-  if (!Number.isInteger(port) || port < 0 || port > 65535) throw new StartRefused(`“${values.port}” is not a port. Use --port with a number from 1 to 65535.`);
+  if (!Number.isInteger(port) || port < 0 || port > 65535)
+    throw new StartRefused(`“${values.port}” is not a port. Use --port with a number from 1 to 65535.`);
   const [mark = '', simulationPort = ''] = values.simulation?.split('=') ?? [];
   return {
     dataFolder: resolve(values.data),
     host: values.host,
     port,
     webFolder: values.web === undefined ? undefined : resolve(values.web),
-    demoPeople: values['demo-people'] === undefined ? [] : (JSON.parse(values['demo-people']) as Settings['demoPeople']),
-    simulation: values.simulation === undefined ? undefined : { host: '127.0.0.1', port: Number(simulationPort), mark },
+    demoPeople:
+      values['demo-people'] === undefined
+        ? []
+        : (JSON.parse(values['demo-people']) as Settings['demoPeople']),
+    simulation:
+      values.simulation === undefined ? undefined : { host: '127.0.0.1', port: Number(simulationPort), mark },
     monitor: readMonitor(values.monitor),
     signInsPerMinute: Number(values['sign-ins']),
     logLevel: values.log === 'info' || values.log === 'silent' ? values.log : 'warn',
@@ -44,9 +49,16 @@ function readSettings(): Settings {
 
 function explainListening(settings: Settings, error: unknown): Error {
   const { code } = error as { code?: string };
-  if (code === 'EADDRINUSE') return new StartRefused(`Port ${settings.port} on ${settings.host} is in use by another program. Nothing was changed. Stop that one, or choose another with --port.`);
-  if (code === 'EACCES') return new StartRefused(`You may not listen on port ${settings.port}. Choose one above 1023 with --port.`);
-  if (code === 'EADDRNOTAVAIL') return new StartRefused(`This machine has no address ${settings.host}. Choose another with --host.`);
+  if (code === 'EADDRINUSE')
+    return new StartRefused(
+      `Port ${settings.port} on ${settings.host} is in use by another program. Nothing was changed. Stop that one, or choose another with --port.`,
+    );
+  if (code === 'EACCES')
+    return new StartRefused(
+      `You may not listen on port ${settings.port}. Choose one above 1023 with --port.`,
+    );
+  if (code === 'EADDRNOTAVAIL')
+    return new StartRefused(`This machine has no address ${settings.host}. Choose another with --host.`);
   return error instanceof Error ? error : new Error(String(error));
 }
 
@@ -60,14 +72,20 @@ async function start(): Promise<void> {
   const address = (app.getHttpServer() as { address: () => { port: number } }).address();
   const shown = settings.host === '0.0.0.0' || settings.host === '127.0.0.1' ? 'localhost' : settings.host;
   process.stdout.write(`Kanzel is ready at http://${shown}:${address.port}\n`);
-  for (const problem of app.get(LibraryService).problems()) process.stderr.write(`Refused at load: ${problem}\n`);
+  for (const problem of app.get(LibraryService).problems())
+    process.stderr.write(`Refused at load: ${problem}\n`);
   const people = app.get(PeopleService);
-  if (await people.isEmpty()) process.stdout.write(`No account exists yet. Open the address and make the first one with the code ${people.setupCode}\n`);
+  if (await people.isEmpty())
+    process.stdout.write(
+      `No account exists yet. Open the address and make the first one with the code ${people.setupCode}\n`,
+    );
   // A child of the demo lives no longer than it.
   process.on('disconnect', () => process.kill(process.pid, 'SIGTERM'));
 }
 
 start().catch((error: unknown) => {
-  process.stderr.write(`${error instanceof StartRefused ? error.message : error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+  process.stderr.write(
+    `${error instanceof StartRefused ? error.message : error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`,
+  );
   process.exitCode = 1;
 });

@@ -21,16 +21,32 @@ type Schemas = NonNullable<NonNullable<OpenAPIObject['components']>['schemas']>;
 
 /** Builds the OpenAPI document; the schemas of the bodies come from the validated classes themselves. */
 export function buildOpenApi(app: INestApplication): OpenAPIObject {
-  const config = new DocumentBuilder().setTitle('Kanzel').setVersion('1').setDescription('Every change of state is an entry posted to a campaign; everything else is derived.').addCookieAuth('kanzel_session').build();
+  const config = new DocumentBuilder()
+    .setTitle('Kanzel')
+    .setVersion('1')
+    .setDescription('Every change of state is an entry posted to a campaign; everything else is derived.')
+    .addCookieAuth('kanzel_session')
+    .build();
   const document = SwaggerModule.createDocument(app, config);
-  const { defaultMetadataStorage } = createRequire(import.meta.url)('class-transformer/cjs/storage.js') as { defaultMetadataStorage: never };
-  const schemas = validationMetadatasToSchemas({ classValidatorMetadataStorage: getMetadataStorage(), classTransformerMetadataStorage: defaultMetadataStorage, refPointerPrefix: '#/components/schemas/' }) as Schemas;
+  const { defaultMetadataStorage } = createRequire(import.meta.url)('class-transformer/cjs/storage.js') as {
+    defaultMetadataStorage: never;
+  };
+  const schemas = validationMetadatasToSchemas({
+    classValidatorMetadataStorage: getMetadataStorage(),
+    classTransformerMetadataStorage: defaultMetadataStorage,
+    refPointerPrefix: '#/components/schemas/',
+  }) as Schemas;
   document.components = { ...document.components, schemas: { ...document.components?.schemas, ...schemas } };
   for (const [route, name] of Object.entries(BODIES)) {
     const [method = '', path = ''] = route.split(' ');
-    const operation = (document.paths[path] as Record<string, { requestBody?: unknown } | undefined> | undefined)?.[method];
+    const operation = (
+      document.paths[path] as Record<string, { requestBody?: unknown } | undefined> | undefined
+    )?.[method];
     if (!operation) throw new Error(`buildOpenApi: there is no route ${route}`);
-    operation.requestBody = { required: true, content: { 'application/json': { schema: { $ref: `#/components/schemas/${name}` } } } };
+    operation.requestBody = {
+      required: true,
+      content: { 'application/json': { schema: { $ref: `#/components/schemas/${name}` } } },
+    };
   }
   return document;
 }

@@ -5,7 +5,15 @@ import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { verifyChain } from '@kanzel/core';
 import request from 'supertest';
-import { addDemoPeople, draft, entriesOf, openCampaign, signIn, startServer, temporaryFolder } from './testing/harness.ts';
+import {
+  addDemoPeople,
+  draft,
+  entriesOf,
+  openCampaign,
+  signIn,
+  startServer,
+  temporaryFolder,
+} from './testing/harness.ts';
 import { DATABASE_FILE, inspectDataFolder } from './storage/sqlite.ts';
 
 /** The built server as a process of its own; `npm test` builds it first. */
@@ -18,7 +26,11 @@ interface Run {
 }
 
 function run(dataFolder: string, ...args: string[]): Run {
-  const child = spawn(process.execPath, [MAIN, '--data', dataFolder, '--port', '0', '--sign-ins', '1000', ...args], { stdio: ['ignore', 'pipe', 'pipe'] });
+  const child = spawn(
+    process.execPath,
+    [MAIN, '--data', dataFolder, '--port', '0', '--sign-ins', '1000', ...args],
+    { stdio: ['ignore', 'pipe', 'pipe'] },
+  );
   let text = '';
   const url = new Promise<string>((resolve) => {
     child.stdout.on('data', (chunk: Buffer) => {
@@ -28,7 +40,9 @@ function run(dataFolder: string, ...args: string[]): Run {
     });
   });
   child.stderr.on('data', (chunk: Buffer) => (text += chunk.toString()));
-  const ended = new Promise<{ code: number | null; text: string }>((resolve) => child.once('exit', (code) => resolve({ code, text })));
+  const ended = new Promise<{ code: number | null; text: string }>((resolve) =>
+    child.once('exit', (code) => resolve({ code, text })),
+  );
   return { child, ended, url };
 }
 
@@ -55,8 +69,18 @@ test('kill -9 in the middle of writing loses nothing that was acknowledged, and 
     campaign ||= await openCampaign(ylva);
     const writer = async (): Promise<void> => {
       for (;;) {
-        const entry = draft(campaign, ylva.person, 'tag.on', { tag: randomUUID(), thing: 'Panel open', where: 'left', why: 'look', touches: [] });
-        const answer = await request(at).post(`/api/campaigns/${campaign}/entries`).set('Cookie', ylva.cookie).send({ entries: [entry] }).catch(() => undefined);
+        const entry = draft(campaign, ylva.person, 'tag.on', {
+          tag: randomUUID(),
+          thing: 'Panel open',
+          where: 'left',
+          why: 'look',
+          touches: [],
+        });
+        const answer = await request(at)
+          .post(`/api/campaigns/${campaign}/entries`)
+          .set('Cookie', ylva.cookie)
+          .send({ entries: [entry] })
+          .catch(() => undefined);
         if (answer?.status !== 200) return;
         acknowledged.push(entry.id);
       }
@@ -96,13 +120,19 @@ describe('what keeps it from starting is named plainly, and nothing is overwritt
     const file = join(folder.path, 'file');
     writeFileSync(file, 'mine');
     const { code, text } = await run(file).ended;
-    expect([code, text, readFileSync(file, 'utf8')]).toEqual([1, expect.stringContaining('cannot be written'), 'mine']);
+    expect([code, text, readFileSync(file, 'utf8')]).toEqual([
+      1,
+      expect.stringContaining('cannot be written'),
+      'mine',
+    ]);
     folder.remove();
   });
 
   test('a full disk', () => {
     const folder = temporaryFolder();
-    expect(() => inspectDataFolder(folder.path, Number.MAX_SAFE_INTEGER)).toThrow(/MB left; .* Nothing was written/);
+    expect(() => inspectDataFolder(folder.path, Number.MAX_SAFE_INTEGER)).toThrow(
+      /MB left; .* Nothing was written/,
+    );
     folder.remove();
   });
 
@@ -111,7 +141,8 @@ describe('what keeps it from starting is named plainly, and nothing is overwritt
     const path = join(folder.path, DATABASE_FILE);
     const handle = openSync(path, 'r+');
     const garbage = Buffer.alloc(4096, 0x5a);
-    for (let page = 2; page * 4096 < statSync(path).size; page += 2) writeSync(handle, garbage, 0, garbage.length, page * 4096);
+    for (let page = 2; page * 4096 < statSync(path).size; page += 2)
+      writeSync(handle, garbage, 0, garbage.length, page * 4096);
     closeSync(handle);
     const damaged = readFileSync(path);
     const inside = await run(folder.path).ended;
@@ -119,13 +150,20 @@ describe('what keeps it from starting is named plainly, and nothing is overwritt
     expect(readFileSync(path).equals(damaged)).toBe(true);
     writeFileSync(path, 'this is a letter, not a database');
     const none = await run(folder.path).ended;
-    expect([none.code, none.text, readFileSync(path, 'utf8')]).toEqual([1, expect.stringContaining('not a database'), 'this is a letter, not a database']);
+    expect([none.code, none.text, readFileSync(path, 'utf8')]).toEqual([
+      1,
+      expect.stringContaining('not a database'),
+      'this is a letter, not a database',
+    ]);
     folder.remove();
   });
 
   test('a malformed file in the library is refused at load with file, line and reason; the rest loads', async () => {
     const folder = await prepared();
-    writeFileSync(join(folder.path, 'library', 'broken.yaml'), 'format: kanzel-module\nversion: 1\nid: broken\ntitle: Broken\nchecks:\n  - id: one\n    station: moon\n');
+    writeFileSync(
+      join(folder.path, 'library', 'broken.yaml'),
+      'format: kanzel-module\nversion: 1\nid: broken\ntitle: Broken\nchecks:\n  - id: one\n    station: moon\n',
+    );
     const { child, ended, url } = run(folder.path);
     await url;
     await new Promise((resolve) => setTimeout(resolve, 200));

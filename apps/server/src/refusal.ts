@@ -1,14 +1,31 @@
-import { BadRequestException, ConflictException, ForbiddenException, HttpException, NotFoundException, UnauthorizedException } from '@nestjs/common';
+import {
+  BadRequestException,
+  ConflictException,
+  ForbiddenException,
+  HttpException,
+  NotFoundException,
+  UnauthorizedException,
+} from '@nestjs/common';
 import { makeSentences, type Reason } from '@kanzel/core';
 import type { Refusal } from '@kanzel/contract';
 
 /** Sentences where no campaign is at hand to name its parts. */
 const plain = makeSentences({ part: (k) => k, subject: (s) => s, thing: (t) => t });
 
-const KINDS = { 400: BadRequestException, 401: UnauthorizedException, 403: ForbiddenException, 404: NotFoundException, 409: ConflictException } as const;
+const KINDS = {
+  400: BadRequestException,
+  401: UnauthorizedException,
+  403: ForbiddenException,
+  404: NotFoundException,
+  409: ConflictException,
+} as const;
 
 /** An HTTP refusal with a sentence; what was wrong, what was kept, what to do. */
-export function refuse(status: keyof typeof KINDS, message: string, details?: readonly string[]): HttpException {
+export function refuse(
+  status: keyof typeof KINDS,
+  message: string,
+  details?: readonly string[],
+): HttpException {
   const body: Refusal = { message, ...(details ? { details } : {}) };
   return new KINDS[status](body);
 }

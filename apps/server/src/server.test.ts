@@ -14,7 +14,17 @@ import { ScriptedCrew, StoryClock } from './demo/crew.ts';
 import { buildOpenApi } from './openapi.ts';
 import { PeopleService } from './people/index.ts';
 import { RecordService } from './record/index.ts';
-import { addDemoPeople, confirming, draft, entriesOf, openCampaign, signIn, startServer, temporaryFolder, type SignedIn } from './testing/harness.ts';
+import {
+  addDemoPeople,
+  confirming,
+  draft,
+  entriesOf,
+  openCampaign,
+  signIn,
+  startServer,
+  temporaryFolder,
+  type SignedIn,
+} from './testing/harness.ts';
 
 const folder = temporaryFolder();
 let app: NestExpressApplication;
@@ -34,7 +44,9 @@ afterAll(async () => {
   folder.remove();
 });
 
-const post = async (by: SignedIn, campaign: string, ...entries: unknown[]): Promise<PostEntriesResponse> => (await by.agent.post(`/api/campaigns/${campaign}/entries`).send({ entries }).expect(200)).body as PostEntriesResponse;
+const post = async (by: SignedIn, campaign: string, ...entries: unknown[]): Promise<PostEntriesResponse> =>
+  (await by.agent.post(`/api/campaigns/${campaign}/entries`).send({ entries }).expect(200))
+    .body as PostEntriesResponse;
 
 describe('the record', () => {
   test('entries are chained in order, a retry is harmless, the same id with other contents is refused', async () => {
@@ -52,7 +64,15 @@ describe('the record', () => {
 
   test('fifty posts at once make one chain without gaps', async () => {
     const campaign = await openCampaign(ylva);
-    const tags = Array.from({ length: 50 }, (_, i) => draft(campaign, ylva.person, 'tag.on', { tag: `tag-${i}`, thing: `Thing ${i}`, where: '', why: 'open', touches: [] }));
+    const tags = Array.from({ length: 50 }, (_, i) =>
+      draft(campaign, ylva.person, 'tag.on', {
+        tag: `tag-${i}`,
+        thing: `Thing ${i}`,
+        where: '',
+        why: 'open',
+        touches: [],
+      }),
+    );
     await Promise.all(tags.map((t) => post(ylva, campaign, t)));
     const entries = await entriesOf(ylva, campaign);
     expect(entries).toHaveLength(51);
@@ -61,7 +81,9 @@ describe('the record', () => {
 
   test('the database itself refuses to change or delete an entry', async () => {
     const dataSource = app.get<DataSource>(getDataSourceToken());
-    await expect(dataSource.query(`UPDATE entry SET json = '{}'`)).rejects.toThrow('entries are never changed');
+    await expect(dataSource.query(`UPDATE entry SET json = '{}'`)).rejects.toThrow(
+      'entries are never changed',
+    );
     await expect(dataSource.query('DELETE FROM entry')).rejects.toThrow('entries are never deleted');
   });
 
@@ -70,7 +92,11 @@ describe('the record', () => {
     ['behind a gate', { check: 'arcs-clear' }, 'gateHeld'],
   ])('refused by the record, %s: a reason, and nothing else changes', async (_, change, code) => {
     const campaign = await openCampaign(ylva);
-    const answer = await post(ylva, campaign, draft(campaign, ylva.person, 'answer.given', { ...confirming('x'), ...change }));
+    const answer = await post(
+      ylva,
+      campaign,
+      draft(campaign, ylva.person, 'answer.given', { ...confirming('x'), ...change }),
+    );
     expect(answer).toMatchObject({ accepted: [], refused: [{ reason: { code } }] });
     expect(await entriesOf(ylva, campaign)).toHaveLength(1);
   });
@@ -78,14 +104,49 @@ describe('the record', () => {
   test.each([
     ['a body of no known kind', { kind: 'answer.dreamt' }],
     ['a member nobody asked for', { body: { ...confirming('work-orders-signed'), sudo: true } }],
-    ['text for a figure', { body: { check: 'oil-quantity', subject: 'left', facts: {}, answer: { kind: 'reading', reading: { value: 'nine', unit: 'L', text: '9', resolution: 1, source: 'typed' } } } }],
-    ['an unknown unit', { body: { check: 'oil-quantity', subject: 'left', facts: {}, answer: { kind: 'reading', reading: { value: 9, unit: 'pint', text: '9', resolution: 1, source: 'typed' } } } }],
-    ['a fact that is none', { body: { ...confirming('work-orders-signed'), facts: { rpm: { value: null } } } }],
+    [
+      'text for a figure',
+      {
+        body: {
+          check: 'oil-quantity',
+          subject: 'left',
+          facts: {},
+          answer: {
+            kind: 'reading',
+            reading: { value: 'nine', unit: 'L', text: '9', resolution: 1, source: 'typed' },
+          },
+        },
+      },
+    ],
+    [
+      'an unknown unit',
+      {
+        body: {
+          check: 'oil-quantity',
+          subject: 'left',
+          facts: {},
+          answer: {
+            kind: 'reading',
+            reading: { value: 9, unit: 'pint', text: '9', resolution: 1, source: 'typed' },
+          },
+        },
+      },
+    ],
+    [
+      'a fact that is none',
+      { body: { ...confirming('work-orders-signed'), facts: { rpm: { value: null } } } },
+    ],
     ['no id', { id: 'entry-1' }],
   ])('malformed, %s: refused whole with its path', async (_, change) => {
     const campaign = await openCampaign(ylva);
-    const bad = { ...draft(campaign, ylva.person, 'answer.given', confirming('work-orders-signed')), ...change };
-    const { body } = await ylva.agent.post(`/api/campaigns/${campaign}/entries`).send({ entries: [bad] }).expect(400);
+    const bad = {
+      ...draft(campaign, ylva.person, 'answer.given', confirming('work-orders-signed')),
+      ...change,
+    };
+    const { body } = await ylva.agent
+      .post(`/api/campaigns/${campaign}/entries`)
+      .send({ entries: [bad] })
+      .expect(400);
     expect((body as { details: string[] }).details[0]).toMatch(/^entries/);
     expect(await entriesOf(ylva, campaign)).toHaveLength(1);
   });
@@ -93,30 +154,49 @@ describe('the record', () => {
   test('nobody posts for someone else, in a role not held, or from the future', async () => {
     const campaign = await openCampaign(ylva);
     const body = confirming('work-orders-signed');
-    const codes = async (d: unknown): Promise<string | undefined> => (await post(ylva, campaign, d)).refused[0]?.reason.code;
+    const codes = async (d: unknown): Promise<string | undefined> =>
+      (await post(ylva, campaign, d)).refused[0]?.reason.code;
     expect(await codes(draft(campaign, brand.person, 'answer.given', body))).toBe('notYours');
     expect(await codes(draft(campaign, ylva.person, 'answer.given', body, 'certifier'))).toBe('roleNotHeld');
-    expect(await codes({ ...draft(campaign, ylva.person, 'answer.given', body), at: new Date(Date.now() + 3_600_000).toISOString() })).toBe('clockAhead');
+    expect(
+      await codes({
+        ...draft(campaign, ylva.person, 'answer.given', body),
+        at: new Date(Date.now() + 3_600_000).toISOString(),
+      }),
+    ).toBe('clockAhead');
   });
 });
 
 describe('people', () => {
   test('every route but the front door needs a session', async () => {
-    const paths = Object.entries(buildOpenApi(app).paths).flatMap(([path, operations]) => Object.keys(operations).map((method) => ({ method, path })));
+    const paths = Object.entries(buildOpenApi(app).paths).flatMap(([path, operations]) =>
+      Object.keys(operations).map((method) => ({ method, path })),
+    );
     expect(paths.length).toBeGreaterThan(14);
     const open = ['get /api/front-door', 'post /api/session', 'post /api/first-person'];
     for (const { method, path } of paths.filter((p) => !open.includes(`${p.method} ${p.path}`))) {
-      const target = path.replace('{campaign}', '11111111-1111-4111-8111-111111111111').replace('{mark}', 'QX-TJD');
+      const target = path
+        .replace('{campaign}', '11111111-1111-4111-8111-111111111111')
+        .replace('{mark}', 'QX-TJD');
       const response = await request(url)[method as 'get'](target).send({});
       expect([`${method} ${path}`, response.status]).toEqual([`${method} ${path}`, 401]);
     }
   });
 
   test('a wrong passphrase and an unknown name are told apart by nobody; the cookie is out of reach of scripts', async () => {
-    const wrong = await request(url).post('/api/session').send({ name: 'ylva', passphrase: 'wrong' }).expect(401);
-    const nobody = await request(url).post('/api/session').send({ name: 'nobody', passphrase: 'wrong' }).expect(401);
+    const wrong = await request(url)
+      .post('/api/session')
+      .send({ name: 'ylva', passphrase: 'wrong' })
+      .expect(401);
+    const nobody = await request(url)
+      .post('/api/session')
+      .send({ name: 'nobody', passphrase: 'wrong' })
+      .expect(401);
     expect(wrong.body).toEqual(nobody.body);
-    const right = await request(url).post('/api/session').send({ name: 'ylva', passphrase: 'grey heron lamp post' }).expect(200);
+    const right = await request(url)
+      .post('/api/session')
+      .send({ name: 'ylva', passphrase: 'grey heron lamp post' })
+      .expect(200);
     expect(String(right.headers['set-cookie'])).toMatch(/HttpOnly.*SameSite=Strict/i);
     expect(JSON.stringify(await app.get(PeopleService).list())).not.toContain('argon2');
   });
@@ -128,8 +208,24 @@ describe('people', () => {
   });
 
   test('adding people and library files takes an administrator', async () => {
-    await ylva.agent.post('/api/people').send({ name: 'new.one', fullName: 'New One', passphrase: 'a long passphrase', authorisations: [{ role: 'pilot', families: ['*'] }] }).expect(403);
-    await brand.agent.post('/api/people').send({ name: 'new.one', fullName: 'New One', passphrase: 'a long passphrase', authorisations: [{ role: 'pilot', families: ['*'] }] }).expect(201);
+    await ylva.agent
+      .post('/api/people')
+      .send({
+        name: 'new.one',
+        fullName: 'New One',
+        passphrase: 'a long passphrase',
+        authorisations: [{ role: 'pilot', families: ['*'] }],
+      })
+      .expect(403);
+    await brand.agent
+      .post('/api/people')
+      .send({
+        name: 'new.one',
+        fullName: 'New One',
+        passphrase: 'a long passphrase',
+        authorisations: [{ role: 'pilot', families: ['*'] }],
+      })
+      .expect(201);
     await ylva.agent.post('/api/library').send({ name: 'x.yaml', text: 'format: kanzel-pack' }).expect(403);
   });
 
@@ -137,7 +233,10 @@ describe('people', () => {
     const other = temporaryFolder();
     const server = await startServer(other.path, { signInsPerMinute: 3 });
     const statuses: number[] = [];
-    for (let i = 0; i < 5; i += 1) statuses.push((await request(server.url).post('/api/session').send({ name: 'x', passphrase: 'y' })).status);
+    for (let i = 0; i < 5; i += 1)
+      statuses.push(
+        (await request(server.url).post('/api/session').send({ name: 'x', passphrase: 'y' })).status,
+      );
     await server.app.close();
     other.remove();
     expect(statuses).toEqual([401, 401, 401, 429, 429]);
@@ -147,11 +246,22 @@ describe('people', () => {
     const other = temporaryFolder();
     const server = await startServer(other.path);
     const code = server.app.get(PeopleService).setupCode;
-    const first = { setupCode: code, name: 'first.one', fullName: 'First One', passphrase: 'a long passphrase' };
+    const first = {
+      setupCode: code,
+      name: 'first.one',
+      fullName: 'First One',
+      passphrase: 'a long passphrase',
+    };
     expect((await request(server.url).get('/api/front-door')).body).toEqual({ empty: true });
-    await request(server.url).post('/api/first-person').send({ ...first, setupCode: '000-000-00x' }).expect(403);
+    await request(server.url)
+      .post('/api/first-person')
+      .send({ ...first, setupCode: '000-000-00x' })
+      .expect(403);
     await request(server.url).post('/api/first-person').send(first).expect(201);
-    await request(server.url).post('/api/first-person').send({ ...first, name: 'second.one' }).expect(409);
+    await request(server.url)
+      .post('/api/first-person')
+      .send({ ...first, name: 'second.one' })
+      .expect(409);
     await server.app.close();
     other.remove();
   });
@@ -159,15 +269,26 @@ describe('people', () => {
 
 test('a malformed library file is refused with file, place and reason, and changes nothing', async () => {
   const before = (await brand.agent.get('/api/library').expect(200)).body as unknown;
-  const text = readFileSync(join(__dirname, '../../../packages/packs/library/limit-books/tjeld-nl-6.yaml'), 'utf8').replace('id: tjeld-nl-6', 'id: other-book').replace('low: 7, cautionLow: 8', 'low: 9, cautionLow: 8');
+  const text = readFileSync(
+    join(__dirname, '../../../packages/packs/library/limit-books/tjeld-nl-6.yaml'),
+    'utf8',
+  )
+    .replace('id: tjeld-nl-6', 'id: other-book')
+    .replace('low: 7, cautionLow: 8', 'low: 9, cautionLow: 8');
   const { body } = await brand.agent.post('/api/library').send({ name: 'other.yaml', text }).expect(400);
-  expect((body as { details: string[] }).details).toEqual([expect.stringMatching(/^other\.yaml:\d+:\d+ limits\[0\]: the edges must run/)]);
+  expect((body as { details: string[] }).details).toEqual([
+    expect.stringMatching(/^other\.yaml:\d+:\d+ limits\[0\]: the edges must run/),
+  ]);
   expect((await brand.agent.get('/api/library').expect(200)).body).toEqual(before);
 });
 
 test('two browsers hear of each other within a second, and a stranger hears nothing', async () => {
   const campaign = await openCampaign(ylva);
-  const socket = io(url, { path: LIVE_PATH, transports: ['websocket'], extraHeaders: { cookie: brand.cookie } });
+  const socket = io(url, {
+    path: LIVE_PATH,
+    transports: ['websocket'],
+    extraHeaders: { cookie: brand.cookie },
+  });
   const stranger = io(url, { path: LIVE_PATH, transports: ['websocket'], reconnection: false });
   await Promise.all([once(socket as never, 'connect'), once(stranger as never, 'disconnect')]);
   const watched = (await socket.emitWithAck(EVENTS.watch, { campaign })) as { count: number };
@@ -184,15 +305,34 @@ test('two browsers hear of each other within a second, and a stranger hears noth
 test('a monitor speaking the line protocol over TCP is heard in the browser; its silence is said', async () => {
   const standin = await serveTwin(new TwinStandin(3), { host: '127.0.0.1', dataPort: 0, controlPort: 0 });
   const campaign = await openCampaign(ylva);
-  const socket = io(url, { path: LIVE_PATH, transports: ['websocket'], extraHeaders: { cookie: ylva.cookie } });
+  const socket = io(url, {
+    path: LIVE_PATH,
+    transports: ['websocket'],
+    extraHeaders: { cookie: ylva.cookie },
+  });
   await once(socket as never, 'connect');
   await socket.emitWithAck(EVENTS.watch, { campaign });
-  const reading = once(socket as never, EVENTS.monitor) as Promise<[{ mark: string; values: Record<string, Record<string, number>> }]>;
-  await ylva.agent.put('/api/aircraft/QX-TJD/monitor').send({ host: '127.0.0.1', port: standin.dataPort }).expect(403);
-  await brand.agent.put('/api/aircraft/QX-TJD/monitor').send({ host: '127.0.0.1', port: standin.dataPort }).expect(204);
+  const reading = once(socket as never, EVENTS.monitor) as Promise<
+    [{ mark: string; values: Record<string, Record<string, number>> }]
+  >;
+  await ylva.agent
+    .put('/api/aircraft/QX-TJD/monitor')
+    .send({ host: '127.0.0.1', port: standin.dataPort })
+    .expect(403);
+  await brand.agent
+    .put('/api/aircraft/QX-TJD/monitor')
+    .send({ host: '127.0.0.1', port: standin.dataPort })
+    .expect(204);
   const [event] = await reading;
-  expect(event).toMatchObject({ mark: 'QX-TJD', values: { left: { rpm: 0 }, right: { 'exhaust-6': expect.any(Number) as number } } });
-  const gone = new Promise<string>((resolve) => socket.on(EVENTS.monitorState, (s: { state: string }) => (s.state === 'unreachable' ? resolve(s.state) : undefined)));
+  expect(event).toMatchObject({
+    mark: 'QX-TJD',
+    values: { left: { rpm: 0 }, right: { 'exhaust-6': expect.any(Number) as number } },
+  });
+  const gone = new Promise<string>((resolve) =>
+    socket.on(EVENTS.monitorState, (s: { state: string }) =>
+      s.state === 'unreachable' ? resolve(s.state) : undefined,
+    ),
+  );
   await standin.close();
   expect(await gone).toBe('unreachable');
   socket.close();
@@ -202,38 +342,101 @@ test('the whole pack is worked to release by a scripted crew; the record file pr
   const campaign = await openCampaign(ylva);
   const people = await app.get(PeopleService).list();
   const who = (name: string) => people.find((p) => p.name === name) as (typeof people)[number];
-  const cast = { technician: who('ylva'), inspector: who('brand'), certifier: who('signe'), pilot: who('odd') };
+  const cast = {
+    technician: who('ylva'),
+    inspector: who('brand'),
+    certifier: who('signe'),
+    pilot: who('odd'),
+  };
   // The crew's clock starts in the past, so that its hours lie behind the server's.
-  const crew = new ScriptedCrew(app.get(RecordService), new StoryClock(Date.now() - 2 * 3_600_000), new TwinStandin(5), cast, campaign);
-  await signe.agent.post(`/api/campaigns/${campaign}/release`).send({ id: '22222222-2222-4222-8222-222222222222', at: new Date().toISOString(), device: 'test', passphrase: 'kettle on the slipway', snapshot: (await crew.state()).head, statement: '' }).expect(409);
-  await crew.work(['papers', 'loading', 'inspection', 'controls', 'fuel', 'run-up', 'taxi', 'ready', 'flight', 'debrief']);
+  const crew = new ScriptedCrew(
+    app.get(RecordService),
+    new StoryClock(Date.now() - 2 * 3_600_000),
+    new TwinStandin(5),
+    cast,
+    campaign,
+  );
+  await signe.agent
+    .post(`/api/campaigns/${campaign}/release`)
+    .send({
+      id: '22222222-2222-4222-8222-222222222222',
+      at: new Date().toISOString(),
+      device: 'test',
+      passphrase: 'kettle on the slipway',
+      snapshot: (await crew.state()).head,
+      statement: '',
+    })
+    .expect(409);
+  await crew.work([
+    'papers',
+    'loading',
+    'inspection',
+    'controls',
+    'fuel',
+    'run-up',
+    'taxi',
+    'ready',
+    'flight',
+    'debrief',
+  ]);
   expect(await crew.out()).toEqual([]);
 
-  const sign = async (passphrase: string, status: number) => signe.agent.post(`/api/campaigns/${campaign}/release`).send({ id: '33333333-3333-4333-8333-333333333333', at: new Date().toISOString(), device: 'test', passphrase, snapshot: (await crew.state()).head, statement: '' }).expect(status);
+  const sign = async (passphrase: string, status: number) =>
+    signe.agent
+      .post(`/api/campaigns/${campaign}/release`)
+      .send({
+        id: '33333333-3333-4333-8333-333333333333',
+        at: new Date().toISOString(),
+        device: 'test',
+        passphrase,
+        snapshot: (await crew.state()).head,
+        statement: '',
+      })
+      .expect(status);
   await sign('not mine', 403);
   await sign('kettle on the slipway', 200);
 
-  const file = (await ylva.agent.get(`/api/campaigns/${campaign}/record-file`).buffer(true).parse((res, done) => {
-    let text = '';
-    res.on('data', (c: Buffer) => (text += c.toString()));
-    res.on('end', () => done(null, text));
-  })).body as string;
+  const file = (
+    await ylva.agent
+      .get(`/api/campaigns/${campaign}/record-file`)
+      .buffer(true)
+      .parse((res, done) => {
+        let text = '';
+        res.on('data', (c: Buffer) => (text += c.toString()));
+        res.on('end', () => done(null, text));
+      })
+  ).body as string;
   expect(readRecordFile(file)).toMatchObject({ ok: true, value: { mark: 'QX-TJD' } });
-  const altered = JSON.parse(file) as { entries: { body: { answer?: { reading?: { value: number } } } }[]; count: number };
+  const altered = JSON.parse(file) as {
+    entries: { body: { answer?: { reading?: { value: number } } } }[];
+    count: number;
+  };
   const victim = altered.entries.findIndex((e) => e.body.answer?.reading !== undefined);
   (altered.entries[victim]?.body.answer?.reading as { value: number }).value += 1;
-  expect(readRecordFile(JSON.stringify(altered))).toMatchObject({ ok: false, error: { code: 'chainHash', params: { seq: victim + 1 } } });
+  expect(readRecordFile(JSON.stringify(altered))).toMatchObject({
+    ok: false,
+    error: { code: 'chainHash', params: { seq: victim + 1 } },
+  });
   const shorter = JSON.parse(file) as { entries: unknown[] };
   shorter.entries.pop();
   expect(readRecordFile(JSON.stringify(shorter))).toMatchObject({ ok: false, error: { code: 'recordHead' } });
 
-  const pdf = await ylva.agent.get(`/api/campaigns/${campaign}/release-sheet`).buffer(true).expect(200).expect('content-type', /pdf/);
+  const pdf = await ylva.agent
+    .get(`/api/campaigns/${campaign}/release-sheet`)
+    .buffer(true)
+    .expect(200)
+    .expect('content-type', /pdf/);
   expect((pdf.body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
 }, 90_000);
 
 test('the OpenAPI page describes every body by the class that validates it', () => {
   const document = buildOpenApi(app);
-  const schemas = document.components?.schemas as Record<string, { required?: string[]; properties?: object }>;
-  expect(schemas['EntryDraftRequest']?.required).toEqual(expect.arrayContaining(['id', 'campaign', 'at', 'by', 'role', 'device', 'kind', 'version', 'body']));
+  const schemas = document.components?.schemas as Record<
+    string,
+    { required?: string[]; properties?: object }
+  >;
+  expect(schemas['EntryDraftRequest']?.required).toEqual(
+    expect.arrayContaining(['id', 'campaign', 'at', 'by', 'role', 'device', 'kind', 'version', 'body']),
+  );
   expect(Object.keys(schemas['SignInRequest']?.properties ?? {})).toEqual(['name', 'passphrase']);
 });

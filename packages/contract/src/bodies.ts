@@ -1,6 +1,23 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayNotEmpty, IsArray, IsBoolean, IsIn, IsISO8601, IsNotEmpty, IsNumber, IsObject, IsOptional, IsPositive, IsString, Length, Matches, MaxLength, ValidateNested } from 'class-validator';
+import {
+  ArrayMaxSize,
+  ArrayNotEmpty,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsISO8601,
+  IsNotEmpty,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  IsPositive,
+  IsString,
+  Length,
+  Matches,
+  MaxLength,
+  ValidateNested,
+} from 'class-validator';
 import { UNIT_IDS } from '@kanzel/core';
 
 const ID = /^[A-Za-z0-9._-]{1,80}$/;
@@ -23,8 +40,14 @@ export class SeriesBody {
   @IsPositive() resolution!: number;
   @IsIn(['live']) source!: 'live';
   @IsOptional() @Matches(ID) instrument?: string;
-  @IsArray() @ArrayMaxSize(6000) @IsNumber({ allowNaN: false, allowInfinity: false }, { each: true }) t!: number[];
-  @IsArray() @ArrayMaxSize(6000) @IsNumber({ allowNaN: false, allowInfinity: false }, { each: true }) v!: number[];
+  @IsArray()
+  @ArrayMaxSize(6000)
+  @IsNumber({ allowNaN: false, allowInfinity: false }, { each: true })
+  t!: number[];
+  @IsArray()
+  @ArrayMaxSize(6000)
+  @IsNumber({ allowNaN: false, allowInfinity: false }, { each: true })
+  v!: number[];
 }
 
 /** Base of the answers; the property `kind` tells them apart. */
@@ -152,7 +175,9 @@ export class FindingAssessedBody {
   @IsIn(['stops', 'deferred', 'information']) severity!: 'stops' | 'deferred' | 'information';
   @IsString() @Length(1, 2000) reason!: string;
   @IsOptional() @IsString() @MaxLength(2000) conditions?: string;
-  @IsOptional() @Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'until must be a day, as 2026-12-08' }) until?: string;
+  @IsOptional()
+  @Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'until must be a day, as 2026-12-08' })
+  until?: string;
 }
 
 export class ActionRecordedBody {
@@ -160,7 +185,12 @@ export class ActionRecordedBody {
   @IsOptional() @Matches(ID) finding?: string;
   @IsString() @Length(1, 500) what!: string;
   @IsString() @MaxLength(500) measure!: string;
-  @IsArray() @ArrayNotEmpty() @ArrayMaxSize(100) @IsString({ each: true }) @MaxLength(200, { each: true }) touches!: string[];
+  @IsArray()
+  @ArrayNotEmpty()
+  @ArrayMaxSize(100)
+  @IsString({ each: true })
+  @MaxLength(200, { each: true })
+  touches!: string[];
 }
 
 export class InspectionSignedBody {

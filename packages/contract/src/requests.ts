@@ -1,6 +1,27 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayNotEmpty, IsArray, IsBoolean, IsIn, IsInt, IsISO8601, IsNumber, IsObject, IsOptional, IsPositive, IsString, IsUUID, Length, Matches, Max, MaxLength, Min, MinLength, ValidateNested } from 'class-validator';
+import {
+  ArrayMaxSize,
+  ArrayNotEmpty,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsISO8601,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  IsPositive,
+  IsString,
+  IsUUID,
+  Length,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  MinLength,
+  ValidateNested,
+} from 'class-validator';
 import { ROLES, type Role } from '@kanzel/core';
 
 export class SignInRequest {
@@ -11,7 +32,8 @@ export class SignInRequest {
 /** The first account of an empty installation; the code is printed where the server was started. */
 export class FirstPersonRequest {
   @IsString() @Length(1, 60) setupCode!: string;
-  @Matches(/^[a-z0-9][a-z0-9.-]{1,39}$/, { message: 'name: 2 to 40 small letters, digits, points or dashes' }) name!: string;
+  @Matches(/^[a-z0-9][a-z0-9.-]{1,39}$/, { message: 'name: 2 to 40 small letters, digits, points or dashes' })
+  name!: string;
   @IsString() @Length(1, 120) fullName!: string;
   @IsString() @MinLength(12) @MaxLength(200) passphrase!: string;
 }
@@ -23,10 +45,16 @@ export class AuthorisationRequest {
 }
 
 export class PersonRequest {
-  @Matches(/^[a-z0-9][a-z0-9.-]{1,39}$/, { message: 'name: 2 to 40 small letters, digits, points or dashes' }) name!: string;
+  @Matches(/^[a-z0-9][a-z0-9.-]{1,39}$/, { message: 'name: 2 to 40 small letters, digits, points or dashes' })
+  name!: string;
   @IsString() @Length(1, 120) fullName!: string;
   @IsString() @MinLength(12) @MaxLength(200) passphrase!: string;
-  @IsArray() @ArrayNotEmpty() @ArrayMaxSize(20) @ValidateNested({ each: true }) @Type(() => AuthorisationRequest) authorisations!: AuthorisationRequest[];
+  @IsArray()
+  @ArrayNotEmpty()
+  @ArrayMaxSize(20)
+  @ValidateNested({ each: true })
+  @Type(() => AuthorisationRequest)
+  authorisations!: AuthorisationRequest[];
 }
 
 export class OpenCampaignRequest {
@@ -54,7 +82,12 @@ export class EntryDraftRequest {
 }
 
 export class PostEntriesRequest {
-  @IsArray() @ArrayNotEmpty() @ArrayMaxSize(200) @ValidateNested({ each: true }) @Type(() => EntryDraftRequest) entries!: EntryDraftRequest[];
+  @IsArray()
+  @ArrayNotEmpty()
+  @ArrayMaxSize(200)
+  @ValidateNested({ each: true })
+  @Type(() => EntryDraftRequest)
+  entries!: EntryDraftRequest[];
 }
 
 export class ReleaseRequest {
@@ -68,7 +101,10 @@ export class ReleaseRequest {
 }
 
 export class LibraryFileRequest {
-  @Matches(/^[A-Za-z0-9][A-Za-z0-9._-]{0,79}\.(ya?ml|json)$/, { message: 'name: a file name ending in .yaml, .yml or .json' }) name!: string;
+  @Matches(/^[A-Za-z0-9][A-Za-z0-9._-]{0,79}\.(ya?ml|json)$/, {
+    message: 'name: a file name ending in .yaml, .yml or .json',
+  })
+  name!: string;
   @IsString() @Length(1, 2_000_000) text!: string;
 }
 
@@ -94,7 +130,11 @@ export class WeakCylinder {
 }
 
 export class SimulatedFaults {
-  @IsOptional() @IsArray() @ArrayMaxSize(12) @Matches(/^(left|right)[1-6]$/, { each: true }) deadPlugs?: string[];
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(12)
+  @Matches(/^(left|right)[1-6]$/, { each: true })
+  deadPlugs?: string[];
   @IsOptional() @IsIn(['none', 'left', 'right']) ungrounded?: 'none' | 'left' | 'right';
   @IsOptional() @ValidateNested() @Type(() => WeakCylinder) weakCylinder?: WeakCylinder | null;
   @IsOptional() @IsBoolean() slowOilPressure?: boolean;

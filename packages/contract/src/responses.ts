@@ -20,7 +20,12 @@ export interface FrontDoor {
   /** No account exists yet: the first one can be made with the code printed at the server. */
   readonly empty: boolean;
   /** Made-up people of the demonstration with their passphrases; absent in a real installation. */
-  readonly demo?: readonly { readonly name: string; readonly fullName: string; readonly passphrase: string; readonly roles: readonly Role[] }[];
+  readonly demo?: readonly {
+    readonly name: string;
+    readonly fullName: string;
+    readonly passphrase: string;
+    readonly roles: readonly Role[];
+  }[];
 }
 
 /** A campaign as the hangar lists it; everything shown of its state is folded from its entries. */
@@ -52,8 +57,21 @@ export interface EntriesResponse {
 }
 
 export interface LibraryView {
-  readonly packs: readonly { readonly id: string; readonly revision: number; readonly title: string; readonly families: readonly string[]; readonly checks: number }[];
-  readonly limitBooks: readonly { readonly id: string; readonly revision: number; readonly title: string; readonly approvedBy: string; readonly approvedOn: string; readonly limits: number }[];
+  readonly packs: readonly {
+    readonly id: string;
+    readonly revision: number;
+    readonly title: string;
+    readonly families: readonly string[];
+    readonly checks: number;
+  }[];
+  readonly limitBooks: readonly {
+    readonly id: string;
+    readonly revision: number;
+    readonly title: string;
+    readonly approvedBy: string;
+    readonly approvedOn: string;
+    readonly limits: number;
+  }[];
   readonly modules: readonly { readonly id: string; readonly title: string; readonly checks: number }[];
   /** Files refused, each with file, place and reason. */
   readonly problems: readonly string[];

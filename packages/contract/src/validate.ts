@@ -29,13 +29,22 @@ export const POSTABLE: Readonly<Partial<Record<EntryKind, BodyClass>>> = {
 export function messagesOf(errors: readonly ValidationError[], path = ''): string[] {
   return errors.flatMap((e) => {
     const here = path ? `${path}.${e.property}` : e.property;
-    return [...Object.values(e.constraints ?? {}).map((m) => `${here}: ${m}`), ...messagesOf(e.children ?? [], here)];
+    return [
+      ...Object.values(e.constraints ?? {}).map((m) => `${here}: ${m}`),
+      ...messagesOf(e.children ?? [], here),
+    ];
   });
 }
 
 function check(type: BodyClass, value: unknown): string[] {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return ['must be an object'];
-  return messagesOf(validateSync(plainToInstance(type, value), { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true }));
+  return messagesOf(
+    validateSync(plainToInstance(type, value), {
+      whitelist: true,
+      forbidNonWhitelisted: true,
+      forbidUnknownValues: true,
+    }),
+  );
 }
 
 function checkFacts(facts: unknown): string[] {
@@ -43,7 +52,12 @@ function checkFacts(facts: unknown): string[] {
   return Object.entries(facts).flatMap(([name, fact]) => {
     if (typeof fact === 'string') return fact.length <= 200 ? [] : [`facts.${name}: too long`];
     const figure = fact as { value?: unknown; unit?: unknown } | null;
-    const fine = typeof figure === 'object' && figure !== null && typeof figure.value === 'number' && Number.isFinite(figure.value) && typeof figure.unit === 'string';
+    const fine =
+      typeof figure === 'object' &&
+      figure !== null &&
+      typeof figure.value === 'number' &&
+      Number.isFinite(figure.value) &&
+      typeof figure.unit === 'string';
     return fine ? [] : [`facts.${name}: must be a word, or a figure with a unit`];
   });
 }
@@ -56,11 +70,15 @@ export function validateEntryBody(kind: string, body: unknown): Result<true, rea
   const type = POSTABLE[kind as EntryKind];
   if (!type) return err([`kind: "${kind}" is not a kind of entry that can be posted`]);
   const messages = check(type, body);
-  const { answer, facts } = body as { answer?: { kind?: string; readings?: Record<string, unknown> }; facts?: unknown };
+  const { answer, facts } = body as {
+    answer?: { kind?: string; readings?: Record<string, unknown> };
+    facts?: unknown;
+  };
   if (kind === 'answer.given' && messages.length === 0) {
     messages.push(...checkFacts(facts));
     if (answer?.kind === 'cylinders') {
-      for (const [cylinder, reading] of Object.entries(answer.readings ?? {})) messages.push(...check(bodies.ReadingBody, reading).map((m) => `answer.readings.${cylinder}.${m}`));
+      for (const [cylinder, reading] of Object.entries(answer.readings ?? {}))
+        messages.push(...check(bodies.ReadingBody, reading).map((m) => `answer.readings.${cylinder}.${m}`));
     }
   }
   return messages.length > 0 ? err(messages) : ok(true);

@@ -2,7 +2,8 @@
  * The outcome of something that is expected to fail now and then: a value, or a described error.
  * An exception in this code base is a bug; a `Result` that is not `ok` is ordinary life.
  */
-export type Result<T, E> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly error: E };
+export type Result<T, E> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly error: E };
 
 /** Wraps a value as success. Example: `ok(3)` is `{ ok: true, value: 3 }`. */
 export function ok<T>(value: T): { readonly ok: true; readonly value: T } {

@@ -1,7 +1,10 @@
 import fc from 'fast-check';
 import { lineChecksum, readEngineLine, writeHeader, writeSample } from './engine-line.ts';
 
-const COLUMNS = [{ engine: 'left', channel: 'rpm', unit: 'rpm' }, { engine: 'left', channel: 'oil-pressure', unit: 'psi' }];
+const COLUMNS = [
+  { engine: 'left', channel: 'rpm', unit: 'rpm' },
+  { engine: 'left', channel: 'oil-pressure', unit: 'psi' },
+];
 
 test('check digits against a published sentence of NMEA 0183', () => {
   expect(lineChecksum('GPGLL,5057.970,N,00146.110,E,142451,A')).toBe('27');
@@ -9,11 +12,24 @@ test('check digits against a published sentence of NMEA 0183', () => {
 
 test('whatever is written is read back, absent readings included (property)', () => {
   fc.assert(
-    fc.property(fc.nat(), fc.array(fc.option(fc.integer({ min: -99999, max: 99999 }).map((n) => n / 10)), { minLength: 2, maxLength: 2 }), (time, values) => {
-      expect(readEngineLine(`${writeSample({ time, values })}\r`, 2)).toEqual({ ok: true, value: { kind: 'sample', sample: { time, values } } });
-    }),
+    fc.property(
+      fc.nat(),
+      fc.array(fc.option(fc.integer({ min: -99999, max: 99999 }).map((n) => n / 10)), {
+        minLength: 2,
+        maxLength: 2,
+      }),
+      (time, values) => {
+        expect(readEngineLine(`${writeSample({ time, values })}\r`, 2)).toEqual({
+          ok: true,
+          value: { kind: 'sample', sample: { time, values } },
+        });
+      },
+    ),
   );
-  expect(readEngineLine(writeHeader(COLUMNS), undefined)).toEqual({ ok: true, value: { kind: 'header', columns: COLUMNS } });
+  expect(readEngineLine(writeHeader(COLUMNS), undefined)).toEqual({
+    ok: true,
+    value: { kind: 'header', columns: COLUMNS },
+  });
 });
 
 test('one garbled character is always noticed (property)', () => {
@@ -31,7 +47,12 @@ test.each([
   ['another number of fields', writeSample({ time: 1, values: [1] }), 2, 'lineColumns'],
   ['no check digits', '1000,1,2', 2, 'lineWithoutChecksum'],
   ['words for figures', `1000,fast,2*${lineChecksum('1000,fast,2')}`, 2, 'lineFigure'],
-  ['an unknown unit', `#KEL1,left.rpm:knots-ish*${lineChecksum('#KEL1,left.rpm:knots-ish')}`, undefined, 'lineColumn'],
+  [
+    'an unknown unit',
+    `#KEL1,left.rpm:knots-ish*${lineChecksum('#KEL1,left.rpm:knots-ish')}`,
+    undefined,
+    'lineColumn',
+  ],
 ])('refused: %s', (_, line, columns, code) => {
   expect(readEngineLine(line, columns)).toMatchObject({ ok: false, error: { code } });
 });

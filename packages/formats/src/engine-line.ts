@@ -48,7 +48,9 @@ function readColumn(field: string): EngineColumn | undefined {
 }
 
 /** What a line turned out to be. */
-export type EngineLine = { readonly kind: 'header'; readonly columns: readonly EngineColumn[] } | { readonly kind: 'sample'; readonly sample: EngineSample };
+export type EngineLine =
+  | { readonly kind: 'header'; readonly columns: readonly EngineColumn[] }
+  | { readonly kind: 'sample'; readonly sample: EngineSample };
 
 /**
  * Reads one line of the protocol. `columns` is how many the header announced; a line of readings before a
@@ -70,6 +72,7 @@ export function readEngineLine(line: string, columns: number | undefined): Resul
   if (fields.length !== columns) return err(reason('lineColumns', { wanted: columns, got: fields.length }));
   const time = Number(first);
   const values = fields.map((f) => (f === '' ? null : Number(f)));
-  if (first === '' || !Number.isFinite(time) || values.some((v) => v !== null && !Number.isFinite(v))) return err(reason('lineFigure', { line: line.slice(0, 60) }));
+  if (first === '' || !Number.isFinite(time) || values.some((v) => v !== null && !Number.isFinite(v)))
+    return err(reason('lineFigure', { line: line.slice(0, 60) }));
   return ok({ kind: 'sample', sample: { time, values } });
 }

@@ -20,7 +20,13 @@ export interface RecordFile {
 function isEntryLike(value: unknown): value is Entry {
   if (typeof value !== 'object' || value === null) return false;
   const e = value as Record<string, unknown>;
-  return ['id', 'campaign', 'kind', 'hash', 'prevHash', 'at', 'receivedAt', 'by'].every((k) => typeof e[k] === 'string') && Number.isInteger(e['seq']) && typeof e['body'] === 'object';
+  return (
+    ['id', 'campaign', 'kind', 'hash', 'prevHash', 'at', 'receivedAt', 'by'].every(
+      (k) => typeof e[k] === 'string',
+    ) &&
+    Number.isInteger(e['seq']) &&
+    typeof e['body'] === 'object'
+  );
 }
 
 /**
@@ -36,23 +42,42 @@ export function readRecordFile(text: string): Result<RecordFile, Reason> {
     return err(reason('recordShape', { what: error instanceof Error ? error.message : 'it is not JSON' }));
   }
   const file = value as Partial<RecordFile> | null;
-  if (typeof file !== 'object' || file === null || file.format !== 'kanzel-record') return err(reason('recordShape', { what: 'it does not say “kanzel-record”' }));
+  if (typeof file !== 'object' || file === null || file.format !== 'kanzel-record')
+    return err(reason('recordShape', { what: 'it does not say “kanzel-record”' }));
   if (typeof file.version !== 'number') return err(reason('recordShape', { what: 'it has no version' }));
-  if (file.version > RECORD_FILE_VERSION) return err(reason('recordNewer', { version: file.version, known: RECORD_FILE_VERSION }));
-  if (!Array.isArray(file.entries) || file.entries.length === 0) return err(reason('recordShape', { what: 'it holds no entries' }));
+  if (file.version > RECORD_FILE_VERSION)
+    return err(reason('recordNewer', { version: file.version, known: RECORD_FILE_VERSION }));
+  if (!Array.isArray(file.entries) || file.entries.length === 0)
+    return err(reason('recordShape', { what: 'it holds no entries' }));
   const odd = file.entries.findIndex((e) => !isEntryLike(e));
   if (odd >= 0) return err(reason('recordShape', { what: `entry ${odd + 1} is not an entry` }));
   const chain = verifyChain(file.entries);
   if (!chain.ok) return chain;
   const { count, head } = chain.value;
-  if (file.count !== count || file.head !== head) return err(reason('recordHead', { count: Number(file.count), head: String(file.head), found: count, foundHead: head }));
+  if (file.count !== count || file.head !== head)
+    return err(
+      reason('recordHead', {
+        count: Number(file.count),
+        head: String(file.head),
+        found: count,
+        foundHead: head,
+      }),
+    );
   return ok(file as RecordFile);
 }
 
 /** Writes a record file from entries that are already chained. */
-export function writeRecordFile(parts: Pick<RecordFile, 'exportedAt' | 'mark' | 'title' | 'people' | 'entries'>): string {
+export function writeRecordFile(
+  parts: Pick<RecordFile, 'exportedAt' | 'mark' | 'title' | 'people' | 'entries'>,
+): string {
   const last = parts.entries[parts.entries.length - 1];
   if (!last) throw new Error('writeRecordFile: a record has at least one entry');
-  const file: RecordFile = { format: 'kanzel-record', version: RECORD_FILE_VERSION, ...parts, count: last.seq, head: last.hash };
+  const file: RecordFile = {
+    format: 'kanzel-record',
+    version: RECORD_FILE_VERSION,
+    ...parts,
+    count: last.seq,
+    head: last.hash,
+  };
   return `${JSON.stringify(file, null, 1)}\n`;
 }

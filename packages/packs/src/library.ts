@@ -76,7 +76,11 @@ export function loadLibrary(sources: readonly SourceFile[]): Library {
     packs,
     limitBooks,
     aircraft: new Map(of('kanzel-aircraft').map((f) => [String(f.value['mark']), aircraftOf(f)])),
-    modules: of('kanzel-module').map((f) => ({ id: String(f.value['id']), title: String(f.value['title']), checks: (f.value['checks'] as unknown[]).length })),
+    modules: of('kanzel-module').map((f) => ({
+      id: String(f.value['id']),
+      title: String(f.value['title']),
+      checks: (f.value['checks'] as unknown[]).length,
+    })),
     problems,
   };
 }

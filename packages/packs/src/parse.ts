@@ -35,7 +35,11 @@ function placeOf(path: readonly (string | number)[]): string {
 }
 
 /** The nearest node that exists along a path, so that a missing member points at its parent. */
-function locate(document: Document, lines: LineCounter, path: readonly (string | number)[]): { line?: number; column?: number } {
+function locate(
+  document: Document,
+  lines: LineCounter,
+  path: readonly (string | number)[],
+): { line?: number; column?: number } {
   for (let length = path.length; length >= 0; length -= 1) {
     const node = length === 0 ? document.contents : document.getIn(path.slice(0, length), true);
     if (isNode(node) && node.range) {
@@ -47,21 +51,27 @@ function locate(document: Document, lines: LineCounter, path: readonly (string |
 }
 
 function pathOf(error: ErrorObject): (string | number)[] {
-  const steps = error.instancePath.split('/').slice(1).map((s) => s.replace(/~1/g, '/').replace(/~0/g, '~'));
+  const steps = error.instancePath
+    .split('/')
+    .slice(1)
+    .map((s) => s.replace(/~1/g, '/').replace(/~0/g, '~'));
   return steps.map((s) => (/^\d+$/.test(s) ? Number(s) : s));
 }
 
 function messageOf(error: ErrorObject): string {
   const params = error.params as Record<string, unknown>;
-  if (error.keyword === 'additionalProperties') return `"${String(params['additionalProperty'])}" is not known here`;
+  if (error.keyword === 'additionalProperties')
+    return `"${String(params['additionalProperty'])}" is not known here`;
   if (error.keyword === 'required') return `"${String(params['missingProperty'])}" is missing`;
-  if (error.keyword === 'enum') return `must be one of ${(params['allowedValues'] as unknown[]).slice(0, 12).join(', ')}`;
+  if (error.keyword === 'enum')
+    return `must be one of ${(params['allowedValues'] as unknown[]).slice(0, 12).join(', ')}`;
   if (error.keyword === 'const') return `must be ${String(params['allowedValue'])}`;
   return error.message ?? 'is not allowed here';
 }
 
 /** "if" failures only repeat what the branch already says. */
-const isEcho = (error: ErrorObject): boolean => error.keyword === 'if' || error.keyword === 'not' || error.keyword === 'oneOf';
+const isEcho = (error: ErrorObject): boolean =>
+  error.keyword === 'if' || error.keyword === 'not' || error.keyword === 'oneOf';
 
 /**
  * Reads one library file (YAML, or JSON, which is YAML): syntax, format, version, schema. All problems are
@@ -71,12 +81,26 @@ const isEcho = (error: ErrorObject): boolean => error.keyword === 'if' || error.
 export function parseLibraryFile(file: string, text: string): Result<ParsedFile, readonly FileProblem[]> {
   const lines = new LineCounter();
   const document = parseDocument(text, { lineCounter: lines, uniqueKeys: true });
-  const at = (path: readonly (string | number)[], message: string): FileProblem => ({ file, ...locate(document, lines, path), place: placeOf(path), message });
+  const at = (path: readonly (string | number)[], message: string): FileProblem => ({
+    file,
+    ...locate(document, lines, path),
+    place: placeOf(path),
+    message,
+  });
   if (document.errors.length > 0) {
-    return err(document.errors.map((e) => ({ file, line: e.linePos?.[0].line, column: e.linePos?.[0].col, place: '', message: e.message.split('\n')[0] ?? e.message })));
+    return err(
+      document.errors.map((e) => ({
+        file,
+        line: e.linePos?.[0].line,
+        column: e.linePos?.[0].col,
+        place: '',
+        message: e.message.split('\n')[0] ?? e.message,
+      })),
+    );
   }
   const value: unknown = document.toJS();
-  if (typeof value !== 'object' || value === null || Array.isArray(value)) return err([at([], 'is not a library file: it holds no members')]);
+  if (typeof value !== 'object' || value === null || Array.isArray(value))
+    return err([at([], 'is not a library file: it holds no members')]);
   const members = value as Record<string, unknown>;
   const format = members['format'];
   if (typeof format !== 'string' || !(format in VALIDATORS)) {
@@ -84,7 +108,12 @@ export function parseLibraryFile(file: string, text: string): Result<ParsedFile,
   }
   const version = members['version'];
   if (typeof version === 'number' && version > KNOWN_VERSION) {
-    return err([at(['version'], `is ${version}; this program reads version ${KNOWN_VERSION}. Nothing was loaded from it`)]);
+    return err([
+      at(
+        ['version'],
+        `is ${version}; this program reads version ${KNOWN_VERSION}. Nothing was loaded from it`,
+      ),
+    ]);
   }
   const validate = VALIDATORS[format as LibraryFormat];
   if (!validate(value)) {

@@ -11,6 +11,7 @@ export interface FileProblem {
 
 /** Writes a problem as editors and people read it. Example: "modules/oil.yaml:12:5 checks[3].unit: …". */
 export function describeProblem(problem: FileProblem): string {
-  const where = problem.line === undefined ? problem.file : `${problem.file}:${problem.line}:${problem.column ?? 1}`;
+  const where =
+    problem.line === undefined ? problem.file : `${problem.file}:${problem.line}:${problem.column ?? 1}`;
   return `${where}${problem.place ? ` ${problem.place}` : ''}: ${problem.message}`;
 }

@@ -70,7 +70,11 @@ test('an ungrounded ignition gives no drop and keeps firing with the switch off'
 test('slow oil pressure, dead generator, weak cylinder and lazy governor each show where they should', () => {
   const started = (slow: boolean): number => {
     const twin = new TwinStandin(1);
-    twin.command({ engine: 'left', faults: { slowOilPressure: slow }, controls: { mixture: 1, ignition: 'both', starter: true } });
+    twin.command({
+      engine: 'left',
+      faults: { slowOilPressure: slow },
+      controls: { mixture: 1, ignition: 'both', starter: true },
+    });
     twin.advance(3);
     twin.command({ engine: 'left', controls: { starter: false }, speed: 1100 });
     twin.advance(10);
@@ -82,7 +86,11 @@ test('slow oil pressure, dead generator, weak cylinder and lazy governor each sh
   const weak = left(running(1700, { engine: 'left', faults: { weakCylinder: { cylinder: 2, share: 0.6 } } }));
   expect(weak['exhaust-2']).toBeLessThan((weak['exhaust-3'] ?? 0) - 20);
   const recovery = (lazy: boolean): number => {
-    const twin = running(1700, { engine: 'both', controls: { propeller: 0 } }, { engine: 'left', faults: { lazyGovernor: lazy } });
+    const twin = running(
+      1700,
+      { engine: 'both', controls: { propeller: 0 } },
+      { engine: 'left', faults: { lazyGovernor: lazy } },
+    );
     twin.command({ engine: 'both', controls: { propeller: 1 } });
     twin.advance(3);
     return rpm(twin);
@@ -117,7 +125,11 @@ test('over TCP it speaks the open line protocol, and obeys or refuses on the con
   });
   const header = readEngineLine(lines[0] ?? '', undefined);
   if (!header.ok || header.value.kind !== 'header') throw new Error('no header');
-  for (const line of lines.slice(1)) expect(readEngineLine(line, header.value.columns.length)).toMatchObject({ ok: true, value: { kind: 'sample' } });
+  for (const line of lines.slice(1))
+    expect(readEngineLine(line, header.value.columns.length)).toMatchObject({
+      ok: true,
+      value: { kind: 'sample' },
+    });
   const ask = (line: string): Promise<string> =>
     new Promise((resolve) => {
       const socket = connect(running.controlPort, '127.0.0.1', () => socket.write(`${line}\n`));
@@ -126,7 +138,10 @@ test('over TCP it speaks the open line protocol, and obeys or refuses on the con
         resolve(chunk.toString());
       });
     });
-  expect(JSON.parse(await ask('{"engine":"left","controls":{"throttle":0.5}}'))).toMatchObject({ left: { controls: { throttle: 0.5 } }, right: { controls: { throttle: 0 } } });
+  expect(JSON.parse(await ask('{"engine":"left","controls":{"throttle":0.5}}'))).toMatchObject({
+    left: { controls: { throttle: 0.5 } },
+    right: { controls: { throttle: 0 } },
+  });
   expect(await ask('{"engine":"middle"}')).toContain('must be left, right or both');
   expect(await ask('nonsense')).toContain('not JSON');
   await running.close();

@@ -55,9 +55,24 @@ interface Inner {
   runningFor: number;
 }
 
-export const NO_FAULTS: EngineFaults = { deadPlugs: [], ungrounded: 'none', weakCylinder: null, slowOilPressure: false, deadGenerator: false, lazyGovernor: false };
+export const NO_FAULTS: EngineFaults = {
+  deadPlugs: [],
+  ungrounded: 'none',
+  weakCylinder: null,
+  slowOilPressure: false,
+  deadGenerator: false,
+  lazyGovernor: false,
+};
 
-export const PARKED: EngineControls = { throttle: 0, propeller: 1, mixture: 0, ignition: 'off', starter: false, carburettorHeat: false, landingLights: false };
+export const PARKED: EngineControls = {
+  throttle: 0,
+  propeller: 1,
+  mixture: 0,
+  ignition: 'off',
+  starter: false,
+  carburettorHeat: false,
+  landingLights: false,
+};
 
 const AMBIENT_PRESSURE = 29.6;
 const AMBIENT_TEMPERATURE = 9;
@@ -71,7 +86,8 @@ const FULL_MANIFOLD = IDLE_MANIFOLD + MANIFOLD_RANGE;
 const COARSE_SPEED = 1300;
 
 /** First-order approach of a value to a target. */
-const approach = (value: number, target: number, dt: number, tau: number): number => target + (value - target) * Math.exp(-dt / tau);
+const approach = (value: number, target: number, dt: number, tau: number): number =>
+  target + (value - target) * Math.exp(-dt / tau);
 
 /**
  * One piston engine with a constant-speed propeller, lumped: torque from manifold pressure and the share of
@@ -90,7 +106,15 @@ export class EngineModel {
     preheatedTo = 34,
   ) {
     const cylinders = Array.from({ length: character.cylinders }, () => preheatedTo);
-    this.inner = { speed: 0, manifold: AMBIENT_PRESSURE, oilPressure: 0, oilTemperature: preheatedTo, heads: cylinders, exhausts: cylinders.map(() => AMBIENT_TEMPERATURE), runningFor: 0 };
+    this.inner = {
+      speed: 0,
+      manifold: AMBIENT_PRESSURE,
+      oilPressure: 0,
+      oilTemperature: preheatedTo,
+      heads: cylinders,
+      exhausts: cylinders.map(() => AMBIENT_TEMPERATURE),
+      runningFor: 0,
+    };
   }
 
   /** Whether an ignition sparks: switched on, or not grounded when it should be. */
@@ -101,7 +125,8 @@ export class EngineModel {
 
   /** Share of full work that a cylinder (from 1) does, 0 to 1. */
   private work(cylinder: number): number {
-    const alive = (side: 'left' | 'right'): boolean => this.sparks(side) && !this.faults.deadPlugs.includes(`${side}${cylinder}`);
+    const alive = (side: 'left' | 'right'): boolean =>
+      this.sparks(side) && !this.faults.deadPlugs.includes(`${side}${cylinder}`);
     const [left, right] = [alive('left'), alive('right')];
     if (this.controls.mixture < 0.15 || (!left && !right)) return 0;
     const { weakCylinder } = this.faults;
@@ -120,7 +145,8 @@ export class EngineModel {
   private targetSpeed(work: number, manifold: number): number {
     const heat = this.controls.carburettorHeat ? (1 - 68 / 1700) ** 2 : 1;
     const lean = this.controls.mixture < 0.4 && this.controls.mixture >= 0.15 ? 1.045 : 1;
-    const torque = Math.max(0, (manifold - FRICTION_MANIFOLD) / (FULL_MANIFOLD - FRICTION_MANIFOLD)) * work * heat * lean;
+    const torque =
+      Math.max(0, (manifold - FRICTION_MANIFOLD) / (FULL_MANIFOLD - FRICTION_MANIFOLD)) * work * heat * lean;
     const fine = FINE_PITCH_SPEED * Math.sqrt(torque);
     if (this.controls.propeller < 0) return fine * 0.76;
     const governed = COARSE_SPEED + (this.character.governedSpeed - COARSE_SPEED) * this.controls.propeller;
@@ -134,10 +160,23 @@ export class EngineModel {
     const work = firing.reduce((a, b) => a + b, 0) / firing.length;
     const turning = state.speed > 250;
     const runs = turning && work > 0.3;
-    const manifold = turning ? IDLE_MANIFOLD + MANIFOLD_RANGE * this.controls.throttle ** 0.8 : AMBIENT_PRESSURE;
-    const wanted = runs ? this.targetSpeed(work, manifold) : this.controls.starter ? (work > 0.3 ? 420 : 160) : 0;
+    const manifold = turning
+      ? IDLE_MANIFOLD + MANIFOLD_RANGE * this.controls.throttle ** 0.8
+      : AMBIENT_PRESSURE;
+    const wanted = runs
+      ? this.targetSpeed(work, manifold)
+      : this.controls.starter
+        ? work > 0.3
+          ? 420
+          : 160
+        : 0;
     const rising = wanted > state.speed;
-    const tau = !runs && wanted === 0 ? 1.1 : this.faults.lazyGovernor && rising && this.controls.propeller >= 0 && state.speed > 1200 ? 5 : 0.7;
+    const tau =
+      !runs && wanted === 0
+        ? 1.1
+        : this.faults.lazyGovernor && rising && this.controls.propeller >= 0 && state.speed > 1200
+          ? 5
+          : 0.7;
     state.speed = approach(state.speed, wanted, dt, tau);
     if (!runs && state.speed < 1) state.speed = 0;
     state.manifold = approach(state.manifold, manifold, dt, 0.3);
@@ -148,7 +187,10 @@ export class EngineModel {
 
   /** Share of full power, 0 to 1. */
   private power(): number {
-    return (Math.max(0, this.inner.manifold - FRICTION_MANIFOLD) / (FULL_MANIFOLD - FRICTION_MANIFOLD)) * (this.inner.speed / 2670);
+    return (
+      (Math.max(0, this.inner.manifold - FRICTION_MANIFOLD) / (FULL_MANIFOLD - FRICTION_MANIFOLD)) *
+      (this.inner.speed / 2670)
+    );
   }
 
   private stepTemperatures(dt: number, firing: readonly number[], runs: boolean): void {
@@ -156,10 +198,17 @@ export class EngineModel {
     const power = this.power();
     const both = this.sparks('left') && this.sparks('right');
     firing.forEach((work, i) => {
-      const burning = 610 + 140 * Math.sqrt(power) + (both ? 0 : 42) + (this.character.exhaustOffsets[i] ?? 0);
-      const exhaust = runs ? (work > 0.2 ? burning - 90 * (1 - work / (both ? 1 : 0.9)) : 240) : AMBIENT_TEMPERATURE + 20;
+      const burning =
+        610 + 140 * Math.sqrt(power) + (both ? 0 : 42) + (this.character.exhaustOffsets[i] ?? 0);
+      const exhaust = runs
+        ? work > 0.2
+          ? burning - 90 * (1 - work / (both ? 1 : 0.9))
+          : 240
+        : AMBIENT_TEMPERATURE + 20;
       state.exhausts[i] = approach(state.exhausts[i] ?? 0, exhaust, dt, runs ? 2 : 40);
-      const head = runs ? 102 + 78 * power * work + 24 * Math.sqrt(power) + (this.character.headOffsets[i] ?? 0) : AMBIENT_TEMPERATURE;
+      const head = runs
+        ? 102 + 78 * power * work + 24 * Math.sqrt(power) + (this.character.headOffsets[i] ?? 0)
+        : AMBIENT_TEMPERATURE;
       state.heads[i] = approach(state.heads[i] ?? 0, head, dt, runs ? 55 : 600);
     });
     const oil = runs ? 66 + 26 * power : AMBIENT_TEMPERATURE;
@@ -179,13 +228,19 @@ export class EngineModel {
   read(): Record<string, number> {
     const s = this.inner;
     const power = this.power();
-    const noisy = (value: number, sigma: number, step: number): number => Math.round((value + sigma * this.random.normal()) / step) * step;
+    const noisy = (value: number, sigma: number, step: number): number =>
+      Math.round((value + sigma * this.random.normal()) / step) * step;
     const tidy = (value: number): number => Number(value.toFixed(4));
     const charging = s.speed > 900 && !this.faults.deadGenerator;
     const readings: Record<string, number> = {
       rpm: Math.max(0, noisy(s.speed, s.speed > 0 ? 2.5 : 0, 1)),
       'manifold-pressure': tidy(noisy(s.manifold, 0.04, 0.1)),
-      'fuel-flow': tidy(Math.max(0, noisy(92 * power ** 0.75 * (0.85 + 0.15 * this.controls.mixture), power > 0 ? 0.15 : 0, 0.1))),
+      'fuel-flow': tidy(
+        Math.max(
+          0,
+          noisy(92 * power ** 0.75 * (0.85 + 0.15 * this.controls.mixture), power > 0 ? 0.15 : 0, 0.1),
+        ),
+      ),
       'oil-pressure': Math.max(0, noisy(s.oilPressure, s.oilPressure > 1 ? 0.4 : 0, 1)),
       'oil-temperature': noisy(s.oilTemperature, 0.2, 1),
       volts: tidy(noisy(charging ? 28.1 : 25.3, 0.03, 0.1)),

@@ -23,7 +23,11 @@ function listen(server: Server, port: number, host: string): Promise<number> {
 }
 
 function isCommand(value: unknown): value is TwinCommand {
-  return typeof value === 'object' && value !== null && ['left', 'right', 'both'].includes(String((value as { engine?: unknown }).engine));
+  return (
+    typeof value === 'object' &&
+    value !== null &&
+    ['left', 'right', 'both'].includes(String((value as { engine?: unknown }).engine))
+  );
 }
 
 /** Answers one line of the control port: a command as JSON, or "?" for the situation. */
@@ -56,7 +60,10 @@ function serveControl(twin: TwinStandin, socket: Socket): void {
  * Lets a twin speak the engine line protocol on a data port (read only, as a monitor behind a
  * serial-to-network box would) and obey commands on a control port (simulation only). Real time.
  */
-export async function serveTwin(twin: TwinStandin, options: { host: string; dataPort: number; controlPort: number }): Promise<RunningStandin> {
+export async function serveTwin(
+  twin: TwinStandin,
+  options: { host: string; dataPort: number; controlPort: number },
+): Promise<RunningStandin> {
   const listeners = new Set<Socket>();
   const sockets = new Set<Socket>();
   const track = (socket: Socket): void => {

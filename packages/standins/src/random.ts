@@ -16,5 +16,8 @@ export function seededRandom(seed: number): RandomSource {
     z = Math.imul(z ^ (z >>> 13), 0xc2b2ae35);
     return ((z ^ (z >>> 16)) >>> 0) / 4294967296;
   };
-  return { uniform, normal: () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform()) };
+  return {
+    uniform,
+    normal: () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform()),
+  };
 }

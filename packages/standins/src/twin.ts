@@ -1,5 +1,12 @@
 import type { EngineColumn, EngineSample } from '@kanzel/formats';
-import { EngineModel, NO_FAULTS, PARKED, type EngineCharacter, type EngineControls, type EngineFaults } from './engine-model.ts';
+import {
+  EngineModel,
+  NO_FAULTS,
+  PARKED,
+  type EngineCharacter,
+  type EngineControls,
+  type EngineFaults,
+} from './engine-model.ts';
 import { seededRandom } from './random.ts';
 
 export type EngineId = 'left' | 'right';
@@ -58,7 +65,10 @@ export class TwinStandin {
   }
 
   private makeEngines(): Record<EngineId, EngineModel> {
-    return { left: new EngineModel(LEFT, seededRandom(this.seed)), right: new EngineModel(RIGHT, seededRandom(this.seed + 1)) };
+    return {
+      left: new EngineModel(LEFT, seededRandom(this.seed)),
+      right: new EngineModel(RIGHT, seededRandom(this.seed + 1)),
+    };
   }
 
   /** Applies a command; unknown engines and controls were refused at the door. */
@@ -78,7 +88,10 @@ export class TwinStandin {
 
   /** Controls and faults of both engines, for the panel. */
   situation(): Record<EngineId, { controls: EngineControls; faults: EngineFaults }> {
-    const of = (id: EngineId): { controls: EngineControls; faults: EngineFaults } => ({ controls: { ...this.engines[id].controls }, faults: this.engines[id].faults });
+    const of = (id: EngineId): { controls: EngineControls; faults: EngineFaults } => ({
+      controls: { ...this.engines[id].controls },
+      faults: this.engines[id].faults,
+    });
     return { left: of('left'), right: of('right') };
   }
 
@@ -101,10 +114,19 @@ export class TwinStandin {
 
   /** The columns of the line protocol, in the order of `sample`. */
   columns(): EngineColumn[] {
-    return Object.entries(this.read()).flatMap(([engine, channels]) => Object.keys(channels).map((channel) => ({ engine, channel, unit: channel === 'bus-volts' ? 'V' : unitOfChannel(channel) })));
+    return Object.entries(this.read()).flatMap(([engine, channels]) =>
+      Object.keys(channels).map((channel) => ({
+        engine,
+        channel,
+        unit: channel === 'bus-volts' ? 'V' : unitOfChannel(channel),
+      })),
+    );
   }
 
   sample(): EngineSample {
-    return { time: Math.round(this.time * 1000), values: Object.values(this.read()).flatMap((channels) => Object.values(channels)) };
+    return {
+      time: Math.round(this.time * 1000),
+      values: Object.values(this.read()).flatMap((channels) => Object.values(channels)),
+    };
   }
 }

@@ -24,10 +24,16 @@ export class CampaignsController {
 
   @Get('aircraft')
   async aircraft(): Promise<AircraftView[]> {
-    const monitors = new Map((await this.monitors.configured()).map((m) => [m.mark, { host: m.host, port: m.port }]));
+    const monitors = new Map(
+      (await this.monitors.configured()).map((m) => [m.mark, { host: m.host, port: m.port }]),
+    );
     return this.library.aircraft().map((aircraft) => {
       const monitor = monitors.get(aircraft.mark);
-      return { aircraft, ...(monitor ? { monitor } : {}), simulated: this.simulation.mark() === aircraft.mark };
+      return {
+        aircraft,
+        ...(monitor ? { monitor } : {}),
+        simulated: this.simulation.mark() === aircraft.mark,
+      };
     });
   }
 
@@ -37,7 +43,14 @@ export class CampaignsController {
     const views: CampaignView[] = [];
     for (const row of rows) {
       const folded = await this.record.fold(row.id);
-      if (folded) views.push({ id: row.id, mark: row.mark, count: folded.state.count, head: folded.state.head, ...(folded.damaged ? { damaged: folded.damaged } : {}) });
+      if (folded)
+        views.push({
+          id: row.id,
+          mark: row.mark,
+          count: folded.state.count,
+          head: folded.state.head,
+          ...(folded.damaged ? { damaged: folded.damaged } : {}),
+        });
     }
     return views;
   }
@@ -47,7 +60,8 @@ export class CampaignsController {
     const basis = this.library.basisFor(request.mark);
     if (!basis.ok) throw refuseFor(409, basis.error[0] ?? { code: 'notOpened', params: {} });
     const now = new Date(request.at).toISOString();
-    if (!mayAct(person, 'technician', basis.value.aircraft.family, now)) throw refuse(403, 'Opening a campaign takes a technician’s authorisation for this family of aircraft.');
+    if (!mayAct(person, 'technician', basis.value.aircraft.family, now))
+      throw refuse(403, 'Opening a campaign takes a technician’s authorisation for this family of aircraft.');
     const opened = await this.record.open(request, basis.value, person);
     if (!opened.ok) throw refuseFor(409, opened.error);
     return opened.value;

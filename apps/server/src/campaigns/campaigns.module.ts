@@ -5,5 +5,8 @@ import { RecordModule } from '../record/index.ts';
 import { CampaignRow } from '../storage/entities.ts';
 import { CampaignsController } from './campaigns.controller.ts';
 
-@Module({ imports: [TypeOrmModule.forFeature([CampaignRow]), RecordModule, MonitorModule], controllers: [CampaignsController] })
+@Module({
+  imports: [TypeOrmModule.forFeature([CampaignRow]), RecordModule, MonitorModule],
+  controllers: [CampaignsController],
+})
 export class CampaignsModule {}

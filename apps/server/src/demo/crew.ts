@@ -1,5 +1,21 @@
 import { randomUUID } from 'node:crypto';
-import { deriveStatus, ENTRY_VERSIONS, stateSubject, stateValue, type CampaignState, type Check, type EntryBodies, type EntryDraft, type EntryKind, type Fact, type PartAnswer, type Reading, type Role, type Series, type StationId } from '@kanzel/core';
+import {
+  deriveStatus,
+  ENTRY_VERSIONS,
+  stateSubject,
+  stateValue,
+  type CampaignState,
+  type Check,
+  type EntryBodies,
+  type EntryDraft,
+  type EntryKind,
+  type Fact,
+  type PartAnswer,
+  type Reading,
+  type Role,
+  type Series,
+  type StationId,
+} from '@kanzel/core';
 import type { PersonView } from '@kanzel/contract';
 import type { EngineId, TwinStandin } from '@kanzel/standins';
 import type { RecordService } from '../record/index.ts';
@@ -64,15 +80,34 @@ export class ScriptedCrew {
   }
 
   /** Posts one entry and returns its id; a refusal is a mistake in the story. */
-  async post<K extends EntryKind>(kind: K, body: EntryBodies[K], as: keyof Cast = 'technician', supersedes?: string): Promise<string> {
+  async post<K extends EntryKind>(
+    kind: K,
+    body: EntryBodies[K],
+    as: keyof Cast = 'technician',
+    supersedes?: string,
+  ): Promise<string> {
     const person = this.cast[as];
     const role: Role = as;
     const id = randomUUID();
-    const draft = { id, campaign: this.campaign, at: this.clock.now().toISOString(), by: person.id, role, device: DEVICE, kind, version: ENTRY_VERSIONS[kind], body, ...(supersedes ? { supersedes } : {}) } as unknown as EntryDraft;
+    const draft = {
+      id,
+      campaign: this.campaign,
+      at: this.clock.now().toISOString(),
+      by: person.id,
+      role,
+      device: DEVICE,
+      kind,
+      version: ENTRY_VERSIONS[kind],
+      body,
+      ...(supersedes ? { supersedes } : {}),
+    } as unknown as EntryDraft;
     const posted = await this.record.post(this.campaign, [draft], person);
     if (!posted.ok) throw new Error(`ScriptedCrew: ${JSON.stringify(posted.error)}`);
     const [refused] = posted.value.refused;
-    if (refused) throw new Error(`ScriptedCrew: ${kind} ${JSON.stringify(body).slice(0, 200)} refused: ${JSON.stringify(refused.reason)}`);
+    if (refused)
+      throw new Error(
+        `ScriptedCrew: ${kind} ${JSON.stringify(body).slice(0, 200)} refused: ${JSON.stringify(refused.reason)}`,
+      );
     return id;
   }
 
@@ -92,16 +127,34 @@ export class ScriptedCrew {
     const mean = samples.reduce((a, b) => a + b, 0) / samples.length;
     const scatter = Math.sqrt(samples.reduce((a, v) => a + (v - mean) ** 2, 0) / (samples.length - 1));
     const value = Math.round(mean / resolution) * resolution;
-    return { value: Number(value.toFixed(3)), unit, text: String(Number(value.toFixed(3))), resolution, source: 'live', instrument: this.instrumentFor(check, channel, true), scatter, count: samples.length };
+    return {
+      value: Number(value.toFixed(3)),
+      unit,
+      text: String(Number(value.toFixed(3))),
+      resolution,
+      source: 'live',
+      instrument: this.instrumentFor(check, channel, true),
+      scatter,
+      count: samples.length,
+    };
   }
 
   private instruments: readonly { id: string; measures: readonly string[]; live?: boolean }[] = [];
 
   private instrumentFor(_check: Check, channel: string, live: boolean): string | undefined {
-    return this.instruments.find((i) => i.measures.includes(channel.replace(/-\d$/, '')) && (i.live === true) === live)?.id;
+    return this.instruments.find(
+      (i) => i.measures.includes(channel.replace(/-\d$/, '')) && (i.live === true) === live,
+    )?.id;
   }
 
-  private series(engine: string, channel: string, unit: string, resolution: number, seconds: number, instrument: string | undefined): Series {
+  private series(
+    engine: string,
+    channel: string,
+    unit: string,
+    resolution: number,
+    seconds: number,
+    instrument: string | undefined,
+  ): Series {
     const t: number[] = [];
     const v: number[] = [];
     for (let at = 0; at <= seconds; at += 0.2) {
@@ -114,7 +167,10 @@ export class ScriptedCrew {
 
   /** Hands on the levers for a drop, and back. */
   private switchFor(check: Check, engine: EngineId, on: boolean): void {
-    const to = check.answer.kind === 'drop' || check.answer.kind === 'cylinders' ? (check.answer as { switchTo?: string }).switchTo : undefined;
+    const to =
+      check.answer.kind === 'drop' || check.answer.kind === 'cylinders'
+        ? (check.answer as { switchTo?: string }).switchTo
+        : undefined;
     const command = (controls: object): void => this.twin.command({ engine, controls });
     if (to === 'left ignition only') command({ ignition: on ? 'left' : 'both' });
     if (to === 'right ignition only') command({ ignition: on ? 'right' : 'both' });
@@ -124,8 +180,24 @@ export class ScriptedCrew {
   }
 
   private setPower(check: Check, engine: EngineId): void {
-    const speeds: Record<string, number> = { 'full-power-speed': 2780, 'full-power-heads': 2780, 'full-power-time': 2780, 'feather-drop': 1700, 'governor-return': 1700, 'take-off-speed-governed': 2780 };
-    const speed = check.setting ? (check.setting.value > 2500 ? 2780 : check.setting.value) : (speeds[check.id] ?? (check.id.includes('idle') || check.id === 'ignition-grounded' ? 690 : check.station === 'run-up' && check.needs['engine'] === 'running' ? 1100 : undefined));
+    const speeds: Record<string, number> = {
+      'full-power-speed': 2780,
+      'full-power-heads': 2780,
+      'full-power-time': 2780,
+      'feather-drop': 1700,
+      'governor-return': 1700,
+      'take-off-speed-governed': 2780,
+    };
+    const speed = check.setting
+      ? check.setting.value > 2500
+        ? 2780
+        : check.setting.value
+      : (speeds[check.id] ??
+        (check.id.includes('idle') || check.id === 'ignition-grounded'
+          ? 690
+          : check.station === 'run-up' && check.needs['engine'] === 'running'
+            ? 1100
+            : undefined));
     if (speed !== undefined) this.twin.command({ engine, speed });
     if (check.id === 'generator-amps') this.twin.command({ engine, controls: { landingLights: true } });
     this.pass(speed !== undefined ? 6 : 2);
@@ -145,28 +217,60 @@ export class ScriptedCrew {
       this.pass(8);
     }
     switch (spec.kind) {
-      case 'confirm': return { kind: 'confirm', asExpected: true };
-      case 'choice': return { kind: 'choice', option: spec.options.find((o) => o.good)?.id ?? '' };
-      case 'text': return { kind: 'text', text: 'Nothing to add.' };
-      case 'computed': return undefined;
+      case 'confirm':
+        return { kind: 'confirm', asExpected: true };
+      case 'choice':
+        return { kind: 'choice', option: spec.options.find((o) => o.good)?.id ?? '' };
+      case 'text':
+        return { kind: 'text', text: 'Nothing to add.' };
+      case 'computed':
+        return undefined;
       case 'timer': {
         await this.post('timer.started', { check: check.id, subject });
         const startedAt = this.clock.now().toISOString();
         this.pass(spec.seconds + 1);
         return { kind: 'timer', startedAt, endedAt: this.clock.now().toISOString() };
       }
-      case 'series': return { kind: 'series', series: this.recordSeries(check, engine, spec) };
+      case 'series':
+        return { kind: 'series', series: this.recordSeries(check, engine, spec) };
       case 'reading': {
         const typed = TYPED[check.id];
-        if (typed !== undefined || spec.channel === undefined) return { kind: 'reading', reading: { value: typed ?? 0, unit: spec.unit, text: String(typed ?? 0), resolution: spec.resolution, source: 'typed', instrument: this.instrumentFor(check, check.id, false) ?? this.instrumentFor(check, spec.channel ?? '', false) } };
+        if (typed !== undefined || spec.channel === undefined)
+          return {
+            kind: 'reading',
+            reading: {
+              value: typed ?? 0,
+              unit: spec.unit,
+              text: String(typed ?? 0),
+              resolution: spec.resolution,
+              source: 'typed',
+              instrument:
+                this.instrumentFor(check, check.id, false) ??
+                this.instrumentFor(check, spec.channel ?? '', false),
+            },
+          };
         this.setPower(check, engine);
-        return { kind: 'reading', reading: this.live(check, spec.channel === 'bus-volts' ? 'aircraft' : engine, spec.channel, spec.unit, spec.resolution) };
+        return {
+          kind: 'reading',
+          reading: this.live(
+            check,
+            spec.channel === 'bus-volts' ? 'aircraft' : engine,
+            spec.channel,
+            spec.unit,
+            spec.resolution,
+          ),
+        };
       }
       case 'cylinders': {
         this.setPower(check, engine);
         this.switchFor(check, engine, true);
         this.pass(8);
-        const readings = Object.fromEntries([1, 2, 3, 4, 5, 6].map((n) => [String(n), this.live(check, engine, `${spec.channel}-${n}`, spec.unit, spec.resolution)]));
+        const readings = Object.fromEntries(
+          [1, 2, 3, 4, 5, 6].map((n) => [
+            String(n),
+            this.live(check, engine, `${spec.channel}-${n}`, spec.unit, spec.resolution),
+          ]),
+        );
         this.switchFor(check, engine, false);
         return { kind: 'cylinders', readings };
       }
@@ -182,9 +286,14 @@ export class ScriptedCrew {
     }
   }
 
-  private recordSeries(check: Check, engine: EngineId, spec: Extract<Check['answer'], { kind: 'series' }>): Series {
+  private recordSeries(
+    check: Check,
+    engine: EngineId,
+    spec: Extract<Check['answer'], { kind: 'series' }>,
+  ): Series {
     const instrument = this.instrumentFor(check, spec.channel ?? '', true);
-    const take = (seconds: number): Series => this.series(engine, spec.channel ?? '', spec.unit, spec.resolution, seconds, instrument);
+    const take = (seconds: number): Series =>
+      this.series(engine, spec.channel ?? '', spec.unit, spec.resolution, seconds, instrument);
     if (check.id === 'governor-return') {
       this.setPower(check, engine);
       this.twin.command({ engine, controls: { propeller: 0 } });
@@ -205,7 +314,8 @@ export class ScriptedCrew {
   private factsFor(check: Check, subject: string, answer: PartAnswer): Record<string, Fact> {
     const { setting } = check;
     if (!setting) return {};
-    if (answer.kind === 'drop') return { [setting.channel]: { value: answer.before.value, unit: answer.before.unit } };
+    if (answer.kind === 'drop')
+      return { [setting.channel]: { value: answer.before.value, unit: answer.before.unit } };
     return { [setting.channel]: { value: this.channel(subject, setting.channel), unit: setting.unit } };
   }
 
@@ -220,10 +330,18 @@ export class ScriptedCrew {
       const answer = await this.answerFor(check, part.subject);
       if (!answer) continue;
       const facts = this.factsFor(check, part.subject, answer);
-      const as: keyof Cast = check.station === 'flight' || check.station === 'taxi' || check.station === 'ready' ? 'pilot' : 'technician';
+      const as: keyof Cast =
+        check.station === 'flight' || check.station === 'taxi' || check.station === 'ready'
+          ? 'pilot'
+          : 'technician';
       const entry = await this.post('answer.given', { check: id, subject: part.subject, answer, facts }, as);
       this.pass(20);
-      if (check.secondPerson) await this.post('answer.witnessed', { check: id, subject: part.subject, answerEntry: entry }, 'inspector');
+      if (check.secondPerson)
+        await this.post(
+          'answer.witnessed',
+          { check: id, subject: part.subject, answerEntry: entry },
+          'inspector',
+        );
     }
   }
 
@@ -235,7 +353,9 @@ export class ScriptedCrew {
       for (const check of state.index?.basis.pack.checks.filter((c) => c.station === station) ?? []) {
         if (check.id === until) return;
         const status = deriveStatus(await this.state(), this.clock.now().toISOString());
-        const open = (status?.checks.get(check.id)?.parts ?? []).filter((p) => !p.proven).map((p) => p.key.split('@')[1] ?? '');
+        const open = (status?.checks.get(check.id)?.parts ?? [])
+          .filter((p) => !p.proven)
+          .map((p) => p.key.split('@')[1] ?? '');
         if (open.length === 0 || check.answer.kind === 'computed') continue;
         await this.ensureStates(check, open);
         await this.answer(check.id, open);
@@ -276,8 +396,18 @@ export class ScriptedCrew {
   /** Signs the release as the certifying person. */
   async release(): Promise<void> {
     const state = await this.state();
-    const posted = await this.record.release(this.campaign, { id: randomUUID(), at: this.clock.now().toISOString(), device: DEVICE, snapshot: state.head, statement: '' }, this.cast.certifier);
-    if (!posted.ok || posted.value.refused.length > 0) throw new Error(`ScriptedCrew: release refused: ${JSON.stringify(posted)}`);
+    const posted = await this.record.release(
+      this.campaign,
+      {
+        id: randomUUID(),
+        at: this.clock.now().toISOString(),
+        device: DEVICE,
+        snapshot: state.head,
+        statement: '',
+      },
+      this.cast.certifier,
+    );
+    if (!posted.ok || posted.value.refused.length > 0)
+      throw new Error(`ScriptedCrew: release refused: ${JSON.stringify(posted)}`);
   }
 }
-

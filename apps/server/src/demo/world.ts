@@ -11,25 +11,60 @@ export interface DemoPerson {
 
 /** The people of Grauholm; every one is invented, and so is every passphrase. */
 export const DEMO_PEOPLE: readonly DemoPerson[] = [
-  { name: 'ylva', fullName: 'Ylva Torsund', passphrase: 'grey heron lamp post', roles: ['technician', 'observer'] },
-  { name: 'brand', fullName: 'Brand Ekerholt', passphrase: 'seven wet ropes', roles: ['inspector', 'technician', 'administrator'] },
-  { name: 'signe', fullName: 'Signe Vardal', passphrase: 'kettle on the slipway', roles: ['certifier', 'inspector'] },
+  {
+    name: 'ylva',
+    fullName: 'Ylva Torsund',
+    passphrase: 'grey heron lamp post',
+    roles: ['technician', 'observer'],
+  },
+  {
+    name: 'brand',
+    fullName: 'Brand Ekerholt',
+    passphrase: 'seven wet ropes',
+    roles: ['inspector', 'technician', 'administrator'],
+  },
+  {
+    name: 'signe',
+    fullName: 'Signe Vardal',
+    passphrase: 'kettle on the slipway',
+    roles: ['certifier', 'inspector'],
+  },
   { name: 'odd', fullName: 'Odd Leirnes', passphrase: 'north of the bog', roles: ['pilot', 'observer'] },
 ];
 
 /** Authorisations of a demo person, valid for half a year from the story's day. */
 export function authorisationsOf(person: DemoPerson, today: Date): Authorisation[] {
   const validUntil = new Date(today.getTime() + 180 * 86_400_000).toISOString().slice(0, 10);
-  return person.roles.map((role) => (role === 'administrator' ? { role, families: ['*'] } : { role, families: ['*'], validUntil }));
+  return person.roles.map((role) =>
+    role === 'administrator' ? { role, families: ['*'] } : { role, families: ['*'], validUntil },
+  );
 }
 
-const day = (today: Date, offset: number): string => new Date(today.getTime() + offset * 86_400_000).toISOString().slice(0, 10);
+const day = (today: Date, offset: number): string =>
+  new Date(today.getTime() + offset * 86_400_000).toISOString().slice(0, 10);
 
 /** The library file of the amphibian: its gauges, its monitor, and one gauge whose calibration has run out. */
 export function tjeldFile(today: Date): string {
   const until = day(today, 140);
-  const live = (id: string, channel: string, unit: string, accuracy: number, resolution: number): object => ({ id: `monitor-${id}`, name: `Engine monitor, ${channel.replace(/-/g, ' ')}`, unit, accuracy, resolution, calibratedUntil: until, measures: [channel], live: true });
-  const gauge = (id: string, name: string, unit: string, accuracy: number, resolution: number, measures: string[], calibratedUntil: string | null = until): object => ({ id, name, unit, accuracy, resolution, calibratedUntil, measures });
+  const live = (id: string, channel: string, unit: string, accuracy: number, resolution: number): object => ({
+    id: `monitor-${id}`,
+    name: `Engine monitor, ${channel.replace(/-/g, ' ')}`,
+    unit,
+    accuracy,
+    resolution,
+    calibratedUntil: until,
+    measures: [channel],
+    live: true,
+  });
+  const gauge = (
+    id: string,
+    name: string,
+    unit: string,
+    accuracy: number,
+    resolution: number,
+    measures: string[],
+    calibratedUntil: string | null = until,
+  ): object => ({ id, name, unit, accuracy, resolution, calibratedUntil, measures });
   const aircraft = {
     format: 'kanzel-aircraft',
     version: 1,
@@ -67,12 +102,28 @@ export function tjeldFile(today: Date): string {
       gauge('panel-ammeter', 'Panel ammeter', 'A', 2, 1, ['amps']),
       gauge('panel-fuel-flow', 'Panel fuel flow', 'L/h', 2, 0.5, ['fuel-flow']),
       gauge('panel-manifold', 'Panel manifold pressure', 'inHg', 0.3, 0.1, ['manifold-pressure']),
-      gauge('shop-tachometer', 'Hand-held optical tachometer 3', 'rpm', 1, 1, ['rpm', 'idle-mixture-rise'], day(today, -52)),
+      gauge(
+        'shop-tachometer',
+        'Hand-held optical tachometer 3',
+        'rpm',
+        1,
+        1,
+        ['rpm', 'idle-mixture-rise'],
+        day(today, -52),
+      ),
       gauge('stopwatch', 'Stopwatch', 's', 0.5, 0.1, ['stopwatch'], null),
       gauge('oil-stick', 'Oil dipstick', 'L', 0.25, 0.5, ['oil-quantity'], null),
       gauge('fuel-stick', 'Fuel dipstick', 'L', 2, 1, ['fuel-on-board'], null),
       gauge('flight-orders', 'Weather as reported', 'kt', 1, 1, ['cross-wind-component'], null),
-      gauge('climb-gauge', 'Panel head temperature', 'degC', 5, 5, ['climb-heads', 'cylinder-head-hottest', 'cylinder-head'], until),
+      gauge(
+        'climb-gauge',
+        'Panel head temperature',
+        'degC',
+        5,
+        5,
+        ['climb-heads', 'cylinder-head-hottest', 'cylinder-head'],
+        until,
+      ),
       gauge('hour-meter', 'Hour meter', 'h', 0.05, 0.1, ['airframe-hours-noted'], null),
     ],
   };

@@ -20,7 +20,12 @@ export class LibraryController {
   @Post()
   add(@Body() request: LibraryFileRequest): LibraryView {
     const added = this.library.add(request);
-    if (!added.ok) throw refuse(400, `${request.name} was refused, and nothing was changed. Mend what is named, and bring it in again.`, added.error);
+    if (!added.ok)
+      throw refuse(
+        400,
+        `${request.name} was refused, and nothing was changed. Mend what is named, and bring it in again.`,
+        added.error,
+      );
     return this.library.view();
   }
 }

@@ -2,7 +2,14 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
 import { err, indexBasis, ok, type Aircraft, type Basis, type Reason, type Result } from '@kanzel/core';
-import { BUILT_IN_LIBRARY, describeProblem, loadLibrary, readLibraryFolder, type Library, type SourceFile } from '@kanzel/packs';
+import {
+  BUILT_IN_LIBRARY,
+  describeProblem,
+  loadLibrary,
+  readLibraryFolder,
+  type Library,
+  type SourceFile,
+} from '@kanzel/packs';
 import type { LibraryView } from '@kanzel/contract';
 import { SETTINGS, type Settings } from '../settings.ts';
 
@@ -33,8 +40,23 @@ export class LibraryService {
 
   view(): LibraryView {
     return {
-      packs: [...this.library.packs.values()].map(({ id, revision, title, families, checks }) => ({ id, revision, title, families, checks: checks.length })),
-      limitBooks: [...this.library.limitBooks.values()].map(({ id, revision, title, approvedBy, approvedOn, limits }) => ({ id, revision, title, approvedBy, approvedOn, limits: limits.length })),
+      packs: [...this.library.packs.values()].map(({ id, revision, title, families, checks }) => ({
+        id,
+        revision,
+        title,
+        families,
+        checks: checks.length,
+      })),
+      limitBooks: [...this.library.limitBooks.values()].map(
+        ({ id, revision, title, approvedBy, approvedOn, limits }) => ({
+          id,
+          revision,
+          title,
+          approvedBy,
+          approvedOn,
+          limits: limits.length,
+        }),
+      ),
       modules: this.library.modules,
       problems: this.problems(),
     };

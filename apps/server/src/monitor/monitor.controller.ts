@@ -21,7 +21,8 @@ export class MonitorController {
   @HttpCode(204)
   @Put('aircraft/:mark/monitor')
   async configure(@Param('mark') mark: string, @Body() request: MonitorRequest): Promise<void> {
-    if (!this.library.aircraft().some((a) => a.mark === mark)) throw refuse(404, `There is no aircraft ${mark} here.`);
+    if (!this.library.aircraft().some((a) => a.mark === mark))
+      throw refuse(404, `There is no aircraft ${mark} here.`);
     await this.monitors.configure({ mark, host: request.host, port: request.port });
   }
 

@@ -93,7 +93,14 @@ export class MonitorService implements OnModuleInit, OnApplicationShutdown {
   }
 
   private listen(row: MonitorRow): void {
-    const line: Line = { socket: undefined, timer: undefined, columns: undefined, lastAt: 0, stopped: false, state: { mark: row.mark, state: 'unreachable', since: this.now() } };
+    const line: Line = {
+      socket: undefined,
+      timer: undefined,
+      columns: undefined,
+      lastAt: 0,
+      stopped: false,
+      state: { mark: row.mark, state: 'unreachable', since: this.now() },
+    };
     this.lines.set(row.mark, line);
     this.connect(row, line);
   }
@@ -132,7 +139,11 @@ export class MonitorService implements OnModuleInit, OnApplicationShutdown {
     }
     line.lastAt = this.now();
     this.say(line, 'live');
-    this.events.emit('reading', { mark: line.state.mark, at: line.lastAt, values: byEngine(line.columns ?? [], read.value.sample) });
+    this.events.emit('reading', {
+      mark: line.state.mark,
+      at: line.lastAt,
+      values: byEngine(line.columns ?? [], read.value.sample),
+    });
   }
 
   private lookForSilence(): void {
@@ -142,7 +153,10 @@ export class MonitorService implements OnModuleInit, OnApplicationShutdown {
   }
 }
 
-function byEngine(columns: readonly EngineColumn[], sample: EngineSample): Record<string, Record<string, number | null>> {
+function byEngine(
+  columns: readonly EngineColumn[],
+  sample: EngineSample,
+): Record<string, Record<string, number | null>> {
   const values: Record<string, Record<string, number | null>> = {};
   columns.forEach((column, i) => {
     (values[column.engine] ??= {})[column.channel] = sample.values[i] ?? null;

@@ -1,7 +1,13 @@
 import { Body, Controller, Delete, Get, HttpCode, Inject, Post, Req, Res, UseGuards } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Throttle, ThrottlerGuard } from '@nestjs/throttler';
-import { FirstPersonRequest, PersonRequest, SignInRequest, type FrontDoor, type PersonView } from '@kanzel/contract';
+import {
+  FirstPersonRequest,
+  PersonRequest,
+  SignInRequest,
+  type FrontDoor,
+  type PersonView,
+} from '@kanzel/contract';
 import type { Request, Response } from 'express';
 import { refuse } from '../refusal.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
@@ -27,7 +33,9 @@ export class PeopleController {
     const people = await this.people.list();
     const demo = this.settings.demoPeople.flatMap(({ name, passphrase }) => {
       const person = people.find((p) => p.name === name);
-      return person ? [{ name, fullName: person.fullName, passphrase, roles: person.authorisations.map((a) => a.role) }] : [];
+      return person
+        ? [{ name, fullName: person.fullName, passphrase, roles: person.authorisations.map((a) => a.role) }]
+        : [];
     });
     return { empty, demo };
   }
@@ -37,9 +45,13 @@ export class PeopleController {
   @Throttle({ default: {} })
   @HttpCode(200)
   @Post('session')
-  async signIn(@Body() request: SignInRequest, @Res({ passthrough: true }) response: Response): Promise<PersonView> {
+  async signIn(
+    @Body() request: SignInRequest,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<PersonView> {
     const person = await this.people.prove(request.name.trim().toLowerCase(), request.passphrase);
-    if (!person) throw refuse(401, 'That name and passphrase do not belong together. Nothing was changed; try again.');
+    if (!person)
+      throw refuse(401, 'That name and passphrase do not belong together. Nothing was changed; try again.');
     response.cookie(SESSION_COOKIE, await this.people.beginSession(person.id), COOKIE);
     return person;
   }
@@ -60,10 +72,14 @@ export class PeopleController {
   @OpenToEveryone()
   @UseGuards(ThrottlerGuard)
   @Post('first-person')
-  async first(@Body() request: FirstPersonRequest, @Res({ passthrough: true }) response: Response): Promise<PersonView> {
+  async first(
+    @Body() request: FirstPersonRequest,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<PersonView> {
     const added = await this.people.addFirst(request);
     if (!added.ok) {
-      if (added.error === 'wrongCode') throw refuse(403, 'That is not the code printed where the server was started.');
+      if (added.error === 'wrongCode')
+        throw refuse(403, 'That is not the code printed where the server was started.');
       throw refuse(409, 'The first account exists already. Sign in with it.');
     }
     response.cookie(SESSION_COOKIE, await this.people.beginSession(added.value.id), COOKIE);

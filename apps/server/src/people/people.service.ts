@@ -18,7 +18,12 @@ const ARGON = { memoryCost: 19456, timeCost: 2, parallelism: 1 };
 const tokenHash = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 function viewOf(row: PersonRow): PersonView {
-  return { id: row.id, name: row.name, fullName: row.fullName, authorisations: JSON.parse(row.authorisations) as Authorisation[] };
+  return {
+    id: row.id,
+    name: row.name,
+    fullName: row.fullName,
+    authorisations: JSON.parse(row.authorisations) as Authorisation[],
+  };
 }
 
 /** People, their proofs of identity, and their sessions. */
@@ -49,7 +54,9 @@ export class PeopleService {
   }
 
   /** Adds a person. Error: the name is taken. */
-  async add(request: Omit<PersonRequest, 'authorisations'> & { authorisations: readonly Authorisation[] }): Promise<Result<PersonView, 'nameTaken'>> {
+  async add(
+    request: Omit<PersonRequest, 'authorisations'> & { authorisations: readonly Authorisation[] },
+  ): Promise<Result<PersonView, 'nameTaken'>> {
     const passphraseHash = await hash(request.passphrase, ARGON);
     return this.lock.run(async () => {
       if (await this.people.existsBy({ name: request.name })) return err('nameTaken');
@@ -67,7 +74,9 @@ export class PeopleService {
   }
 
   /** The first account, for whoever holds the code printed at the server; it may do everything. */
-  async addFirst(request: FirstPersonRequest): Promise<Result<PersonView, 'notEmpty' | 'wrongCode' | 'nameTaken'>> {
+  async addFirst(
+    request: FirstPersonRequest,
+  ): Promise<Result<PersonView, 'notEmpty' | 'wrongCode' | 'nameTaken'>> {
     if (!(await this.isEmpty())) return err('notEmpty');
     if (request.setupCode.trim() !== this.setupCode) return err('wrongCode');
     const roles: Role[] = ['administrator', 'technician', 'inspector', 'certifier', 'pilot', 'observer'];
@@ -112,5 +121,10 @@ export class PeopleService {
 
 /** Whether a person may act in a role on a family of aircraft on a day. Example: until 2026-05-31 includes that day. */
 export function mayAct(person: PersonView, role: Role, family: string, at: string): boolean {
-  return person.authorisations.some((a) => a.role === role && (a.families.includes('*') || a.families.includes(family)) && (a.validUntil === undefined || at.slice(0, 10) <= a.validUntil));
+  return person.authorisations.some(
+    (a) =>
+      a.role === role &&
+      (a.families.includes('*') || a.families.includes(family)) &&
+      (a.validUntil === undefined || at.slice(0, 10) <= a.validUntil),
+  );
 }

@@ -1,4 +1,10 @@
-import { createParamDecorator, Injectable, SetMetadata, type CanActivate, type ExecutionContext } from '@nestjs/common';
+import {
+  createParamDecorator,
+  Injectable,
+  SetMetadata,
+  type CanActivate,
+  type ExecutionContext,
+} from '@nestjs/common';
 import { Reflector } from '@nestjs/core';
 import type { PersonView } from '@kanzel/contract';
 import type { Role } from '@kanzel/core';
@@ -39,10 +45,15 @@ export class SessionGuard implements CanActivate {
     const targets = [context.getHandler(), context.getClass()];
     if (this.reflector.getAllAndOverride<boolean | undefined>(OPEN, targets)) return true;
     const request = context.switchToHttp().getRequest<WithPerson>();
-    const person = await this.people.whose(request.cookies[SESSION_COOKIE]);
-    if (!person) throw refuse(401, 'Nobody is signed in here, or the session has ended. What you typed is kept on this device; sign in to send it.');
+    const person = await this.people.whose((request.cookies as Record<string, string | undefined>)[SESSION_COOKIE]);
+    if (!person)
+      throw refuse(
+        401,
+        'Nobody is signed in here, or the session has ended. What you typed is kept on this device; sign in to send it.',
+      );
     const role = this.reflector.getAllAndOverride<Role | undefined>(ROLE, targets);
-    if (role && !person.authorisations.some((a) => a.role === role)) throw refuse(403, `This takes the role ${role}.`);
+    if (role && !person.authorisations.some((a) => a.role === role))
+      throw refuse(403, `This takes the role ${role}.`);
     request.person = person;
     return true;
   }

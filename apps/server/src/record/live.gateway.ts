@@ -1,5 +1,11 @@
 import { Inject, type OnModuleInit } from '@nestjs/common';
-import { SubscribeMessage, WebSocketGateway, WebSocketServer, type OnGatewayConnection, type OnGatewayDisconnect } from '@nestjs/websockets';
+import {
+  SubscribeMessage,
+  WebSocketGateway,
+  WebSocketServer,
+  type OnGatewayConnection,
+  type OnGatewayDisconnect,
+} from '@nestjs/websockets';
 import { EVENTS, LIVE_PATH } from '@kanzel/contract';
 import type { Server, Socket } from 'socket.io';
 import { PeopleService, SESSION_COOKIE } from '../people/index.ts';
@@ -25,7 +31,9 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
 
   onModuleInit(): void {
     this.record.events.on('entry', (entry) => this.server.to('signed-in').emit(EVENTS.entry, entry));
-    this.monitors.events.on('reading', (event) => this.server.to(`aircraft ${event.mark}`).volatile.emit(EVENTS.monitor, event));
+    this.monitors.events.on('reading', (event) =>
+      this.server.to(`aircraft ${event.mark}`).volatile.emit(EVENTS.monitor, event),
+    );
     this.monitors.events.on('state', (state) => this.server.to('signed-in').emit(EVENTS.monitorState, state));
   }
 
@@ -48,8 +56,12 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
 
   /** A browser says which campaign it looks at, and learns what the server has of it. */
   @SubscribeMessage(EVENTS.watch)
-  async watch(socket: Socket, request: { campaign?: unknown }): Promise<{ count: number; head: string } | { error: string }> {
-    if (!socket.rooms.has('signed-in') || typeof request.campaign !== 'string') return { error: 'Sign in first.' };
+  async watch(
+    socket: Socket,
+    request: { campaign?: unknown },
+  ): Promise<{ count: number; head: string } | { error: string }> {
+    if (!socket.rooms.has('signed-in') || typeof request.campaign !== 'string')
+      return { error: 'Sign in first.' };
     const folded = await this.record.fold(request.campaign);
     if (!folded) return { error: 'There is no such campaign here.' };
     for (const room of socket.rooms) if (room.startsWith('aircraft ')) await socket.leave(room);

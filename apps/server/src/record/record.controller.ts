@@ -1,6 +1,12 @@
 import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Query, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { PostEntriesRequest, ReleaseRequest, type EntriesResponse, type PersonView, type PostEntriesResponse } from '@kanzel/contract';
+import {
+  PostEntriesRequest,
+  ReleaseRequest,
+  type EntriesResponse,
+  type PersonView,
+  type PostEntriesResponse,
+} from '@kanzel/contract';
 import type { EntryDraft } from '@kanzel/core';
 import { writeRecordFile } from '@kanzel/formats';
 import { Inject } from '@nestjs/common';
@@ -21,7 +27,10 @@ export class RecordController {
 
   /** Entries after a place, for catching up. */
   @Get('entries')
-  async entries(@Param('campaign', ParseUUIDPipe) campaign: string, @Query('after') after?: string): Promise<EntriesResponse> {
+  async entries(
+    @Param('campaign', ParseUUIDPipe) campaign: string,
+    @Query('after') after?: string,
+  ): Promise<EntriesResponse> {
     const folded = await this.record.fold(campaign);
     if (!folded) throw refuse(404, 'There is no such campaign here.');
     const entries = await this.record.list(campaign, Number(after ?? 0) || 0);
@@ -30,9 +39,14 @@ export class RecordController {
 
   @HttpCode(200)
   @Post('entries')
-  async post(@Param('campaign', ParseUUIDPipe) campaign: string, @Body() request: PostEntriesRequest, @Signed() person: PersonView): Promise<PostEntriesResponse> {
+  async post(
+    @Param('campaign', ParseUUIDPipe) campaign: string,
+    @Body() request: PostEntriesRequest,
+    @Signed() person: PersonView,
+  ): Promise<PostEntriesResponse> {
     const messages = validateDrafts(request.entries);
-    if (messages.length > 0) throw refuse(400, 'These entries are malformed, and nothing was recorded.', messages);
+    if (messages.length > 0)
+      throw refuse(400, 'These entries are malformed, and nothing was recorded.', messages);
     // Undefined members are those a client left out; the draft is what remains.
     const drafts = request.entries.map((e) => JSON.parse(JSON.stringify(e)) as EntryDraft);
     const posted = await this.record.post(campaign, drafts, person);
@@ -43,9 +57,14 @@ export class RecordController {
   /** Signs the release: a fresh proof of identity over the record as it was shown. */
   @HttpCode(200)
   @Post('release')
-  async release(@Param('campaign', ParseUUIDPipe) campaign: string, @Body() request: ReleaseRequest, @Signed() person: PersonView): Promise<PostEntriesResponse> {
+  async release(
+    @Param('campaign', ParseUUIDPipe) campaign: string,
+    @Body() request: ReleaseRequest,
+    @Signed() person: PersonView,
+  ): Promise<PostEntriesResponse> {
     const proven = await this.people.prove(person.name, request.passphrase);
-    if (proven?.id !== person.id) throw refuse(403, 'That is not your passphrase. Nothing was signed; try again.');
+    if (proven?.id !== person.id)
+      throw refuse(403, 'That is not your passphrase. Nothing was signed; try again.');
     const { passphrase: _passphrase, ...rest } = request;
     const posted = await this.record.release(campaign, rest, person);
     if (!posted.ok) throw refuseFor(posted.error.code === 'campaignUnknown' ? 404 : 409, posted.error);
@@ -56,13 +75,25 @@ export class RecordController {
 
   /** The record as a file that anyone can verify. */
   @Get('record-file')
-  async recordFile(@Param('campaign', ParseUUIDPipe) campaign: string, @Res() response: Response): Promise<void> {
+  async recordFile(
+    @Param('campaign', ParseUUIDPipe) campaign: string,
+    @Res() response: Response,
+  ): Promise<void> {
     const entries = await this.record.list(campaign);
     const folded = await this.record.fold(campaign);
     if (!folded || entries.length === 0) throw refuse(404, 'There is no such campaign here.');
     const mark = folded.state.index?.basis.aircraft.mark ?? '';
     const people = Object.fromEntries((await this.people.list()).map((p) => [p.id, p.fullName]));
-    const text = writeRecordFile({ exportedAt: this.clock.now().toISOString(), mark, title: folded.state.opened?.title ?? '', people, entries });
-    response.type('application/json').attachment(`${mark}-record-${folded.state.head.slice(0, 8)}.json`).send(text);
+    const text = writeRecordFile({
+      exportedAt: this.clock.now().toISOString(),
+      mark,
+      title: folded.state.opened?.title ?? '',
+      people,
+      entries,
+    });
+    response
+      .type('application/json')
+      .attachment(`${mark}-record-${folded.state.head.slice(0, 8)}.json`)
+      .send(text);
   }
 }

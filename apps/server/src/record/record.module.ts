@@ -6,5 +6,10 @@ import { LiveGateway } from './live.gateway.ts';
 import { RecordController } from './record.controller.ts';
 import { RecordService } from './record.service.ts';
 
-@Module({ imports: [TypeOrmModule.forFeature([EntryRow, CampaignRow]), MonitorModule], controllers: [RecordController], providers: [RecordService, LiveGateway], exports: [RecordService] })
+@Module({
+  imports: [TypeOrmModule.forFeature([EntryRow, CampaignRow]), MonitorModule],
+  controllers: [RecordController],
+  providers: [RecordService, LiveGateway],
+  exports: [RecordService],
+})
 export class RecordModule {}

@@ -2,8 +2,29 @@ import { EventEmitter } from 'node:events';
 import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import { InjectDataSource, InjectRepository } from '@nestjs/typeorm';
-import { admit, canonicalJson, chain, err, foldEntries, ok, reason, RELEASE_MEANING, verifyChain, type Basis, type CampaignState, type Entry, type EntryDraft, type Reason, type Result } from '@kanzel/core';
-import { validateEntryBody, type OpenCampaignRequest, type PersonView, type PostEntriesResponse } from '@kanzel/contract';
+import {
+  admit,
+  canonicalJson,
+  chain,
+  err,
+  foldEntries,
+  ok,
+  reason,
+  RELEASE_MEANING,
+  verifyChain,
+  type Basis,
+  type CampaignState,
+  type Entry,
+  type EntryDraft,
+  type Reason,
+  type Result,
+} from '@kanzel/core';
+import {
+  validateEntryBody,
+  type OpenCampaignRequest,
+  type PersonView,
+  type PostEntriesResponse,
+} from '@kanzel/contract';
 import { DataSource, MoreThan, Repository } from 'typeorm';
 import { mayAct } from '../people/index.ts';
 import { CLOCK, type Clock } from '../settings.ts';
@@ -37,7 +58,10 @@ export class RecordService {
 
   /** Entries of a campaign after a place, in order. */
   async list(campaign: string, after = 0): Promise<Entry[]> {
-    const rows = await this.entries.find({ where: { campaign, seq: MoreThan(after) }, order: { seq: 'ASC' } });
+    const rows = await this.entries.find({
+      where: { campaign, seq: MoreThan(after) },
+      order: { seq: 'ASC' },
+    });
     return rows.map((r) => JSON.parse(r.json) as Entry);
   }
 
@@ -48,7 +72,10 @@ export class RecordService {
     if (!(await this.campaigns.existsBy({ id: campaign }))) return undefined;
     const entries = await this.list(campaign);
     const verified = verifyChain(entries);
-    const folded: Folded = { state: foldEntries(entries), ...(verified.ok ? {} : { damaged: verified.error }) };
+    const folded: Folded = {
+      state: foldEntries(entries),
+      ...(verified.ok ? {} : { damaged: verified.error }),
+    };
     this.folded.set(campaign, folded);
     return folded;
   }
@@ -88,7 +115,11 @@ export class RecordService {
    * once it has committed. A draft that is already in the record is answered with its entry. One refused
    * changes nothing; those after it are asked on their own.
    */
-  post(campaign: string, drafts: readonly EntryDraft[], person: PersonView): Promise<Result<PostEntriesResponse, Reason>> {
+  post(
+    campaign: string,
+    drafts: readonly EntryDraft[],
+    person: PersonView,
+  ): Promise<Result<PostEntriesResponse, Reason>> {
     return this.lock.run(async () => {
       const folded = await this.fold(campaign);
       if (!folded) return err(reason('campaignUnknown'));
@@ -100,11 +131,17 @@ export class RecordService {
       let { state } = folded;
       for (const draft of drafts) {
         const recorded = known.get(draft.id) ?? fresh.find((e) => e.id === draft.id);
-        const judged: Result<Entry | 'new', Reason> = recorded ? sameDraft(recorded, draft) : this.admitOne(draft, campaign, state, person);
+        const judged: Result<Entry | 'new', Reason> = recorded
+          ? sameDraft(recorded, draft)
+          : this.admitOne(draft, campaign, state, person);
         if (!judged.ok) refused.push({ id: draft.id, reason: judged.error });
         else if (judged.value !== 'new') accepted.push(judged.value);
         else {
-          const entry = chain(draft, state.count > 0 ? { seq: state.count, hash: state.head } : undefined, this.clock.now().toISOString());
+          const entry = chain(
+            draft,
+            state.count > 0 ? { seq: state.count, hash: state.head } : undefined,
+            this.clock.now().toISOString(),
+          );
           state = foldEntries([entry], state);
           fresh.push(entry);
           accepted.push(entry);
@@ -118,7 +155,11 @@ export class RecordService {
   }
 
   /** Signs the release of a campaign, for a person whose passphrase has just been proven. */
-  async release(campaign: string, request: { id: string; at: string; device: string; snapshot: string; statement: string }, person: PersonView): Promise<Result<PostEntriesResponse, Reason>> {
+  async release(
+    campaign: string,
+    request: { id: string; at: string; device: string; snapshot: string; statement: string },
+    person: PersonView,
+  ): Promise<Result<PostEntriesResponse, Reason>> {
     const draft: EntryDraft<'release.signed'> = {
       id: request.id,
       campaign,
@@ -133,12 +174,18 @@ export class RecordService {
     return this.post(campaign, [draft], person);
   }
 
-  private admitOne(draft: EntryDraft, campaign: string, state: CampaignState, person: PersonView): Result<'new', Reason> {
+  private admitOne(
+    draft: EntryDraft,
+    campaign: string,
+    state: CampaignState,
+    person: PersonView,
+  ): Result<'new', Reason> {
     if (draft.campaign !== campaign) return err(reason('otherCampaign'));
     if (draft.by !== person.id) return err(reason('notYours'));
     const family = state.index?.basis.aircraft.family ?? '';
     const now = this.clock.now();
-    if (!mayAct(person, draft.role, family, now.toISOString())) return err(reason('roleNotHeld', { role: draft.role, family }));
+    if (!mayAct(person, draft.role, family, now.toISOString()))
+      return err(reason('roleNotHeld', { role: draft.role, family }));
     if (Date.parse(draft.at) > now.getTime() + 5 * 60_000) return err(reason('clockAhead', { at: draft.at }));
     const admitted = admit(draft, state, now.toISOString());
     return admitted.ok ? ok('new') : admitted;
@@ -162,7 +209,13 @@ export class RecordService {
 }
 
 function rowOf(entry: Entry): EntryRow {
-  return { campaign: entry.campaign, seq: entry.seq, id: entry.id, hash: entry.hash, json: canonicalJson(entry) };
+  return {
+    campaign: entry.campaign,
+    seq: entry.seq,
+    id: entry.id,
+    hash: entry.hash,
+    json: canonicalJson(entry),
+  };
 }
 
 /** A retry repeats the draft exactly; the same id with anything else in it is refused. */
@@ -172,10 +225,11 @@ function sameDraft(recorded: Entry, draft: EntryDraft): Result<Entry, Reason> {
 }
 
 /** Validates posted drafts by the class of their kind; the messages name draft and path. */
-export function validateDrafts(drafts: readonly { kind: string; body: unknown; id: string }[]): readonly string[] {
+export function validateDrafts(
+  drafts: readonly { kind: string; body: unknown; id: string }[],
+): readonly string[] {
   return drafts.flatMap((draft, i) => {
     const valid = validateEntryBody(draft.kind, draft.body);
     return valid.ok ? [] : valid.error.map((m) => `entries[${i}].${m.startsWith('kind') ? m : `body.${m}`}`);
   });
 }
-

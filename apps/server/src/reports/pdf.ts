@@ -11,14 +11,18 @@ interface PdfMaker {
 }
 
 const require = createRequire(import.meta.url);
-const font = (name: string, file: string): string => join(dirname(require.resolve(`@fontsource/${name}/package.json`)), 'files', file);
+const font = (name: string, file: string): string =>
+  join(dirname(require.resolve(`@fontsource/${name}/package.json`)), 'files', file);
 
 function setUp(): PdfMaker {
   const maker = require('pdfmake') as PdfMaker;
   const archivo = font('archivo', 'archivo-latin-400-normal.woff');
   const bold = font('archivo', 'archivo-latin-700-normal.woff');
   const mono = font('b612-mono', 'b612-mono-latin-700-normal.woff');
-  maker.setFonts({ Archivo: { normal: archivo, bold, italics: archivo, bolditalics: bold }, Mono: { normal: mono, bold: mono, italics: mono, bolditalics: mono } });
+  maker.setFonts({
+    Archivo: { normal: archivo, bold, italics: archivo, bolditalics: bold },
+    Mono: { normal: mono, bold: mono, italics: mono, bolditalics: mono },
+  });
   maker.setLocalAccessPolicy((path) => [archivo, bold, mono].includes(path));
   maker.setUrlAccessPolicy(() => false);
   return maker;
@@ -41,7 +45,12 @@ export function printA4(content: Content[], foot: string, title: string): Promis
         head: { fontSize: 10.5, bold: true, margin: [0, 6, 0, 2] },
         small: { fontSize: 7.5, color: '#46545F' },
       },
-      footer: (page: number, pages: number) => ({ columns: [{ text: foot }, { text: `${page} of ${pages}`, alignment: 'right', width: 60 }], fontSize: 7.5, color: '#46545F', margin: [42, 14, 42, 0] }),
+      footer: (page: number, pages: number) => ({
+        columns: [{ text: foot }, { text: `${page} of ${pages}`, alignment: 'right', width: 60 }],
+        fontSize: 7.5,
+        color: '#46545F',
+        margin: [42, 14, 42, 0],
+      }),
       content,
     })
     .getBuffer();

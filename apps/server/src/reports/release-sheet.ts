@@ -1,4 +1,20 @@
-import { describeAnswer, formatFigure, makeSentences, marginFigure, MARK_WORDS, namesOf, RELEASE_MEANING, ROLE_TITLES, STATION_TITLES, verdictFigure, type BasisIndex, type CampaignState, type CampaignStatus, type FindingState, type PartStatus } from '@kanzel/core';
+import {
+  describeAnswer,
+  formatFigure,
+  makeSentences,
+  marginFigure,
+  MARK_WORDS,
+  namesOf,
+  RELEASE_MEANING,
+  ROLE_TITLES,
+  STATION_TITLES,
+  verdictFigure,
+  type BasisIndex,
+  type CampaignState,
+  type CampaignStatus,
+  type FindingState,
+  type PartStatus,
+} from '@kanzel/core';
 import type { Content, TableCell } from 'pdfmake';
 
 /** What the sheet is printed from: the record, its derived status, and people's names. */
@@ -10,17 +26,31 @@ export interface SheetSource {
   readonly printedAt: string;
 }
 
-const RULED = { hLineWidth: () => 0.5, vLineWidth: () => 0, hLineColor: () => '#CFCFC4', paddingLeft: () => 0, paddingRight: () => 6, paddingTop: () => 3, paddingBottom: () => 3 };
+const RULED = {
+  hLineWidth: () => 0.5,
+  vLineWidth: () => 0,
+  hLineColor: () => '#CFCFC4',
+  paddingLeft: () => 0,
+  paddingRight: () => 6,
+  paddingTop: () => 3,
+  paddingBottom: () => 3,
+};
 
 const utc = (iso: string): string => `${iso.slice(0, 10)} ${new Date(iso).toISOString().slice(11, 16)} UTC`;
 const head = (text: string): Content => ({ text, style: 'head' });
-const table = (widths: (string | number)[], rows: TableCell[][]): Content => ({ table: { widths, headerRows: 1, body: rows }, layout: RULED, margin: [0, 0, 0, 8] });
+const table = (widths: (string | number)[], rows: TableCell[][]): Content => ({
+  table: { widths, headerRows: 1, body: rows },
+  layout: RULED,
+  margin: [0, 0, 0, 8],
+});
 const heading = (...texts: string[]): TableCell[] => texts.map((text) => ({ text, style: 'small' }));
 
 /** Parts that carry a margin, closest to a limit first. */
 export function closestToALimit(status: CampaignStatus): PartStatus[] {
   const share = (p: PartStatus): number => p.verdicts[0]?.margin?.share ?? Infinity;
-  return [...status.parts.values()].filter((p) => Number.isFinite(share(p))).sort((a, b) => share(a) - share(b));
+  return [...status.parts.values()]
+    .filter((p) => Number.isFinite(share(p)))
+    .sort((a, b) => share(a) - share(b));
 }
 
 function closest(source: SheetSource): Content[] {
@@ -31,31 +61,70 @@ function closest(source: SheetSource): Content[] {
   const rows = parts.map((p): TableCell[] => {
     const [verdict] = p.verdicts;
     const title = verdict?.limit ? index.limits.get(verdict.limit)?.source : undefined;
-    return [names.part(p.key), MARK_WORDS[p.mark], { text: verdictFigure(verdict) ?? '', alignment: 'right' }, { text: marginFigure(verdict) ?? '', alignment: 'right' }, { text: title ? `${title.document} ${title.revision}${title.place ? `, ${title.place}` : ''}` : '', style: 'small' }];
+    return [
+      names.part(p.key),
+      MARK_WORDS[p.mark],
+      { text: verdictFigure(verdict) ?? '', alignment: 'right' },
+      { text: marginFigure(verdict) ?? '', alignment: 'right' },
+      {
+        text: title ? `${title.document} ${title.revision}${title.place ? `, ${title.place}` : ''}` : '',
+        style: 'small',
+      },
+    ];
   });
-  return [head('Closest to a limit'), table(['*', 80, 70, 60, 130], [heading('Check', 'Verdict', 'Reading', 'Margin', 'Source'), ...rows])];
+  return [
+    head('Closest to a limit'),
+    table(['*', 80, 70, 60, 130], [heading('Check', 'Verdict', 'Reading', 'Margin', 'Source'), ...rows]),
+  ];
 }
 
 function findingLine(source: SheetSource, finding: FindingState): TableCell[] {
   const actions = finding.actions.flatMap((id) => source.state.actions.get(id) ?? []);
-  const done = actions.map((a) => `${a.done.what}${a.done.measure ? ` (${a.done.measure})` : ''}${a.inspection ? `, inspected by ${source.people.get(a.inspection.by) ?? a.inspection.by}` : ''}`).join('; ');
+  const done = actions
+    .map(
+      (a) =>
+        `${a.done.what}${a.done.measure ? ` (${a.done.measure})` : ''}${a.inspection ? `, inspected by ${source.people.get(a.inspection.by) ?? a.inspection.by}` : ''}`,
+    )
+    .join('; ');
   const how = finding.closed ? 'closed' : (finding.assessed?.severity ?? 'not assessed');
-  const deferral = finding.assessed?.severity === 'deferred' && !finding.closed ? `${finding.assessed.conditions ?? ''}${finding.assessed.until ? `, until ${finding.assessed.until}` : ''}` : '';
+  const deferral =
+    finding.assessed?.severity === 'deferred' && !finding.closed
+      ? `${finding.assessed.conditions ?? ''}${finding.assessed.until ? `, until ${finding.assessed.until}` : ''}`
+      : '';
   return [finding.raised.title, [done, deferral].filter(Boolean).join('. '), how];
 }
 
 function findings(source: SheetSource): Content[] {
   const all = [...source.state.findings.values()];
   if (all.length === 0) return [head('Findings'), { text: 'None were raised.', margin: [0, 0, 0, 8] }];
-  return [head('Findings'), table([170, '*', 70], [heading('Found', 'Done, or what holds until it is', 'State'), ...all.map((f) => findingLine(source, f))])];
+  return [
+    head('Findings'),
+    table(
+      [170, '*', 70],
+      [
+        heading('Found', 'Done, or what holds until it is', 'State'),
+        ...all.map((f) => findingLine(source, f)),
+      ],
+    ),
+  ];
 }
 
 function repeated(source: SheetSource): Content[] {
   const actions = [...source.state.actions.values()];
   const lines = actions.flatMap((a) => {
-    const touched = source.index.reachOf(a.done.touches).filter((r) => source.state.parts.get(r.part)?.history.some((h) => h.seq < a.done.seq));
-    const again = touched.filter((r) => source.status.parts.get(r.part)?.answer !== undefined && (source.status.parts.get(r.part)?.answer?.seq ?? 0) > a.done.seq);
-    return touched.length === 0 ? [] : [`“${a.done.what}”, ${utc(a.done.at)}: ${touched.length} answers lost their standing, ${again.length} were given again.`];
+    const touched = source.index
+      .reachOf(a.done.touches)
+      .filter((r) => source.state.parts.get(r.part)?.history.some((h) => h.seq < a.done.seq));
+    const again = touched.filter(
+      (r) =>
+        source.status.parts.get(r.part)?.answer !== undefined &&
+        (source.status.parts.get(r.part)?.answer?.seq ?? 0) > a.done.seq,
+    );
+    return touched.length === 0
+      ? []
+      : [
+          `“${a.done.what}”, ${utc(a.done.at)}: ${touched.length} answers lost their standing, ${again.length} were given again.`,
+        ];
   });
   return lines.length === 0 ? [] : [head('Done again after an action'), { ul: lines, margin: [0, 0, 0, 8] }];
 }
@@ -66,20 +135,48 @@ function evidence(source: SheetSource): Content[] {
   return status.stations
     .filter((s) => s.total > 0)
     .map((s): Content => {
-      const rows = s.checks.flatMap((c) => c.parts.map((p): TableCell[] => {
-        const answer = p.answer?.answer;
-        const text = p.answer?.answer === null ? `Not applicable: ${p.answer.notApplicable ?? ''}` : answer ? describeAnswer(index, c.check.id, answer) : '';
-        const by = p.answer ? `${people.get(p.answer.by) ?? p.answer.by}${p.answer.witness ? `, seen by ${people.get(p.answer.witness.by) ?? ''}` : ''}, ${new Date(p.answer.at).toISOString().slice(11, 16)}` : '';
-        return [names.part(p.key), verdictFigure(p.verdicts[0]) ?? text, MARK_WORDS[p.mark], { text: by, style: 'small' }];
-      }));
-      return { stack: [head(`${STATION_TITLES[s.station]}, ${s.done} of ${s.total}`), table([190, '*', 80, 120], [heading('Check', 'Answer', 'Verdict', 'By, UTC'), ...rows])] };
+      const rows = s.checks.flatMap((c) =>
+        c.parts.map((p): TableCell[] => {
+          const answer = p.answer?.answer;
+          const text =
+            p.answer?.answer === null
+              ? `Not applicable: ${p.answer.notApplicable ?? ''}`
+              : answer
+                ? describeAnswer(index, c.check.id, answer)
+                : '';
+          const by = p.answer
+            ? `${people.get(p.answer.by) ?? p.answer.by}${p.answer.witness ? `, seen by ${people.get(p.answer.witness.by) ?? ''}` : ''}, ${new Date(p.answer.at).toISOString().slice(11, 16)}`
+            : '';
+          return [
+            names.part(p.key),
+            verdictFigure(p.verdicts[0]) ?? text,
+            MARK_WORDS[p.mark],
+            { text: by, style: 'small' },
+          ];
+        }),
+      );
+      return {
+        stack: [
+          head(`${STATION_TITLES[s.station]}, ${s.done} of ${s.total}`),
+          table([190, '*', 80, 120], [heading('Check', 'Answer', 'Verdict', 'By, UTC'), ...rows]),
+        ],
+      };
     });
 }
 
 function overrides(source: SheetSource): Content[] {
   const { overrides: all } = source.state;
   if (all.length === 0) return [];
-  return [head('Overridden'), { ul: all.map((o) => `Gate ${o.gate}, ${o.condition}: ${o.reason} (${source.people.get(o.by) ?? o.by}, ${utc(o.at)})`), margin: [0, 0, 0, 8] }];
+  return [
+    head('Overridden'),
+    {
+      ul: all.map(
+        (o) =>
+          `Gate ${o.gate}, ${o.condition}: ${o.reason} (${source.people.get(o.by) ?? o.by}, ${utc(o.at)})`,
+      ),
+      margin: [0, 0, 0, 8],
+    },
+  ];
 }
 
 function signature(source: SheetSource): Content[] {
@@ -90,14 +187,20 @@ function signature(source: SheetSource): Content[] {
       { text: 'Released to service', style: 'title' },
       { text: release.meaning, margin: [0, 2, 0, 2] },
       ...(release.statement ? [{ text: release.statement, margin: [0, 0, 0, 2] } as Content] : []),
-      { text: `Signed by ${source.people.get(release.by) ?? release.by}, ${ROLE_TITLES[release.role].toLowerCase()}, ${utc(release.at)}, with a fresh passphrase, over record ${release.snapshot.slice(0, 16)}.`, bold: true, margin: [0, 0, 0, 8] },
+      {
+        text: `Signed by ${source.people.get(release.by) ?? release.by}, ${ROLE_TITLES[release.role].toLowerCase()}, ${utc(release.at)}, with a fresh passphrase, over record ${release.snapshot.slice(0, 16)}.`,
+        bold: true,
+        margin: [0, 0, 0, 8],
+      },
     ];
   }
   const gate = source.status.gates.find((g) => g.gate.before === 'release');
   const holdings = gate?.holdings.map((h) => say(h.reason)) ?? [];
   return [
     { text: 'Not released: nobody has signed', style: 'title', color: '#B01E2B' },
-    holdings.length > 0 ? { ul: holdings, margin: [0, 2, 0, 8] } : { text: 'Nothing holds it but the signature.', margin: [0, 2, 0, 8] },
+    holdings.length > 0
+      ? { ul: holdings, margin: [0, 2, 0, 8] }
+      : { text: 'Nothing holds it but the signature.', margin: [0, 2, 0, 8] },
   ];
 }
 
@@ -107,18 +210,48 @@ export function releaseSheet(source: SheetSource): Content[] {
   const { opened } = source.state;
   return [
     ...overrides(source),
-    { columns: [{ text: aircraft.mark, style: 'mark', width: 'auto' }, { stack: [{ text: `${aircraft.type}, ${aircraft.description}` }, { text: `Serial ${aircraft.serial} · configuration ${aircraft.configuration.code}, ${aircraft.configuration.title} · ${formatFigure(aircraft.hours, 0.1)} h`, style: 'small' }], margin: [14, 3, 0, 0] }] },
+    {
+      columns: [
+        { text: aircraft.mark, style: 'mark', width: 'auto' },
+        {
+          stack: [
+            { text: `${aircraft.type}, ${aircraft.description}` },
+            {
+              text: `Serial ${aircraft.serial} · configuration ${aircraft.configuration.code}, ${aircraft.configuration.title} · ${formatFigure(aircraft.hours, 0.1)} h`,
+              style: 'small',
+            },
+          ],
+          margin: [14, 3, 0, 0],
+        },
+      ],
+    },
     { text: opened?.title ?? '', margin: [0, 6, 0, 6], bold: true },
     ...signature(source),
-    ...(opened && opened.workItems.length > 0 ? [head('Work'), { ul: [...opened.workItems], margin: [0, 0, 0, 8] } as Content] : []),
+    ...(opened && opened.workItems.length > 0
+      ? [head('Work'), { ul: [...opened.workItems], margin: [0, 0, 0, 8] } as Content]
+      : []),
     ...closest(source),
     ...findings(source),
     ...repeated(source),
     ...evidence(source),
     head('Held against'),
-    { text: `${limitBook.title}, revision ${limitBook.revision}, approved by ${limitBook.approvedBy} on ${limitBook.approvedOn}. Check pack “${pack.title}”, revision ${pack.revision}.` },
-    { text: `Record of ${source.state.count} entries, head ${source.state.head}. The record file that goes with this sheet can be verified by anyone: npm run verify FILE.`, style: 'small', margin: [0, 4, 0, 0] },
-    { text: source.state.release ? '' : `What a certifying person would say: ${RELEASE_MEANING}`, style: 'small', margin: [0, 4, 0, 0] },
-    { text: 'Kanzel gathers evidence and does arithmetic; a licensed person decides.', style: 'small', margin: [0, 4, 0, 0] },
+    {
+      text: `${limitBook.title}, revision ${limitBook.revision}, approved by ${limitBook.approvedBy} on ${limitBook.approvedOn}. Check pack “${pack.title}”, revision ${pack.revision}.`,
+    },
+    {
+      text: `Record of ${source.state.count} entries, head ${source.state.head}. The record file that goes with this sheet can be verified by anyone: npm run verify FILE.`,
+      style: 'small',
+      margin: [0, 4, 0, 0],
+    },
+    {
+      text: source.state.release ? '' : `What a certifying person would say: ${RELEASE_MEANING}`,
+      style: 'small',
+      margin: [0, 4, 0, 0],
+    },
+    {
+      text: 'Kanzel gathers evidence and does arithmetic; a licensed person decides.',
+      style: 'small',
+      margin: [0, 4, 0, 0],
+    },
   ];
 }

@@ -20,7 +20,10 @@ export class ReportsController {
 
   /** The release sheet as PDF, printed from the record; says so when nobody has signed. */
   @Get('release-sheet')
-  async releaseSheet(@Param('campaign', ParseUUIDPipe) campaign: string, @Res() response: Response): Promise<void> {
+  async releaseSheet(
+    @Param('campaign', ParseUUIDPipe) campaign: string,
+    @Res() response: Response,
+  ): Promise<void> {
     const folded = await this.record.fold(campaign);
     if (!folded) throw refuse(404, 'There is no such campaign here.');
     if (folded.damaged) throw refuseFor(409, folded.damaged);
@@ -28,11 +31,19 @@ export class ReportsController {
     const printedAt = this.clock.now().toISOString();
     // A released record is judged as of its signature: what has outlived its validity since was valid then.
     const status = deriveStatus(state, state.release?.at ?? printedAt);
-    if (!status || !state.index) throw refuse(409, 'This campaign cannot be read; its first entry is not understood.');
+    if (!status || !state.index)
+      throw refuse(409, 'This campaign cannot be read; its first entry is not understood.');
     const people = new Map((await this.people.list()).map((p) => [p.id, p.fullName]));
     const { mark } = state.index.basis.aircraft;
     const foot = `${mark} · ${state.release ? 'release sheet' : 'not released'} · record ${state.head.slice(0, 16)} · printed ${printedAt.slice(0, 16).replace('T', ' ')} UTC`;
-    const pdf = await printA4(releaseSheet({ state, status, index: state.index, people, printedAt }), foot, `${mark} release sheet`);
-    response.type('application/pdf').setHeader('Content-Disposition', `inline; filename="${mark}-release-sheet.pdf"`).send(pdf);
+    const pdf = await printA4(
+      releaseSheet({ state, status, index: state.index, people, printedAt }),
+      foot,
+      `${mark} release sheet`,
+    );
+    response
+      .type('application/pdf')
+      .setHeader('Content-Disposition', `inline; filename="${mark}-release-sheet.pdf"`)
+      .send(pdf);
   }
 }

@@ -21,8 +21,8 @@ export class FirstTables1764000000000 implements MigrationInterface {
     for (const statement of statements) await runner.query(statement);
   }
 
-  async down(): Promise<void> {
-    throw new Error('A record is not taken back: restore a backup instead.');
+  down(): Promise<void> {
+    return Promise.reject(new Error('A record is not taken back: restore a backup instead.'));
   }
 }
 

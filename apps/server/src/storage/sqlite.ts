@@ -1,4 +1,15 @@
-import { accessSync, constants, existsSync, mkdirSync, openSync, readSync, closeSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import {
+  accessSync,
+  constants,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readSync,
+  closeSync,
+  rmSync,
+  statfsSync,
+  writeFileSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import type { DataSourceOptions } from 'typeorm';
 import { ENTITIES } from './entities.ts';
@@ -43,8 +54,13 @@ function refuseUnlessWritable(dataFolder: string): void {
     rmSync(probe);
   } catch (error) {
     const code = (error as NodeJS.ErrnoException).code ?? '';
-    if (code === 'ENOSPC') throw new StartRefused(`The disk that holds ${dataFolder} is full. Nothing was written. Free some space and start again.`);
-    throw new StartRefused(`The data folder ${dataFolder} cannot be written (${code || String(error)}). Nothing was changed. Choose another with --data, or give yourself the right to write there.`);
+    if (code === 'ENOSPC')
+      throw new StartRefused(
+        `The disk that holds ${dataFolder} is full. Nothing was written. Free some space and start again.`,
+      );
+    throw new StartRefused(
+      `The data folder ${dataFolder} cannot be written (${code || String(error)}). Nothing was changed. Choose another with --data, or give yourself the right to write there.`,
+    );
   }
 }
 
@@ -58,7 +74,9 @@ function refuseIfNotADatabase(path: string): void {
   const read = readSync(handle, head, 0, MAGIC.length, 0);
   closeSync(handle);
   if (read > 0 && head.toString('latin1') !== MAGIC) {
-    throw new StartRefused(`${path} is not a database, or its beginning is damaged. It was left as it is. Put a backup in its place, or move it away to begin anew.`);
+    throw new StartRefused(
+      `${path} is not a database, or its beginning is damaged. It was left as it is. Put a backup in its place, or move it away to begin anew.`,
+    );
   }
 }
 
@@ -70,7 +88,9 @@ export function inspectDataFolder(dataFolder: string, leastFree = LEAST_FREE_BYT
   refuseUnlessWritable(dataFolder);
   const { bavail, bsize } = statfsSync(dataFolder);
   if (bavail * bsize < leastFree) {
-    throw new StartRefused(`The disk that holds ${dataFolder} has only ${Math.floor((bavail * bsize) / 1048576)} MB left; 50 MB are needed to start. Nothing was written.`);
+    throw new StartRefused(
+      `The disk that holds ${dataFolder} has only ${Math.floor((bavail * bsize) / 1048576)} MB left; 50 MB are needed to start. Nothing was written.`,
+    );
   }
   refuseIfNotADatabase(join(dataFolder, DATABASE_FILE));
 }
@@ -78,17 +98,34 @@ export function inspectDataFolder(dataFolder: string, leastFree = LEAST_FREE_BYT
 /** What a failed opening of the database means, in words. */
 export function explainOpening(dataFolder: string, error: unknown): StartRefused {
   const path = join(dataFolder, DATABASE_FILE);
-  const code = (error as { code?: string; driverError?: { code?: string } }).code ?? (error as { driverError?: { code?: string } }).driverError?.code ?? '';
-  if (code.startsWith('SQLITE_CORRUPT') || code.startsWith('SQLITE_NOTADB')) return new StartRefused(`The database ${path} is damaged (${code}). It was left as it is. Put a backup in its place.`);
-  if (code.startsWith('SQLITE_FULL')) return new StartRefused(`The disk is full; ${path} could not be opened for writing. Nothing was changed.`);
-  if (code.startsWith('SQLITE_READONLY') || code.startsWith('SQLITE_CANTOPEN')) return new StartRefused(`The database ${path} cannot be written (${code}). Nothing was changed.`);
-  return new StartRefused(`The database ${path} could not be opened: ${error instanceof Error ? error.message : String(error)}. It was left as it is.`);
+  const code =
+    (error as { code?: string; driverError?: { code?: string } }).code ??
+    (error as { driverError?: { code?: string } }).driverError?.code ??
+    '';
+  if (code.startsWith('SQLITE_CORRUPT') || code.startsWith('SQLITE_NOTADB'))
+    return new StartRefused(
+      `The database ${path} is damaged (${code}). It was left as it is. Put a backup in its place.`,
+    );
+  if (code.startsWith('SQLITE_FULL'))
+    return new StartRefused(
+      `The disk is full; ${path} could not be opened for writing. Nothing was changed.`,
+    );
+  if (code.startsWith('SQLITE_READONLY') || code.startsWith('SQLITE_CANTOPEN'))
+    return new StartRefused(`The database ${path} cannot be written (${code}). Nothing was changed.`);
+  return new StartRefused(
+    `The database ${path} could not be opened: ${error instanceof Error ? error.message : String(error)}. It was left as it is.`,
+  );
 }
 
 /** Asks SQLite itself whether the file is sound. Refuses with what it said. */
-export async function refuseIfDamaged(dataFolder: string, query: (sql: string) => Promise<unknown>): Promise<void> {
+export async function refuseIfDamaged(
+  dataFolder: string,
+  query: (sql: string) => Promise<unknown>,
+): Promise<void> {
   const rows = (await query('PRAGMA quick_check(3)')) as { quick_check: string }[];
   const said = rows.map((r) => r.quick_check);
   if (said.length === 1 && said[0] === 'ok') return;
-  throw new StartRefused(`The database ${join(dataFolder, DATABASE_FILE)} is damaged: ${said.join('; ')}. It was left as it is. Put a backup in its place.`);
+  throw new StartRefused(
+    `The database ${join(dataFolder, DATABASE_FILE)} is damaged: ${said.join('; ')}. It was left as it is. Put a backup in its place.`,
+  );
 }

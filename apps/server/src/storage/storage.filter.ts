@@ -11,9 +11,13 @@ import { QueryFailedError } from 'typeorm';
 export class StorageFilter implements ExceptionFilter<QueryFailedError> {
   catch(error: QueryFailedError, host: ArgumentsHost): void {
     const code = (error.driverError as { code?: string }).code ?? 'unknown';
-    const why = code.startsWith('SQLITE_FULL') ? 'the disk of the server is full' : `the database said ${code}`;
+    const why = code.startsWith('SQLITE_FULL')
+      ? 'the disk of the server is full'
+      : `the database said ${code}`;
     process.stderr.write(`Nothing was recorded: ${why}. ${error.message}\n`);
-    const body: Refusal = { message: `Nothing was recorded: ${why}. What you entered is kept on this device and sent again.` };
+    const body: Refusal = {
+      message: `Nothing was recorded: ${why}. What you entered is kept on this device and sent again.`,
+    };
     host.switchToHttp().getResponse<Response>().status(503).json(body);
   }
 }

@@ -18,11 +18,25 @@ export function temporaryFolder(): { path: string; remove: () => void } {
 }
 
 export function settingsFor(dataFolder: string, change: Partial<Settings> = {}): Settings {
-  return { dataFolder, host: '127.0.0.1', port: 0, webFolder: undefined, demoPeople: [], simulation: undefined, monitor: undefined, signInsPerMinute: 1000, logLevel: 'silent', ...change };
+  return {
+    dataFolder,
+    host: '127.0.0.1',
+    port: 0,
+    webFolder: undefined,
+    demoPeople: [],
+    simulation: undefined,
+    monitor: undefined,
+    signInsPerMinute: 1000,
+    logLevel: 'silent',
+    ...change,
+  };
 }
 
 /** A real server on a real SQLite file, listening on a port of its own. */
-export async function startServer(dataFolder: string, change: Partial<Settings> = {}): Promise<{ app: NestExpressApplication; url: string }> {
+export async function startServer(
+  dataFolder: string,
+  change: Partial<Settings> = {},
+): Promise<{ app: NestExpressApplication; url: string }> {
   mkdirSync(join(dataFolder, 'library'), { recursive: true });
   writeFileSync(join(dataFolder, 'library', 'qx-tjd.json'), tjeldFile(new Date()));
   const app = await createApp(settingsFor(dataFolder, change));
@@ -31,7 +45,8 @@ export async function startServer(dataFolder: string, change: Partial<Settings> 
 }
 
 export async function addDemoPeople(app: NestExpressApplication): Promise<void> {
-  for (const person of DEMO_PEOPLE) await app.get(PeopleService).add({ ...person, authorisations: authorisationsOf(person, new Date()) });
+  for (const person of DEMO_PEOPLE)
+    await app.get(PeopleService).add({ ...person, authorisations: authorisationsOf(person, new Date()) });
 }
 
 /** A signed-in person with their own cookie. */
@@ -51,16 +66,49 @@ export async function signIn(url: string, name: string): Promise<SignedIn> {
 
 export async function openCampaign(by: SignedIn): Promise<string> {
   const id = randomUUID();
-  await by.agent.post('/api/campaigns').send({ id, mark: 'QX-TJD', title: 'Test campaign', occasion: 'post-maintenance', workItems: ['Left governor: replaced'], at: new Date().toISOString(), device: 'test' }).expect(201);
+  await by.agent
+    .post('/api/campaigns')
+    .send({
+      id,
+      mark: 'QX-TJD',
+      title: 'Test campaign',
+      occasion: 'post-maintenance',
+      workItems: ['Left governor: replaced'],
+      at: new Date().toISOString(),
+      device: 'test',
+    })
+    .expect(201);
   return id;
 }
 
-export function draft<K extends EntryKind>(campaign: string, by: PersonView, kind: K, body: EntryBodies[K], role: Role = 'technician'): Record<string, unknown> & { id: string } {
-  return { id: randomUUID(), campaign, at: new Date().toISOString(), by: by.id, role, device: 'test', kind, version: ENTRY_VERSIONS[kind], body };
+export function draft<K extends EntryKind>(
+  campaign: string,
+  by: PersonView,
+  kind: K,
+  body: EntryBodies[K],
+  role: Role = 'technician',
+): Record<string, unknown> & { id: string } {
+  return {
+    id: randomUUID(),
+    campaign,
+    at: new Date().toISOString(),
+    by: by.id,
+    role,
+    device: 'test',
+    kind,
+    version: ENTRY_VERSIONS[kind],
+    body,
+  };
 }
 
-export const confirming = (check: string, subject = 'aircraft'): EntryBodies['answer.given'] => ({ check, subject, answer: { kind: 'confirm', asExpected: true }, facts: {} });
+export const confirming = (check: string, subject = 'aircraft'): EntryBodies['answer.given'] => ({
+  check,
+  subject,
+  answer: { kind: 'confirm', asExpected: true },
+  facts: {},
+});
 
 export async function entriesOf(by: SignedIn, campaign: string): Promise<Entry[]> {
-  return ((await by.agent.get(`/api/campaigns/${campaign}/entries`).expect(200)).body as { entries: Entry[] }).entries;
+  return ((await by.agent.get(`/api/campaigns/${campaign}/entries`).expect(200)).body as { entries: Entry[] })
+    .entries;
 }

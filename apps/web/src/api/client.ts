@@ -1,9 +1,12 @@
 import type { Refusal } from '@kanzel/contract';
 
 /** What went wrong with a request: the server said no, or could not be reached. */
-export type RequestFailure = { readonly kind: 'refused'; readonly status: number; readonly refusal: Refusal } | { readonly kind: 'unreachable' };
+export type RequestFailure =
+  | { readonly kind: 'refused'; readonly status: number; readonly refusal: Refusal }
+  | { readonly kind: 'unreachable' };
 
-export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly error: RequestFailure };
+export type Answer<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly error: RequestFailure };
 
 /** Longer than the slowest answer of a healthy server; a hung one must not hang the sheet. */
 const PATIENCE = 15_000;
@@ -15,22 +18,29 @@ async function request<T>(method: string, path: string, body?: unknown): Promise
       method,
       signal: AbortSignal.timeout(PATIENCE),
       credentials: 'same-origin',
-      ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+      ...(body === undefined
+        ? {}
+        : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
     });
   } catch {
     // Network errors carry no more than that: the server was not reached.
     return { ok: false, error: { kind: 'unreachable' } };
   }
-  if (response.ok) return { ok: true, value: (response.status === 204 ? undefined : await response.json()) as T };
+  if (response.ok)
+    return { ok: true, value: (response.status === 204 ? undefined : await response.json()) as T };
   if (response.status >= 502 && response.status <= 504) return { ok: false, error: { kind: 'unreachable' } };
   const text = await response.text();
-  return { ok: false, error: { kind: 'refused', status: response.status, refusal: readRefusal(text, response.status) } };
+  return {
+    ok: false,
+    error: { kind: 'refused', status: response.status, refusal: readRefusal(text, response.status) },
+  };
 }
 
 function readRefusal(text: string, status: number): Refusal {
   try {
     const parsed = JSON.parse(text) as Refusal;
-    if (typeof parsed.message === 'string') return status === 429 ? { message: 'Too many attempts. Wait a minute and try again.' } : parsed;
+    if (typeof parsed.message === 'string')
+      return status === 429 ? { message: 'Too many attempts. Wait a minute and try again.' } : parsed;
   } catch {
     // Not JSON: said below.
   }
@@ -45,7 +55,8 @@ export const api = {
 
 /** A failure as a sentence. */
 export function sayFailure(failure: RequestFailure): string {
-  if (failure.kind === 'unreachable') return 'The server cannot be reached. Nothing you typed is lost; try again when it is back.';
+  if (failure.kind === 'unreachable')
+    return 'The server cannot be reached. Nothing you typed is lost; try again when it is back.';
   const { message, details } = failure.refusal;
   return details?.length ? `${message} ${details.slice(0, 4).join('; ')}` : message;
 }

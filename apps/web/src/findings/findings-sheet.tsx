@@ -1,6 +1,13 @@
 import { useState, type FormEvent, type ReactElement } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { whyNotClosable, type ActionState, type EntryBodies, type EntryKind, type FindingState, type Role } from '@kanzel/core';
+import {
+  whyNotClosable,
+  type ActionState,
+  type EntryBodies,
+  type EntryKind,
+  type FindingState,
+  type Role,
+} from '@kanzel/core';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, useSession } from '../sync/session.ts';
 import { useCampaign } from '../station/campaign-context.ts';
@@ -10,9 +17,13 @@ import { MarkSign } from '../ui/mark.tsx';
 import { SystemsPicker } from '../ui/systems-picker.tsx';
 import { CostNote } from './cost-note.tsx';
 
-const time = (iso: string): string => new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+const time = (iso: string): string =>
+  new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
-function useSend(): { problem: string | undefined; send: <K extends EntryKind>(kind: K, body: EntryBodies[K], roles: readonly Role[]) => Promise<boolean> } {
+function useSend(): {
+  problem: string | undefined;
+  send: <K extends EntryKind>(kind: K, body: EntryBodies[K], roles: readonly Role[]) => Promise<boolean>;
+} {
   const view = useCampaign();
   const person = useSession((s) => s.person);
   const [problem, setProblem] = useState<string>();
@@ -35,15 +46,47 @@ function Assess({ finding }: { finding: FindingState }): ReactElement {
   const submitForm = (event: FormEvent): void => {
     event.preventDefault();
     const deferral = severity === 'deferred' ? { conditions, ...(until ? { until } : {}) } : {};
-    void send('finding.assessed', { finding: finding.raised.finding, severity, reason, ...deferral }, ['inspector', 'technician', 'certifier', 'pilot']);
+    void send('finding.assessed', { finding: finding.raised.finding, severity, reason, ...deferral }, [
+      'inspector',
+      'technician',
+      'certifier',
+      'pilot',
+    ]);
   };
   return (
     <form onSubmit={submitForm}>
-      <Choices label="What it means for this flight" value={severity} options={[{ id: 'stops', text: 'It stops' }, { id: 'deferred', text: 'Defer, with conditions' }, { id: 'information', text: 'Information' }]} onChange={setSeverity} />
-      <Field label="Why, or the cause as far as it is known" value={reason} onChange={(e) => setReason(e.target.value)} required autoFocus />
-      {severity === 'deferred' ? <><Field label="What holds until it is cured" value={conditions} onChange={(e) => setConditions(e.target.value)} required /><Field label="Until" type="date" value={until} onChange={(e) => setUntil(e.target.value)} /></> : null}
+      <Choices
+        label="What it means for this flight"
+        value={severity}
+        options={[
+          { id: 'stops', text: 'It stops' },
+          { id: 'deferred', text: 'Defer, with conditions' },
+          { id: 'information', text: 'Information' },
+        ]}
+        onChange={setSeverity}
+      />
+      <Field
+        label="Why, or the cause as far as it is known"
+        value={reason}
+        onChange={(e) => setReason(e.target.value)}
+        required
+        autoFocus
+      />
+      {severity === 'deferred' ? (
+        <>
+          <Field
+            label="What holds until it is cured"
+            value={conditions}
+            onChange={(e) => setConditions(e.target.value)}
+            required
+          />
+          <Field label="Until" type="date" value={until} onChange={(e) => setUntil(e.target.value)} />
+        </>
+      ) : null}
       <Problem>{problem}</Problem>
-      <Button kind="main" type="submit">Record the assessment</Button>
+      <Button kind="main" type="submit">
+        Record the assessment
+      </Button>
     </form>
   );
 }
@@ -62,7 +105,11 @@ function Act({ finding }: { finding: FindingState }): ReactElement {
   const [touches, setTouches] = useState<readonly string[]>(() => likelySystems(view, finding));
   const submitForm = (event: FormEvent): void => {
     event.preventDefault();
-    void send('action.recorded', { action: crypto.randomUUID(), finding: finding.raised.finding, what, measure, touches }, ['technician', 'inspector']).then((sent) => {
+    void send(
+      'action.recorded',
+      { action: crypto.randomUUID(), finding: finding.raised.finding, what, measure, touches },
+      ['technician', 'inspector'],
+    ).then((sent) => {
       if (sent) {
         setWhat('');
         setMeasure('');
@@ -71,12 +118,25 @@ function Act({ finding }: { finding: FindingState }): ReactElement {
   };
   return (
     <form onSubmit={submitForm}>
-      <Field label="What was done" value={what} onChange={(e) => setWhat(e.target.value)} required placeholder="Plug lead replaced" />
-      <Field label="By what measure" value={measure} onChange={(e) => setMeasure(e.target.value)} placeholder="New lead, part and batch; torque" />
+      <Field
+        label="What was done"
+        value={what}
+        onChange={(e) => setWhat(e.target.value)}
+        required
+        placeholder="Plug lead replaced"
+      />
+      <Field
+        label="By what measure"
+        value={measure}
+        onChange={(e) => setMeasure(e.target.value)}
+        placeholder="New lead, part and batch; torque"
+      />
       <SystemsPicker label="Systems it touched" value={touches} onChange={setTouches} />
       <CostNote touches={touches} />
       <Problem>{problem}</Problem>
-      <Button kind="main" type="submit">Record the action</Button>
+      <Button kind="main" type="submit">
+        Record the action
+      </Button>
     </form>
   );
 }
@@ -84,13 +144,24 @@ function Act({ finding }: { finding: FindingState }): ReactElement {
 function Inspect({ action }: { action: ActionState }): ReactElement {
   const { problem, send } = useSend();
   const [note, setNote] = useState('');
-  const sign = (accepted: boolean): void => void send('inspection.signed', { action: action.done.action, accepted, note }, ['inspector', 'certifier']);
+  const sign = (accepted: boolean): void =>
+    void send('inspection.signed', { action: action.done.action, accepted, note }, [
+      'inspector',
+      'certifier',
+    ]);
   return (
     <div className="mt-2 border-l-4 border-near pl-3">
       <p className="font-semibold">Waits for an inspection by someone who did not do it.</p>
       <Field label="What the inspection found" value={note} onChange={(e) => setNote(e.target.value)} />
       <Problem>{problem}</Problem>
-      <div className="flex gap-3"><Button kind="main" onClick={() => sign(true)}>Inspected, accepted</Button><Button kind="danger" onClick={() => sign(false)}>Not accepted</Button></div>
+      <div className="flex gap-3">
+        <Button kind="main" onClick={() => sign(true)}>
+          Inspected, accepted
+        </Button>
+        <Button kind="danger" onClick={() => sign(false)}>
+          Not accepted
+        </Button>
+      </div>
     </div>
   );
 }
@@ -100,9 +171,21 @@ function ActionLine({ action }: { action: ActionState }): ReactElement {
   const { done, inspection, inspectionNeeded } = action;
   return (
     <li className="border-b border-rule-2 py-2">
-      <p className="font-semibold">{done.what}{done.measure ? <span className="font-normal text-ink-2">, {done.measure}</span> : null}</p>
-      <p className="cap">{view.who(done.by)}, {time(done.at)}. Touched {done.touches.map((t) => view.names.thing(t)).join('; ')}.</p>
-      {inspection ? <p className="cap">{inspection.accepted ? 'Inspected' : 'Not accepted'} by {view.who(inspection.by)}, {time(inspection.at)}{inspection.note ? `: ${inspection.note}` : ''}</p> : null}
+      <p className="font-semibold">
+        {done.what}
+        {done.measure ? <span className="font-normal text-ink-2">, {done.measure}</span> : null}
+      </p>
+      <p className="cap">
+        {view.who(done.by)}, {time(done.at)}. Touched{' '}
+        {done.touches.map((t) => view.names.thing(t)).join('; ')}.
+      </p>
+      {inspection ? (
+        <p className="cap">
+          {inspection.accepted ? 'Inspected' : 'Not accepted'} by {view.who(inspection.by)},{' '}
+          {time(inspection.at)}
+          {inspection.note ? `: ${inspection.note}` : ''}
+        </p>
+      ) : null}
       {inspectionNeeded && inspection?.accepted !== true ? <Inspect action={action} /> : null}
     </li>
   );
@@ -116,22 +199,54 @@ function Close({ finding }: { finding: FindingState }): ReactElement {
   if (why) {
     return (
       <p className="mt-3">
-        Not to be closed yet: {view.say(why)} {part ? <Link className="font-semibold underline underline-offset-4" to={`${view.base}/${part.check.station}?check=${part.check.id}`}>Go there</Link> : null}
+        Not to be closed yet: {view.say(why)}{' '}
+        {part ? (
+          <Link
+            className="font-semibold underline underline-offset-4"
+            to={`${view.base}/${part.check.station}?check=${part.check.id}`}
+          >
+            Go there
+          </Link>
+        ) : null}
       </p>
     );
   }
   return (
     <div className="mt-3">
       <Problem>{problem}</Problem>
-      <Button kind="main" onClick={() => void send('finding.closed', { finding: finding.raised.finding, note: '' }, ['inspector', 'technician', 'certifier'])}>Close the finding</Button>
+      <Button
+        kind="main"
+        onClick={() =>
+          void send('finding.closed', { finding: finding.raised.finding, note: '' }, [
+            'inspector',
+            'technician',
+            'certifier',
+          ])
+        }
+      >
+        Close the finding
+      </Button>
     </div>
   );
 }
 
-const Stage = ({ title, done, children }: { title: string; done: boolean; children: React.ReactNode }): ReactElement => (
+const Stage = ({
+  title,
+  done,
+  children,
+}: {
+  title: string;
+  done: boolean;
+  children: React.ReactNode;
+}): ReactElement => (
   <section className="grid grid-cols-[26px_1fr] border-b border-rule py-3.5">
-    <span className="pt-0.5"><MarkSign mark={done ? 'within' : 'inHand'} label={false} /></span>
-    <div className="max-w-2xl"><h2 className="mb-1 text-base font-semibold">{title}</h2>{children}</div>
+    <span className="pt-0.5">
+      <MarkSign mark={done ? 'within' : 'inHand'} label={false} />
+    </span>
+    <div className="max-w-2xl">
+      <h2 className="mb-1 text-base font-semibold">{title}</h2>
+      {children}
+    </div>
   </section>
 );
 
@@ -141,28 +256,73 @@ function FindingSheet({ finding }: { finding: FindingState }): ReactElement {
   const actions = finding.actions.flatMap((a) => view.state.actions.get(a) ?? []);
   const { raised, assessed, closed } = finding;
   const about = raised.check ? view.index.parts.get(`${raised.check}@${raised.subject ?? ''}`) : undefined;
-  const verdict = raised.answerEntry ? view.state.parts.get(about?.key ?? '')?.history.find((h) => h.entry === raised.answerEntry)?.verdicts[0] : undefined;
+  const verdict = raised.answerEntry
+    ? view.state.parts.get(about?.key ?? '')?.history.find((h) => h.entry === raised.answerEntry)?.verdicts[0]
+    : undefined;
   const acting = assessed && !closed;
   return (
     <div className="px-[22px] py-4">
-      <p className="cap"><Link className="underline" to={`${view.base}/findings`}>Findings, tags and actions</Link></p>
+      <p className="cap">
+        <Link className="underline" to={`${view.base}/findings`}>
+          Findings, tags and actions
+        </Link>
+      </p>
       <h1 className="text-[1.56rem] font-semibold narrow">{raised.title}</h1>
       <Stage title="Found" done>
-        <p>{raised.where ? `${raised.where}. ` : ''}By {view.who(raised.by)}, {time(raised.at)}.</p>
+        <p>
+          {raised.where ? `${raised.where}. ` : ''}By {view.who(raised.by)}, {time(raised.at)}.
+        </p>
         {verdict ? <p className="text-ink-2">{view.say(verdict.reason)}</p> : null}
-        {about ? <Link className="underline underline-offset-4" to={`${view.base}/${about.check.station}?check=${about.check.id}`}>{view.names.part(about.key)}</Link> : null}
+        {about ? (
+          <Link
+            className="underline underline-offset-4"
+            to={`${view.base}/${about.check.station}?check=${about.check.id}`}
+          >
+            {view.names.part(about.key)}
+          </Link>
+        ) : null}
       </Stage>
       <Stage title="Assessed" done={assessed !== undefined}>
-        {assessed ? <p>{{ stops: 'It stops', deferred: 'Deferred', information: 'Information' }[assessed.severity]}: {assessed.reason}{assessed.conditions ? `. ${assessed.conditions}` : ''}{assessed.until ? `, until ${assessed.until}` : ''}</p> : <Assess finding={finding} />}
+        {assessed ? (
+          <p>
+            {{ stops: 'It stops', deferred: 'Deferred', information: 'Information' }[assessed.severity]}:{' '}
+            {assessed.reason}
+            {assessed.conditions ? `. ${assessed.conditions}` : ''}
+            {assessed.until ? `, until ${assessed.until}` : ''}
+          </p>
+        ) : (
+          <Assess finding={finding} />
+        )}
       </Stage>
       {assessed ? (
         <Stage title="Done about it" done={actions.length > 0}>
-          <ul>{actions.map((a) => <ActionLine key={a.done.action} action={a} />)}</ul>
+          <ul>
+            {actions.map((a) => (
+              <ActionLine key={a.done.action} action={a} />
+            ))}
+          </ul>
           {acting && actions.length === 0 ? <Act finding={finding} /> : null}
-          {acting && actions.length > 0 ? <details className="mt-2"><summary className="cursor-pointer font-semibold">Record another action</summary><div className="pt-3"><Act finding={finding} /></div></details> : null}
+          {acting && actions.length > 0 ? (
+            <details className="mt-2">
+              <summary className="cursor-pointer font-semibold">Record another action</summary>
+              <div className="pt-3">
+                <Act finding={finding} />
+              </div>
+            </details>
+          ) : null}
         </Stage>
       ) : null}
-      {assessed ? <Stage title="Closed" done={closed !== undefined}>{closed ? <p>By {view.who(closed.by)}, {time(closed.at)}.</p> : <Close finding={finding} />}</Stage> : null}
+      {assessed ? (
+        <Stage title="Closed" done={closed !== undefined}>
+          {closed ? (
+            <p>
+              By {view.who(closed.by)}, {time(closed.at)}.
+            </p>
+          ) : (
+            <Close finding={finding} />
+          )}
+        </Stage>
+      ) : null}
     </div>
   );
 }
@@ -175,16 +335,59 @@ function FindingsList(): ReactElement {
   return (
     <div className="px-[22px] py-4">
       <h1 className="text-[1.56rem] font-semibold narrow">Findings, tags and actions</h1>
-      <div className="my-3 flex gap-3"><Button keys="F" onClick={() => view.ask({ kind: 'finding' })}>Raise a finding</Button><Button keys="T" onClick={() => view.ask({ kind: 'tag' })}>Put a tag on</Button></div>
+      <div className="my-3 flex gap-3">
+        <Button keys="F" onClick={() => view.ask({ kind: 'finding' })}>
+          Raise a finding
+        </Button>
+        <Button keys="T" onClick={() => view.ask({ kind: 'tag' })}>
+          Put a tag on
+        </Button>
+      </div>
       <h2 className="mt-4 font-semibold">Findings</h2>
       {findings.length === 0 ? <p className="text-ink-2">None so far.</p> : null}
-      <ul>{findings.map((f) => <li key={f.raised.finding} className="flex min-h-10 items-center gap-3 border-b border-rule-2"><MarkSign mark={f.closed ? 'within' : f.assessed?.severity === 'deferred' ? 'near' : 'out'} label={false} /><Link className="flex-1 underline decoration-rule underline-offset-4" to={`${view.base}/findings/${f.raised.finding}`}>{f.raised.title}</Link><span>{f.closed ? 'closed' : (f.assessed?.severity ?? 'not assessed')}</span></li>)}</ul>
+      <ul>
+        {findings.map((f) => (
+          <li key={f.raised.finding} className="flex min-h-10 items-center gap-3 border-b border-rule-2">
+            <MarkSign
+              mark={f.closed ? 'within' : f.assessed?.severity === 'deferred' ? 'near' : 'out'}
+              label={false}
+            />
+            <Link
+              className="flex-1 underline decoration-rule underline-offset-4"
+              to={`${view.base}/findings/${f.raised.finding}`}
+            >
+              {f.raised.title}
+            </Link>
+            <span>{f.closed ? 'closed' : (f.assessed?.severity ?? 'not assessed')}</span>
+          </li>
+        ))}
+      </ul>
       <h2 className="mt-4 font-semibold">Tags</h2>
       {tags.length === 0 ? <p className="text-ink-2">None so far.</p> : null}
-      <ul>{tags.map((t) => <li key={t.on.tag} className="flex min-h-10 items-center gap-3 border-b border-rule-2"><span className="flex-1">{t.on.thing}<span className="cap ml-2">{t.on.why}</span></span>{t.off ? <span>off, {time(t.off.at)}</span> : <Button kind="quiet" onClick={() => view.ask({ kind: 'tag-off', tag: t.on.tag })}>Take it off</Button>}</li>)}</ul>
+      <ul>
+        {tags.map((t) => (
+          <li key={t.on.tag} className="flex min-h-10 items-center gap-3 border-b border-rule-2">
+            <span className="flex-1">
+              {t.on.thing}
+              <span className="cap ml-2">{t.on.why}</span>
+            </span>
+            {t.off ? (
+              <span>off, {time(t.off.at)}</span>
+            ) : (
+              <Button kind="quiet" onClick={() => view.ask({ kind: 'tag-off', tag: t.on.tag })}>
+                Take it off
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
       <h2 className="mt-4 font-semibold">Actions</h2>
       {actions.length === 0 ? <p className="text-ink-2">None so far.</p> : null}
-      <ul>{actions.map((a) => <ActionLine key={a.done.action} action={a} />)}</ul>
+      <ul>
+        {actions.map((a) => (
+          <ActionLine key={a.done.action} action={a} />
+        ))}
+      </ul>
     </div>
   );
 }
@@ -194,9 +397,19 @@ export function FindingsSheet(): ReactElement {
   const view = useCampaign();
   const navigate = useNavigate();
   const { finding } = useParams();
-  const byAction = finding?.startsWith('action-') ? view.state.actions.get(finding.slice(7))?.done.finding : undefined;
+  const byAction = finding?.startsWith('action-')
+    ? view.state.actions.get(finding.slice(7))?.done.finding
+    : undefined;
   const found = view.state.findings.get(byAction ?? finding ?? '');
   if (found) return <FindingSheet key={found.raised.finding} finding={found} />;
-  if (finding && !finding.startsWith('action-') && view.state.findings.size > 0) return <p className="p-6">There is no such finding. <button type="button" className="underline" onClick={() => void navigate(`${view.base}/findings`)}>See all</button></p>;
+  if (finding && !finding.startsWith('action-') && view.state.findings.size > 0)
+    return (
+      <p className="p-6">
+        There is no such finding.{' '}
+        <button type="button" className="underline" onClick={() => void navigate(`${view.base}/findings`)}>
+          See all
+        </button>
+      </p>
+    );
   return <FindingsList />;
 }

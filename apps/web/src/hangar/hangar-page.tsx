@@ -22,8 +22,17 @@ function LyingSpine({ status }: { status: CampaignStatus }): ReactElement {
         const gate = status.gates.find((g) => g.gate.before === s.station);
         return (
           <span key={s.station} className="flex items-center">
-            {gate ? <span className={`mx-1 h-6 ${gate.state === 'passed' ? 'border-l-2 border-dashed border-ink-3' : gate.state === 'open' ? 'w-[3px] bg-within' : 'w-[3px] bg-ink'}`} /> : null}
-            {s.station === 'release' ? null : <><span className="h-0.5 w-3.5 bg-ink-3/50" /><MarkSign mark={s.total === 0 ? 'notApplicable' : s.mark} size={15} label={false} /></>}
+            {gate ? (
+              <span
+                className={`mx-1 h-6 ${gate.state === 'passed' ? 'border-l-2 border-dashed border-ink-3' : gate.state === 'open' ? 'w-[3px] bg-within' : 'w-[3px] bg-ink'}`}
+              />
+            ) : null}
+            {s.station === 'release' ? null : (
+              <>
+                <span className="h-0.5 w-3.5 bg-ink-3/50" />
+                <MarkSign mark={s.total === 0 ? 'notApplicable' : s.mark} size={15} label={false} />
+              </>
+            )}
           </span>
         );
       })}
@@ -36,20 +45,37 @@ function standing(held: HeldCampaign, status: CampaignStatus): string {
   const say = makeSentences(namesOf(held.state.index)).say;
   const station = status.stations.find((s) => s.station === status.current);
   const gate = status.gates.find((g) => g.state !== 'passed');
-  if (gate && gate.state === 'open') return gate.gate.before === 'release' ? 'Ready to return to service. Waiting for the certifying signature' : `${gate.gate.title} is open and waits to be passed`;
-  const steps = station && station.station !== 'release' ? `${STATION_TITLES[station.station]}, ${station.done} of ${station.total} done.` : '';
+  if (gate && gate.state === 'open')
+    return gate.gate.before === 'release'
+      ? 'Ready to return to service. Waiting for the certifying signature'
+      : `${gate.gate.title} is open and waits to be passed`;
+  const steps =
+    station && station.station !== 'release'
+      ? `${STATION_TITLES[station.station]}, ${station.done} of ${station.total} done.`
+      : '';
   const first = gate?.holdings.find((h) => h.cure.to !== 'check' || h.reason.code !== 'checksRemain');
   return `${steps} ${gate ? `${gate.gate.title} is held${first ? `: ${say(first.reason)}` : `; ${Math.ceil(gate.minutes)} min of checks remain.`}` : ''}`.trim();
 }
 
-function Row({ aircraft, campaigns, held }: { aircraft: AircraftView['aircraft']; campaigns: readonly CampaignView[]; held: Readonly<Record<string, HeldCampaign>> }): ReactElement {
+function Row({
+  aircraft,
+  campaigns,
+  held,
+}: {
+  aircraft: AircraftView['aircraft'];
+  campaigns: readonly CampaignView[];
+  held: Readonly<Record<string, HeldCampaign>>;
+}): ReactElement {
   const open = campaigns.filter((c) => !held[c.id]?.state.release);
   const released = campaigns.filter((c) => held[c.id]?.state.release);
   const now = new Date().toISOString();
   return (
     <li className="grid grid-cols-[112px_220px_minmax(0,1fr)] items-center gap-x-4 border-b border-rule px-[22px] py-3.5 max-md:grid-cols-[100px_1fr]">
       <span className="font-mono text-lg font-bold">{aircraft.mark}</span>
-      <span className="leading-snug"><span className="block font-semibold">{aircraft.type}</span><span className="text-[0.86rem] text-ink-2">{aircraft.description}</span></span>
+      <span className="leading-snug">
+        <span className="block font-semibold">{aircraft.type}</span>
+        <span className="text-[0.86rem] text-ink-2">{aircraft.description}</span>
+      </span>
       <span className="min-w-0 max-md:col-span-2">
         {open.map((c) => {
           const mine = held[c.id];
@@ -57,14 +83,38 @@ function Row({ aircraft, campaigns, held }: { aircraft: AircraftView['aircraft']
           return (
             <Link key={c.id} to={`/campaign/${c.id}`} className="block py-1">
               <span className="block font-semibold">{mine?.state.opened?.title ?? 'Opening…'}</span>
-              {c.damaged ? <span className="font-semibold text-out">The record of this campaign does not verify. Nothing is added to it.</span> : status && mine ? <><LyingSpine status={status} /><span className="text-[0.86rem]">{standing(mine, status)}</span></> : null}
+              {c.damaged ? (
+                <span className="font-semibold text-out">
+                  The record of this campaign does not verify. Nothing is added to it.
+                </span>
+              ) : status && mine ? (
+                <>
+                  <LyingSpine status={status} />
+                  <span className="text-[0.86rem]">{standing(mine, status)}</span>
+                </>
+              ) : null}
             </Link>
           );
         })}
         {open.length === 0 ? <span className="block text-ink-2">No campaign in hand.</span> : null}
         {released.map((c) => {
           const release = held[c.id]?.state.release;
-          return <Link key={c.id} to={`/campaign/${c.id}/release`} className="block text-[0.82rem] text-ink-2 underline decoration-rule underline-offset-4">{held[c.id]?.state.opened?.title}, released {release ? new Date(release.at).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }) : ''}</Link>;
+          return (
+            <Link
+              key={c.id}
+              to={`/campaign/${c.id}/release`}
+              className="block text-[0.82rem] text-ink-2 underline decoration-rule underline-offset-4"
+            >
+              {held[c.id]?.state.opened?.title}, released{' '}
+              {release
+                ? new Date(release.at).toLocaleDateString('en-GB', {
+                    day: 'numeric',
+                    month: 'long',
+                    year: 'numeric',
+                  })
+                : ''}
+            </Link>
+          );
         })}
       </span>
     </li>
@@ -74,23 +124,82 @@ function Row({ aircraft, campaigns, held }: { aircraft: AircraftView['aircraft']
 /** Open tags of every aircraft, beside the hangar. */
 function HangarMargin({ held }: { held: Readonly<Record<string, HeldCampaign>> }): ReactElement {
   const open = Object.values(held).filter((h) => h.state.index && !h.state.release);
-  const tags = open.flatMap((h) => [...h.state.tags.values()].filter((t) => !t.off).map((t) => ({ mark: h.state.index?.basis.aircraft.mark ?? '', ...t.on })));
-  const eyes = open.flatMap((h) => [...h.state.actions.values()].filter((a) => a.inspectionNeeded && a.inspection?.accepted !== true).map((a) => ({ mark: h.state.index?.basis.aircraft.mark ?? '', ...a.done })));
+  const tags = open.flatMap((h) =>
+    [...h.state.tags.values()]
+      .filter((t) => !t.off)
+      .map((t) => ({ mark: h.state.index?.basis.aircraft.mark ?? '', ...t.on })),
+  );
+  const eyes = open.flatMap((h) =>
+    [...h.state.actions.values()]
+      .filter((a) => a.inspectionNeeded && a.inspection?.accepted !== true)
+      .map((a) => ({ mark: h.state.index?.basis.aircraft.mark ?? '', ...a.done })),
+  );
   return (
     <>
-      <MarginNote title="Open tags">{tags.length === 0 ? <p className="text-ink-2">No tag is on.</p> : <ul>{tags.map((t) => <li key={t.tag} className="grid grid-cols-[72px_1fr]"><b>{t.mark}</b><span>{t.thing}<span className="cap block">since {new Date(t.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}</span></span></li>)}</ul>}</MarginNote>
-      <MarginNote title="Waiting for a second pair of eyes">{eyes.length === 0 ? <p className="text-ink-2">Nothing waits.</p> : <ul>{eyes.map((a) => <li key={a.action} className="grid grid-cols-[72px_1fr]"><b>{a.mark}</b><span>{a.what}</span></li>)}</ul>}</MarginNote>
-      <MarginNote title="Care"><p>Local rules, licences and the maker’s documents come before anything Kanzel says.</p></MarginNote>
+      <MarginNote title="Open tags">
+        {tags.length === 0 ? (
+          <p className="text-ink-2">No tag is on.</p>
+        ) : (
+          <ul>
+            {tags.map((t) => (
+              <li key={t.tag} className="grid grid-cols-[72px_1fr]">
+                <b>{t.mark}</b>
+                <span>
+                  {t.thing}
+                  <span className="cap block">
+                    since {new Date(t.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
+                  </span>
+                </span>
+              </li>
+            ))}
+          </ul>
+        )}
+      </MarginNote>
+      <MarginNote title="Waiting for a second pair of eyes">
+        {eyes.length === 0 ? (
+          <p className="text-ink-2">Nothing waits.</p>
+        ) : (
+          <ul>
+            {eyes.map((a) => (
+              <li key={a.action} className="grid grid-cols-[72px_1fr]">
+                <b>{a.mark}</b>
+                <span>{a.what}</span>
+              </li>
+            ))}
+          </ul>
+        )}
+      </MarginNote>
+      <MarginNote title="Care">
+        <p>Local rules, licences and the maker’s documents come before anything Kanzel says.</p>
+      </MarginNote>
     </>
   );
 }
 
-function Empty({ onNew, aircraft, onBrought }: { onNew: () => void; aircraft: boolean; onBrought: () => void }): ReactElement {
+function Empty({
+  onNew,
+  aircraft,
+  onBrought,
+}: {
+  onNew: () => void;
+  aircraft: boolean;
+  onBrought: () => void;
+}): ReactElement {
   return (
     <div className="max-w-xl px-[22px] py-10">
       <h2 className="text-2xl font-semibold narrow">{aircraft ? 'No campaign yet.' : 'No aircraft yet.'}</h2>
-      <p className="mt-2 mb-4 text-ink-2">{aircraft ? 'A campaign begins with the aircraft and the reason: what was repaired, replaced or adjusted.' : 'An aircraft comes as a file: its mark, engines, gauges, and the limit book and check pack it is held against. The packs are here already.'}</p>
-      {aircraft ? <Button kind="main" onClick={onNew}>Open a campaign</Button> : <BringIn onBrought={onBrought} />}
+      <p className="mt-2 mb-4 text-ink-2">
+        {aircraft
+          ? 'A campaign begins with the aircraft and the reason: what was repaired, replaced or adjusted.'
+          : 'An aircraft comes as a file: its mark, engines, gauges, and the limit book and check pack it is held against. The packs are here already.'}
+      </p>
+      {aircraft ? (
+        <Button kind="main" onClick={onNew}>
+          Open a campaign
+        </Button>
+      ) : (
+        <BringIn onBrought={onBrought} />
+      )}
     </div>
   );
 }
@@ -105,7 +214,10 @@ export function HangarPage(): ReactElement {
   const [fresh, setFresh] = useState(true);
   const [asking, setAsking] = useState(false);
   const load = useCallback(async (): Promise<void> => {
-    const [a, c] = await Promise.all([api.get<AircraftView[]>('/api/aircraft'), api.get<CampaignView[]>('/api/campaigns')]);
+    const [a, c] = await Promise.all([
+      api.get<AircraftView[]>('/api/aircraft'),
+      api.get<CampaignView[]>('/api/campaigns'),
+    ]);
     if (a.ok && c.ok) {
       await keep('aircraft', a.value);
       await keep('campaigns', c.value);
@@ -119,8 +231,13 @@ export function HangarPage(): ReactElement {
   useEffect(() => {
     void load();
   }, [load, connected]);
-  const onTheWay = useMemo(() => new Set(campaigns.filter((c) => !held[c.id]?.state.release).map((c) => c.mark)).size, [campaigns, held]);
-  const words = aircraft ? `${aircraft.length} aircraft, ${onTheWay} on ${onTheWay === 1 ? 'its' : 'their'} way back to service` : '';
+  const onTheWay = useMemo(
+    () => new Set(campaigns.filter((c) => !held[c.id]?.state.release).map((c) => c.mark)).size,
+    [campaigns, held],
+  );
+  const words = aircraft
+    ? `${aircraft.length} aircraft, ${onTheWay} on ${onTheWay === 1 ? 'its' : 'their'} way back to service`
+    : '';
   return (
     <>
       <Frame
@@ -130,16 +247,49 @@ export function HangarPage(): ReactElement {
             <header className="flex min-h-15 flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule px-[22px] py-1.5">
               <h1 className="text-[1.25rem] font-semibold narrow">Hangar</h1>
               <span className="text-ink-2">{words}</span>
-              {fresh ? null : <span className="font-semibold text-near">As last seen; the server is not heard</span>}
-              {aircraft && aircraft.length > 0 ? <span className="ml-auto"><Button kind="main" onClick={() => setAsking(true)}>New campaign</Button></span> : null}
+              {fresh ? null : (
+                <span className="font-semibold text-near">As last seen; the server is not heard</span>
+              )}
+              {aircraft && aircraft.length > 0 ? (
+                <span className="ml-auto">
+                  <Button kind="main" onClick={() => setAsking(true)}>
+                    New campaign
+                  </Button>
+                </span>
+              ) : null}
             </header>
-            {aircraft === undefined ? <p className="px-[22px] py-6 text-ink-2">Looking into the hangar…</p> : aircraft.length === 0 || campaigns.length === 0 ? <Empty aircraft={aircraft.length > 0} onNew={() => setAsking(true)} onBrought={() => void load()} /> : <ul>{aircraft.map((a) => <Row key={a.aircraft.mark} aircraft={a.aircraft} campaigns={campaigns.filter((c) => c.mark === a.aircraft.mark)} held={held} />)}</ul>}
+            {aircraft === undefined ? (
+              <p className="px-[22px] py-6 text-ink-2">Looking into the hangar…</p>
+            ) : aircraft.length === 0 || campaigns.length === 0 ? (
+              <Empty
+                aircraft={aircraft.length > 0}
+                onNew={() => setAsking(true)}
+                onBrought={() => void load()}
+              />
+            ) : (
+              <ul>
+                {aircraft.map((a) => (
+                  <Row
+                    key={a.aircraft.mark}
+                    aircraft={a.aircraft}
+                    campaigns={campaigns.filter((c) => c.mark === a.aircraft.mark)}
+                    held={held}
+                  />
+                ))}
+              </ul>
+            )}
           </>
         }
         margin={<HangarMargin held={held} />}
         foot={<Foot />}
       />
-      {asking && aircraft ? <NewCampaign aircraft={aircraft.map((a) => a.aircraft)} onClose={() => setAsking(false)} onOpened={(id) => void navigate(`/campaign/${id}`)} /> : null}
+      {asking && aircraft ? (
+        <NewCampaign
+          aircraft={aircraft.map((a) => a.aircraft)}
+          onClose={() => setAsking(false)}
+          onOpened={(id) => void navigate(`/campaign/${id}`)}
+        />
+      ) : null}
     </>
   );
 }

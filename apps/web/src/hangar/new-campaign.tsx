@@ -15,27 +15,77 @@ interface Form {
 type Occasion = 'post-maintenance' | 'acceptance' | 'maiden';
 
 /** Opens a campaign: which aircraft, why, and what was done. */
-export function NewCampaign({ aircraft, onClose, onOpened }: { aircraft: readonly Aircraft[]; onClose: () => void; onOpened: (id: string) => void }): ReactElement {
+export function NewCampaign({
+  aircraft,
+  onClose,
+  onOpened,
+}: {
+  aircraft: readonly Aircraft[];
+  onClose: () => void;
+  onOpened: (id: string) => void;
+}): ReactElement {
   const [mark, setMark] = useState(aircraft[0]?.mark);
   const [occasion, setOccasion] = useState<Occasion>('post-maintenance');
   const [id] = useState(() => crypto.randomUUID());
   const [problem, setProblem] = useState<string>();
   const { register, handleSubmit, formState } = useForm<Form>();
   const open = handleSubmit(async ({ title, workItems }) => {
-    const items = workItems.split('\n').map((w) => w.trim()).filter(Boolean);
-    const answer = await api.post<Entry>('/api/campaigns', { id, mark, title: title.trim(), occasion, workItems: items, at: new Date().toISOString(), device: DEVICE });
+    const items = workItems
+      .split('\n')
+      .map((w) => w.trim())
+      .filter(Boolean);
+    const answer = await api.post<Entry>('/api/campaigns', {
+      id,
+      mark,
+      title: title.trim(),
+      occasion,
+      workItems: items,
+      at: new Date().toISOString(),
+      device: DEVICE,
+    });
     if (!answer.ok) return setProblem(sayFailure(answer.error));
     onOpened(id);
   });
   return (
-    <SheetDialog open onClose={onClose} title="Open a campaign" hint="It holds the pack, the limit book and the configuration it begins with.">
+    <SheetDialog
+      open
+      onClose={onClose}
+      title="Open a campaign"
+      hint="It holds the pack, the limit book and the configuration it begins with."
+    >
       <form onSubmit={(e) => void open(e)}>
-        <Choices label="Aircraft" value={mark} options={aircraft.map((a) => ({ id: a.mark, text: a.mark }))} onChange={setMark} />
-        <Choices label="Occasion" value={occasion} options={[{ id: 'post-maintenance', text: 'After maintenance' }, { id: 'acceptance', text: 'Acceptance' }, { id: 'maiden', text: 'Maiden flight' }]} onChange={setOccasion} />
-        <Field label="Title" placeholder="Left propeller governor replaced" {...register('title', { required: true, maxLength: 200 })} autoFocus />
+        <Choices
+          label="Aircraft"
+          value={mark}
+          options={aircraft.map((a) => ({ id: a.mark, text: a.mark }))}
+          onChange={setMark}
+        />
+        <Choices
+          label="Occasion"
+          value={occasion}
+          options={[
+            { id: 'post-maintenance', text: 'After maintenance' },
+            { id: 'acceptance', text: 'Acceptance' },
+            { id: 'maiden', text: 'Maiden flight' },
+          ]}
+          onChange={setOccasion}
+        />
+        <Field
+          label="Title"
+          placeholder="Left propeller governor replaced"
+          {...register('title', { required: true, maxLength: 200 })}
+          autoFocus
+        />
         <TextField label="Work items, one a line" {...register('workItems')} />
-        <Problem>{formState.errors.title ? 'Say in a few words what this campaign is about.' : problem}</Problem>
-        <div className="flex gap-3"><Button kind="main" type="submit" disabled={formState.isSubmitting}>Open the campaign</Button><Button onClick={onClose}>Leave it</Button></div>
+        <Problem>
+          {formState.errors.title ? 'Say in a few words what this campaign is about.' : problem}
+        </Problem>
+        <div className="flex gap-3">
+          <Button kind="main" type="submit" disabled={formState.isSubmitting}>
+            Open the campaign
+          </Button>
+          <Button onClick={onClose}>Leave it</Button>
+        </div>
       </form>
     </SheetDialog>
   );

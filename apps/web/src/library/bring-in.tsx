@@ -14,13 +14,43 @@ export function BringIn({ onBrought }: { onBrought: (view: LibraryView) => void 
     const answer = await api.post<LibraryView>('/api/library', { name: file.name, text: await file.text() });
     setDone(answer.ok ? file.name : undefined);
     if (answer.ok) onBrought(answer.value);
-    setProblems(answer.ok ? [] : answer.error.kind === 'refused' ? [answer.error.refusal.message, ...(answer.error.refusal.details ?? [])] : ['The server cannot be reached; nothing was brought in.']);
+    setProblems(
+      answer.ok
+        ? []
+        : answer.error.kind === 'refused'
+          ? [answer.error.refusal.message, ...(answer.error.refusal.details ?? [])]
+          : ['The server cannot be reached; nothing was brought in.'],
+    );
   };
   return (
     <div>
-      <label htmlFor={id} className="inline-flex min-h-11 cursor-pointer items-center rounded-[3px] border-[1.5px] border-hand bg-hand px-4 font-semibold text-on-hand has-focus-visible:outline-2">Bring in a file<input id={id} type="file" accept=".yaml,.yml,.json" className="sr-only" onChange={(e) => void read(e)} /></label>
-      {done ? <p role="status" className="mt-2 font-medium text-within">{done} was brought in.</p> : null}
-      {problems.length > 0 ? <ul role="alert" className="mt-3 border-l-4 border-out bg-out-bg px-3 py-2 text-out">{problems.map((p) => <li key={p} className="break-words">{p}</li>)}</ul> : null}
+      <label
+        htmlFor={id}
+        className="inline-flex min-h-11 cursor-pointer items-center rounded-[3px] border-[1.5px] border-hand bg-hand px-4 font-semibold text-on-hand has-focus-visible:outline-2"
+      >
+        Bring in a file
+        <input
+          id={id}
+          type="file"
+          accept=".yaml,.yml,.json"
+          className="sr-only"
+          onChange={(e) => void read(e)}
+        />
+      </label>
+      {done ? (
+        <p role="status" className="mt-2 font-medium text-within">
+          {done} was brought in.
+        </p>
+      ) : null}
+      {problems.length > 0 ? (
+        <ul role="alert" className="mt-3 border-l-4 border-out bg-out-bg px-3 py-2 text-out">
+          {problems.map((p) => (
+            <li key={p} className="break-words">
+              {p}
+            </li>
+          ))}
+        </ul>
+      ) : null}
     </div>
   );
 }

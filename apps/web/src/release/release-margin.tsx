@@ -10,10 +10,22 @@ export function ReleaseMargin(): ReactElement {
   const certifying = person?.authorisations.find((a) => a.role === 'certifier');
   return (
     <>
-      <MarginNote title="What signing says"><p>{RELEASE_MEANING}</p></MarginNote>
-      <MarginNote title={certifying ? 'You may sign because' : 'You may not sign'}><p>{certifying ? `You hold the certifying authorisation${certifying.validUntil ? ` until ${certifying.validUntil}` : ''}. Whoever flew the aircraft may not sign for the same flight.` : 'Signing takes a certifying person.'}</p></MarginNote>
-      <MarginNote title="Goes with it"><GoesWithIt /></MarginNote>
-      <MarginNote title="Care"><p>Kanzel gathers evidence. The decision, and the rules it is taken under, are yours.</p></MarginNote>
+      <MarginNote title="What signing says">
+        <p>{RELEASE_MEANING}</p>
+      </MarginNote>
+      <MarginNote title={certifying ? 'You may sign because' : 'You may not sign'}>
+        <p>
+          {certifying
+            ? `You hold the certifying authorisation${certifying.validUntil ? ` until ${certifying.validUntil}` : ''}. Whoever flew the aircraft may not sign for the same flight.`
+            : 'Signing takes a certifying person.'}
+        </p>
+      </MarginNote>
+      <MarginNote title="Goes with it">
+        <GoesWithIt />
+      </MarginNote>
+      <MarginNote title="Care">
+        <p>Kanzel gathers evidence. The decision, and the rules it is taken under, are yours.</p>
+      </MarginNote>
     </>
   );
 }

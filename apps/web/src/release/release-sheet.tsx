@@ -24,21 +24,56 @@ function SignSlip({ onClose }: { onClose: () => void }): ReactElement {
   const sign = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
     setBusy(true);
-    const answer = await api.post<PostEntriesResponse>(`/api/campaigns/${view.id}/release`, { id: crypto.randomUUID(), at: new Date().toISOString(), device: DEVICE, passphrase, snapshot: view.state.head, statement });
+    const answer = await api.post<PostEntriesResponse>(`/api/campaigns/${view.id}/release`, {
+      id: crypto.randomUUID(),
+      at: new Date().toISOString(),
+      device: DEVICE,
+      passphrase,
+      snapshot: view.state.head,
+      statement,
+    });
     setBusy(false);
     setPassphrase('');
-    if (!answer.ok) return setProblem(answer.error.kind === 'refused' && answer.error.refusal.reason ? view.say(answer.error.refusal.reason) : sayFailure(answer.error));
+    if (!answer.ok)
+      return setProblem(
+        answer.error.kind === 'refused' && answer.error.refusal.reason
+          ? view.say(answer.error.refusal.reason)
+          : sayFailure(answer.error),
+      );
     answer.value.accepted.forEach(announced);
     onClose();
   };
   return (
-    <SheetDialog open onClose={onClose} title={`Sign the release of ${aircraft.mark}`} hint={`Record ${view.state.head.slice(0, 8)}, ${view.state.count} entries, limit book ${limitBook.title} ${limitBook.revision}, configuration ${aircraft.configuration.code}.`}>
+    <SheetDialog
+      open
+      onClose={onClose}
+      title={`Sign the release of ${aircraft.mark}`}
+      hint={`Record ${view.state.head.slice(0, 8)}, ${view.state.count} entries, limit book ${limitBook.title} ${limitBook.revision}, configuration ${aircraft.configuration.code}.`}
+    >
       <form onSubmit={(e) => void sign(e)}>
         <p className="mb-4 border-l-4 border-ink pl-3 text-base">{RELEASE_MEANING}</p>
-        <Field label="Anything to add to it" value={statement} onChange={(e) => setStatement(e.target.value)} />
-        <Field label="Your passphrase, again" type="password" value={passphrase} onChange={(e) => setPassphrase(e.target.value)} autoComplete="off" autoFocus required hint="A signature is a fresh proof that it is you, over exactly this record." />
+        <Field
+          label="Anything to add to it"
+          value={statement}
+          onChange={(e) => setStatement(e.target.value)}
+        />
+        <Field
+          label="Your passphrase, again"
+          type="password"
+          value={passphrase}
+          onChange={(e) => setPassphrase(e.target.value)}
+          autoComplete="off"
+          autoFocus
+          required
+          hint="A signature is a fresh proof that it is you, over exactly this record."
+        />
         <Problem>{problem}</Problem>
-        <div className="flex gap-3"><Button kind="main" type="submit" disabled={busy}>Sign and release {aircraft.mark}</Button><Button onClick={onClose}>Leave it</Button></div>
+        <div className="flex gap-3">
+          <Button kind="main" type="submit" disabled={busy}>
+            Sign and release {aircraft.mark}
+          </Button>
+          <Button onClick={onClose}>Leave it</Button>
+        </div>
       </form>
     </SheetDialog>
   );
@@ -46,7 +81,10 @@ function SignSlip({ onClose }: { onClose: () => void }): ReactElement {
 
 function closest(view: CampaignView): PartStatus[] {
   const share = (p: PartStatus): number => p.verdicts[0]?.margin?.share ?? Infinity;
-  return [...view.status.parts.values()].filter((p) => Number.isFinite(share(p))).sort((a, b) => share(a) - share(b)).slice(0, 6);
+  return [...view.status.parts.values()]
+    .filter((p) => Number.isFinite(share(p)))
+    .sort((a, b) => share(a) - share(b))
+    .slice(0, 6);
 }
 
 /** Files that go with a release, as links. */
@@ -54,8 +92,21 @@ export function GoesWithIt(): ReactElement {
   const view = useCampaign();
   return (
     <ul className="list-disc space-y-1 pl-4">
-      <li><a className="underline underline-offset-4" href={`/api/campaigns/${view.id}/release-sheet`} target="_blank" rel="noreferrer">Release sheet (PDF)</a></li>
-      <li><a className="underline underline-offset-4" href={`/api/campaigns/${view.id}/record-file`} download>Record file, can be verified by anyone</a></li>
+      <li>
+        <a
+          className="underline underline-offset-4"
+          href={`/api/campaigns/${view.id}/release-sheet`}
+          target="_blank"
+          rel="noreferrer"
+        >
+          Release sheet (PDF)
+        </a>
+      </li>
+      <li>
+        <a className="underline underline-offset-4" href={`/api/campaigns/${view.id}/record-file`} download>
+          Record file, can be verified by anyone
+        </a>
+      </li>
     </ul>
   );
 }
@@ -73,27 +124,76 @@ export function ReleaseSheet(): ReactElement {
   const ready = held.length === 0 && !unpassed;
   const near = [...view.status.parts.values()].filter((p) => p.mark === 'near').length;
   const findings = [...view.state.findings.values()];
-  const title = release ? 'Released to service.' : ready ? 'Nothing holds this aircraft but your signature.' : 'The release is held.';
+  const title = release
+    ? 'Released to service.'
+    : ready
+      ? 'Nothing holds this aircraft but your signature.'
+      : 'The release is held.';
   return (
     <>
       <header className="flex min-h-12 flex-wrap items-center gap-x-4 border-b border-rule px-[22px] py-1.5">
         <h2 className="text-[1.19rem] font-semibold narrow">Return to service</h2>
-        <span className="text-ink-2">{view.index.basis.pack.checks.length} checks, {near} near a limit, {view.status.openFindings.length} {view.status.openFindings.length === 1 ? 'finding' : 'findings'} open</span>
-        <span className="cap ml-auto">Record {view.state.head.slice(0, 8)}, {view.state.count} entries</span>
+        <span className="text-ink-2">
+          {view.index.basis.pack.checks.length} checks, {near} near a limit, {view.status.openFindings.length}{' '}
+          {view.status.openFindings.length === 1 ? 'finding' : 'findings'} open
+        </span>
+        <span className="cap ml-auto">
+          Record {view.state.head.slice(0, 8)}, {view.state.count} entries
+        </span>
       </header>
       <section className="border-b border-rule px-[22px] py-4">
         <div className="flex flex-wrap items-start justify-between gap-4">
           <div className="max-w-xl">
             <h1 className="text-[1.56rem] leading-tight font-semibold narrow">{title}</h1>
-            <p className="mt-1 text-ink-2">{release ? `Signed by ${view.who(release.by)}, ${new Date(release.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}, over record ${release.snapshot.slice(0, 8)}.` : ready ? (certifier ? `Every requirement of the pack is proven for configuration ${view.index.basis.aircraft.configuration.code}. What follows is what you would be signing for.` : 'A certifying person signs. You hold no such authorisation.') : 'Each line leads to where it is cured.'}</p>
+            <p className="mt-1 text-ink-2">
+              {release
+                ? `Signed by ${view.who(release.by)}, ${new Date(release.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}, over record ${release.snapshot.slice(0, 8)}.`
+                : ready
+                  ? certifier
+                    ? `Every requirement of the pack is proven for configuration ${view.index.basis.aircraft.configuration.code}. What follows is what you would be signing for.`
+                    : 'A certifying person signs. You hold no such authorisation.'
+                  : 'Each line leads to where it is cured.'}
+            </p>
           </div>
-          {ready && !release && certifier ? <Button kind="main" onClick={() => setSigning(true)} autoFocus>Read and sign</Button> : null}
-          {release ? <a className="inline-flex min-h-11 items-center rounded-[3px] border-[1.5px] border-hand bg-hand px-4 text-sm font-semibold text-on-hand" href={`/api/campaigns/${view.id}/release-sheet`} target="_blank" rel="noreferrer">Open the release sheet</a> : null}
+          {ready && !release && certifier ? (
+            <Button kind="main" onClick={() => setSigning(true)} autoFocus>
+              Read and sign
+            </Button>
+          ) : null}
+          {release ? (
+            <a
+              className="inline-flex min-h-11 items-center rounded-[3px] border-[1.5px] border-hand bg-hand px-4 text-sm font-semibold text-on-hand"
+              href={`/api/campaigns/${view.id}/release-sheet`}
+              target="_blank"
+              rel="noreferrer"
+            >
+              Open the release sheet
+            </a>
+          ) : null}
         </div>
         {release || ready ? null : (
           <ol className="mt-3" aria-label="What holds the release">
-            {unpassed && held.length === 0 ? <li className="flex min-h-10 items-center border-b border-rule-2"><span className="flex-1">{unpassed.gate.title} has not been passed.</span><Link className="font-semibold underline underline-offset-4" to={`${view.base}/gate/${unpassed.gate.id}`}>Go there</Link></li> : null}
-            {held.map((h, i) => <li key={i} className="flex min-h-10 items-center gap-3 border-b border-rule-2"><span className="flex-1">{view.say(h.reason)}</span>{h.cure.to === 'sync' ? null : <Link className="font-semibold underline underline-offset-4" to={cureLink(view, h.cure)}>Go there</Link>}</li>)}
+            {unpassed && held.length === 0 ? (
+              <li className="flex min-h-10 items-center border-b border-rule-2">
+                <span className="flex-1">{unpassed.gate.title} has not been passed.</span>
+                <Link
+                  className="font-semibold underline underline-offset-4"
+                  to={`${view.base}/gate/${unpassed.gate.id}`}
+                >
+                  Go there
+                </Link>
+              </li>
+            ) : null}
+            {held.map((h, i) => (
+              <li key={i} className="flex min-h-10 items-center gap-3 border-b border-rule-2">
+                <span className="flex-1">{view.say(h.reason)}</span>
+                {h.cure.to === 'sync' ? null : (
+                  <Link className="font-semibold underline underline-offset-4" to={cureLink(view, h.cure)}>
+                    Go there
+                  </Link>
+                )}
+              </li>
+            ))}
           </ol>
         )}
       </section>
@@ -105,8 +205,17 @@ export function ReleaseSheet(): ReactElement {
             {closest(view).map((p) => {
               const part = view.index.parts.get(p.key);
               return part ? (
-                <li key={p.key} className="grid min-h-10 grid-cols-[20px_minmax(9rem,1fr)_6.5rem_140px_6rem] items-center gap-3 border-b border-rule-2 max-md:grid-cols-[20px_1fr_6.5rem]">
-                  <MarkSign mark={p.mark} size={15} /><span>{view.names.part(p.key)}</span><span className="text-right font-bold">{verdictFigure(p.verdicts[0])}</span><span className="max-md:hidden"><PartRuler part={part} verdict={p.verdicts[0]} size="small" /></span><span className="text-right max-md:hidden">{marginFigure(p.verdicts[0])}</span>
+                <li
+                  key={p.key}
+                  className="grid min-h-10 grid-cols-[20px_minmax(9rem,1fr)_6.5rem_140px_6rem] items-center gap-3 border-b border-rule-2 max-md:grid-cols-[20px_1fr_6.5rem]"
+                >
+                  <MarkSign mark={p.mark} size={15} />
+                  <span>{view.names.part(p.key)}</span>
+                  <span className="text-right font-bold">{verdictFigure(p.verdicts[0])}</span>
+                  <span className="max-md:hidden">
+                    <PartRuler part={part} verdict={p.verdicts[0]} size="small" />
+                  </span>
+                  <span className="text-right max-md:hidden">{marginFigure(p.verdicts[0])}</span>
                 </li>
               ) : null;
             })}
@@ -115,11 +224,37 @@ export function ReleaseSheet(): ReactElement {
         <section>
           <h2 className="mb-1 font-semibold">Findings</h2>
           {findings.length === 0 ? <p className="text-ink-2">None were raised.</p> : null}
-          <ul>{findings.map((f) => <li key={f.raised.finding} className="flex min-h-9 items-center gap-3 border-b border-rule-2"><MarkSign mark={f.closed ? 'within' : f.assessed?.severity === 'deferred' ? 'near' : 'out'} size={15} label={false} /><Link className="flex-1" to={`${view.base}/findings/${f.raised.finding}`}>{f.raised.title}</Link><span className="text-ink-2">{f.actions.flatMap((a) => view.state.actions.get(a)?.done.what ?? []).join('; ')}</span><span>{f.closed ? 'closed' : (f.assessed?.severity ?? 'not assessed')}</span></li>)}</ul>
+          <ul>
+            {findings.map((f) => (
+              <li key={f.raised.finding} className="flex min-h-9 items-center gap-3 border-b border-rule-2">
+                <MarkSign
+                  mark={f.closed ? 'within' : f.assessed?.severity === 'deferred' ? 'near' : 'out'}
+                  size={15}
+                  label={false}
+                />
+                <Link className="flex-1" to={`${view.base}/findings/${f.raised.finding}`}>
+                  {f.raised.title}
+                </Link>
+                <span className="text-ink-2">
+                  {f.actions.flatMap((a) => view.state.actions.get(a)?.done.what ?? []).join('; ')}
+                </span>
+                <span>{f.closed ? 'closed' : (f.assessed?.severity ?? 'not assessed')}</span>
+              </li>
+            ))}
+          </ul>
         </section>
         <section>
           <h2 className="mb-1 font-semibold">Evidence by station</h2>
-          <ul className="flex flex-wrap gap-x-6 gap-y-2">{view.status.stations.filter((s) => s.total > 0).map((s) => <li key={s.station} className="inline-flex items-center gap-2"><MarkSign mark={s.mark} size={14} />{STATION_TITLES[s.station]} {s.done}/{s.total}</li>)}</ul>
+          <ul className="flex flex-wrap gap-x-6 gap-y-2">
+            {view.status.stations
+              .filter((s) => s.total > 0)
+              .map((s) => (
+                <li key={s.station} className="inline-flex items-center gap-2">
+                  <MarkSign mark={s.mark} size={14} />
+                  {STATION_TITLES[s.station]} {s.done}/{s.total}
+                </li>
+              ))}
+          </ul>
         </section>
       </div>
       {signing ? <SignSlip onClose={() => setSigning(false)} /> : null}

@@ -22,7 +22,15 @@ function ThemeSwitch(): ReactElement {
   const [theme, setTheme] = useState(readTheme);
   const next = THEMES[(THEMES.indexOf(theme) + 1) % THEMES.length] ?? 'bright';
   return (
-    <button type="button" className="min-h-8 underline decoration-rule underline-offset-4" onClick={() => { applyTheme(next); setTheme(next); }} aria-label={`Light: ${theme}. Change to ${next}`}>
+    <button
+      type="button"
+      className="min-h-8 underline decoration-rule underline-offset-4"
+      onClick={() => {
+        applyTheme(next);
+        setTheme(next);
+      }}
+      aria-label={`Light: ${theme}. Change to ${next}`}
+    >
       {theme} light
     </button>
   );
@@ -36,24 +44,55 @@ function Saved({ campaign }: { campaign: string | undefined }): ReactElement {
   const saved = held ? `All entries saved, ${held.confirmed.count}` : 'All entries saved';
   return (
     <>
-      <span role="status" className={waiting > 0 ? 'font-semibold text-near' : ''} data-testid="saved">{waiting > 0 ? `${waiting} waiting` : saved}</span>
-      {reachable && connected ? null : <span className="font-semibold text-near" data-testid="offline">{connected || reachable ? 'Connecting to the server' : 'Server not heard; work goes on'}</span>}
+      <span role="status" className={waiting > 0 ? 'font-semibold text-near' : ''} data-testid="saved">
+        {waiting > 0 ? `${waiting} waiting` : saved}
+      </span>
+      {reachable && connected ? null : (
+        <span className="font-semibold text-near" data-testid="offline">
+          {connected || reachable ? 'Connecting to the server' : 'Server not heard; work goes on'}
+        </span>
+      )}
     </>
   );
 }
 
-const LINE_WORDS = { live: 'Engine monitor live', silent: 'Engine monitor silent', unreachable: 'Engine monitor not reached' } as const;
+const LINE_WORDS = {
+  live: 'Engine monitor live',
+  silent: 'Engine monitor silent',
+  unreachable: 'Engine monitor not reached',
+} as const;
 
 function MonitorLine({ mark }: { mark: string | undefined }): ReactElement | null {
   const state = useMonitor((s) => (mark ? s.states[mark] : undefined));
   if (!state) return null;
-  return <span className={state.state === 'live' ? '' : 'font-semibold text-near'} title={state.note} data-testid="monitor-line">{LINE_WORDS[state.state]}</span>;
+  return (
+    <span
+      className={state.state === 'live' ? '' : 'font-semibold text-near'}
+      title={state.note}
+      data-testid="monitor-line"
+    >
+      {LINE_WORDS[state.state]}
+    </span>
+  );
 }
 
-const KEYS: readonly (readonly [string, string])[] = [['/', 'find or do'], ['T', 'tag open work'], ['F', 'finding'], ['?', 'keys']];
+const KEYS: readonly (readonly [string, string])[] = [
+  ['/', 'find or do'],
+  ['T', 'tag open work'],
+  ['F', 'finding'],
+  ['?', 'keys'],
+];
 
 /** The foot: what is saved, what is connected, who is signed on, the keys. */
-export function Foot({ campaign, mark, onKey }: { campaign?: string; mark?: string; onKey?: (key: string) => void }): ReactElement {
+export function Foot({
+  campaign,
+  mark,
+  onKey,
+}: {
+  campaign?: string;
+  mark?: string;
+  onKey?: (key: string) => void;
+}): ReactElement {
   const { person, people, signOut } = useSession();
   const present = useLive((s) => s.present);
   const [asked, setAsked] = useState(false);
@@ -67,13 +106,24 @@ export function Foot({ campaign, mark, onKey }: { campaign?: string; mark?: stri
     <footer className="[grid-area:foot] flex items-center gap-5 overflow-x-auto overflow-y-hidden border-t border-rule bg-desk px-4 text-[0.76rem] whitespace-nowrap text-ink-2 no-print">
       <Saved campaign={campaign} />
       <MonitorLine mark={mark} />
-      <span className="truncate max-md:hidden">{person?.fullName}{others.length > 0 ? `, with ${others.join(', ')}` : ''}</span>
-      <button type="button" className="min-h-8 underline decoration-rule underline-offset-4" onClick={() => (asked ? void signOut() : setAsked(true))}>{asked ? 'Press again to sign out' : 'Sign out'}</button>
+      <span className="truncate max-md:hidden">
+        {person?.fullName}
+        {others.length > 0 ? `, with ${others.join(', ')}` : ''}
+      </span>
+      <button
+        type="button"
+        className="min-h-8 underline decoration-rule underline-offset-4"
+        onClick={() => (asked ? void signOut() : setAsked(true))}
+      >
+        {asked ? 'Press again to sign out' : 'Sign out'}
+      </button>
       <ThemeSwitch />
       {onKey ? (
         <span className="ml-auto flex gap-4 max-lg:order-first max-lg:ml-0 max-lg:gap-1">
           {KEYS.map(([key, text]) => (
-            <button key={key} type="button" className="min-h-8 max-lg:px-2" onClick={() => onKey(key)}><kbd>{key}</kbd> <span className="max-lg:hidden">{text}</span></button>
+            <button key={key} type="button" className="min-h-8 max-lg:px-2" onClick={() => onKey(key)}>
+              <kbd>{key}</kbd> <span className="max-lg:hidden">{text}</span>
+            </button>
           ))}
         </span>
       ) : null}

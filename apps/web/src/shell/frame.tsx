@@ -1,16 +1,42 @@
 import type { ReactElement, ReactNode } from 'react';
 
 /** The page of a campaign: plate, spine, sheet, margin, foot. On a tablet or phone the spine lies on its side and the margin comes below the sheet. */
-export function Frame({ plate, spine, sheet, margin, foot }: { plate: ReactNode; spine?: ReactNode; sheet: ReactNode; margin?: ReactNode; foot: ReactNode }): ReactElement {
+export function Frame({
+  plate,
+  spine,
+  sheet,
+  margin,
+  foot,
+}: {
+  plate: ReactNode;
+  spine?: ReactNode;
+  sheet: ReactNode;
+  margin?: ReactNode;
+  foot: ReactNode;
+}): ReactElement {
   const columns = spine ? 'lg:grid-cols-[196px_minmax(0,1fr)_276px]' : 'lg:grid-cols-[minmax(0,1fr)_276px]';
-  const areas = spine ? `lg:[grid-template-areas:'plate_plate_plate'_'spine_sheet_margin'_'foot_foot_foot'] [grid-template-areas:'plate'_'spine'_'sheet'_'foot'] grid-rows-[52px_64px_minmax(0,1fr)_34px] lg:grid-rows-[52px_minmax(0,1fr)_34px]` : `lg:[grid-template-areas:'plate_plate'_'sheet_margin'_'foot_foot'] [grid-template-areas:'plate'_'sheet'_'foot'] grid-rows-[52px_minmax(0,1fr)_34px]`;
+  const areas = spine
+    ? `lg:[grid-template-areas:'plate_plate_plate'_'spine_sheet_margin'_'foot_foot_foot'] [grid-template-areas:'plate'_'spine'_'sheet'_'foot'] grid-rows-[52px_64px_minmax(0,1fr)_34px] lg:grid-rows-[52px_minmax(0,1fr)_34px]`
+    : `lg:[grid-template-areas:'plate_plate'_'sheet_margin'_'foot_foot'] [grid-template-areas:'plate'_'sheet'_'foot'] grid-rows-[52px_minmax(0,1fr)_34px]`;
   return (
     <div className={`grid h-dvh grid-cols-[minmax(0,1fr)] ${columns} ${areas}`}>
       {plate}
       {spine}
       <div className="[grid-area:sheet] min-h-0 overflow-auto border-l border-rule bg-sheet lg:contents">
-        <main className="bg-sheet lg:[grid-area:sheet] lg:min-h-0 lg:overflow-auto lg:border-l lg:border-rule" id="sheet">{sheet}</main>
-        {margin ? <aside aria-label="Margin" className="flex flex-col gap-4 border-rule bg-margin px-4 py-3.5 max-lg:border-t lg:[grid-area:margin] lg:min-h-0 lg:overflow-auto lg:border-l">{margin}</aside> : null}
+        <main
+          className="bg-sheet lg:[grid-area:sheet] lg:min-h-0 lg:overflow-auto lg:border-l lg:border-rule"
+          id="sheet"
+        >
+          {sheet}
+        </main>
+        {margin ? (
+          <aside
+            aria-label="Margin"
+            className="flex flex-col gap-4 border-rule bg-margin px-4 py-3.5 max-lg:border-t lg:[grid-area:margin] lg:min-h-0 lg:overflow-auto lg:border-l"
+          >
+            {margin}
+          </aside>
+        ) : null}
       </div>
       {foot}
     </div>

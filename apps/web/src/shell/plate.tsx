@@ -19,16 +19,31 @@ function Time(): ReactElement {
   return (
     <div className="ml-auto text-right leading-tight max-sm:hidden">
       <div className="text-[0.68rem] text-plate-2">{format(now, 'd MMMM yyyy')}</div>
-      <div className="text-[0.82rem]">{format(now, 'HH:mm')} local · {now.toISOString().slice(11, 16)} UTC</div>
+      <div className="text-[0.82rem]">
+        {format(now, 'HH:mm')} local · {now.toISOString().slice(11, 16)} UTC
+      </div>
     </div>
   );
 }
 
 function Bar({ children }: { children: ReactNode }): ReactElement {
-  return <header className="[grid-area:plate] flex items-center gap-4 overflow-hidden bg-plate px-4 text-plate-ink">{children}<Time /></header>;
+  return (
+    <header className="[grid-area:plate] flex items-center gap-4 overflow-hidden bg-plate px-4 text-plate-ink">
+      {children}
+      <Time />
+    </header>
+  );
 }
 
-const Cell = ({ title, text, className = '' }: { title: string; text: string; className?: string }): ReactElement => (
+const Cell = ({
+  title,
+  text,
+  className = '',
+}: {
+  title: string;
+  text: string;
+  className?: string;
+}): ReactElement => (
   <div className={`min-w-0 border-l border-plate-2/40 pl-4 leading-tight ${className}`}>
     <div className="truncate text-[0.68rem] text-plate-2">{title}</div>
     <div className="truncate text-[0.82rem]">{text}</div>
@@ -40,23 +55,47 @@ export function CampaignPlate({ state }: { state: CampaignState }): ReactElement
   const aircraft = state.index?.basis.aircraft;
   return (
     <Bar>
-      <Link to="/" className="font-mono text-xl font-bold tracking-wide whitespace-nowrap" aria-label={`${aircraft?.mark ?? ''}, back to the hangar`}>{aircraft?.mark ?? '…'}</Link>
-      <Cell title={aircraft ? `${aircraft.type}, ${aircraft.description}` : ''} text={state.opened?.title ?? ''} />
-      <Cell title="Configuration" text={aircraft ? `${aircraft.configuration.code} · ${aircraft.configuration.title}` : ''} className="max-lg:hidden" />
-      <Cell title="Airframe" text={aircraft ? `${formatFigure(aircraft.hours, 0.1)} h` : ''} className="max-lg:hidden" />
+      <Link
+        to="/"
+        className="font-mono text-xl font-bold tracking-wide whitespace-nowrap"
+        aria-label={`${aircraft?.mark ?? ''}, back to the hangar`}
+      >
+        {aircraft?.mark ?? '…'}
+      </Link>
+      <Cell
+        title={aircraft ? `${aircraft.type}, ${aircraft.description}` : ''}
+        text={state.opened?.title ?? ''}
+      />
+      <Cell
+        title="Configuration"
+        text={aircraft ? `${aircraft.configuration.code} · ${aircraft.configuration.title}` : ''}
+        className="max-lg:hidden"
+      />
+      <Cell
+        title="Airframe"
+        text={aircraft ? `${formatFigure(aircraft.hours, 0.1)} h` : ''}
+        className="max-lg:hidden"
+      />
     </Bar>
   );
 }
 
 /** The plate of the hangar: the product, and its few places. */
 export function HangarPlate(): ReactElement {
-  const place = ({ isActive }: { isActive: boolean }): string => `py-3 ${isActive ? 'font-bold text-plate-ink' : 'text-plate-2'}`;
+  const place = ({ isActive }: { isActive: boolean }): string =>
+    `py-3 ${isActive ? 'font-bold text-plate-ink' : 'text-plate-2'}`;
   return (
     <Bar>
-      <Link to="/" className="font-mono text-xl font-bold tracking-wide">Kanzel</Link>
+      <Link to="/" className="font-mono text-xl font-bold tracking-wide">
+        Kanzel
+      </Link>
       <nav className="flex gap-5 border-l border-plate-2/40 pl-4" aria-label="Places">
-        <NavLink to="/" end className={place}>Hangar</NavLink>
-        <NavLink to="/library" className={place}>Packs and limits</NavLink>
+        <NavLink to="/" end className={place}>
+          Hangar
+        </NavLink>
+        <NavLink to="/library" className={place}>
+          Packs and limits
+        </NavLink>
       </nav>
     </Bar>
   );

@@ -1,16 +1,33 @@
-import { MARK_WORDS, STATION_TITLES, type CampaignStatus, type GateStatus, type StationId } from '@kanzel/core';
+import {
+  MARK_WORDS,
+  STATION_TITLES,
+  type CampaignStatus,
+  type GateStatus,
+  type StationId,
+} from '@kanzel/core';
 import { useEffect, useRef, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { MarkSign } from '../ui/mark.tsx';
 
-const WORDS: Readonly<Record<GateStatus['state'], string>> = { held: 'held', open: 'open, not passed', passed: 'passed' };
+const WORDS: Readonly<Record<GateStatus['state'], string>> = {
+  held: 'held',
+  open: 'open, not passed',
+  passed: 'passed',
+};
 
 function GateBar({ gate, base }: { gate: GateStatus; base: string }): ReactElement {
   const passed = gate.state === 'passed';
   return (
     <li className="relative flex h-7 items-center max-lg:h-full max-lg:w-14 max-lg:shrink-0 max-lg:justify-center">
-      <span aria-hidden className={`absolute inset-x-3 top-1/2 -mt-px h-0.5 max-lg:inset-x-auto max-lg:inset-y-2 max-lg:left-1/2 max-lg:top-2 max-lg:h-auto max-lg:w-0.5 ${passed ? 'bg-[repeating-linear-gradient(90deg,var(--ink-3)_0_6px,transparent_6px_12px)] max-lg:bg-[repeating-linear-gradient(180deg,var(--ink-3)_0_6px,transparent_6px_12px)]' : gate.state === 'open' ? 'bg-within' : 'bg-ink'}`} />
-      <Link to={`${base}/gate/${gate.gate.id}`} className={`relative ml-12 bg-desk px-1.5 text-[0.72rem] narrow max-lg:ml-0 ${passed ? 'text-ink-2' : gate.state === 'open' ? 'font-bold text-within' : 'font-bold text-ink'}`} aria-label={`Gate ${gate.gate.title}: ${WORDS[gate.state]}`}>
+      <span
+        aria-hidden
+        className={`absolute inset-x-3 top-1/2 -mt-px h-0.5 max-lg:inset-x-auto max-lg:inset-y-2 max-lg:left-1/2 max-lg:top-2 max-lg:h-auto max-lg:w-0.5 ${passed ? 'bg-[repeating-linear-gradient(90deg,var(--ink-3)_0_6px,transparent_6px_12px)] max-lg:bg-[repeating-linear-gradient(180deg,var(--ink-3)_0_6px,transparent_6px_12px)]' : gate.state === 'open' ? 'bg-within' : 'bg-ink'}`}
+      />
+      <Link
+        to={`${base}/gate/${gate.gate.id}`}
+        className={`relative ml-12 bg-desk px-1.5 text-[0.72rem] narrow max-lg:ml-0 ${passed ? 'text-ink-2' : gate.state === 'open' ? 'font-bold text-within' : 'font-bold text-ink'}`}
+        aria-label={`Gate ${gate.gate.title}: ${WORDS[gate.state]}`}
+      >
         {gate.gate.title}
         {passed ? '' : ` · ${gate.state}`}
       </Link>
@@ -19,7 +36,15 @@ function GateBar({ gate, base }: { gate: GateStatus; base: string }): ReactEleme
 }
 
 /** The spine: the stations in the order of the work, with the gates as bars across it. */
-export function Spine({ status, here, base }: { status: CampaignStatus; here: StationId | undefined; base: string }): ReactElement {
+export function Spine({
+  status,
+  here,
+  base,
+}: {
+  status: CampaignStatus;
+  here: StationId | undefined;
+  base: string;
+}): ReactElement {
   const nav = useRef<HTMLElement>(null);
   // Lying on its side the spine is longer than a phone is wide; the station in hand must be in sight.
   useEffect(() => {
@@ -34,10 +59,32 @@ export function Spine({ status, here, base }: { status: CampaignStatus; here: St
           const release = s.station === 'release';
           const line = (
             <li key={s.station} className="max-lg:shrink-0">
-              <Link to={release ? `${base}/release` : `${base}/${s.station}`} aria-current={on ? 'page' : undefined} className={`relative grid min-h-[38px] grid-cols-[52px_1fr_auto] items-center pr-3 max-lg:h-full max-lg:min-h-14 max-lg:grid-cols-[28px_auto_auto] max-lg:gap-1 max-lg:pl-2 ${on ? 'bg-sheet font-semibold' : ''}`}>
-                <span className="z-10 justify-self-center bg-inherit"><MarkSign mark={release ? (status.current === 'release' ? 'inHand' : 'notStarted') : s.total === 0 ? 'notApplicable' : s.mark} label={false} /></span>
-                <span className="text-[0.86rem] leading-tight">{STATION_TITLES[s.station]}<span className="sr-only">, {MARK_WORDS[s.mark]}</span></span>
-                <span className="pl-2 text-[0.78rem] text-ink-2">{release || s.total === 0 ? '' : `${s.done}/${s.total}`}</span>
+              <Link
+                to={release ? `${base}/release` : `${base}/${s.station}`}
+                aria-current={on ? 'page' : undefined}
+                className={`relative grid min-h-[38px] grid-cols-[52px_1fr_auto] items-center pr-3 max-lg:h-full max-lg:min-h-14 max-lg:grid-cols-[28px_auto_auto] max-lg:gap-1 max-lg:pl-2 ${on ? 'bg-sheet font-semibold' : ''}`}
+              >
+                <span className="z-10 justify-self-center bg-inherit">
+                  <MarkSign
+                    mark={
+                      release
+                        ? status.current === 'release'
+                          ? 'inHand'
+                          : 'notStarted'
+                        : s.total === 0
+                          ? 'notApplicable'
+                          : s.mark
+                    }
+                    label={false}
+                  />
+                </span>
+                <span className="text-[0.86rem] leading-tight">
+                  {STATION_TITLES[s.station]}
+                  <span className="sr-only">, {MARK_WORDS[s.mark]}</span>
+                </span>
+                <span className="pl-2 text-[0.78rem] text-ink-2">
+                  {release || s.total === 0 ? '' : `${s.done}/${s.total}`}
+                </span>
               </Link>
             </li>
           );

@@ -6,7 +6,17 @@ import { askFrontDoor, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
 import { Field, Problem } from '../ui/field.tsx';
 
-function SignInForm({ name, passphrase, setName, setPassphrase }: { name: string; passphrase: string; setName: (v: string) => void; setPassphrase: (v: string) => void }): ReactElement {
+function SignInForm({
+  name,
+  passphrase,
+  setName,
+  setPassphrase,
+}: {
+  name: string;
+  passphrase: string;
+  setName: (v: string) => void;
+  setPassphrase: (v: string) => void;
+}): ReactElement {
   const signIn = useSession((s) => s.signIn);
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
@@ -18,10 +28,26 @@ function SignInForm({ name, passphrase, setName, setPassphrase }: { name: string
   };
   return (
     <form onSubmit={(e) => void submit(e)}>
-      <Field label="Name" value={name} onChange={(e) => setName(e.target.value)} autoComplete="username" autoFocus required />
-      <Field label="Passphrase" type="password" value={passphrase} onChange={(e) => setPassphrase(e.target.value)} autoComplete="current-password" required />
+      <Field
+        label="Name"
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        autoComplete="username"
+        autoFocus
+        required
+      />
+      <Field
+        label="Passphrase"
+        type="password"
+        value={passphrase}
+        onChange={(e) => setPassphrase(e.target.value)}
+        autoComplete="current-password"
+        required
+      />
       <Problem>{problem}</Problem>
-      <Button kind="main" type="submit" disabled={busy}>Sign in</Button>
+      <Button kind="main" type="submit" disabled={busy}>
+        Sign in
+      </Button>
     </form>
   );
 }
@@ -30,20 +56,49 @@ function FirstPersonForm(): ReactElement {
   const first = useSession((s) => s.first);
   const [form, setForm] = useState({ setupCode: '', name: '', fullName: '', passphrase: '' });
   const [problem, setProblem] = useState<string>();
-  const put = (key: keyof typeof form) => (e: { target: { value: string } }) => setForm({ ...form, [key]: e.target.value });
+  const put = (key: keyof typeof form) => (e: { target: { value: string } }) =>
+    setForm({ ...form, [key]: e.target.value });
   const submit = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
     setProblem(await first(form));
   };
   return (
     <form onSubmit={(e) => void submit(e)}>
-      <p className="mb-4 text-ink-2">Nobody has an account here yet. Whoever can read the code where the server was started makes the first one, and may do everything.</p>
-      <Field label="Code printed at the server" value={form.setupCode} onChange={put('setupCode')} placeholder="000-000-000" autoFocus required />
+      <p className="mb-4 text-ink-2">
+        Nobody has an account here yet. Whoever can read the code where the server was started makes the first
+        one, and may do everything.
+      </p>
+      <Field
+        label="Code printed at the server"
+        value={form.setupCode}
+        onChange={put('setupCode')}
+        placeholder="000-000-000"
+        autoFocus
+        required
+      />
       <Field label="Your full name" value={form.fullName} onChange={put('fullName')} required />
-      <Field label="Name to sign in with" value={form.name} onChange={put('name')} autoComplete="username" required hint="Small letters, digits, points and dashes" />
-      <Field label="Passphrase" type="password" minLength={12} value={form.passphrase} onChange={put('passphrase')} autoComplete="new-password" required hint="At least 12 characters; several words are easiest to remember" />
+      <Field
+        label="Name to sign in with"
+        value={form.name}
+        onChange={put('name')}
+        autoComplete="username"
+        required
+        hint="Small letters, digits, points and dashes"
+      />
+      <Field
+        label="Passphrase"
+        type="password"
+        minLength={12}
+        value={form.passphrase}
+        onChange={put('passphrase')}
+        autoComplete="new-password"
+        required
+        hint="At least 12 characters; several words are easiest to remember"
+      />
       <Problem>{problem}</Problem>
-      <Button kind="main" type="submit">Make the first account</Button>
+      <Button kind="main" type="submit">
+        Make the first account
+      </Button>
     </form>
   );
 }
@@ -64,24 +119,54 @@ export function SignInPage(): ReactElement {
   }, []);
   return (
     <div className="grid h-dvh grid-rows-[52px_1fr]">
-      <header className="flex items-center bg-plate px-4 font-mono text-xl font-bold tracking-wide text-plate-ink">Kanzel</header>
+      <header className="flex items-center bg-plate px-4 font-mono text-xl font-bold tracking-wide text-plate-ink">
+        Kanzel
+      </header>
       <main className="flex flex-wrap content-start gap-x-16 gap-y-8 overflow-auto bg-sheet px-6 py-12 lg:px-24">
         <div className="w-full max-w-sm">
-          <h1 className="mb-5 text-2xl font-semibold narrow">{door?.empty ? 'The first account' : 'Sign in'}</h1>
-          {problem ? <><Problem>{problem}</Problem><Button onClick={() => void ask()}>Try again</Button></> : null}
-          {door === undefined ? (problem ? null : <p className="text-ink-2">Asking the server…</p>) : door.empty ? <FirstPersonForm /> : <SignInForm name={name} passphrase={passphrase} setName={setName} setPassphrase={setPassphrase} />}
+          <h1 className="mb-5 text-2xl font-semibold narrow">
+            {door?.empty ? 'The first account' : 'Sign in'}
+          </h1>
+          {problem ? (
+            <>
+              <Problem>{problem}</Problem>
+              <Button onClick={() => void ask()}>Try again</Button>
+            </>
+          ) : null}
+          {door === undefined ? (
+            problem ? null : (
+              <p className="text-ink-2">Asking the server…</p>
+            )
+          ) : door.empty ? (
+            <FirstPersonForm />
+          ) : (
+            <SignInForm name={name} passphrase={passphrase} setName={setName} setPassphrase={setPassphrase} />
+          )}
         </div>
         {door?.demo ? (
           <section className="max-w-xl" aria-labelledby="demo-people">
-            <h2 id="demo-people" className="mb-1 text-base font-semibold">People of this demonstration</h2>
+            <h2 id="demo-people" className="mb-1 text-base font-semibold">
+              People of this demonstration
+            </h2>
             <p className="mb-3 text-ink-2">All are made up. Choosing one fills in the passphrase.</p>
             <ul>
               {door.demo.map((p) => (
                 <li key={p.name} className="border-t border-rule last:border-b">
-                  <button type="button" className="flex min-h-14 w-full items-center gap-4 px-1 py-2 text-left" onClick={() => { setName(p.name); setPassphrase(p.passphrase); }}>
+                  <button
+                    type="button"
+                    className="flex min-h-14 w-full items-center gap-4 px-1 py-2 text-left"
+                    onClick={() => {
+                      setName(p.name);
+                      setPassphrase(p.passphrase);
+                    }}
+                  >
                     <span className="w-36 font-semibold">{p.fullName}</span>
-                    <span className="min-w-0 flex-1 text-ink-2">{p.roles.map((r) => ROLE_TITLES[r].toLowerCase()).join(', ')}</span>
-                    <span className="text-ink-2 max-sm:hidden">{p.name} · {p.passphrase}</span>
+                    <span className="min-w-0 flex-1 text-ink-2">
+                      {p.roles.map((r) => ROLE_TITLES[r].toLowerCase()).join(', ')}
+                    </span>
+                    <span className="text-ink-2 max-sm:hidden">
+                      {p.name} · {p.passphrase}
+                    </span>
                   </button>
                 </li>
               ))}

@@ -3,15 +3,35 @@ import type { SimulationRequest } from '@kanzel/contract';
 import { api, sayFailure } from '../api/client.ts';
 
 interface Situation {
-  readonly controls: { readonly throttle: number; readonly propeller: number; readonly mixture: number; readonly ignition: string; readonly carburettorHeat: boolean; readonly landingLights: boolean };
-  readonly faults: { readonly deadPlugs: readonly string[]; readonly slowOilPressure: boolean; readonly deadGenerator: boolean; readonly lazyGovernor: boolean; readonly ungrounded: string; readonly weakCylinder: unknown };
+  readonly controls: {
+    readonly throttle: number;
+    readonly propeller: number;
+    readonly mixture: number;
+    readonly ignition: string;
+    readonly carburettorHeat: boolean;
+    readonly landingLights: boolean;
+  };
+  readonly faults: {
+    readonly deadPlugs: readonly string[];
+    readonly slowOilPressure: boolean;
+    readonly deadGenerator: boolean;
+    readonly lazyGovernor: boolean;
+    readonly ungrounded: string;
+    readonly weakCylinder: unknown;
+  };
 }
 type Twin = Record<'left' | 'right', Situation>;
 type EngineChoice = 'left' | 'right' | 'both';
 
-const SPEEDS = [['idle', 690], ['1 100', 1100], ['1 700', 1700], ['full', 2780]] as const;
+const SPEEDS = [
+  ['idle', 690],
+  ['1 100', 1100],
+  ['1 700', 1700],
+  ['full', 2780],
+] as const;
 const IGNITION = ['off', 'left', 'right', 'both'] as const;
-const small = 'min-h-9 max-lg:min-h-12 border border-ink-2 px-2.5 text-[0.8rem] font-medium aria-pressed:bg-ink aria-pressed:text-sheet';
+const small =
+  'min-h-9 max-lg:min-h-12 border border-ink-2 px-2.5 text-[0.8rem] font-medium aria-pressed:bg-ink aria-pressed:text-sheet';
 
 /** Works the engines of the stand-in. Marked as simulation, and only there where a stand-in runs. */
 export function SimulationPanel(): ReactElement {
@@ -20,9 +40,14 @@ export function SimulationPanel(): ReactElement {
   const [engine, setEngine] = useState<EngineChoice>('both');
   const [open, setOpen] = useState(() => matchMedia('(min-width: 64rem)').matches);
   useEffect(() => {
-    void api.get<Twin>('/api/simulation').then((a) => (a.ok ? setTwin(a.value) : setProblem(sayFailure(a.error))));
+    void api
+      .get<Twin>('/api/simulation')
+      .then((a) => (a.ok ? setTwin(a.value) : setProblem(sayFailure(a.error))));
   }, []);
-  const send = async (request: Omit<SimulationRequest, 'engine'>, which: EngineChoice = engine): Promise<void> => {
+  const send = async (
+    request: Omit<SimulationRequest, 'engine'>,
+    which: EngineChoice = engine,
+  ): Promise<void> => {
     const answer = await api.post<Twin>('/api/simulation', { engine: which, ...request });
     setProblem(answer.ok ? undefined : sayFailure(answer.error));
     if (answer.ok) setTwin(answer.value);
@@ -32,37 +57,163 @@ export function SimulationPanel(): ReactElement {
     setTimeout(() => void send({ controls: { starter: false }, speed: 1100 }), 2500);
   };
   const shown = twin?.[engine === 'right' ? 'right' : 'left'];
-  const fault = (key: 'slowOilPressure' | 'deadGenerator' | 'lazyGovernor', text: string): ReactElement => <button type="button" className={small} aria-pressed={shown?.faults[key] ?? false} onClick={() => void send({ faults: { [key]: !shown?.faults[key] } })}>{text}</button>;
+  const fault = (key: 'slowOilPressure' | 'deadGenerator' | 'lazyGovernor', text: string): ReactElement => (
+    <button
+      type="button"
+      className={small}
+      aria-pressed={shown?.faults[key] ?? false}
+      onClick={() => void send({ faults: { [key]: !shown?.faults[key] } })}
+    >
+      {text}
+    </button>
+  );
   const plug = 'left4';
   return (
-    <section aria-label="Simulation" className="sticky bottom-0 z-10 border-t-2 border-dashed border-ink-3 bg-desk px-[22px] py-2 no-print">
-      <button type="button" className="flex min-h-8 w-full items-center gap-3 text-left" aria-expanded={open} onClick={() => setOpen(!open)}>
-        <span className="bg-ink px-1.5 text-[0.72rem] font-bold text-sheet">Simulation</span><span className="text-[0.8rem] text-ink-2">The engines are a stand-in; these are its levers{open ? '' : '. Show them'}.</span>
+    <section
+      aria-label="Simulation"
+      className="sticky bottom-0 z-10 border-t-2 border-dashed border-ink-3 bg-desk px-[22px] py-2 no-print"
+    >
+      <button
+        type="button"
+        className="flex min-h-8 w-full items-center gap-3 text-left"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
+        <span className="bg-ink px-1.5 text-[0.72rem] font-bold text-sheet">Simulation</span>
+        <span className="text-[0.8rem] text-ink-2">
+          The engines are a stand-in; these are its levers{open ? '' : '. Show them'}.
+        </span>
       </button>
       {open ? (
         <div className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-2 pb-1">
-          <span className="flex" role="group" aria-label="Engine">{(['left', 'right', 'both'] as const).map((e) => <button key={e} type="button" className={small} aria-pressed={engine === e} onClick={() => setEngine(e)}>{e}</button>)}</span>
-          <button type="button" className={small} onClick={() => void starter()}>Starter</button>
-          <span className="flex" role="group" aria-label="Throttle">{SPEEDS.map(([text, speed]) => <button key={text} type="button" className={small} onClick={() => void send({ speed })}>{text}</button>)}</span>
-          <span className="flex" role="group" aria-label="Ignition">{IGNITION.map((i) => <button key={i} type="button" className={small} aria-pressed={shown?.controls.ignition === i} onClick={() => void send({ controls: { ignition: i } })}>{i === 'left' || i === 'right' ? `${i} only` : i}</button>)}</span>
-          <span className="flex" role="group" aria-label="Propeller"><button type="button" className={small} onClick={() => void send({ controls: { propeller: 1 } })}>lever forward</button><button type="button" className={small} onClick={() => void send({ controls: { propeller: 0 } })}>back</button><button type="button" className={small} onClick={() => void send({ controls: { propeller: -1 } })}>feather gate</button></span>
-          <button type="button" className={small} aria-pressed={shown?.controls.carburettorHeat ?? false} onClick={() => void send({ controls: { carburettorHeat: !shown?.controls.carburettorHeat } })}>carburettor heat</button>
-          <button type="button" className={small} aria-pressed={shown?.controls.landingLights ?? false} onClick={() => void send({ controls: { landingLights: !shown?.controls.landingLights } })}>landing lights</button>
-          <button type="button" className={small} onClick={() => void send({ controls: { mixture: 0, ignition: 'off', throttle: 0, propeller: 1, carburettorHeat: false } })}>cut off</button>
+          <span className="flex" role="group" aria-label="Engine">
+            {(['left', 'right', 'both'] as const).map((e) => (
+              <button
+                key={e}
+                type="button"
+                className={small}
+                aria-pressed={engine === e}
+                onClick={() => setEngine(e)}
+              >
+                {e}
+              </button>
+            ))}
+          </span>
+          <button type="button" className={small} onClick={() => void starter()}>
+            Starter
+          </button>
+          <span className="flex" role="group" aria-label="Throttle">
+            {SPEEDS.map(([text, speed]) => (
+              <button key={text} type="button" className={small} onClick={() => void send({ speed })}>
+                {text}
+              </button>
+            ))}
+          </span>
+          <span className="flex" role="group" aria-label="Ignition">
+            {IGNITION.map((i) => (
+              <button
+                key={i}
+                type="button"
+                className={small}
+                aria-pressed={shown?.controls.ignition === i}
+                onClick={() => void send({ controls: { ignition: i } })}
+              >
+                {i === 'left' || i === 'right' ? `${i} only` : i}
+              </button>
+            ))}
+          </span>
+          <span className="flex" role="group" aria-label="Propeller">
+            <button type="button" className={small} onClick={() => void send({ controls: { propeller: 1 } })}>
+              lever forward
+            </button>
+            <button type="button" className={small} onClick={() => void send({ controls: { propeller: 0 } })}>
+              back
+            </button>
+            <button
+              type="button"
+              className={small}
+              onClick={() => void send({ controls: { propeller: -1 } })}
+            >
+              feather gate
+            </button>
+          </span>
+          <button
+            type="button"
+            className={small}
+            aria-pressed={shown?.controls.carburettorHeat ?? false}
+            onClick={() => void send({ controls: { carburettorHeat: !shown?.controls.carburettorHeat } })}
+          >
+            carburettor heat
+          </button>
+          <button
+            type="button"
+            className={small}
+            aria-pressed={shown?.controls.landingLights ?? false}
+            onClick={() => void send({ controls: { landingLights: !shown?.controls.landingLights } })}
+          >
+            landing lights
+          </button>
+          <button
+            type="button"
+            className={small}
+            onClick={() =>
+              void send({
+                controls: { mixture: 0, ignition: 'off', throttle: 0, propeller: 1, carburettorHeat: false },
+              })
+            }
+          >
+            cut off
+          </button>
           <details className="w-full">
             <summary className="cursor-pointer text-[0.8rem] text-ink-2">Faults of the stand-in</summary>
             <div className="mt-1 flex flex-wrap gap-2">
-              <button type="button" className={small} aria-pressed={twin?.left.faults.deadPlugs.includes(plug) ?? false} onClick={() => void send({ faults: { deadPlugs: twin?.left.faults.deadPlugs.includes(plug) ? [] : [plug] } }, 'left')}>left engine, cylinder 4, left plug dead</button>
+              <button
+                type="button"
+                className={small}
+                aria-pressed={twin?.left.faults.deadPlugs.includes(plug) ?? false}
+                onClick={() =>
+                  void send(
+                    { faults: { deadPlugs: twin?.left.faults.deadPlugs.includes(plug) ? [] : [plug] } },
+                    'left',
+                  )
+                }
+              >
+                left engine, cylinder 4, left plug dead
+              </button>
               {fault('slowOilPressure', 'slow oil pressure')}
               {fault('deadGenerator', 'dead generator')}
               {fault('lazyGovernor', 'lazy governor')}
-              <button type="button" className={small} aria-pressed={shown?.faults.ungrounded === 'left'} onClick={() => void send({ faults: { ungrounded: shown?.faults.ungrounded === 'left' ? 'none' : 'left' } })}>left ignition not grounded</button>
-              <button type="button" className={small} aria-pressed={Boolean(shown?.faults.weakCylinder)} onClick={() => void send({ faults: { weakCylinder: shown?.faults.weakCylinder ? null : { cylinder: 2, share: 0.6 } } })}>cylinder 2 weak</button>
+              <button
+                type="button"
+                className={small}
+                aria-pressed={shown?.faults.ungrounded === 'left'}
+                onClick={() =>
+                  void send({ faults: { ungrounded: shown?.faults.ungrounded === 'left' ? 'none' : 'left' } })
+                }
+              >
+                left ignition not grounded
+              </button>
+              <button
+                type="button"
+                className={small}
+                aria-pressed={Boolean(shown?.faults.weakCylinder)}
+                onClick={() =>
+                  void send({
+                    faults: { weakCylinder: shown?.faults.weakCylinder ? null : { cylinder: 2, share: 0.6 } },
+                  })
+                }
+              >
+                cylinder 2 weak
+              </button>
             </div>
           </details>
         </div>
       ) : null}
-      {problem ? <p role="alert" className="text-[0.8rem] text-out">{problem}</p> : null}
+      {problem ? (
+        <p role="alert" className="text-[0.8rem] text-out">
+          {problem}
+        </p>
+      ) : null}
     </section>
   );
 }

@@ -21,7 +21,13 @@ export interface CampaignView {
 export type Slip =
   | { readonly kind: 'tag' }
   | { readonly kind: 'tag-off'; readonly tag: string }
-  | { readonly kind: 'finding'; readonly check?: string; readonly subject?: string; readonly answerEntry?: string; readonly title?: string }
+  | {
+      readonly kind: 'finding';
+      readonly check?: string;
+      readonly subject?: string;
+      readonly answerEntry?: string;
+      readonly title?: string;
+    }
   | { readonly kind: 'not-applicable'; readonly check: string; readonly subjects: readonly string[] }
   | { readonly kind: 'correct'; readonly part: string }
   | { readonly kind: 'decide'; readonly part: string }

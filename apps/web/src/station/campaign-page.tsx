@@ -1,6 +1,13 @@
 import { useEffect, useMemo, useRef, useState, type ReactElement } from 'react';
 import { Navigate, Route, Routes, useLocation, useNavigate, useParams } from 'react-router';
-import { deriveStatus, makeSentences, namesOf, STATIONS, type CampaignState, type StationId } from '@kanzel/core';
+import {
+  deriveStatus,
+  makeSentences,
+  namesOf,
+  STATIONS,
+  type CampaignState,
+  type StationId,
+} from '@kanzel/core';
 import type { AircraftView, CampaignView as CampaignListing } from '@kanzel/contract';
 import { api } from '../api/client.ts';
 import { FindingsSheet } from '../findings/findings-sheet.tsx';
@@ -21,7 +28,19 @@ import { Slips } from './slips.tsx';
 import { StationSheet } from './station-sheet.tsx';
 import { isWriting } from './step-panel.tsx';
 
-const STATION_KEYS: Readonly<Record<string, string>> = { p: 'papers', l: 'loading', i: 'inspection', c: 'controls', u: 'fuel', r: 'run-up', t: 'taxi', y: 'ready', f: 'flight', d: 'debrief', s: 'release' };
+const STATION_KEYS: Readonly<Record<string, string>> = {
+  p: 'papers',
+  l: 'loading',
+  i: 'inspection',
+  c: 'controls',
+  u: 'fuel',
+  r: 'run-up',
+  t: 'taxi',
+  y: 'ready',
+  f: 'flight',
+  d: 'debrief',
+  s: 'release',
+};
 
 /** Figures of each part in the campaign of the same aircraft before this one, for "last time". */
 function useLastTime(id: string, mark: string | undefined): ReadonlyMap<string, number> {
@@ -41,15 +60,26 @@ function useLastTime(id: string, mark: string | undefined): ReadonlyMap<string, 
   }, [id, mark]);
   return useMemo(() => {
     const state: CampaignState | undefined = held?.state;
-    const status = state?.index ? deriveStatus(state, state.release?.at ?? new Date().toISOString()) : undefined;
-    return new Map([...(status?.parts ?? [])].flatMap(([key, p]) => (p.verdicts[0]?.value === undefined ? [] : [[key, p.verdicts[0].value] as const])));
+    const status = state?.index
+      ? deriveStatus(state, state.release?.at ?? new Date().toISOString())
+      : undefined;
+    return new Map(
+      [...(status?.parts ?? [])].flatMap(([key, p]) =>
+        p.verdicts[0]?.value === undefined ? [] : [[key, p.verdicts[0].value] as const],
+      ),
+    );
   }, [held?.state]);
 }
 
 function useSimulated(mark: string | undefined): boolean {
   const [simulated, setSimulated] = useState(false);
   useEffect(() => {
-    if (mark) void api.get<AircraftView[]>('/api/aircraft').then((a) => (a.ok ? setSimulated(a.value.some((v) => v.aircraft.mark === mark && v.simulated)) : undefined));
+    if (mark)
+      void api
+        .get<AircraftView[]>('/api/aircraft')
+        .then((a) =>
+          a.ok ? setSimulated(a.value.some((v) => v.aircraft.mark === mark && v.simulated)) : undefined,
+        );
   }, [mark]);
   return simulated;
 }
@@ -60,7 +90,15 @@ function useSheetKeys(view: CampaignView | undefined, setSlip: (slip: Slip) => v
   const going = useRef(false);
   useEffect(() => {
     const press = (event: KeyboardEvent): void => {
-      if (!view || document.querySelector('[role=dialog]') || event.ctrlKey || event.metaKey || event.altKey || isWriting(event)) return;
+      if (
+        !view ||
+        document.querySelector('[role=dialog]') ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        isWriting(event)
+      )
+        return;
       const key = event.key.toLowerCase();
       if (going.current) {
         going.current = false;
@@ -77,8 +115,15 @@ function useSheetKeys(view: CampaignView | undefined, setSlip: (slip: Slip) => v
         event.preventDefault();
         return;
       }
-      const slips: Readonly<Record<string, Slip>> = { t: { kind: 'tag' }, '/': { kind: 'find' }, '?': { kind: 'keys' } };
-      const main = (text: string): HTMLButtonElement | undefined => [...document.querySelectorAll<HTMLButtonElement>('[data-step-actions] button')].find((b) => b.textContent?.startsWith(text));
+      const slips: Readonly<Record<string, Slip>> = {
+        t: { kind: 'tag' },
+        '/': { kind: 'find' },
+        '?': { kind: 'keys' },
+      };
+      const main = (text: string): HTMLButtonElement | undefined =>
+        [...document.querySelectorAll<HTMLButtonElement>('[data-step-actions] button')].find((b) =>
+          b.textContent?.startsWith(text),
+        );
       const slip = slips[key];
       if (slip) setSlip(slip);
       else if (key === 'f') {
@@ -97,7 +142,12 @@ function useSheetKeys(view: CampaignView | undefined, setSlip: (slip: Slip) => v
 /** Goes to the station in hand when the address names none. */
 function ToCurrent(): ReactElement {
   const view = useCampaign();
-  return <Navigate to={view.status.current === 'release' ? `${view.base}/release` : `${view.base}/${view.status.current}`} replace />;
+  return (
+    <Navigate
+      to={view.status.current === 'release' ? `${view.base}/release` : `${view.base}/${view.status.current}`}
+      replace
+    />
+  );
 }
 
 /** The page of one campaign. */
@@ -115,20 +165,52 @@ export default function CampaignPage(): ReactElement {
   }, [campaign]);
   const state = held?.state;
   const waiting = held?.waiting.length ?? 0;
-  const status = useMemo(() => (state?.index ? deriveStatus(state, state.release?.at ?? now.toISOString(), { waiting, confirmed: reachable }) : undefined), [state, waiting, reachable, now]);
+  const status = useMemo(
+    () =>
+      state?.index
+        ? deriveStatus(state, state.release?.at ?? now.toISOString(), { waiting, confirmed: reachable })
+        : undefined,
+    [state, waiting, reachable, now],
+  );
   const mark = state?.index?.basis.aircraft.mark;
   const last = useLastTime(campaign, mark);
   const simulated = useSimulated(mark);
   const view = useMemo<CampaignView | undefined>(() => {
     if (!state?.index || !status) return undefined;
     const names = namesOf(state.index);
-    return { id: campaign, base: `/campaign/${campaign}`, state, status, index: state.index, names, say: makeSentences(names).say, who: (id) => people.find((p) => p.id === id)?.fullName ?? 'someone', last, ask: setSlip };
+    return {
+      id: campaign,
+      base: `/campaign/${campaign}`,
+      state,
+      status,
+      index: state.index,
+      names,
+      say: makeSentences(names).say,
+      who: (id) => people.find((p) => p.id === id)?.fullName ?? 'someone',
+      last,
+      ask: setSlip,
+    };
   }, [campaign, state, status, people, last]);
   useSheetKeys(view, setSlip);
 
   if (!view) {
-    const text = held?.missing ? 'There is no such campaign here. It may have been opened on another installation.' : held && !held.loading ? (reachable ? 'This campaign cannot be read.' : 'This campaign is not on this device yet, and the server is not heard.') : 'Opening the campaign…';
-    return <div className="p-8"><p className="text-lg">{text}</p><p className="mt-2"><a className="underline" href="/">Back to the hangar</a></p></div>;
+    const text = held?.missing
+      ? 'There is no such campaign here. It may have been opened on another installation.'
+      : held && !held.loading
+        ? reachable
+          ? 'This campaign cannot be read.'
+          : 'This campaign is not on this device yet, and the server is not heard.'
+        : 'Opening the campaign…';
+    return (
+      <div className="p-8">
+        <p className="text-lg">{text}</p>
+        <p className="mt-2">
+          <a className="underline" href="/">
+            Back to the hangar
+          </a>
+        </p>
+      </div>
+    );
   }
   const segment = location.pathname.split('/')[3] ?? '';
   const here = (STATIONS as readonly string[]).includes(segment) ? (segment as StationId) : undefined;
@@ -151,7 +233,23 @@ export default function CampaignPage(): ReactElement {
           </>
         }
         margin={here === 'release' ? <ReleaseMargin /> : <CampaignMargin />}
-        foot={<Foot campaign={campaign} mark={view.index.basis.aircraft.mark} onKey={(key) => setSlip(key === '/' ? { kind: 'find' } : key === 'T' ? { kind: 'tag' } : key === 'F' ? { kind: 'finding' } : { kind: 'keys' })} />}
+        foot={
+          <Foot
+            campaign={campaign}
+            mark={view.index.basis.aircraft.mark}
+            onKey={(key) =>
+              setSlip(
+                key === '/'
+                  ? { kind: 'find' }
+                  : key === 'T'
+                    ? { kind: 'tag' }
+                    : key === 'F'
+                      ? { kind: 'finding' }
+                      : { kind: 'keys' },
+              )
+            }
+          />
+        }
       />
       <Slips slip={slip} onClose={() => setSlip(undefined)} />
     </CampaignContext.Provider>

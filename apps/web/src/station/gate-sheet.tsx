@@ -19,34 +19,71 @@ export function GateSheet(): ReactElement {
   if (!gate) return <p className="p-6">The pack of this campaign has no such gate.</p>;
   const passed = view.state.gatesPassed.get(gate.gate.id);
   const pass = async (): Promise<void> => {
-    const done = await submit(view.id, 'gate.passed', { gate: gate.gate.id, snapshot: view.state.head }, roleAmong(person, ['technician', 'inspector', 'pilot', 'certifier', 'observer']));
+    const done = await submit(
+      view.id,
+      'gate.passed',
+      { gate: gate.gate.id, snapshot: view.state.head },
+      roleAmong(person, ['technician', 'inspector', 'pilot', 'certifier', 'observer']),
+    );
     if (!done.ok) setProblem(view.say(done.error));
     else void navigate(`${view.base}/${gate.gate.before}`);
   };
-  const title = gate.state === 'held' ? `${gate.gate.title} is held.` : gate.state === 'open' ? `${gate.gate.title} is open.` : `${gate.gate.title} was passed.`;
+  const title =
+    gate.state === 'held'
+      ? `${gate.gate.title} is held.`
+      : gate.state === 'open'
+        ? `${gate.gate.title} is open.`
+        : `${gate.gate.title} was passed.`;
   return (
     <div className="px-[22px] py-5">
       <h1 className="text-[1.56rem] font-semibold narrow">{title}</h1>
-      {gate.state === 'passed' && passed ? <p className="mt-1 text-ink-2">By {view.who(passed.by)}, {new Date(passed.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}, on record {passed.snapshot.slice(0, 8)}.</p> : null}
+      {gate.state === 'passed' && passed ? (
+        <p className="mt-1 text-ink-2">
+          By {view.who(passed.by)},{' '}
+          {new Date(passed.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}, on record{' '}
+          {passed.snapshot.slice(0, 8)}.
+        </p>
+      ) : null}
       {gate.holdings.length > 0 ? (
         <ol className="mt-4">
           {gate.holdings.map((h, i) => (
             <li key={i} className="flex min-h-11 items-center gap-4 border-b border-rule-2">
               <span className="w-6 font-mono text-ink-3">{i + 1}</span>
               <span className="flex-1">{view.say(h.reason)}</span>
-              {h.cure.to === 'sync' ? null : <Link to={cureLink(view, h.cure)} className="font-semibold underline underline-offset-4">Go there</Link>}
+              {h.cure.to === 'sync' ? null : (
+                <Link to={cureLink(view, h.cure)} className="font-semibold underline underline-offset-4">
+                  Go there
+                </Link>
+              )}
             </li>
           ))}
         </ol>
       ) : null}
-      {gate.state === 'held' ? <p className="mt-3 text-ink-2">Shortest way: {formatFigure(Math.ceil(gate.minutes), 1)} minutes of checks, one after another, in the order of the list.</p> : null}
+      {gate.state === 'held' ? (
+        <p className="mt-3 text-ink-2">
+          Shortest way: {formatFigure(Math.ceil(gate.minutes), 1)} minutes of checks, one after another, in
+          the order of the list.
+        </p>
+      ) : null}
       {gate.state === 'open' && gate.gate.before !== 'release' ? (
         <>
-          <p className="mt-1 mb-4 text-ink-2">Everything it asks for is proven, nothing is tagged, and every finding is settled. Passing it is recorded together with what was known.</p>
-          <Button kind="main" onClick={() => void pass()} autoFocus>Pass {gate.gate.title}</Button>
+          <p className="mt-1 mb-4 text-ink-2">
+            Everything it asks for is proven, nothing is tagged, and every finding is settled. Passing it is
+            recorded together with what was known.
+          </p>
+          <Button kind="main" onClick={() => void pass()} autoFocus>
+            Pass {gate.gate.title}
+          </Button>
         </>
       ) : null}
-      {gate.state === 'open' && gate.gate.before === 'release' ? <Link className="mt-4 inline-block font-semibold underline underline-offset-4" to={`${view.base}/release`}>Read and sign the release</Link> : null}
+      {gate.state === 'open' && gate.gate.before === 'release' ? (
+        <Link
+          className="mt-4 inline-block font-semibold underline underline-offset-4"
+          to={`${view.base}/release`}
+        >
+          Read and sign the release
+        </Link>
+      ) : null}
       <Problem>{problem}</Problem>
     </div>
   );

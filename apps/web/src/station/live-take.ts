@@ -1,4 +1,12 @@
-import { isFigureSpec, readSteady, type BasisIndex, type Fact, type Part, type Reading, type Series } from '@kanzel/core';
+import {
+  isFigureSpec,
+  readSteady,
+  type BasisIndex,
+  type Fact,
+  type Part,
+  type Reading,
+  type Series,
+} from '@kanzel/core';
 import { between, lastRiseThrough, newest, newestAt, recent } from '../sync/monitor-store.ts';
 import { figureNames, instrumentsFor } from './part-draft.ts';
 
@@ -6,7 +14,9 @@ import { figureNames, instrumentsFor } from './part-draft.ts';
 const GAP = 1;
 
 /** How a channel looks right now, for the hand that is about to take it. */
-export type LiveLook = { readonly state: 'none' } | { readonly state: 'moving' | 'steady'; readonly value: number; readonly reading?: Reading };
+export type LiveLook =
+  | { readonly state: 'none' }
+  | { readonly state: 'moving' | 'steady'; readonly value: number; readonly reading?: Reading };
 
 /** The engine under which the monitor sends a part's channel. */
 function engineOf(part: Part): string {
@@ -33,7 +43,16 @@ export function lookAt(index: BasisIndex, part: Part, name: string): LiveLook {
   if (!steady.steady) return { state: 'moving', value };
   const rounded = Number((Math.round(steady.mean / spec.resolution) * spec.resolution).toFixed(6));
   const instrument = instrumentsFor(index, part.check, true)[0]?.id;
-  const reading: Reading = { value: rounded, unit: spec.unit, text: String(rounded), resolution: spec.resolution, source: 'live', ...(instrument ? { instrument } : {}), scatter: steady.scatter, count: steady.count };
+  const reading: Reading = {
+    value: rounded,
+    unit: spec.unit,
+    text: String(rounded),
+    resolution: spec.resolution,
+    source: 'live',
+    ...(instrument ? { instrument } : {}),
+    scatter: steady.scatter,
+    count: steady.count,
+  };
   return { state: 'steady', value, reading };
 }
 
@@ -78,5 +97,14 @@ export function seriesSince(index: BasisIndex, part: Part, since: number): Serie
   const until = Math.min(newestAt() ?? since, since + spec.seconds * 1000);
   const { t, v } = between(engineOf(part), spec.channel, since, until);
   const instrument = instrumentsFor(index, part.check, true)[0]?.id;
-  return t.length < 2 ? undefined : { unit: spec.unit, resolution: spec.resolution, source: 'live', ...(instrument ? { instrument } : {}), t: t.map((x) => Number(x.toFixed(2))), v };
+  return t.length < 2
+    ? undefined
+    : {
+        unit: spec.unit,
+        resolution: spec.resolution,
+        source: 'live',
+        ...(instrument ? { instrument } : {}),
+        t: t.map((x) => Number(x.toFixed(2))),
+        v,
+      };
 }

@@ -15,15 +15,23 @@ export function cureLink(view: CampaignView, cure: Cure): string {
       const station = view.index.checks.get(cure.check)?.station ?? '';
       return `${view.base}/${station}?check=${cure.check}`;
     }
-    case 'finding': return `${view.base}/findings/${cure.finding}`;
-    case 'action': return `${view.base}/findings/action-${cure.action}`;
-    case 'tag': return `${view.base}/findings`;
-    case 'gate': return `${view.base}/gate/${cure.gate}`;
-    case 'sync': return '#sheet';
+    case 'finding':
+      return `${view.base}/findings/${cure.finding}`;
+    case 'action':
+      return `${view.base}/findings/action-${cure.action}`;
+    case 'tag':
+      return `${view.base}/findings`;
+    case 'gate':
+      return `${view.base}/gate/${cure.gate}`;
+    case 'sync':
+      return '#sheet';
   }
 }
 
-const span = (seconds: number): string => [Math.floor(seconds / 3600), Math.floor(seconds / 60) % 60, Math.floor(seconds) % 60].map((n) => String(n).padStart(2, '0')).join(':');
+const span = (seconds: number): string =>
+  [Math.floor(seconds / 3600), Math.floor(seconds / 60) % 60, Math.floor(seconds) % 60]
+    .map((n) => String(n).padStart(2, '0'))
+    .join(':');
 
 /** Clocks that run by the record: engines running since, power on since. */
 function Running(): ReactElement | null {
@@ -35,16 +43,28 @@ function Running(): ReactElement | null {
     const [name = '', subject = ''] = key.split('@');
     const definition = view.index.states.get(name);
     if (!definition || value === definition.initial || (name !== 'engine' && name !== 'power')) return [];
-    const title = definition.per === 'engine' ? `${view.names.subject(subject)} ${value}` : `${definition.title} ${value}`;
+    const title =
+      definition.per === 'engine'
+        ? `${view.names.subject(subject)} ${value}`
+        : `${definition.title} ${value}`;
     return [{ key, title, seconds: Math.max(0, (now.getTime() - Date.parse(since.at)) / 1000) }];
   });
   if (running.length === 0) return null;
-  const turning = running.filter((r) => r.key.startsWith('engine@')).map((r) => r.key.slice('engine@'.length));
+  const turning = running
+    .filter((r) => r.key.startsWith('engine@'))
+    .map((r) => r.key.slice('engine@'.length));
   // Saying that an engine stands must be possible at any time, whatever gate is held.
   const standStill = async (): Promise<void> => {
     for (const subject of turning) {
-      for (const state of view.index.basis.pack.states.filter((s) => s.per === 'engine' && view.state.states.get(`${s.name}@${subject}`)?.value !== s.initial)) {
-        await submit(view.id, 'state.set', { state: state.name, subject, value: state.initial }, roleAmong(person, ['technician', 'pilot', 'inspector', 'observer', 'certifier']));
+      for (const state of view.index.basis.pack.states.filter(
+        (s) => s.per === 'engine' && view.state.states.get(`${s.name}@${subject}`)?.value !== s.initial,
+      )) {
+        await submit(
+          view.id,
+          'state.set',
+          { state: state.name, subject, value: state.initial },
+          roleAmong(person, ['technician', 'pilot', 'inspector', 'observer', 'certifier']),
+        );
       }
     }
     setAsked(false);
@@ -52,9 +72,18 @@ function Running(): ReactElement | null {
   return (
     <MarginNote title="Running">
       <dl>
-        {running.map((r) => <div key={r.key} className="flex justify-between gap-2"><dt>{r.title}</dt><dd>{span(r.seconds)}</dd></div>)}
+        {running.map((r) => (
+          <div key={r.key} className="flex justify-between gap-2">
+            <dt>{r.title}</dt>
+            <dd>{span(r.seconds)}</dd>
+          </div>
+        ))}
       </dl>
-      {turning.length > 0 && !view.state.release ? <Button kind="danger" className="mt-2" onClick={() => (asked ? void standStill() : setAsked(true))}>{asked ? 'Press again: engines are stopped' : 'Engines stopped'}</Button> : null}
+      {turning.length > 0 && !view.state.release ? (
+        <Button kind="danger" className="mt-2" onClick={() => (asked ? void standStill() : setAsked(true))}>
+          {asked ? 'Press again: engines are stopped' : 'Engines stopped'}
+        </Button>
+      ) : null}
     </MarginNote>
   );
 }
@@ -67,10 +96,30 @@ export function GateNote({ gate }: { gate: GateStatus }): ReactElement {
     <MarginNote title={`Gate: ${gate.gate.title} is ${gate.state === 'held' ? 'held' : 'open'}`}>
       {gate.holdings.length > 0 ? (
         <ul className="list-disc space-y-0.5 pl-4">
-          {gate.holdings.map((h, i) => <li key={i}><Link to={cureLink(view, h.cure)} className="underline decoration-rule underline-offset-3 hover:decoration-ink">{view.say(h.reason)}</Link></li>)}
+          {gate.holdings.map((h, i) => (
+            <li key={i}>
+              <Link
+                to={cureLink(view, h.cure)}
+                className="underline decoration-rule underline-offset-3 hover:decoration-ink"
+              >
+                {view.say(h.reason)}
+              </Link>
+            </li>
+          ))}
         </ul>
-      ) : <Link className="font-semibold text-within underline underline-offset-4" to={gate.gate.before === 'release' ? `${view.base}/release` : `${view.base}/gate/${gate.gate.id}`}>{gate.gate.before === 'release' ? 'Nothing holds it but a signature' : `Pass ${gate.gate.title}`}</Link>}
-      {gate.state === 'held' && gate.minutes > 0 ? <p className="cap mt-1">Shortest way: {formatFigure(Math.ceil(gate.minutes), 1)} min of checks{roles}</p> : null}
+      ) : (
+        <Link
+          className="font-semibold text-within underline underline-offset-4"
+          to={gate.gate.before === 'release' ? `${view.base}/release` : `${view.base}/gate/${gate.gate.id}`}
+        >
+          {gate.gate.before === 'release' ? 'Nothing holds it but a signature' : `Pass ${gate.gate.title}`}
+        </Link>
+      )}
+      {gate.state === 'held' && gate.minutes > 0 ? (
+        <p className="cap mt-1">
+          Shortest way: {formatFigure(Math.ceil(gate.minutes), 1)} min of checks{roles}
+        </p>
+      ) : null}
     </MarginNote>
   );
 }
@@ -83,12 +132,19 @@ function Refused(): ReactElement | null {
     <MarginNote title={`${refused.length} refused by the server`}>
       <ul className="space-y-2">
         {refused.map((q) => {
-          const about = 'check' in q.draft.body ? view.names.part(`${String(q.draft.body.check)}@${String((q.draft.body as { subject?: string }).subject)}`) : q.draft.kind;
+          const about =
+            'check' in q.draft.body
+              ? view.names.part(
+                  `${String(q.draft.body.check)}@${String((q.draft.body as { subject?: string }).subject)}`,
+                )
+              : q.draft.kind;
           return (
             <li key={q.id} className="border-l-4 border-out bg-out-bg px-2 py-1">
               <p className="font-semibold">{about}</p>
               <p className="text-[0.82rem]">{q.refused ? view.say(q.refused) : ''} It was not recorded.</p>
-              <Button kind="quiet" onClick={() => void dismissRefused(view.id, q.id)}>Take off this list</Button>
+              <Button kind="quiet" onClick={() => void dismissRefused(view.id, q.id)}>
+                Take off this list
+              </Button>
             </li>
           );
         })}
@@ -106,8 +162,13 @@ function Tags(): ReactElement | null {
         {view.status.openTags.map(({ on }) => (
           <li key={on.tag} className="border-l-4 border-near pl-2">
             <p>{on.thing}</p>
-            <p className="cap">{on.where}; {view.who(on.by)}, since {new Date(on.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}</p>
-            <Button kind="quiet" onClick={() => view.ask({ kind: 'tag-off', tag: on.tag })}>Take it off</Button>
+            <p className="cap">
+              {on.where}; {view.who(on.by)}, since{' '}
+              {new Date(on.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
+            </p>
+            <Button kind="quiet" onClick={() => view.ask({ kind: 'tag-off', tag: on.tag })}>
+              Take it off
+            </Button>
           </li>
         ))}
       </ul>
@@ -124,8 +185,17 @@ function Findings(): ReactElement | null {
       <ul className="space-y-1.5">
         {open.map((f) => (
           <li key={f.raised.finding} className="border-l-4 border-out pl-2">
-            <Link className="underline decoration-rule underline-offset-3" to={`${view.base}/findings/${f.raised.finding}`}>{f.raised.title}</Link>
-            <p className="cap">{f.assessed ? { stops: 'stops', deferred: 'deferred', information: 'information' }[f.assessed.severity] : 'not assessed'}</p>
+            <Link
+              className="underline decoration-rule underline-offset-3"
+              to={`${view.base}/findings/${f.raised.finding}`}
+            >
+              {f.raised.title}
+            </Link>
+            <p className="cap">
+              {f.assessed
+                ? { stops: 'stops', deferred: 'deferred', information: 'information' }[f.assessed.severity]
+                : 'not assessed'}
+            </p>
           </li>
         ))}
       </ul>
@@ -143,10 +213,29 @@ export function CampaignMargin(): ReactElement {
     <>
       <Refused />
       <Running />
-      {view.state.release ? <MarginNote title="Released"><p>By {view.who(view.state.release.by)}, {new Date(view.state.release.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}.</p></MarginNote> : gate ? <GateNote gate={gate} /> : null}
+      {view.state.release ? (
+        <MarginNote title="Released">
+          <p>
+            By {view.who(view.state.release.by)},{' '}
+            {new Date(view.state.release.at).toLocaleString('en-GB', {
+              dateStyle: 'medium',
+              timeStyle: 'short',
+            })}
+            .
+          </p>
+        </MarginNote>
+      ) : gate ? (
+        <GateNote gate={gate} />
+      ) : null}
       <Tags />
       <Findings />
-      {check && check.cautions.length > 0 ? <MarginNote title="Care">{check.cautions.map((c) => <p key={c}>{c}</p>)}</MarginNote> : null}
+      {check && check.cautions.length > 0 ? (
+        <MarginNote title="Care">
+          {check.cautions.map((c) => (
+            <p key={c}>{c}</p>
+          ))}
+        </MarginNote>
+      ) : null}
     </>
   );
 }

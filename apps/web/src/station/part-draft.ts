@@ -1,6 +1,22 @@
 import { create } from 'zustand';
 import { createJSONStorage, persist } from 'zustand/middleware';
-import { err, isFigureSpec, ok, readQuantity, reason, type BasisIndex, type Check, type Fact, type Instrument, type Part, type PartAnswer, type Reading, type Reason, type Result, type Series } from '@kanzel/core';
+import {
+  err,
+  isFigureSpec,
+  ok,
+  readQuantity,
+  reason,
+  type BasisIndex,
+  type Check,
+  type Fact,
+  type Instrument,
+  type Part,
+  type PartAnswer,
+  type Reading,
+  type Reason,
+  type Result,
+  type Series,
+} from '@kanzel/core';
 
 /** What is on the desk for one part before it is kept: typed texts, and what was taken from the monitor. */
 export interface PartDraft {
@@ -29,7 +45,12 @@ interface Drafts {
 }
 
 /** Drafts outlive a reload: nothing typed is lost. */
-export const useDrafts = create<Drafts>()(persist(() => ({ drafts: {} }) as Drafts, { name: 'kanzel-drafts', storage: createJSONStorage(() => localStorage) }));
+export const useDrafts = create<Drafts>()(
+  persist(() => ({ drafts: {} }), {
+    name: 'kanzel-drafts',
+    storage: createJSONStorage(() => localStorage),
+  }),
+);
 
 const EMPTY: PartDraft = {};
 
@@ -56,7 +77,9 @@ export function clearDraft(campaign: string, part: string): void {
 export function instrumentsFor(index: BasisIndex, check: Check, live: boolean): readonly Instrument[] {
   const spec = check.answer;
   const channel = isFigureSpec(spec) ? spec.channel : undefined;
-  return index.basis.aircraft.instruments.filter((i) => (i.live === true) === live && i.measures.some((m) => m === check.id || m === channel));
+  return index.basis.aircraft.instruments.filter(
+    (i) => (i.live === true) === live && i.measures.some((m) => m === check.id || m === channel),
+  );
 }
 
 /** The names under which a check's figures are typed. */
@@ -75,7 +98,12 @@ export interface Candidate {
   readonly facts: Readonly<Record<string, Fact>>;
 }
 
-function typedReading(index: BasisIndex, part: Part, text: string, instrument: string | undefined): Result<Reading, Reason> {
+function typedReading(
+  index: BasisIndex,
+  part: Part,
+  text: string,
+  instrument: string | undefined,
+): Result<Reading, Reason> {
   const spec = part.check.answer;
   if (!isFigureSpec(spec)) return err(reason('noFigure'));
   const timed = spec.kind === 'series';
@@ -93,10 +121,15 @@ function figure(index: BasisIndex, part: Part, draft: PartDraft, name: string): 
   return taken ? ok(taken) : err(reason('noFigure'));
 }
 
-function factsOf(part: Part, draft: PartDraft, answer: PartAnswer): Result<Readonly<Record<string, Fact>>, Reason> {
+function factsOf(
+  part: Part,
+  draft: PartDraft,
+  answer: PartAnswer,
+): Result<Readonly<Record<string, Fact>>, Reason> {
   const { setting } = part.check;
   if (!setting) return ok({});
-  if (answer.kind === 'drop') return ok({ [setting.channel]: { value: answer.before.value, unit: answer.before.unit } });
+  if (answer.kind === 'drop')
+    return ok({ [setting.channel]: { value: answer.before.value, unit: answer.before.unit } });
   if (draft.facts?.[setting.channel] !== undefined) return ok(draft.facts);
   if (!draft.setting?.trim()) return ok({});
   const typed = readQuantity(draft.setting, setting.unit);
@@ -107,11 +140,18 @@ function answerOf(index: BasisIndex, part: Part, draft: PartDraft): Result<PartA
   const { kind } = part.check.answer;
   if (kind === 'confirm') {
     if (draft.asExpected === undefined) return err(reason('notAnswered'));
-    return ok({ kind, asExpected: draft.asExpected, ...(draft.note?.trim() ? { note: draft.note.trim() } : {}) });
+    return ok({
+      kind,
+      asExpected: draft.asExpected,
+      ...(draft.note?.trim() ? { note: draft.note.trim() } : {}),
+    });
   }
-  if (kind === 'choice') return draft.option === undefined ? err(reason('notAnswered')) : ok({ kind, option: draft.option });
-  if (kind === 'text') return draft.note?.trim() ? ok({ kind, text: draft.note.trim() }) : err(reason('notAnswered'));
-  if (kind === 'series' && draft.series && !draft.texts?.['value']?.trim()) return ok({ kind, series: draft.series });
+  if (kind === 'choice')
+    return draft.option === undefined ? err(reason('notAnswered')) : ok({ kind, option: draft.option });
+  if (kind === 'text')
+    return draft.note?.trim() ? ok({ kind, text: draft.note.trim() }) : err(reason('notAnswered'));
+  if (kind === 'series' && draft.series && !draft.texts?.['value']?.trim())
+    return ok({ kind, series: draft.series });
   if (kind === 'drop') {
     const before = figure(index, part, draft, 'before');
     if (!before.ok) return before;

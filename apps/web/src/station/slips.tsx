@@ -15,13 +15,41 @@ import { changeDraft } from './part-draft.ts';
 const ANYONE: readonly Role[] = ['technician', 'inspector', 'pilot', 'observer', 'certifier'];
 
 /** A slip that ends in one entry: fields, the reason for a refusal, a button that says what happens. */
-function EntrySlip<K extends EntryKind>({ title, hint, kind, make, roles = ANYONE, button, onClose, onDone, supersedes, children }: { title: string; hint?: string; kind: K; make: () => EntryBodies[K]; roles?: readonly Role[]; button: string; onClose: () => void; onDone?: () => void; supersedes?: string; children: ReactNode }): ReactElement {
+function EntrySlip<K extends EntryKind>({
+  title,
+  hint,
+  kind,
+  make,
+  roles = ANYONE,
+  button,
+  onClose,
+  onDone,
+  supersedes,
+  children,
+}: {
+  title: string;
+  hint?: string;
+  kind: K;
+  make: () => EntryBodies[K];
+  roles?: readonly Role[];
+  button: string;
+  onClose: () => void;
+  onDone?: () => void;
+  supersedes?: string;
+  children: ReactNode;
+}): ReactElement {
   const view = useCampaign();
   const person = useSession((s) => s.person);
   const [problem, setProblem] = useState<string>();
   const send = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
-    const sent = await submit(view.id, kind, make(), roleAmong(person, roles), supersedes ? { supersedes } : {});
+    const sent = await submit(
+      view.id,
+      kind,
+      make(),
+      roleAmong(person, roles),
+      supersedes ? { supersedes } : {},
+    );
     if (!sent.ok) return setProblem(view.say(sent.error));
     onClose();
     onDone?.();
@@ -31,7 +59,12 @@ function EntrySlip<K extends EntryKind>({ title, hint, kind, make, roles = ANYON
       <form onSubmit={(e) => void send(e)}>
         {children}
         <Problem>{problem}</Problem>
-        <div className="flex gap-3"><Button kind="main" type="submit">{button}</Button><Button onClick={onClose}>Leave it</Button></div>
+        <div className="flex gap-3">
+          <Button kind="main" type="submit">
+            {button}
+          </Button>
+          <Button onClick={onClose}>Leave it</Button>
+        </div>
       </form>
     </SheetDialog>
   );
@@ -43,10 +76,29 @@ function TagOn({ onClose }: { onClose: () => void }): ReactElement {
   const [why, setWhy] = useState('');
   const [touches, setTouches] = useState<readonly string[]>([]);
   return (
-    <EntrySlip title="Put a tag on" hint="Something is open or disconnected right now. Every gate ahead is held until it comes off." kind="tag.on" make={() => ({ tag: crypto.randomUUID(), thing, where, why, touches })} button="Put the tag on" onClose={onClose}>
-      <Field label="What is open or disconnected" value={thing} onChange={(e) => setThing(e.target.value)} autoFocus required maxLength={200} />
+    <EntrySlip
+      title="Put a tag on"
+      hint="Something is open or disconnected right now. Every gate ahead is held until it comes off."
+      kind="tag.on"
+      make={() => ({ tag: crypto.randomUUID(), thing, where, why, touches })}
+      button="Put the tag on"
+      onClose={onClose}
+    >
+      <Field
+        label="What is open or disconnected"
+        value={thing}
+        onChange={(e) => setThing(e.target.value)}
+        autoFocus
+        required
+        maxLength={200}
+      />
       <Field label="Why" value={why} onChange={(e) => setWhy(e.target.value)} required maxLength={1000} />
-      <Field label="Where on the aircraft" value={where} onChange={(e) => setWhere(e.target.value)} maxLength={200} />
+      <Field
+        label="Where on the aircraft"
+        value={where}
+        onChange={(e) => setWhere(e.target.value)}
+        maxLength={200}
+      />
       <SystemsPicker label="Systems it touches" value={touches} onChange={setTouches} />
       <CostNote touches={touches} />
     </EntrySlip>
@@ -60,30 +112,77 @@ function TagOff({ tag, onClose }: { tag: string; onClose: () => void }): ReactEl
   const [touches, setTouches] = useState<readonly string[]>(found?.on.touches ?? []);
   if (!found) return null;
   return (
-    <EntrySlip title={`Take the tag off: ${found.on.thing}`} kind="tag.off" make={() => ({ tag, note, touches })} button="Take the tag off" onClose={onClose}>
-      <Field label="How it was left" value={note} onChange={(e) => setNote(e.target.value)} autoFocus maxLength={1000} />
+    <EntrySlip
+      title={`Take the tag off: ${found.on.thing}`}
+      kind="tag.off"
+      make={() => ({ tag, note, touches })}
+      button="Take the tag off"
+      onClose={onClose}
+    >
+      <Field
+        label="How it was left"
+        value={note}
+        onChange={(e) => setNote(e.target.value)}
+        autoFocus
+        maxLength={1000}
+      />
       <SystemsPicker label="Systems touched while it was on" value={touches} onChange={setTouches} />
       <CostNote touches={touches} />
     </EntrySlip>
   );
 }
 
-function Finding({ slip, onClose }: { slip: Extract<Slip, { kind: 'finding' }>; onClose: () => void }): ReactElement {
+function Finding({
+  slip,
+  onClose,
+}: {
+  slip: Extract<Slip, { kind: 'finding' }>;
+  onClose: () => void;
+}): ReactElement {
   const view = useCampaign();
   const navigate = useNavigate();
   const [title, setTitle] = useState(slip.title ?? '');
   const [where, setWhere] = useState(slip.subject ? view.names.subject(slip.subject) : '');
   const [id] = useState(() => crypto.randomUUID());
-  const about = { ...(slip.check ? { check: slip.check } : {}), ...(slip.subject ? { subject: slip.subject } : {}), ...(slip.answerEntry ? { answerEntry: slip.answerEntry } : {}) };
+  const about = {
+    ...(slip.check ? { check: slip.check } : {}),
+    ...(slip.subject ? { subject: slip.subject } : {}),
+    ...(slip.answerEntry ? { answerEntry: slip.answerEntry } : {}),
+  };
   return (
-    <EntrySlip title="Raise a finding" kind="finding.raised" make={() => ({ finding: id, title, where, ...about })} button="Raise the finding" onClose={onClose} onDone={() => void navigate(`${view.base}/findings/${id}`)}>
-      <Field label="What was found" value={title} onChange={(e) => setTitle(e.target.value)} autoFocus required maxLength={300} />
-      <Field label="Where on the aircraft" value={where} onChange={(e) => setWhere(e.target.value)} maxLength={300} />
+    <EntrySlip
+      title="Raise a finding"
+      kind="finding.raised"
+      make={() => ({ finding: id, title, where, ...about })}
+      button="Raise the finding"
+      onClose={onClose}
+      onDone={() => void navigate(`${view.base}/findings/${id}`)}
+    >
+      <Field
+        label="What was found"
+        value={title}
+        onChange={(e) => setTitle(e.target.value)}
+        autoFocus
+        required
+        maxLength={300}
+      />
+      <Field
+        label="Where on the aircraft"
+        value={where}
+        onChange={(e) => setWhere(e.target.value)}
+        maxLength={300}
+      />
     </EntrySlip>
   );
 }
 
-function NotApplicable({ slip, onClose }: { slip: Extract<Slip, { kind: 'not-applicable' }>; onClose: () => void }): ReactElement {
+function NotApplicable({
+  slip,
+  onClose,
+}: {
+  slip: Extract<Slip, { kind: 'not-applicable' }>;
+  onClose: () => void;
+}): ReactElement {
   const view = useCampaign();
   const person = useSession((s) => s.person);
   const [why, setWhy] = useState('');
@@ -92,17 +191,38 @@ function NotApplicable({ slip, onClose }: { slip: Extract<Slip, { kind: 'not-app
   const send = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
     for (const subject of slip.subjects) {
-      const sent = await submit(view.id, 'answer.notApplicable', { check: slip.check, subject, reason: why }, roleAmong(person, rolesForStation(check?.station ?? 'run-up')));
+      const sent = await submit(
+        view.id,
+        'answer.notApplicable',
+        { check: slip.check, subject, reason: why },
+        roleAmong(person, rolesForStation(check?.station ?? 'run-up')),
+      );
       if (!sent.ok) return setProblem(view.say(sent.error));
     }
     onClose();
   };
   return (
-    <SheetDialog open onClose={onClose} title={`Not applicable: ${check?.title ?? ''}`} hint={slip.subjects.map(view.names.subject).join(', ')}>
+    <SheetDialog
+      open
+      onClose={onClose}
+      title={`Not applicable: ${check?.title ?? ''}`}
+      hint={slip.subjects.map(view.names.subject).join(', ')}
+    >
       <form onSubmit={(e) => void send(e)}>
-        <TextField label="Why it does not apply" value={why} onChange={(e) => setWhy(e.target.value)} autoFocus required />
+        <TextField
+          label="Why it does not apply"
+          value={why}
+          onChange={(e) => setWhy(e.target.value)}
+          autoFocus
+          required
+        />
         <Problem>{problem}</Problem>
-        <div className="flex gap-3"><Button kind="main" type="submit">Record it as not applicable</Button><Button onClick={onClose}>Leave it</Button></div>
+        <div className="flex gap-3">
+          <Button kind="main" type="submit">
+            Record it as not applicable
+          </Button>
+          <Button onClick={onClose}>Leave it</Button>
+        </div>
       </form>
     </SheetDialog>
   );
@@ -117,17 +237,42 @@ function Correct({ part, onClose }: { part: string; onClose: () => void }): Reac
   const standing = view.status.parts.get(part)?.answer;
   if (!about || !standing) return null;
   const withdraw = async (): Promise<void> => {
-    const sent = await submit(view.id, 'answer.withdrawn', { check: about.check.id, subject: about.subject, reason: why }, roleAmong(person, rolesForStation(about.check.station)), { supersedes: standing.entry });
+    const sent = await submit(
+      view.id,
+      'answer.withdrawn',
+      { check: about.check.id, subject: about.subject, reason: why },
+      roleAmong(person, rolesForStation(about.check.station)),
+      { supersedes: standing.entry },
+    );
     if (!sent.ok) return setProblem(view.say(sent.error));
     onClose();
   };
   return (
-    <SheetDialog open onClose={onClose} title={`Correct ${view.names.part(part)}`} hint="The earlier answer stays in the record, struck through, with your reason.">
-      <form onSubmit={(e) => { e.preventDefault(); changeDraft(view.id, part, { correction: why }); onClose(); }}>
-        <TextField label="What was wrong with it" value={why} onChange={(e) => setWhy(e.target.value)} autoFocus required />
+    <SheetDialog
+      open
+      onClose={onClose}
+      title={`Correct ${view.names.part(part)}`}
+      hint="The earlier answer stays in the record, struck through, with your reason."
+    >
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          changeDraft(view.id, part, { correction: why });
+          onClose();
+        }}
+      >
+        <TextField
+          label="What was wrong with it"
+          value={why}
+          onChange={(e) => setWhy(e.target.value)}
+          autoFocus
+          required
+        />
         <Problem>{problem}</Problem>
         <div className="flex flex-wrap gap-3">
-          <Button kind="main" type="submit">Enter the right answer</Button>
+          <Button kind="main" type="submit">
+            Enter the right answer
+          </Button>
           <Button onClick={() => void withdraw()}>Take it back; the answer before stands</Button>
           <Button onClick={onClose}>Leave it</Button>
         </div>
@@ -144,8 +289,22 @@ function Decide({ part, onClose }: { part: string; onClose: () => void }): React
   if (!about || !status?.answer) return null;
   const entry = status.answer.entry;
   return (
-    <EntrySlip title={`Accept ${view.names.part(part)}`} hint={status.reasons.map(view.say).join(' ')} kind="decision.recorded" roles={['inspector', 'certifier']} make={() => ({ check: about.check.id, subject: about.subject, answerEntry: entry, reason: why })} button="Record the decision" onClose={onClose}>
-      <TextField label="Why it is accepted" value={why} onChange={(e) => setWhy(e.target.value)} autoFocus required />
+    <EntrySlip
+      title={`Accept ${view.names.part(part)}`}
+      hint={status.reasons.map(view.say).join(' ')}
+      kind="decision.recorded"
+      roles={['inspector', 'certifier']}
+      make={() => ({ check: about.check.id, subject: about.subject, answerEntry: entry, reason: why })}
+      button="Record the decision"
+      onClose={onClose}
+    >
+      <TextField
+        label="Why it is accepted"
+        value={why}
+        onChange={(e) => setWhy(e.target.value)}
+        autoFocus
+        required
+      />
     </EntrySlip>
   );
 }
@@ -158,7 +317,10 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['N', 'not applicable, with a reason'],
   ['T', 'tag open work'],
   ['F', 'raise a finding'],
-  ['G then a letter', 'go to a station: P papers, L loading, I inspection, C controls, U fuel, R run-up, T taxi, Y ready, F flight, D debrief, S sign'],
+  [
+    'G then a letter',
+    'go to a station: P papers, L loading, I inspection, C controls, U fuel, R run-up, T taxi, Y ready, F flight, D debrief, S sign',
+  ],
   ['/', 'find or do'],
   ['?', 'these keys'],
   ['Escape', 'close what lies over the sheet'],
@@ -167,7 +329,14 @@ const KEYS: readonly (readonly [string, string])[] = [
 function Keys({ onClose }: { onClose: () => void }): ReactElement {
   return (
     <SheetDialog open onClose={onClose} title="Keys">
-      <dl>{KEYS.map(([key, text]) => <div key={key} className="grid grid-cols-[9rem_1fr] gap-3 border-b border-rule-2 py-1.5"><dt className="font-mono text-[0.82rem]">{key}</dt><dd>{text}</dd></div>)}</dl>
+      <dl>
+        {KEYS.map(([key, text]) => (
+          <div key={key} className="grid grid-cols-[9rem_1fr] gap-3 border-b border-rule-2 py-1.5">
+            <dt className="font-mono text-[0.82rem]">{key}</dt>
+            <dd>{text}</dd>
+          </div>
+        ))}
+      </dl>
     </SheetDialog>
   );
 }
@@ -175,27 +344,63 @@ function Keys({ onClose }: { onClose: () => void }): ReactElement {
 function Find({ onClose }: { onClose: () => void }): ReactElement {
   const view = useCampaign();
   const navigate = useNavigate();
-  const doing = useMemo<readonly { text: string; run: () => void }[]>(() => [
-    { text: 'Put a tag on', run: () => view.ask({ kind: 'tag' }) },
-    { text: 'Raise a finding', run: () => view.ask({ kind: 'finding' }) },
-    { text: 'Tags, findings and actions', run: () => void navigate(`${view.base}/findings`) },
-    { text: 'Release: read and sign', run: () => void navigate(`${view.base}/release`) },
-    { text: 'Back to the hangar', run: () => void navigate('/') },
-  ], [view, navigate]);
+  const doing = useMemo<readonly { text: string; run: () => void }[]>(
+    () => [
+      { text: 'Put a tag on', run: () => view.ask({ kind: 'tag' }) },
+      { text: 'Raise a finding', run: () => view.ask({ kind: 'finding' }) },
+      { text: 'Tags, findings and actions', run: () => void navigate(`${view.base}/findings`) },
+      { text: 'Release: read and sign', run: () => void navigate(`${view.base}/release`) },
+      { text: 'Back to the hangar', run: () => void navigate('/') },
+    ],
+    [view, navigate],
+  );
   const go = (run: () => void) => (): void => {
     onClose();
     run();
   };
-  const item = 'flex min-h-10 cursor-pointer items-center gap-3 border-b border-rule-2 px-2 data-[selected=true]:bg-ink data-[selected=true]:text-sheet';
+  const item =
+    'flex min-h-10 cursor-pointer items-center gap-3 border-b border-rule-2 px-2 data-[selected=true]:bg-ink data-[selected=true]:text-sheet';
   return (
     <SheetDialog open onClose={onClose} title="Find or do">
       <Command label="Find or do">
-        <Command.Input autoFocus placeholder="A check, a station, or what you want to do" className="w-full border-0 border-b-2 border-ink bg-transparent px-1 py-2 text-base outline-none focus:border-hand" />
+        <Command.Input
+          autoFocus
+          placeholder="A check, a station, or what you want to do"
+          className="w-full border-0 border-b-2 border-ink bg-transparent px-1 py-2 text-base outline-none focus:border-hand"
+        />
         <Command.List className="mt-2 max-h-[50vh] overflow-auto">
           <Command.Empty className="py-4 text-ink-2">Nothing fits. Try another word.</Command.Empty>
-          {doing.map((d) => <Command.Item key={d.text} className={item} onSelect={go(d.run)}>{d.text}</Command.Item>)}
-          {view.status.stations.filter((s) => s.total > 0).map((s) => <Command.Item key={s.station} className={item} value={`station ${STATION_TITLES[s.station]}`} onSelect={go(() => void navigate(`${view.base}/${s.station}`))}>{STATION_TITLES[s.station]}<span className="ml-auto opacity-80">{s.done}/{s.total}</span></Command.Item>)}
-          {view.index.basis.pack.checks.map((c) => <Command.Item key={c.id} className={item} value={`${c.title} ${c.challenge} ${c.id}`} onSelect={go(() => void navigate(`${view.base}/${c.station}?check=${c.id}`))}>{c.title}<span className="ml-auto text-[0.78rem] opacity-80">{STATION_TITLES[c.station]}</span></Command.Item>)}
+          {doing.map((d) => (
+            <Command.Item key={d.text} className={item} onSelect={go(d.run)}>
+              {d.text}
+            </Command.Item>
+          ))}
+          {view.status.stations
+            .filter((s) => s.total > 0)
+            .map((s) => (
+              <Command.Item
+                key={s.station}
+                className={item}
+                value={`station ${STATION_TITLES[s.station]}`}
+                onSelect={go(() => void navigate(`${view.base}/${s.station}`))}
+              >
+                {STATION_TITLES[s.station]}
+                <span className="ml-auto opacity-80">
+                  {s.done}/{s.total}
+                </span>
+              </Command.Item>
+            ))}
+          {view.index.basis.pack.checks.map((c) => (
+            <Command.Item
+              key={c.id}
+              className={item}
+              value={`${c.title} ${c.challenge} ${c.id}`}
+              onSelect={go(() => void navigate(`${view.base}/${c.station}?check=${c.id}`))}
+            >
+              {c.title}
+              <span className="ml-auto text-[0.78rem] opacity-80">{STATION_TITLES[c.station]}</span>
+            </Command.Item>
+          ))}
         </Command.List>
       </Command>
     </SheetDialog>
@@ -203,16 +408,31 @@ function Find({ onClose }: { onClose: () => void }): ReactElement {
 }
 
 /** Whatever lies over the sheet. */
-export function Slips({ slip, onClose }: { slip: Slip | undefined; onClose: () => void }): ReactElement | null {
+export function Slips({
+  slip,
+  onClose,
+}: {
+  slip: Slip | undefined;
+  onClose: () => void;
+}): ReactElement | null {
   switch (slip?.kind) {
-    case 'tag': return <TagOn onClose={onClose} />;
-    case 'tag-off': return <TagOff tag={slip.tag} onClose={onClose} />;
-    case 'finding': return <Finding slip={slip} onClose={onClose} />;
-    case 'not-applicable': return <NotApplicable slip={slip} onClose={onClose} />;
-    case 'correct': return <Correct part={slip.part} onClose={onClose} />;
-    case 'decide': return <Decide part={slip.part} onClose={onClose} />;
-    case 'keys': return <Keys onClose={onClose} />;
-    case 'find': return <Find onClose={onClose} />;
-    default: return null;
+    case 'tag':
+      return <TagOn onClose={onClose} />;
+    case 'tag-off':
+      return <TagOff tag={slip.tag} onClose={onClose} />;
+    case 'finding':
+      return <Finding slip={slip} onClose={onClose} />;
+    case 'not-applicable':
+      return <NotApplicable slip={slip} onClose={onClose} />;
+    case 'correct':
+      return <Correct part={slip.part} onClose={onClose} />;
+    case 'decide':
+      return <Decide part={slip.part} onClose={onClose} />;
+    case 'keys':
+      return <Keys onClose={onClose} />;
+    case 'find':
+      return <Find onClose={onClose} />;
+    default:
+      return null;
   }
 }

@@ -1,6 +1,15 @@
 import { useEffect, useMemo, useState, type ReactElement } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { describeAnswer, MARK_WORDS, STATION_TITLES, verdictFigure, worstMark, type CheckStatus, type PartStatus, type StationId } from '@kanzel/core';
+import {
+  describeAnswer,
+  MARK_WORDS,
+  STATION_TITLES,
+  verdictFigure,
+  worstMark,
+  type CheckStatus,
+  type PartStatus,
+  type StationId,
+} from '@kanzel/core';
 import { MarkSign } from '../ui/mark.tsx';
 import { useCampaign } from './campaign-context.ts';
 import { PartRuler } from './figure-entry.tsx';
@@ -16,30 +25,70 @@ function RowFigure({ status }: { status: PartStatus }): ReactElement {
   const view = useCampaign();
   const part = view.index.parts.get(status.key);
   const [worst] = status.verdicts;
-  const struck = view.state.parts.get(status.key)?.history.filter((h) => h.struck).at(-1);
+  const struck = view.state.parts
+    .get(status.key)
+    ?.history.filter((h) => h.struck)
+    .at(-1);
   const figure = verdictFigure(worst);
   const answer = status.answer?.answer;
-  const text = figure ?? (status.answer?.answer === null ? 'not applicable' : answer && part ? describeAnswer(view.index, part.check.id, answer) : '');
+  const text =
+    figure ??
+    (status.answer?.answer === null
+      ? 'not applicable'
+      : answer && part
+        ? describeAnswer(view.index, part.check.id, answer)
+        : '');
   return (
     <span className="flex min-w-0 items-center justify-end gap-2">
-      {struck?.answer && part ? <s className="cap truncate" title={struck.struck?.reason}>{verdictFigure(struck.verdicts[0]) ?? describeAnswer(view.index, part.check.id, struck.answer)}</s> : null}
-      <span className={`min-w-0 truncate text-right ${figure ? 'font-bold' : 'text-[0.8rem] text-ink-2'}`} title={worst ? view.say(worst.reason) : undefined}>{text}</span>
-      {part && figure ? <span className="w-[132px] shrink-0 max-xl:hidden"><PartRuler part={part} verdict={worst} size="small" /></span> : null}
+      {struck?.answer && part ? (
+        <s className="cap truncate" title={struck.struck?.reason}>
+          {verdictFigure(struck.verdicts[0]) ?? describeAnswer(view.index, part.check.id, struck.answer)}
+        </s>
+      ) : null}
+      <span
+        className={`min-w-0 truncate text-right ${figure ? 'font-bold' : 'text-[0.8rem] text-ink-2'}`}
+        title={worst ? view.say(worst.reason) : undefined}
+      >
+        {text}
+      </span>
+      {part && figure ? (
+        <span className="w-[132px] shrink-0 max-xl:hidden">
+          <PartRuler part={part} verdict={worst} size="small" />
+        </span>
+      ) : null}
       {figure && worst && status.mark !== 'within' ? <MarkSign mark={status.mark} size={14} /> : null}
     </span>
   );
 }
 
-function Row({ status, number, station, here }: { status: CheckStatus; number: number; station: StationId; here: boolean }): ReactElement {
+function Row({
+  status,
+  number,
+  station,
+  here,
+}: {
+  status: CheckStatus;
+  number: number;
+  station: StationId;
+  here: boolean;
+}): ReactElement {
   const view = useCampaign();
   const engines = status.parts.length > 1;
   return (
     <li>
-      <Link to={`${view.base}/${station}?check=${status.check.id}`} aria-current={here ? 'step' : undefined} className={`grid min-h-10 max-lg:min-h-14 items-center gap-x-3 border-b border-rule-2 pr-1 ${engines ? 'grid-cols-[18px_26px_minmax(8rem,1.1fr)_1fr_1fr]' : 'grid-cols-[18px_26px_minmax(8rem,1.1fr)_2fr]'} max-sm:grid-cols-[18px_26px_1fr] ${here ? 'bg-margin' : ''}`}>
+      <Link
+        to={`${view.base}/${station}?check=${status.check.id}`}
+        aria-current={here ? 'step' : undefined}
+        className={`grid min-h-10 max-lg:min-h-14 items-center gap-x-3 border-b border-rule-2 pr-1 ${engines ? 'grid-cols-[18px_26px_minmax(8rem,1.1fr)_1fr_1fr]' : 'grid-cols-[18px_26px_minmax(8rem,1.1fr)_2fr]'} max-sm:grid-cols-[18px_26px_1fr] ${here ? 'bg-margin' : ''}`}
+      >
         <MarkSign mark={status.mark} size={15} />
         <span className="font-mono text-[0.78rem] text-ink-3">{number}</span>
         <span className={status.mark === 'notStarted' ? 'text-ink-2' : ''}>{status.check.title}</span>
-        {status.parts.map((p) => <span key={p.key} className="min-w-0 max-sm:hidden"><RowFigure status={p} /></span>)}
+        {status.parts.map((p) => (
+          <span key={p.key} className="min-w-0 max-sm:hidden">
+            <RowFigure status={p} />
+          </span>
+        ))}
       </Link>
     </li>
   );
@@ -49,7 +98,15 @@ function Row({ status, number, station, here }: { status: CheckStatus; number: n
 const LOOK_BACK = 3;
 
 /** The steps of a station as quiet lines; those long done are folded away until asked for. */
-function Steps({ order, at, station }: { order: readonly CheckStatus[]; at: number; station: StationId }): ReactElement {
+function Steps({
+  order,
+  at,
+  station,
+}: {
+  order: readonly CheckStatus[];
+  at: number;
+  station: StationId;
+}): ReactElement {
   const [all, setAll] = useState(false);
   const from = all || at <= LOOK_BACK + 1 ? 0 : at - LOOK_BACK;
   const folded = order.slice(0, from);
@@ -57,12 +114,19 @@ function Steps({ order, at, station }: { order: readonly CheckStatus[]; at: numb
     <ol className="px-[22px] pb-8" aria-label={`Steps of ${STATION_TITLES[station]}`}>
       {folded.length > 0 ? (
         <li>
-          <button type="button" className="flex min-h-10 w-full items-center gap-3 border-b border-rule-2 text-left text-[0.82rem] text-ink-2" onClick={() => setAll(true)}>
-            <MarkSign mark={worstMark(folded.map((c) => c.mark))} size={15} />Steps 1 to {folded.length}, {folded.filter((c) => c.proven).length} proven. Show them
+          <button
+            type="button"
+            className="flex min-h-10 w-full items-center gap-3 border-b border-rule-2 text-left text-[0.82rem] text-ink-2"
+            onClick={() => setAll(true)}
+          >
+            <MarkSign mark={worstMark(folded.map((c) => c.mark))} size={15} />
+            Steps 1 to {folded.length}, {folded.filter((c) => c.proven).length} proven. Show them
           </button>
         </li>
       ) : null}
-      {order.slice(from).map((c, i) => <Row key={c.check.id} status={c} number={from + i + 1} station={station} here={from + i === at} />)}
+      {order.slice(from).map((c, i) => (
+        <Row key={c.check.id} status={c} number={from + i + 1} station={station} here={from + i === at} />
+      ))}
     </ol>
   );
 }
@@ -75,7 +139,10 @@ export function StationSheet(): ReactElement {
   const [search] = useSearchParams();
   const station = view.status.stations.find((s) => s.station === wanted);
   const chosen = search.get('check');
-  const current = useMemo(() => station?.checks.find((c) => c.check.id === chosen) ?? firstToDo(station?.checks ?? []), [station, chosen]);
+  const current = useMemo(
+    () => station?.checks.find((c) => c.check.id === chosen) ?? firstToDo(station?.checks ?? []),
+    [station, chosen],
+  );
   const order = station?.checks ?? [];
   const at = current ? order.indexOf(current) : -1;
   const go = (check: CheckStatus | undefined): void => {
@@ -83,11 +150,19 @@ export function StationSheet(): ReactElement {
   };
   // The step is pinned in the address, so that a kept answer can be seen before the next comes.
   useEffect(() => {
-    if (current && !chosen && station) void navigate(`${view.base}/${station.station}?check=${current.check.id}`, { replace: true });
+    if (current && !chosen && station)
+      void navigate(`${view.base}/${station.station}?check=${current.check.id}`, { replace: true });
   }, [current, chosen, station, navigate, view.base]);
   useEffect(() => {
     const press = (event: KeyboardEvent): void => {
-      if (document.querySelector('[role=dialog]') || event.ctrlKey || event.metaKey || event.altKey || isWriting(event)) return;
+      if (
+        document.querySelector('[role=dialog]') ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        isWriting(event)
+      )
+        return;
       const down = event.key === 'ArrowDown' || event.key.toLowerCase() === 'j';
       const up = event.key === 'ArrowUp' || event.key.toLowerCase() === 'k';
       if (!down && !up) return;
@@ -98,7 +173,12 @@ export function StationSheet(): ReactElement {
     return () => removeEventListener('keydown', press);
   });
   if (!station || station.total === 0 || !current) {
-    return <div className="px-[22px] py-8"><h1 className="text-xl font-semibold">{STATION_TITLES[wanted as StationId] ?? 'No such station'}</h1><p className="mt-2 text-ink-2">The pack of this campaign has no checks here.</p></div>;
+    return (
+      <div className="px-[22px] py-8">
+        <h1 className="text-xl font-semibold">{STATION_TITLES[wanted as StationId] ?? 'No such station'}</h1>
+        <p className="mt-2 text-ink-2">The pack of this campaign has no checks here.</p>
+      </div>
+    );
   }
   const next = (): void => {
     const after = [...order.slice(at + 1), ...order.slice(0, at)];
@@ -106,14 +186,26 @@ export function StationSheet(): ReactElement {
     if (open && !open.proven) return go(open);
     const gate = view.status.gates.find((g) => g.state === 'open' && g.gate.before !== 'release');
     if (gate) void navigate(`${view.base}/gate/${gate.gate.id}`);
-    else void navigate(view.status.current === 'release' ? `${view.base}/release` : `${view.base}/${view.status.current}`);
+    else
+      void navigate(
+        view.status.current === 'release' ? `${view.base}/release` : `${view.base}/${view.status.current}`,
+      );
   };
   return (
     <>
       <header className="flex min-h-12 flex-wrap items-center gap-x-4 border-b border-rule px-[22px] py-1.5">
         <h2 className="text-[1.19rem] font-semibold narrow">{STATION_TITLES[station.station]}</h2>
-        <span className="text-ink-2">Step {at + 1} of {station.total}{current.check.setting ? `, at ${String(current.check.setting.value)} ${current.check.setting.unit}` : ''}</span>
-        <span className="cap ml-auto max-sm:hidden">{current.check.secondPerson ? 'Watched by a second person, as this step requires' : `${MARK_WORDS[current.mark]}`}</span>
+        <span className="text-ink-2">
+          Step {at + 1} of {station.total}
+          {current.check.setting
+            ? `, at ${String(current.check.setting.value)} ${current.check.setting.unit}`
+            : ''}
+        </span>
+        <span className="cap ml-auto max-sm:hidden">
+          {current.check.secondPerson
+            ? 'Watched by a second person, as this step requires'
+            : `${MARK_WORDS[current.mark]}`}
+        </span>
       </header>
       <StepPanel key={current.check.id} check={current.check} onNext={next} />
       <Steps order={order} at={at} station={station.station} />

@@ -1,12 +1,20 @@
 import { useEffect, useMemo, useState } from 'react';
-import { isFigureSpec, runningTimer, type Check, type Part } from '@kanzel/core';
+import { isFigureSpec, judgeAnswer, runningTimer, type Check, type Part } from '@kanzel/core';
 import { useMonitor } from '../sync/monitor-store.ts';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
 import { lookAt, seriesSince, settingMet, settingNow, takeAll, triggeredAt } from './live-take.ts';
 import { newestAt } from '../sync/monitor-store.ts';
-import { candidateOf, changeDraft, clearDraft, draftOf, figuresKey, useDrafts, type PartDraft } from './part-draft.ts';
+import {
+  candidateOf,
+  changeDraft,
+  clearDraft,
+  draftOf,
+  figuresKey,
+  useDrafts,
+  type PartDraft,
+} from './part-draft.ts';
 import { previewOf } from './figure-entry.tsx';
 
 /** Whether a part is being answered rather than shown as kept. */
@@ -23,9 +31,14 @@ const SWITCHED = 8;
 /** Takes the second figure of a drop by itself once the signal has moved away and settled again. */
 function autoTakeAfter(view: CampaignView, part: Part, draft: PartDraft): void {
   const before = draft.taken?.['before'];
-  if (part.check.answer.kind !== 'drop' || !before || draft.taken?.['after'] || draft.texts?.['after']) return;
+  if (part.check.answer.kind !== 'drop' || !before || draft.taken?.['after'] || draft.texts?.['after'])
+    return;
   const look = lookAt(view.index, part, 'after');
-  if (look.state === 'steady' && look.reading && Math.abs(look.reading.value - before.value) > SWITCHED * before.resolution) {
+  if (
+    look.state === 'steady' &&
+    look.reading &&
+    Math.abs(look.reading.value - before.value) > SWITCHED * before.resolution
+  ) {
     changeDraft(view.id, part.key, { taken: { ...draft.taken, after: look.reading } });
   }
 }
@@ -74,7 +87,11 @@ export interface Step {
 
 function timerDone(view: CampaignView, part: Part): boolean {
   const started = runningTimer(view.state.parts.get(part.key));
-  return part.check.answer.kind === 'timer' && started !== undefined && Date.now() - Date.parse(started.at) >= part.check.answer.seconds * 1000;
+  return (
+    part.check.answer.kind === 'timer' &&
+    started !== undefined &&
+    Date.now() - Date.parse(started.at) >= part.check.answer.seconds * 1000
+  );
 }
 
 /** Everything the hand can do with the step in hand. */
@@ -100,12 +117,18 @@ export function useStep(check: Check): Step {
     return () => clearInterval(timer);
   }, [check]);
 
-  const ready = entering.filter((p) => (check.answer.kind === 'timer' ? timerDone(view, p) : !previewOf(view, p, draft(p)).empty));
+  const ready = entering.filter((p) =>
+    check.answer.kind === 'timer' ? timerDone(view, p) : !previewOf(view, p, draft(p)).empty,
+  );
   const takeable = entering.filter((p) => {
     const spec = check.answer;
     if (!isFigureSpec(spec) || !spec.channel || !previewOf(view, p, draft(p)).empty) return false;
     if (spec.kind === 'series') return spec.trigger ? triggeredAt(p) !== undefined : newestAt() !== undefined;
-    if (spec.kind === 'drop') return lookAt(view.index, p, 'before').state === 'steady' && (draft(p).taken?.['before'] !== undefined || settingMet(p) === true);
+    if (spec.kind === 'drop')
+      return (
+        lookAt(view.index, p, 'before').state === 'steady' &&
+        (draft(p).taken?.['before'] !== undefined || settingMet(p) === true)
+      );
     return settingMet(p) === true && takeAll(view.index, p) !== undefined;
   });
 
@@ -113,7 +136,13 @@ export function useStep(check: Check): Step {
     const role = roleAmong(person, rolesForStation(check.station));
     const started = runningTimer(view.state.parts.get(part.key));
     const at = new Date().toISOString();
-    const timer = check.answer.kind === 'timer' && started ? { ok: true as const, value: { answer: { kind: 'timer' as const, startedAt: started.at, endedAt: at }, facts: {} } } : undefined;
+    const timer =
+      check.answer.kind === 'timer' && started
+        ? {
+            ok: true as const,
+            value: { answer: { kind: 'timer' as const, startedAt: started.at, endedAt: at }, facts: {} },
+          }
+        : undefined;
     const candidate = timer ?? candidateOf(view.index, part, own);
     if (!candidate.ok) {
       setProblem(view.say(candidate.error));
@@ -122,10 +151,24 @@ export function useStep(check: Check): Step {
     const confirmed = own.asked === figuresKey(own);
     const standing = view.status.parts.get(part.key)?.answer;
     const correcting = own.correction !== undefined && standing !== undefined;
-    const kept = await submit(view.id, 'answer.given', { check: check.id, subject: part.subject, ...candidate.value, ...(confirmed ? { confirmed } : {}), ...(correcting ? { correction: own.correction } : {}) }, role, { at, ...(correcting ? { supersedes: standing.entry } : {}) });
+    const kept = await submit(
+      view.id,
+      'answer.given',
+      {
+        check: check.id,
+        subject: part.subject,
+        ...candidate.value,
+        ...(confirmed ? { confirmed } : {}),
+        ...(correcting ? { correction: own.correction } : {}),
+      },
+      role,
+      { at, ...(correcting ? { supersedes: standing.entry } : {}) },
+    );
     if (kept.ok) {
       clearDraft(view.id, part.key);
-      return true;
+      // What is out, or proves nothing, stays in sight until somebody has decided what to do about it.
+      const [worst] = judgeAnswer(view.index, part, candidate.value.answer, candidate.value.facts, at);
+      return worst?.state === 'within' || worst?.state === 'near';
     }
     if (kept.error.code === 'tenTimesOff') changeDraft(view.id, part.key, { asked: figuresKey(own) });
     setProblem(view.say(kept.error));
@@ -157,7 +200,12 @@ export function useStep(check: Check): Step {
       const role = roleAmong(person, rolesForStation(check.station));
       for (const part of entering) {
         if (runningTimer(view.state.parts.get(part.key))) continue;
-        const started = await submit(view.id, 'timer.started', { check: check.id, subject: part.subject }, role);
+        const started = await submit(
+          view.id,
+          'timer.started',
+          { check: check.id, subject: part.subject },
+          role,
+        );
         if (!started.ok) setProblem(view.say(started.error));
       }
     },

@@ -5,7 +5,8 @@ import { Choices } from '../ui/field.tsx';
 import { useCampaign } from './campaign-context.ts';
 import { changeDraft, draftOf, useDrafts } from './part-draft.ts';
 
-const clock = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
+const clock = (seconds: number): string =>
+  `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
 
 /** A warm-up or waiting time on one part: runs from the entry that started it, on every device alike. */
 function TimerEntry({ part, seconds }: { part: Part; seconds: number }): ReactElement {
@@ -16,9 +17,22 @@ function TimerEntry({ part, seconds }: { part: Part; seconds: number }): ReactEl
   const done = elapsed >= seconds;
   return (
     <div>
-      <p className="font-mono text-[2.5rem] leading-none font-bold" role="timer">{clock(done ? elapsed : seconds - elapsed)}</p>
-      <div className="mt-2 h-2 w-full max-w-xs bg-rule-2"><div className={`h-2 ${done ? 'bg-within' : 'bg-hand'}`} style={{ width: `${Math.min(100, (elapsed / seconds) * 100)}%` }} /></div>
-      <p className="mt-1 text-[0.82rem] text-ink-2">{started ? (done ? `${formatFigure(seconds, 1)} s are over.` : 'Running.') : `${formatFigure(seconds, 1)} s, not started.`}</p>
+      <p className="font-mono text-[2.5rem] leading-none font-bold" role="timer">
+        {clock(done ? elapsed : seconds - elapsed)}
+      </p>
+      <div className="mt-2 h-2 w-full max-w-xs bg-rule-2">
+        <div
+          className={`h-2 ${done ? 'bg-within' : 'bg-hand'}`}
+          style={{ width: `${Math.min(100, (elapsed / seconds) * 100)}%` }}
+        />
+      </div>
+      <p className="mt-1 text-[0.82rem] text-ink-2">
+        {started
+          ? done
+            ? `${formatFigure(seconds, 1)} s are over.`
+            : 'Running.'
+          : `${formatFigure(seconds, 1)} s, not started.`}
+      </p>
     </div>
   );
 }
@@ -33,20 +47,44 @@ export function WordEntry({ part }: { part: Part }): ReactElement | null {
   const note = (label: string): ReactElement => (
     <label className="block">
       <span className="text-sm font-semibold">{label}</span>
-      <textarea rows={2} value={draft.note ?? ''} onChange={(e) => put({ note: e.target.value })} className="w-full border-0 border-b-2 border-ink bg-transparent px-1 py-1 outline-none focus:border-hand" />
+      <textarea
+        rows={2}
+        value={draft.note ?? ''}
+        onChange={(e) => put({ note: e.target.value })}
+        className="w-full border-0 border-b-2 border-ink bg-transparent px-1 py-1 outline-none focus:border-hand"
+      />
     </label>
   );
   switch (spec.kind) {
-    case 'timer': return <TimerEntry part={part} seconds={spec.seconds} />;
-    case 'text': return note('In words');
-    case 'choice': return <Choices label="" value={draft.option} options={spec.options.map((o) => ({ id: o.id, text: o.text }))} onChange={(option) => put({ option })} />;
+    case 'timer':
+      return <TimerEntry part={part} seconds={spec.seconds} />;
+    case 'text':
+      return note('In words');
+    case 'choice':
+      return (
+        <Choices
+          label=""
+          value={draft.option}
+          options={spec.options.map((o) => ({ id: o.id, text: o.text }))}
+          onChange={(option) => put({ option })}
+        />
+      );
     case 'confirm':
       return (
         <>
-          <Choices label="" value={draft.asExpected === undefined ? undefined : draft.asExpected ? 'yes' : 'no'} options={[{ id: 'yes', text: 'As expected' }, { id: 'no', text: 'Not as expected' }]} onChange={(v) => put({ asExpected: v === 'yes' })} />
+          <Choices
+            label=""
+            value={draft.asExpected === undefined ? undefined : draft.asExpected ? 'yes' : 'no'}
+            options={[
+              { id: 'yes', text: 'As expected' },
+              { id: 'no', text: 'Not as expected' },
+            ]}
+            onChange={(v) => put({ asExpected: v === 'yes' })}
+          />
           {draft.asExpected === false ? note('What is it instead?') : null}
         </>
       );
-    default: return null;
+    default:
+      return null;
   }
 }

@@ -1,5 +1,21 @@
 import { create } from 'zustand';
-import { admit, EMPTY_CAMPAIGN, ENTRY_VERSIONS, err, foldEntries, ok, reason, type CampaignState, type Entry, type EntryBodies, type EntryDraft, type EntryKind, type Reason, type Result, type Role } from '@kanzel/core';
+import {
+  admit,
+  EMPTY_CAMPAIGN,
+  ENTRY_VERSIONS,
+  err,
+  foldEntries,
+  ok,
+  reason,
+  type CampaignState,
+  type Entry,
+  type EntryBodies,
+  type EntryDraft,
+  type EntryKind,
+  type Reason,
+  type Result,
+  type Role,
+} from '@kanzel/core';
 import type { EntriesResponse, PostEntriesResponse } from '@kanzel/contract';
 import { api } from '../api/client.ts';
 import { local, type Queued } from './database.ts';
@@ -25,18 +41,28 @@ interface Campaigns {
 
 export const useCampaigns = create<Campaigns>(() => ({ held: {}, reachable: true }));
 
-const NOTHING: HeldCampaign = { confirmed: EMPTY_CAMPAIGN, state: EMPTY_CAMPAIGN, waiting: [], refused: [], loading: true, missing: false };
+const NOTHING: HeldCampaign = {
+  confirmed: EMPTY_CAMPAIGN,
+  state: EMPTY_CAMPAIGN,
+  waiting: [],
+  refused: [],
+  loading: true,
+  missing: false,
+};
 
 /** A draft folded before the server has placed it: next in line, without a hash. */
 function provisional(draft: EntryDraft, seq: number): Entry {
-  return { ...draft, seq, receivedAt: draft.at, prevHash: '', hash: '' } as Entry;
+  return { ...draft, seq, receivedAt: draft.at, prevHash: '', hash: '' };
 }
 
 function put(id: string, change: Partial<HeldCampaign>): void {
   useCampaigns.setState(({ held }) => {
     const next = { ...(held[id] ?? NOTHING), ...change };
     const onTop = next.waiting.map((q, i) => provisional(q.draft, next.confirmed.count + 1 + i));
-    const state = onTop.length === 0 ? next.confirmed : { ...foldEntries(onTop, next.confirmed), head: next.confirmed.head };
+    const state =
+      onTop.length === 0
+        ? next.confirmed
+        : { ...foldEntries(onTop, next.confirmed), head: next.confirmed.head };
     return { held: { ...held, [id]: { ...next, state } } };
   });
 }
@@ -58,9 +84,13 @@ async function confirm(id: string, entries: readonly Entry[]): Promise<void> {
   const fresh = entries.filter((e) => e.seq > before.count).sort((a, b) => a.seq - b.seq);
   const [first] = fresh;
   if (!first) return readQueue(id);
-  if (first.seq !== before.count + 1 || (before.count > 0 && first.prevHash !== before.head)) return catchUp(id);
+  if (first.seq !== before.count + 1 || (before.count > 0 && first.prevHash !== before.head))
+    return catchUp(id);
   await local.entries.bulkPut(fresh);
-  await local.queue.where('id').anyOf(fresh.map((e) => e.id)).delete();
+  await local.queue
+    .where('id')
+    .anyOf(fresh.map((e) => e.id))
+    .delete();
   // Another confirmation may have gone ahead while the device was writing.
   const now = get(id).confirmed;
   const still = fresh.filter((e) => e.seq > now.count);
@@ -84,10 +114,16 @@ export function catchUp(id: string): Promise<void> {
     }
     setReachable(true);
     const { entries, count: there, head: headThere } = answer.value;
-    const sameRecord = entries.length > 0 ? count === 0 || entries[0]?.prevHash === head : there === count && (count === 0 || headThere === head);
+    const sameRecord =
+      entries.length > 0
+        ? count === 0 || entries[0]?.prevHash === head
+        : there === count && (count === 0 || headThere === head);
     if (sameRecord) {
       await local.entries.bulkPut([...entries]);
-      await local.queue.where('id').anyOf(entries.map((e) => e.id)).delete();
+      await local.queue
+        .where('id')
+        .anyOf(entries.map((e) => e.id))
+        .delete();
       put(id, { confirmed: foldEntries(entries, get(id).confirmed), loading: false, missing: false });
       await readQueue(id);
       return;
@@ -145,19 +181,32 @@ export async function flush(id: string): Promise<void> {
     for (;;) {
       again.delete(id);
       const me = useSession.getState().person?.id;
-      const batch = get(id).waiting.filter((q) => q.draft.by === me).slice(0, 50);
+      const batch = get(id)
+        .waiting.filter((q) => q.draft.by === me)
+        .slice(0, 50);
       if (batch.length === 0) return;
-      const answer = await api.post<PostEntriesResponse>(`/api/campaigns/${id}/entries`, { entries: batch.map((q) => q.draft) });
+      const answer = await api.post<PostEntriesResponse>(`/api/campaigns/${id}/entries`, {
+        entries: batch.map((q) => q.draft),
+      });
       if (!answer.ok) {
         if (answer.error.kind === 'unreachable') setReachable(false);
         else if (answer.error.status === 401) useSession.setState({ person: null });
-        else await refuseAll(id, batch, answer.error.refusal.reason ?? reason('malformed', { message: answer.error.refusal.message }));
+        else
+          await refuseAll(
+            id,
+            batch,
+            answer.error.refusal.reason ?? reason('malformed', { message: answer.error.refusal.message }),
+          );
         if (answer.error.kind === 'unreachable' || answer.error.status === 401) return;
         continue;
       }
       setReachable(true);
-      for (const { id: entry, reason: why } of answer.value.refused) await local.queue.where('id').equals(entry).modify({ refused: why });
-      await local.queue.where('id').anyOf(answer.value.accepted.map((e) => e.id)).delete();
+      for (const { id: entry, reason: why } of answer.value.refused)
+        await local.queue.where('id').equals(entry).modify({ refused: why });
+      await local.queue
+        .where('id')
+        .anyOf(answer.value.accepted.map((e) => e.id))
+        .delete();
       await confirm(id, answer.value.accepted);
       await readQueue(id);
     }
@@ -168,7 +217,10 @@ export async function flush(id: string): Promise<void> {
 }
 
 async function refuseAll(id: string, batch: readonly Queued[], why: Reason): Promise<void> {
-  await local.queue.where('id').anyOf(batch.map((q) => q.id)).modify({ refused: why });
+  await local.queue
+    .where('id')
+    .anyOf(batch.map((q) => q.id))
+    .modify({ refused: why });
   await readQueue(id);
 }
 
@@ -187,11 +239,28 @@ export async function dismissRefused(id: string, draft: string): Promise<void> {
  * Makes an entry: asks the door of the record, writes it to this device, folds it at once, and sends it.
  * A refusal changes nothing and comes back as the reason.
  */
-export async function submit<K extends EntryKind>(id: string, kind: K, body: EntryBodies[K], role: Role, options: { supersedes?: string; at?: string } = {}): Promise<Result<string, Reason>> {
+export async function submit<K extends EntryKind>(
+  id: string,
+  kind: K,
+  body: EntryBodies[K],
+  role: Role,
+  options: { supersedes?: string; at?: string } = {},
+): Promise<Result<string, Reason>> {
   const person = useSession.getState().person;
   if (!person) return err(reason('notSignedIn'));
   const now = options.at ?? new Date().toISOString();
-  const draft = { id: crypto.randomUUID(), campaign: id, at: now, by: person.id, role, device: DEVICE, kind, version: ENTRY_VERSIONS[kind], body, ...(options.supersedes ? { supersedes: options.supersedes } : {}) } as unknown as EntryDraft;
+  const draft = {
+    id: crypto.randomUUID(),
+    campaign: id,
+    at: now,
+    by: person.id,
+    role,
+    device: DEVICE,
+    kind,
+    version: ENTRY_VERSIONS[kind],
+    body,
+    ...(options.supersedes ? { supersedes: options.supersedes } : {}),
+  } as unknown as EntryDraft;
   const admitted = admit(draft, get(id).state, now);
   if (!admitted.ok) return admitted;
   try {

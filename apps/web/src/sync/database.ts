@@ -24,7 +24,11 @@ class LocalDatabase extends Dexie {
 
   constructor() {
     super('kanzel');
-    this.version(1).stores({ entries: '[campaign+seq], campaign', queue: '++order, &id, campaign', kept: 'key' });
+    this.version(1).stores({
+      entries: '[campaign+seq], campaign',
+      queue: '++order, &id, campaign',
+      kept: 'key',
+    });
   }
 }
 

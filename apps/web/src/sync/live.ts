@@ -25,7 +25,12 @@ function announceWatch(): void {
 /** Connects once somebody is signed on; reconnects by itself for as long as they are. */
 export function connectLive(): void {
   if (socket) return;
-  socket = io({ path: LIVE_PATH, transports: ['websocket'], reconnectionDelay: 400, reconnectionDelayMax: 2000 });
+  socket = io({
+    path: LIVE_PATH,
+    transports: ['websocket'],
+    reconnectionDelay: 400,
+    reconnectionDelayMax: 2000,
+  });
   socket.on('connect', () => {
     useLive.setState({ connected: true });
     setReachable(true);

@@ -32,14 +32,23 @@ export function takeMonitorState(state: MonitorState): void {
 }
 
 /** Samples of one channel over the last `seconds`: seconds and figures; places without a reading are left out. */
-export function recent(engine: string, channel: string, seconds: number): { t: number[]; v: number[]; from: number } {
+export function recent(
+  engine: string,
+  channel: string,
+  seconds: number,
+): { t: number[]; v: number[]; from: number } {
   const last = samples[samples.length - 1]?.at ?? 0;
   const since = last - seconds * 1000;
   return between(engine, channel, since, last);
 }
 
 /** Samples of one channel between two instants (milliseconds), seconds counted from the first. */
-export function between(engine: string, channel: string, from: number, to: number): { t: number[]; v: number[]; from: number } {
+export function between(
+  engine: string,
+  channel: string,
+  from: number,
+  to: number,
+): { t: number[]; v: number[]; from: number } {
   const t: number[] = [];
   const v: number[] = [];
   let start: number | undefined;
@@ -73,7 +82,8 @@ export function lastRiseThrough(engine: string, channel: string, above: number):
   for (let i = samples.length - 1; i > 0; i -= 1) {
     const now = samples[i]?.values[engine]?.[channel];
     const before = samples[i - 1]?.values[engine]?.[channel];
-    if (typeof now === 'number' && typeof before === 'number' && now > above && before <= above) return samples[i]?.at;
+    if (typeof now === 'number' && typeof before === 'number' && now > above && before <= above)
+      return samples[i]?.at;
   }
   return undefined;
 }

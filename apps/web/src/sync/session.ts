@@ -10,7 +10,12 @@ interface Session {
   readonly people: readonly PersonView[];
   readonly look: () => Promise<void>;
   readonly signIn: (name: string, passphrase: string) => Promise<string | undefined>;
-  readonly first: (request: { setupCode: string; name: string; fullName: string; passphrase: string }) => Promise<string | undefined>;
+  readonly first: (request: {
+    setupCode: string;
+    name: string;
+    fullName: string;
+    passphrase: string;
+  }) => Promise<string | undefined>;
   readonly signOut: () => Promise<void>;
 }
 
@@ -37,10 +42,14 @@ export const useSession = create<Session>((set) => {
       else if (me.error.kind === 'refused') set({ person: null });
       else {
         // Without a server the device goes on with whoever was signed on; the server asks again when it is back.
-        set({ person: (await kept<PersonView>('person')) ?? null, people: (await kept<PersonView[]>('people')) ?? [] });
+        set({
+          person: (await kept<PersonView>('person')) ?? null,
+          people: (await kept<PersonView[]>('people')) ?? [],
+        });
       }
     },
-    signIn: async (name, passphrase) => enter(await api.post<PersonView>('/api/session', { name, passphrase })),
+    signIn: async (name, passphrase) =>
+      enter(await api.post<PersonView>('/api/session', { name, passphrase })),
     first: async (request) => enter(await api.post<PersonView>('/api/first-person', request)),
     signOut: async () => {
       await api.delete('/api/session');
@@ -56,7 +65,11 @@ export const askFrontDoor = (): Promise<Answer<FrontDoor>> => api.get<FrontDoor>
 /** Roles a person holds today. */
 export function rolesOf(person: PersonView | null | undefined): readonly Role[] {
   const today = new Date().toISOString().slice(0, 10);
-  return person?.authorisations.filter((a) => a.validUntil === undefined || today <= a.validUntil).map((a) => a.role) ?? [];
+  return (
+    person?.authorisations
+      .filter((a) => a.validUntil === undefined || today <= a.validUntil)
+      .map((a) => a.role) ?? []
+  );
 }
 
 /** The first of the wanted roles that a person holds; the first wanted when none, so that the refusal names it. */
@@ -68,5 +81,7 @@ export function roleAmong(person: PersonView | null | undefined, wanted: readonl
 /** In which roles a station is worked, most natural first. */
 export function rolesForStation(station: StationId): readonly Role[] {
   const flying = station === 'taxi' || station === 'ready' || station === 'flight';
-  return flying ? ['pilot', 'observer', 'technician', 'inspector'] : ['technician', 'inspector', 'observer', 'pilot', 'certifier'];
+  return flying
+    ? ['pilot', 'observer', 'technician', 'inspector']
+    : ['technician', 'inspector', 'observer', 'pilot', 'certifier'];
 }

@@ -10,9 +10,23 @@ const LOOKS: Readonly<Record<Kind, string>> = {
 };
 
 /** A button that says what will happen; `keys` shows the key that does the same. */
-export function Button({ kind = 'plain', keys, children, className = '', ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { kind?: Kind; keys?: string; children: ReactNode }): ReactElement {
+export function Button({
+  kind = 'plain',
+  keys,
+  children,
+  className = '',
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & {
+  kind?: Kind;
+  keys?: string;
+  children: ReactNode;
+}): ReactElement {
   return (
-    <button type="button" {...rest} className={`inline-flex min-h-11 max-lg:min-h-14 items-center gap-2 rounded-[3px] border-[1.5px] px-4 text-sm font-semibold disabled:cursor-not-allowed disabled:opacity-45 ${LOOKS[kind]} ${className}`}>
+    <button
+      type="button"
+      {...rest}
+      className={`inline-flex min-h-11 max-lg:min-h-14 items-center gap-2 rounded-[3px] border-[1.5px] px-4 text-sm font-semibold disabled:cursor-not-allowed disabled:opacity-45 ${LOOKS[kind]} ${className}`}
+    >
       {children}
       {keys ? <kbd className="max-lg:hidden">{keys}</kbd> : null}
     </button>

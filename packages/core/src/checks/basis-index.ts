@@ -2,7 +2,14 @@ import type { Instrument, Limit } from '../limits/types.ts';
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import { overlaps, systemOf } from './systems.ts';
-import { STATIONS, WHOLE_AIRCRAFT, type Basis, type Check, type Gate, type StateDefinition } from './types.ts';
+import {
+  STATIONS,
+  WHOLE_AIRCRAFT,
+  type Basis,
+  type Check,
+  type Gate,
+  type StateDefinition,
+} from './types.ts';
 
 /** A check on one subject: the whole aircraft or one engine. */
 export interface Part {
@@ -56,7 +63,12 @@ function subjectsOf(check: Check, basis: Basis): readonly string[] {
 }
 
 /** Parts of `id` that matter to a part on `subject`: the same engine, or all when one of them is per aircraft. */
-function partsSeenFrom(checks: ReadonlyMap<string, Check>, basis: Basis, id: string, subject: string): string[] {
+function partsSeenFrom(
+  checks: ReadonlyMap<string, Check>,
+  basis: Basis,
+  id: string,
+  subject: string,
+): string[] {
   const other = checks.get(id);
   if (!other) return [];
   const subjects = subjectsOf(other, basis);
@@ -66,7 +78,8 @@ function partsSeenFrom(checks: ReadonlyMap<string, Check>, basis: Basis, id: str
 function makeParts(checks: ReadonlyMap<string, Check>, basis: Basis): Part[] {
   return [...checks.values()].flatMap((check) =>
     subjectsOf(check, basis).map((subject) => {
-      const seen = (ids: readonly string[]): string[] => ids.flatMap((id) => partsSeenFrom(checks, basis, id, subject));
+      const seen = (ids: readonly string[]): string[] =>
+        ids.flatMap((id) => partsSeenFrom(checks, basis, id, subject));
       const computed = check.answer.kind === 'computed' ? check.answer.from : [];
       return {
         key: partKey(check.id, subject),
@@ -84,10 +97,14 @@ function makeParts(checks: ReadonlyMap<string, Check>, basis: Basis): Part[] {
  * Follows the evidence graph from some parts to every part that stands on them, each once, with the shortest
  * chain. Breadth first: the map grows while it is walked.
  */
-function followDependants(found: Map<string, Reach>, dependants: ReadonlyMap<string, readonly string[]>): Reach[] {
+function followDependants(
+  found: Map<string, Reach>,
+  dependants: ReadonlyMap<string, readonly string[]>,
+): Reach[] {
   for (const start of found.values()) {
     for (const next of dependants.get(start.part) ?? []) {
-      if (!found.has(next)) found.set(next, { part: next, system: start.system, through: [...start.through, start.part] });
+      if (!found.has(next))
+        found.set(next, { part: next, system: start.system, through: [...start.through, start.part] });
     }
   }
   return [...found.values()];
@@ -98,7 +115,11 @@ function followDependants(found: Map<string, Reach>, dependants: ReadonlyMap<str
  * stands on a part reached, each once, with the shortest chain of reasons.
  * Example: touching "engine.left.ignition" reaches the left drop, and through it the difference of drops.
  */
-export function reach(parts: ReadonlyMap<string, Part>, dependants: ReadonlyMap<string, readonly string[]>, touched: readonly string[]): Reach[] {
+export function reach(
+  parts: ReadonlyMap<string, Part>,
+  dependants: ReadonlyMap<string, readonly string[]>,
+  touched: readonly string[],
+): Reach[] {
   const found = new Map<string, Reach>();
   for (const part of parts.values()) {
     const system = touched.find((t) => part.proves.some((p) => overlaps(t, p)));
@@ -109,14 +130,22 @@ export function reach(parts: ReadonlyMap<string, Part>, dependants: ReadonlyMap<
 
 /** Some parts and every part that stands on them. Example: from the left drop, also the difference of drops. */
 export function reachFromParts(index: BasisIndex, keys: readonly string[]): Reach[] {
-  return followDependants(new Map(keys.map((key) => [key, { part: key, system: '', through: [] }])), index.dependants);
+  return followDependants(
+    new Map(keys.map((key) => [key, { part: key, system: '', through: [] }])),
+    index.dependants,
+  );
 }
 
-function findProblems(basis: Basis, checks: ReadonlyMap<string, Check>, limits: ReadonlyMap<string, Limit>): Reason[] {
+function findProblems(
+  basis: Basis,
+  checks: ReadonlyMap<string, Check>,
+  limits: ReadonlyMap<string, Limit>,
+): Reason[] {
   const problems: Reason[] = [];
   for (const check of basis.pack.checks) {
     for (const key of check.limits) {
-      if (!limits.has(key)) problems.push(reason('limitMissing', { check: check.id, limit: key, book: basis.limitBook.title }));
+      if (!limits.has(key))
+        problems.push(reason('limitMissing', { check: check.id, limit: key, book: basis.limitBook.title }));
     }
     for (const id of [...check.after, ...check.standsOn]) {
       if (!checks.has(id)) problems.push(reason('checkMissing', { check: check.id, other: id }));
@@ -179,7 +208,12 @@ export function indexBasis(basis: Basis): Result<BasisIndex, readonly Reason[]> 
     remembered.set(key, known);
     return known;
   };
-  const gatesBefore = new Map(STATIONS.map((station, i) => [station as string, basis.pack.gates.filter((g) => STATIONS.indexOf(g.before) <= i)]));
+  const gatesBefore = new Map(
+    STATIONS.map((station, i) => [
+      station as string,
+      basis.pack.gates.filter((g) => STATIONS.indexOf(g.before) <= i),
+    ]),
+  );
   return ok({
     basis,
     checks,

@@ -5,12 +5,18 @@ import { reason } from '../words/reason.ts';
 import type { BasisIndex, Part } from './basis-index.ts';
 
 /** Brings a drop or reading out of an answer as one figure with what it was read by. */
-function figureOf(state: CampaignState, key: string, wanted: 'drop' | 'reading'): { readings: Reading[]; at: string; seq: number } | undefined {
+function figureOf(
+  state: CampaignState,
+  key: string,
+  wanted: 'drop' | 'reading',
+): { readings: Reading[]; at: string; seq: number } | undefined {
   const record = standingAnswer(state.parts.get(key));
   const answer = record?.answer;
   if (!record || record.flaw || hasLostStanding(state.parts.get(key))) return undefined;
-  if (wanted === 'reading' && answer?.kind === 'reading') return { readings: [answer.reading], at: record.at, seq: record.seq };
-  if (wanted === 'drop' && answer?.kind === 'drop') return { readings: [answer.before, answer.after], at: record.at, seq: record.seq };
+  if (wanted === 'reading' && answer?.kind === 'reading')
+    return { readings: [answer.reading], at: record.at, seq: record.seq };
+  if (wanted === 'drop' && answer?.kind === 'drop')
+    return { readings: [answer.before, answer.after], at: record.at, seq: record.seq };
   return undefined;
 }
 
@@ -18,7 +24,9 @@ function measuredTogether(a: readonly Reading[], b: readonly Reading[]): Measure
   const [a1, a2] = a;
   const [b1, b2] = b;
   if (!a1 || !b1) return undefined;
-  return a2 && b2 ? { kind: 'drops', first: [a1, a2], second: [b1, b2] } : { kind: 'pair', before: a1, after: b1 };
+  return a2 && b2
+    ? { kind: 'drops', first: [a1, a2], second: [b1, b2] }
+    : { kind: 'pair', before: a1, after: b1 };
 }
 
 /**
@@ -26,7 +34,11 @@ function measuredTogether(a: readonly Reading[], b: readonly Reading[]): Measure
  * answered or has lost its standing. Nothing is recorded for it: it follows its grounds.
  * Example: drops of 78 and 112 rpm against a difference limit of 50 rpm are within, margin 16 rpm.
  */
-export function computedVerdicts(state: CampaignState, index: BasisIndex, part: Part): { verdicts: readonly Verdict[]; at: string; seq: number } | undefined {
+export function computedVerdicts(
+  state: CampaignState,
+  index: BasisIndex,
+  part: Part,
+): { verdicts: readonly Verdict[]; at: string; seq: number } | undefined {
   const spec = part.check.answer;
   if (spec.kind !== 'computed') return undefined;
   const found = part.standsOn.map((key) => figureOf(state, key, spec.value));
@@ -35,8 +47,17 @@ export function computedVerdicts(state: CampaignState, index: BasisIndex, part: 
   if (!a || !b || !measured) return undefined;
   const limits = part.check.limits.flatMap((key) => index.limits.get(key) ?? []);
   const at = a.at > b.at ? a.at : b.at;
-  const verdicts = judgeAll(limits, measured, { instruments: index.instruments, at, facts: { engine: part.subject } });
-  if (verdicts.length === 0) return { verdicts: [{ state: 'unknown', decisionNeeded: false, reason: reason('notAnswered') }], at, seq: Math.max(a.seq, b.seq) };
+  const verdicts = judgeAll(limits, measured, {
+    instruments: index.instruments,
+    at,
+    facts: { engine: part.subject },
+  });
+  if (verdicts.length === 0)
+    return {
+      verdicts: [{ state: 'unknown', decisionNeeded: false, reason: reason('notAnswered') }],
+      at,
+      seq: Math.max(a.seq, b.seq),
+    };
   return { verdicts, at, seq: Math.max(a.seq, b.seq) };
 }
 
@@ -45,5 +66,8 @@ export function provenOf(state: CampaignState, index: BasisIndex, key: string): 
   const part = index.parts.get(key);
   if (part?.check.answer.kind !== 'computed') return isProven(index, state.parts.get(key), key);
   const computed = computedVerdicts(state, index, part);
-  return computed !== undefined && computed.verdicts.every((v) => (v.state === 'within' || v.state === 'near') && !v.decisionNeeded);
+  return (
+    computed !== undefined &&
+    computed.verdicts.every((v) => (v.state === 'within' || v.state === 'near') && !v.decisionNeeded)
+  );
 }

@@ -5,41 +5,71 @@ import { reason } from '../words/reason.ts';
 import type { BasisIndex, Part } from './basis-index.ts';
 import type { Check } from './types.ts';
 
-const plain = (state: Verdict['state'], code: string, params = {}): Verdict => ({ state, decisionNeeded: false, reason: reason(code, params) });
+const plain = (state: Verdict['state'], code: string, params = {}): Verdict => ({
+  state,
+  decisionNeeded: false,
+  reason: reason(code, params),
+});
 
 /** What a limit is held against, out of an answer; undefined for answers without figures. */
 export function measuredOf(answer: PartAnswer): Measured | undefined {
   switch (answer.kind) {
-    case 'reading': return { kind: 'one', reading: answer.reading };
-    case 'drop': return { kind: 'pair', before: answer.before, after: answer.after };
-    case 'cylinders': return { kind: 'many', readings: answer.readings };
-    case 'series': return { kind: 'series', series: answer.series };
-    default: return undefined;
+    case 'reading':
+      return { kind: 'one', reading: answer.reading };
+    case 'drop':
+      return { kind: 'pair', before: answer.before, after: answer.after };
+    case 'cylinders':
+      return { kind: 'many', readings: answer.readings };
+    case 'series':
+      return { kind: 'series', series: answer.series };
+    default:
+      return undefined;
   }
 }
 
 /** Band limits on a set of cylinders hold for each of them; other limits are held against the set. */
-function judgeFigures(limits: readonly Limit[], measured: Measured, around: Surroundings): readonly Verdict[] {
+function judgeFigures(
+  limits: readonly Limit[],
+  measured: Measured,
+  around: Surroundings,
+): readonly Verdict[] {
   if (measured.kind !== 'many') return judgeAll(limits, measured, around);
   const each = limits.filter((l) => l.kind === 'band' || l.kind === 'relative');
   const whole = limits.filter((l) => l.kind !== 'band' && l.kind !== 'relative');
   const byCylinder = Object.entries(measured.readings).map(([name, reading]): readonly Verdict[] =>
-    judgeAll(each, { kind: 'one', reading }, around).map((v) => ({ ...v, reason: { ...v.reason, params: { ...v.reason.params, cylinder: name } } })));
+    judgeAll(each, { kind: 'one', reading }, around).map((v) => ({
+      ...v,
+      reason: { ...v.reason, params: { ...v.reason.params, cylinder: name } },
+    })),
+  );
   const rank = { within: 0, near: 1, unknown: 2, out: 3 };
-  return [...judgeAll(whole, measured, around), ...byCylinder.flat()].sort((a, b) => rank[b.state] - rank[a.state]);
+  return [...judgeAll(whole, measured, around), ...byCylinder.flat()].sort(
+    (a, b) => rank[b.state] - rank[a.state],
+  );
 }
 
 function judgeTimer(check: Check, answer: { startedAt: string; endedAt: string }): Verdict {
   const wanted = check.answer.kind === 'timer' ? check.answer.seconds : 0;
   const elapsed = (Date.parse(answer.endedAt) - Date.parse(answer.startedAt)) / 1000;
   const params = { elapsed: { value: elapsed, unit: 's' }, wanted: { value: wanted, unit: 's' } };
-  return Number.isFinite(elapsed) && elapsed >= wanted ? plain('within', 'timerDone', params) : plain('unknown', 'timerShort', params);
+  return Number.isFinite(elapsed) && elapsed >= wanted
+    ? plain('within', 'timerDone', params)
+    : plain('unknown', 'timerShort', params);
 }
 
 /** Facts that every check has: the configuration and the station, beside those recorded with the answer. */
-function surroundings(index: BasisIndex, part: Part, facts: Readonly<Record<string, Fact>>, at: string): Surroundings {
+function surroundings(
+  index: BasisIndex,
+  part: Part,
+  facts: Readonly<Record<string, Fact>>,
+  at: string,
+): Surroundings {
   const { aircraft } = index.basis;
-  const always = { configuration: aircraft.configuration.code, station: part.check.station, engine: part.subject };
+  const always = {
+    configuration: aircraft.configuration.code,
+    station: part.check.station,
+    engine: part.subject,
+  };
   return { instruments: index.instruments, at, facts: { ...always, ...facts } };
 }
 
@@ -47,7 +77,12 @@ function surroundings(index: BasisIndex, part: Part, facts: Readonly<Record<stri
 function withSetting(check: Check, limits: readonly Limit[]): readonly Limit[] {
   const { setting } = check;
   if (!setting) return limits;
-  const condition = { fact: setting.channel, low: setting.value - setting.tolerance, high: setting.value + setting.tolerance, unit: setting.unit };
+  const condition = {
+    fact: setting.channel,
+    low: setting.value - setting.tolerance,
+    high: setting.value + setting.tolerance,
+    unit: setting.unit,
+  };
   return limits.map((l) => ({ ...l, conditions: [...l.conditions, condition] }));
 }
 
@@ -56,7 +91,13 @@ function withSetting(check: Check, limits: readonly Limit[]): readonly Limit[] {
  * expected response otherwise. Worst verdict first, never empty. A figure without any limit is `within` with
  * the reason `recorded`: it informs and proves only that it was looked at.
  */
-export function judgeAnswer(index: BasisIndex, part: Part, answer: PartAnswer, facts: Readonly<Record<string, Fact>>, at: string): readonly Verdict[] {
+export function judgeAnswer(
+  index: BasisIndex,
+  part: Part,
+  answer: PartAnswer,
+  facts: Readonly<Record<string, Fact>>,
+  at: string,
+): readonly Verdict[] {
   const { check } = part;
   const measured = measuredOf(answer);
   if (measured) {
@@ -66,12 +107,28 @@ export function judgeAnswer(index: BasisIndex, part: Part, answer: PartAnswer, f
   }
   switch (answer.kind) {
     case 'choice': {
-      const option = check.answer.kind === 'choice' ? check.answer.options.find((o) => o.id === answer.option) : undefined;
+      const option =
+        check.answer.kind === 'choice' ? check.answer.options.find((o) => o.id === answer.option) : undefined;
       if (!option) return [plain('unknown', 'optionUnknown', { option: answer.option })];
-      return [plain(option.good ? 'within' : 'out', option.good ? 'asExpected' : 'notAsExpected', { answer: option.text })];
+      return [
+        plain(option.good ? 'within' : 'out', option.good ? 'asExpected' : 'notAsExpected', {
+          answer: option.text,
+        }),
+      ];
     }
-    case 'confirm': return [answer.asExpected ? plain('within', 'asExpected', { answer: check.response }) : plain('out', 'notAsExpected', { answer: answer.note ?? '' })];
-    case 'timer': return [judgeTimer(check, answer)];
-    default: return [answer.kind === 'text' && answer.text.trim() !== '' ? plain('within', 'recorded') : plain('unknown', 'notAnswered')];
+    case 'confirm':
+      return [
+        answer.asExpected
+          ? plain('within', 'asExpected', { answer: check.response })
+          : plain('out', 'notAsExpected', { answer: answer.note ?? '' }),
+      ];
+    case 'timer':
+      return [judgeTimer(check, answer)];
+    default:
+      return [
+        answer.kind === 'text' && answer.text.trim() !== ''
+          ? plain('within', 'recorded')
+          : plain('unknown', 'notAnswered'),
+      ];
   }
 }

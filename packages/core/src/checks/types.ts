@@ -1,7 +1,19 @@
 import type { Instrument, Limit } from '../limits/types.ts';
 
 /** The stations in the order of the work; a pack uses those it has checks for. */
-export const STATIONS = ['papers', 'loading', 'inspection', 'controls', 'fuel', 'run-up', 'taxi', 'ready', 'flight', 'debrief', 'release'] as const;
+export const STATIONS = [
+  'papers',
+  'loading',
+  'inspection',
+  'controls',
+  'fuel',
+  'run-up',
+  'taxi',
+  'ready',
+  'flight',
+  'debrief',
+  'release',
+] as const;
 export type StationId = (typeof STATIONS)[number];
 
 /** Roles a person may act in. */
@@ -40,7 +52,10 @@ export type AnswerSpec =
       /** Where the recording begins by itself: the last upward crossing of another channel. */
       readonly trigger?: { readonly channel: string; readonly above: number };
     } & FigureAnswer)
-  | { readonly kind: 'choice'; readonly options: readonly { readonly id: string; readonly text: string; readonly good: boolean }[] }
+  | {
+      readonly kind: 'choice';
+      readonly options: readonly { readonly id: string; readonly text: string; readonly good: boolean }[];
+    }
   | { readonly kind: 'confirm' }
   | { readonly kind: 'timer'; readonly seconds: number }
   | { readonly kind: 'text' }
@@ -68,7 +83,12 @@ export interface Check {
   /** States that keeping the answer sets. */
   readonly sets: Readonly<Record<string, string>>;
   /** Power setting at which a figure counts; recorded with the answer. */
-  readonly setting?: { readonly channel: string; readonly value: number; readonly tolerance: number; readonly unit: string };
+  readonly setting?: {
+    readonly channel: string;
+    readonly value: number;
+    readonly tolerance: number;
+    readonly unit: string;
+  };
   readonly limits: readonly string[];
   /** Order only: must have been answered before. */
   readonly after: readonly string[];
@@ -76,7 +96,10 @@ export interface Check {
   readonly standsOn: readonly string[];
   /** Systems proven, dotted, with {engine} for the engine: "engine.{engine}.ignition.left". */
   readonly proves: readonly string[];
-  readonly validity?: { readonly hours?: number; readonly endsWhen?: { readonly state: string; readonly becomes: string } };
+  readonly validity?: {
+    readonly hours?: number;
+    readonly endsWhen?: { readonly state: string; readonly becomes: string };
+  };
   readonly secondPerson: boolean;
   readonly notApplicable: boolean;
   readonly minutes: number;

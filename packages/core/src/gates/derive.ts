@@ -1,8 +1,21 @@
 import type { BasisIndex } from '../checks/basis-index.ts';
 import { STATIONS, type Gate, type GateCondition, type StationId } from '../checks/types.ts';
-import { hasLostStanding, type ActionState, type CampaignState, type FindingState, type TagState } from '../record/state.ts';
+import {
+  hasLostStanding,
+  type ActionState,
+  type CampaignState,
+  type FindingState,
+  type TagState,
+} from '../record/state.ts';
 import { reason, type Reason } from '../words/reason.ts';
-import { checkStatus, partStatus, worstMark, type CheckStatus, type Mark, type PartStatus } from './status.ts';
+import {
+  checkStatus,
+  partStatus,
+  worstMark,
+  type CheckStatus,
+  type Mark,
+  type PartStatus,
+} from './status.ts';
 
 /** Where a reason is cured. */
 export type Cure =
@@ -64,7 +77,10 @@ export interface CampaignStatus {
 
 const FRESH: Freshness = { waiting: 0, confirmed: true };
 
-function unproven(condition: Extract<GateCondition, { kind: 'proven' }>, stations: ReadonlyMap<StationId, StationStatus>): { holdings: Holding[]; remaining: CheckStatus[] } {
+function unproven(
+  condition: Extract<GateCondition, { kind: 'proven' }>,
+  stations: ReadonlyMap<StationId, StationStatus>,
+): { holdings: Holding[]; remaining: CheckStatus[] } {
   const holdings: Holding[] = [];
   const remaining: CheckStatus[] = [];
   for (const id of condition.stations) {
@@ -73,18 +89,39 @@ function unproven(condition: Extract<GateCondition, { kind: 'proven' }>, station
     const say = (mark: Mark, code: string): void => {
       const some = open.filter((c) => c.mark === mark);
       const [first] = some;
-      if (first) holdings.push({ reason: reason(code, { count: some.length, station: id, check: first.check.title }), cure: { to: 'check', check: first.check.id }, overridable: condition.overridable });
+      if (first)
+        holdings.push({
+          reason: reason(code, { count: some.length, station: id, check: first.check.title }),
+          cure: { to: 'check', check: first.check.id },
+          overridable: condition.overridable,
+        });
     };
     say('out', 'checksOut');
     say('again', 'checksAgain');
     say('unknown', 'checksUnknown');
     say('near', 'checksUndecided');
-    const waiting = open.filter((c) => c.mark === 'inHand' && c.parts.every((p) => p.answer) && c.check.secondPerson);
+    const waiting = open.filter(
+      (c) => c.mark === 'inHand' && c.parts.every((p) => p.answer) && c.check.secondPerson,
+    );
     const left = open.filter((c) => (c.mark === 'notStarted' || c.mark === 'inHand') && !waiting.includes(c));
     const [firstWaiting] = waiting;
     const [firstLeft] = left;
-    if (firstWaiting) holdings.push({ reason: reason('checksUnwitnessed', { count: waiting.length, station: id, check: firstWaiting.check.title }), cure: { to: 'check', check: firstWaiting.check.id }, overridable: condition.overridable });
-    if (firstLeft) holdings.push({ reason: reason('checksRemain', { count: left.length, station: id, check: firstLeft.check.title }), cure: { to: 'check', check: firstLeft.check.id }, overridable: condition.overridable });
+    if (firstWaiting)
+      holdings.push({
+        reason: reason('checksUnwitnessed', {
+          count: waiting.length,
+          station: id,
+          check: firstWaiting.check.title,
+        }),
+        cure: { to: 'check', check: firstWaiting.check.id },
+        overridable: condition.overridable,
+      });
+    if (firstLeft)
+      holdings.push({
+        reason: reason('checksRemain', { count: left.length, station: id, check: firstLeft.check.title }),
+        cure: { to: 'check', check: firstLeft.check.id },
+        overridable: condition.overridable,
+      });
   }
   return { holdings, remaining };
 }
@@ -96,7 +133,8 @@ export function findingHolds(finding: FindingState, now: string): Reason | undef
   if (!finding.assessed) return reason('findingUnassessed', { title });
   if (finding.assessed.severity === 'stops') return reason('findingStops', { title });
   const { until } = finding.assessed;
-  if (finding.assessed.severity === 'deferred' && until !== undefined && now.slice(0, 10) > until) return reason('findingDeferralOver', { title, until });
+  if (finding.assessed.severity === 'deferred' && until !== undefined && now.slice(0, 10) > until)
+    return reason('findingDeferralOver', { title, until });
   return undefined;
 }
 
@@ -109,7 +147,8 @@ function holdsGate(finding: FindingState, gate: Gate, state: CampaignState, now:
   const why = findingHolds(finding, now);
   if (!why) return undefined;
   const beyond = (station: StationId): boolean => STATIONS.indexOf(station) >= STATIONS.indexOf(gate.before);
-  const about = finding.raised.check === undefined ? undefined : state.index?.checks.get(finding.raised.check);
+  const about =
+    finding.raised.check === undefined ? undefined : state.index?.checks.get(finding.raised.check);
   if (about) return beyond(about.station) ? undefined : why;
   const touched = finding.actions.flatMap((id) => state.actions.get(id)?.done.touches ?? []);
   const cures = touched.length === 0 ? [] : (state.index?.reachOf(touched) ?? []);
@@ -128,24 +167,45 @@ export function inspectionMissing(action: ActionState): boolean {
 function holdingsOf(gate: Gate, condition: GateCondition, state: CampaignState, now: string): Holding[] {
   const { overridable } = condition;
   switch (condition.kind) {
-    case 'proven': return [];
+    case 'proven':
+      return [];
     case 'noTags':
-      return [...state.tags.values()].filter((t) => !t.off).map((t) => ({ reason: reason('tagOpen', { thing: t.on.thing, where: t.on.where }), cure: { to: 'tag', tag: t.on.tag }, overridable }));
+      return [...state.tags.values()]
+        .filter((t) => !t.off)
+        .map((t) => ({
+          reason: reason('tagOpen', { thing: t.on.thing, where: t.on.where }),
+          cure: { to: 'tag', tag: t.on.tag },
+          overridable,
+        }));
     case 'findingsSettled':
       return [...state.findings.values()].flatMap((f) => {
         const why = holdsGate(f, gate, state, now);
         return why ? [{ reason: why, cure: { to: 'finding', finding: f.raised.finding }, overridable }] : [];
       });
     case 'inspectionsSigned':
-      return [...state.actions.values()].filter(inspectionMissing).map((a) => ({ reason: reason('inspectionUnsigned', { what: a.done.what }), cure: { to: 'action', action: a.done.action }, overridable }));
+      return [...state.actions.values()]
+        .filter(inspectionMissing)
+        .map((a) => ({
+          reason: reason('inspectionUnsigned', { what: a.done.what }),
+          cure: { to: 'action', action: a.done.action },
+          overridable,
+        }));
   }
 }
 
-function judgeGate(gate: Gate, state: CampaignState, stations: ReadonlyMap<StationId, StationStatus>, now: string, fresh: Freshness): GateStatus {
+function judgeGate(
+  gate: Gate,
+  state: CampaignState,
+  stations: ReadonlyMap<StationId, StationStatus>,
+  now: string,
+  fresh: Freshness,
+): GateStatus {
   const holdings: Holding[] = [];
   const remaining: CheckStatus[] = [];
   for (const condition of gate.conditions) {
-    const overridden = condition.overridable && state.overrides.some((o) => o.gate === gate.id && o.condition === condition.kind);
+    const overridden =
+      condition.overridable &&
+      state.overrides.some((o) => o.gate === gate.id && o.condition === condition.kind);
     if (overridden) continue;
     holdings.push(...holdingsOf(gate, condition, state, now));
     if (condition.kind === 'proven') {
@@ -155,9 +215,15 @@ function judgeGate(gate: Gate, state: CampaignState, stations: ReadonlyMap<Stati
     }
   }
   const stale = !fresh.confirmed || fresh.waiting > 0;
-  if (stale) holdings.push({ reason: reason('gateStale', { waiting: fresh.waiting }), cure: { to: 'sync' }, overridable: false });
+  if (stale)
+    holdings.push({
+      reason: reason('gateStale', { waiting: fresh.waiting }),
+      cure: { to: 'sync' },
+      overridable: false,
+    });
   const passed = state.gatesPassed.has(gate.id);
-  const needsEyes = remaining.some((c) => c.check.secondPerson) || holdings.some((h) => h.cure.to === 'action');
+  const needsEyes =
+    remaining.some((c) => c.check.secondPerson) || holdings.some((h) => h.cure.to === 'action');
   return {
     gate,
     state: holdings.length > 0 ? 'held' : passed ? 'passed' : 'open',
@@ -168,13 +234,24 @@ function judgeGate(gate: Gate, state: CampaignState, stations: ReadonlyMap<Stati
   };
 }
 
-function stationStatus(station: StationId, index: BasisIndex, byKey: ReadonlyMap<string, PartStatus>): StationStatus {
-  const checks = index.basis.pack.checks.filter((c) => c.station === station).map((c) => checkStatus(c, index, byKey));
+function stationStatus(
+  station: StationId,
+  index: BasisIndex,
+  byKey: ReadonlyMap<string, PartStatus>,
+): StationStatus {
+  const checks = index.basis.pack.checks
+    .filter((c) => c.station === station)
+    .map((c) => checkStatus(c, index, byKey));
   const done = checks.filter((c) => c.proven).length;
   const marks = checks.map((c) => c.mark);
   const begun = marks.some((m) => m !== 'notStarted');
   const attention = worstMark(marks);
-  const mark = done < checks.length && begun && (attention === 'notStarted' || attention === 'near' || attention === 'within') ? 'inHand' : attention;
+  const mark =
+    done < checks.length &&
+    begun &&
+    (attention === 'notStarted' || attention === 'near' || attention === 'within')
+      ? 'inHand'
+      : attention;
   return { station, mark, done, total: checks.length, checks };
 }
 
@@ -183,7 +260,11 @@ function stationStatus(station: StationId, index: BasisIndex, byKey: ReadonlyMap
  * Stations are judged from the first to the last, so that a gate held before a station blocks its checks.
  * Stale data (`fresh`) holds every gate. Undefined before the campaign has been opened.
  */
-export function deriveStatus(state: CampaignState, now: string, fresh: Freshness = FRESH): CampaignStatus | undefined {
+export function deriveStatus(
+  state: CampaignState,
+  now: string,
+  fresh: Freshness = FRESH,
+): CampaignStatus | undefined {
   const { index } = state;
   if (!index) return undefined;
   const byKey = new Map<string, PartStatus>();

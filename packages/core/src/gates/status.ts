@@ -3,11 +3,19 @@ import { WHOLE_AIRCRAFT, type Check, type StationId } from '../checks/types.ts';
 import { partKey, type BasisIndex, type Part } from '../checks/basis-index.ts';
 import type { Verdict } from '../limits/types.ts';
 import { flawOf } from '../record/fold.ts';
-import { hasLostStanding, isProven, runningTimer, standingAnswer, type AnswerRecord, type CampaignState } from '../record/state.ts';
+import {
+  hasLostStanding,
+  isProven,
+  runningTimer,
+  standingAnswer,
+  type AnswerRecord,
+  type CampaignState,
+} from '../record/state.ts';
 import { reason, type Reason } from '../words/reason.ts';
 
 /** The marks of the design; `unknown` is an answer that says nothing yet. */
-export type Mark = 'notStarted' | 'inHand' | 'within' | 'near' | 'out' | 'again' | 'unknown' | 'notApplicable';
+export type Mark =
+  'notStarted' | 'inHand' | 'within' | 'near' | 'out' | 'again' | 'unknown' | 'notApplicable';
 
 /** How a check stands on one subject. */
 export interface PartStatus {
@@ -31,7 +39,16 @@ export interface CheckStatus {
   readonly proven: boolean;
 }
 
-const WORST: readonly Mark[] = ['out', 'again', 'unknown', 'inHand', 'notStarted', 'near', 'within', 'notApplicable'];
+const WORST: readonly Mark[] = [
+  'out',
+  'again',
+  'unknown',
+  'inHand',
+  'notStarted',
+  'near',
+  'within',
+  'notApplicable',
+];
 
 /** The mark that a group shows: the one that most needs attention. Example: of within and near it is near. */
 export function worstMark(marks: readonly Mark[]): Mark {
@@ -42,7 +59,12 @@ function expired(part: Part, answer: AnswerRecord, now: string): Reason | undefi
   const hours = part.check.validity?.hours;
   if (hours === undefined) return undefined;
   const age = (Date.parse(now) - Date.parse(answer.at)) / 3_600_000;
-  return age > hours ? reason('validityOver', { hours: { value: hours, unit: 'h' }, age: { value: age, unit: 'h', resolution: 0.1, beside: [hours] } }) : undefined;
+  return age > hours
+    ? reason('validityOver', {
+        hours: { value: hours, unit: 'h' },
+        age: { value: age, unit: 'h', resolution: 0.1, beside: [hours] },
+      })
+    : undefined;
 }
 
 /** A ground whose answer has outlived its validity takes what stands on it with it. */
@@ -57,20 +79,37 @@ function groundExpired(state: CampaignState, index: BasisIndex, part: Part, now:
   return undefined;
 }
 
-function answeredStatus(state: CampaignState, index: BasisIndex, part: Part, answer: AnswerRecord, now: string): Omit<PartStatus, 'key'> {
+function answeredStatus(
+  state: CampaignState,
+  index: BasisIndex,
+  part: Part,
+  answer: AnswerRecord,
+  now: string,
+): Omit<PartStatus, 'key'> {
   const own = state.parts.get(part.key);
   const base = { answer, verdicts: answer.verdicts };
-  if (hasLostStanding(own)) return { ...base, mark: 'again', proven: false, reasons: own?.lost?.reasons ?? [] };
+  if (hasLostStanding(own))
+    return { ...base, mark: 'again', proven: false, reasons: own?.lost?.reasons ?? [] };
   const over = expired(part, answer, now) ?? groundExpired(state, index, part, now);
   if (over) return { ...base, mark: 'again', proven: false, reasons: [over] };
   if (answer.flaw) return { ...base, mark: 'unknown', proven: false, reasons: [answer.flaw] };
-  if (answer.answer === null) return { ...base, mark: 'notApplicable', proven: true, reasons: [reason('notApplicableBecause', { why: answer.notApplicable ?? '' })] };
+  if (answer.answer === null)
+    return {
+      ...base,
+      mark: 'notApplicable',
+      proven: true,
+      reasons: [reason('notApplicableBecause', { why: answer.notApplicable ?? '' })],
+    };
   const worst = answer.verdicts[0];
   const reasons: Reason[] = worst ? [worst.reason] : [];
   if (worst?.decisionNeeded && !answer.decision) reasons.push(reason('decisionMissing'));
   if (part.check.secondPerson && !answer.witness) reasons.push(reason('witnessMissing'));
   const proven = isProven(index, own, part.key);
-  const waiting = !proven && (worst?.state === 'within' || worst?.state === 'near') && part.check.secondPerson && !answer.witness;
+  const waiting =
+    !proven &&
+    (worst?.state === 'within' || worst?.state === 'near') &&
+    part.check.secondPerson &&
+    !answer.witness;
   return { ...base, mark: waiting ? 'inHand' : (worst?.state ?? 'unknown'), proven, reasons };
 }
 
@@ -78,18 +117,37 @@ function computedStatus(state: CampaignState, index: BasisIndex, part: Part): Om
   const computed = computedVerdicts(state, index, part);
   if (!computed) {
     const anyLost = part.standsOn.some((k) => hasLostStanding(state.parts.get(k)));
-    return { mark: anyLost ? 'again' : 'notStarted', proven: false, verdicts: [], reasons: [reason('computedWaits', { parts: part.standsOn })] };
+    return {
+      mark: anyLost ? 'again' : 'notStarted',
+      proven: false,
+      verdicts: [],
+      reasons: [reason('computedWaits', { parts: part.standsOn })],
+    };
   }
   const [worst] = computed.verdicts;
-  const proven = computed.verdicts.every((v) => (v.state === 'within' || v.state === 'near') && !v.decisionNeeded);
-  return { mark: worst?.state ?? 'unknown', proven, verdicts: computed.verdicts, reasons: worst ? [worst.reason] : [] };
+  const proven = computed.verdicts.every(
+    (v) => (v.state === 'within' || v.state === 'near') && !v.decisionNeeded,
+  );
+  return {
+    mark: worst?.state ?? 'unknown',
+    proven,
+    verdicts: computed.verdicts,
+    reasons: worst ? [worst.reason] : [],
+  };
 }
 
 /** Why a part cannot be answered now: a gate before its station, something unproven it stands on, or a state. */
-function blockedBy(state: CampaignState, index: BasisIndex, part: Part, gateHeld: (station: StationId) => Reason | undefined): Reason | undefined {
+function blockedBy(
+  state: CampaignState,
+  index: BasisIndex,
+  part: Part,
+  gateHeld: (station: StationId) => Reason | undefined,
+): Reason | undefined {
   const held = gateHeld(part.check.station);
   if (held) return held;
-  const waiting = part.after.find((key) => !standingAnswer(state.parts.get(key)) && index.parts.get(key)?.check.answer.kind !== 'computed');
+  const waiting = part.after.find(
+    (key) => !standingAnswer(state.parts.get(key)) && index.parts.get(key)?.check.answer.kind !== 'computed',
+  );
   if (waiting) return reason('orderFirst', { part: waiting });
   return flawOf(state, index, part);
 }
@@ -98,21 +156,43 @@ function blockedBy(state: CampaignState, index: BasisIndex, part: Part, gateHeld
  * How a part stands now: the clock decides validity in hours; everything else comes from the record.
  * `gateHeld` says why a station may not be worked, or undefined.
  */
-export function partStatus(state: CampaignState, index: BasisIndex, part: Part, now: string, gateHeld: (station: StationId) => Reason | undefined): PartStatus {
+export function partStatus(
+  state: CampaignState,
+  index: BasisIndex,
+  part: Part,
+  now: string,
+  gateHeld: (station: StationId) => Reason | undefined,
+): PartStatus {
   const answer = standingAnswer(state.parts.get(part.key));
   const blocked = part.check.answer.kind === 'computed' ? undefined : blockedBy(state, index, part, gateHeld);
   const blocking = blocked ? { blocked } : {};
-  if (part.check.answer.kind === 'computed') return { key: part.key, ...computedStatus(state, index, part), ...blocking };
+  if (part.check.answer.kind === 'computed')
+    return { key: part.key, ...computedStatus(state, index, part), ...blocking };
   if (answer) return { key: part.key, ...answeredStatus(state, index, part, answer, now), ...blocking };
   const timing = runningTimer(state.parts.get(part.key)) !== undefined;
-  return { key: part.key, mark: timing ? 'inHand' : 'notStarted', proven: false, verdicts: [], reasons: [reason('notAnswered')], ...blocking };
+  return {
+    key: part.key,
+    mark: timing ? 'inHand' : 'notStarted',
+    proven: false,
+    verdicts: [],
+    reasons: [reason('notAnswered')],
+    ...blocking,
+  };
 }
 
 /** Status of a check over all its subjects. */
-export function checkStatus(check: Check, index: BasisIndex, byKey: ReadonlyMap<string, PartStatus>): CheckStatus {
-  const subjects = check.subject === 'engine' ? index.basis.aircraft.engines.map((e) => e.id) : [WHOLE_AIRCRAFT];
+export function checkStatus(
+  check: Check,
+  index: BasisIndex,
+  byKey: ReadonlyMap<string, PartStatus>,
+): CheckStatus {
+  const subjects =
+    check.subject === 'engine' ? index.basis.aircraft.engines.map((e) => e.id) : [WHOLE_AIRCRAFT];
   const parts = subjects.flatMap((s) => byKey.get(partKey(check.id, s)) ?? []);
   const answered = parts.filter((p) => p.mark !== 'notStarted');
-  const mark = answered.length > 0 && answered.length < parts.length ? worstMark([...answered.map((p) => p.mark), 'inHand']) : worstMark(parts.map((p) => p.mark));
+  const mark =
+    answered.length > 0 && answered.length < parts.length
+      ? worstMark([...answered.map((p) => p.mark), 'inHand'])
+      : worstMark(parts.map((p) => p.mark));
   return { check, parts, mark, proven: parts.length > 0 && parts.every((p) => p.proven) };
 }

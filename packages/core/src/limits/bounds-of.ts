@@ -14,11 +14,16 @@ export interface DrawnBounds {
 export function boundsOf(limit: Limit): DrawnBounds | undefined {
   if (limit.kind === 'settle' || limit.kind === 'dwell') return { bounds: limit.bounds, unit: 's' };
   if (limit.kind !== 'relative') return { bounds: limit.bounds, unit: limit.unit };
-  return 'value' in limit.expected ? { bounds: boundsAround(limit, limit.expected.value), unit: limit.unit } : undefined;
+  return 'value' in limit.expected
+    ? { bounds: boundsAround(limit, limit.expected.value), unit: limit.unit }
+    : undefined;
 }
 
 /** Edges of a relative limit around its expected value. Example: 92 ± 9 % is 83.72..100.28. */
-export function boundsAround(limit: { tolerance: number; cautionTolerance?: number; inPercent: boolean }, expected: number): Bounds {
+export function boundsAround(
+  limit: { tolerance: number; cautionTolerance?: number; inPercent: boolean },
+  expected: number,
+): Bounds {
   const scale = limit.inPercent ? Math.abs(expected) / 100 : 1;
   const half = limit.tolerance * scale;
   const caution = limit.cautionTolerance === undefined ? undefined : limit.cautionTolerance * scale;

@@ -12,10 +12,14 @@ function judgeCondition(condition: Condition, fact: Fact | undefined): Condition
   const { fact: name, low, high, unit = 'count' } = condition;
   if (fact === undefined) return { state: 'unknown', reason: reason('factMissing', { fact: name }) };
   if (typeof fact === 'string') {
-    if (condition.equals === undefined) return { state: 'unknown', reason: reason('factNotAFigure', { fact: name }) };
+    if (condition.equals === undefined)
+      return { state: 'unknown', reason: reason('factNotAFigure', { fact: name }) };
     return fact === condition.equals
       ? { state: 'met' }
-      : { state: 'notMet', reason: reason('conditionWord', { fact: name, is: fact, wanted: condition.equals }) };
+      : {
+          state: 'notMet',
+          reason: reason('conditionWord', { fact: name, is: fact, wanted: condition.equals }),
+        };
   }
   const value = convert(fact.value, fact.unit, unit);
   if (!value.ok) return { state: 'unknown', reason: value.error };
@@ -38,7 +42,13 @@ function judgeCondition(condition: Condition, fact: Fact | undefined): Condition
  * met settles it; a missing fact leaves it unknown, never met.
  * Example: `[{ fact: 'rpm', low: 1650, high: 1750, unit: 'rpm' }]` with rpm 1702 is met.
  */
-export function judgeConditions(conditions: readonly Condition[], facts: Readonly<Record<string, Fact>>): ConditionsOutcome {
+export function judgeConditions(
+  conditions: readonly Condition[],
+  facts: Readonly<Record<string, Fact>>,
+): ConditionsOutcome {
   const outcomes = conditions.map((c) => judgeCondition(c, facts[c.fact]));
-  return outcomes.find((o) => o.state === 'notMet') ?? outcomes.find((o) => o.state === 'unknown') ?? { state: 'met' };
+  return (
+    outcomes.find((o) => o.state === 'notMet') ??
+    outcomes.find((o) => o.state === 'unknown') ?? { state: 'met' }
+  );
 }

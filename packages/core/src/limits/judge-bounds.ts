@@ -43,7 +43,12 @@ export function marginTo(value: number, bounds: Bounds, unit: string): Margin | 
 
 function figures(q: BoundsQuestion): Record<string, Figure | string> {
   const beside = [q.bounds.low, q.bounds.high].filter((b): b is number => b !== undefined);
-  const figure = (value: number): Figure => ({ value, unit: q.unit, resolution: q.resolution, ...(q.per ? { per: q.per } : {}) });
+  const figure = (value: number): Figure => ({
+    value,
+    unit: q.unit,
+    resolution: q.resolution,
+    ...(q.per ? { per: q.per } : {}),
+  });
   return {
     value: { ...figure(q.value), beside },
     ...(q.bounds.low === undefined ? {} : { low: figure(q.bounds.low) }),
@@ -63,18 +68,38 @@ function figures(q: BoundsQuestion): Record<string, Figure | string> {
  * Example: 112 ± 10 rpm in 10..150 with caution above 110 is `near` with a margin of 38 rpm.
  */
 export function judgeBounds(q: BoundsQuestion): Verdict {
-  const base = { limit: q.limit, class: q.class, rule: q.rule, unit: q.unit, bounds: q.bounds, decisionNeeded: false };
+  const base = {
+    limit: q.limit,
+    class: q.class,
+    rule: q.rule,
+    unit: q.unit,
+    bounds: q.bounds,
+    decisionNeeded: false,
+  };
   if (!Number.isFinite(q.value)) return { ...base, state: 'unknown', reason: reason('notFinite') };
   const margin = marginTo(q.value, q.bounds, q.unit);
-  const measured = { ...base, value: q.value, uncertainty: q.uncertainty, resolution: q.resolution, margin, ...(q.per ? { per: q.per } : {}) };
-  const say = (code: string, extra: Reason['params'] = {}): Reason => reason(code, { ...figures(q), ...extra });
+  const measured = {
+    ...base,
+    value: q.value,
+    uncertainty: q.uncertainty,
+    resolution: q.resolution,
+    margin,
+    ...(q.per ? { per: q.per } : {}),
+  };
+  const say = (code: string, extra: Reason['params'] = {}): Reason =>
+    reason(code, { ...figures(q), ...extra });
   const eps = noise(q);
   if (margin && margin.value < -eps) {
     const why = q.because?.[margin.edge];
-    return { ...measured, state: 'out', reason: say(margin.edge === 'low' ? 'belowLow' : 'aboveHigh', why ? { why } : {}) };
+    return {
+      ...measured,
+      state: 'out',
+      reason: say(margin.edge === 'low' ? 'belowLow' : 'aboveHigh', why ? { why } : {}),
+    };
   }
   if (margin && q.rule === 'guarded') {
-    if (q.uncertainty === undefined) return { ...measured, state: 'unknown', reason: say('uncertaintyMissing') };
+    if (q.uncertainty === undefined)
+      return { ...measured, state: 'unknown', reason: say('uncertaintyMissing') };
     if (margin.value < q.uncertainty - eps) {
       const decisionNeeded = q.class === 'safety' || q.class === 'airworthiness';
       const code = decisionNeeded ? 'insideGuardDecision' : 'insideGuard';
@@ -82,7 +107,9 @@ export function judgeBounds(q: BoundsQuestion): Verdict {
     }
   }
   const { cautionLow, cautionHigh } = q.bounds;
-  if (cautionLow !== undefined && q.value < cautionLow - eps) return { ...measured, state: 'near', reason: say('cautionLow') };
-  if (cautionHigh !== undefined && q.value > cautionHigh + eps) return { ...measured, state: 'near', reason: say('cautionHigh') };
+  if (cautionLow !== undefined && q.value < cautionLow - eps)
+    return { ...measured, state: 'near', reason: say('cautionLow') };
+  if (cautionHigh !== undefined && q.value > cautionHigh + eps)
+    return { ...measured, state: 'near', reason: say('cautionHigh') };
   return { ...measured, state: 'within', reason: say(margin ? 'inside' : 'insideOpen') };
 }

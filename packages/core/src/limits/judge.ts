@@ -7,7 +7,23 @@ import { judgeConditions } from './conditions.ts';
 import { judgeable, type Judgeable } from './reading.ts';
 import { checkSamples, longestBeyond, settlingTime, steepest, type Samples } from './series.ts';
 import { err, ok, type Result } from '../result.ts';
-import type { Bounds, DropLimit, DwellLimit, Limit, Measured, RateLimit, Reading, RelativeLimit, Series, SettleLimit, SpreadLimit, DifferenceLimit, Surroundings, Verdict, BandLimit } from './types.ts';
+import type {
+  Bounds,
+  DropLimit,
+  DwellLimit,
+  Limit,
+  Measured,
+  RateLimit,
+  Reading,
+  RelativeLimit,
+  Series,
+  SettleLimit,
+  SpreadLimit,
+  DifferenceLimit,
+  Surroundings,
+  Verdict,
+  BandLimit,
+} from './types.ts';
 
 /** The figure that a limit kind distils from what was measured, ready for the kernel. */
 interface Distilled extends Judgeable {
@@ -15,11 +31,21 @@ interface Distilled extends Judgeable {
   readonly bounds: Bounds;
 }
 
-type Distil<L extends Limit> = (limit: L, measured: Measured, around: Surroundings) => Result<Distilled, Reason>;
+type Distil<L extends Limit> = (
+  limit: L,
+  measured: Measured,
+  around: Surroundings,
+) => Result<Distilled, Reason>;
 
-const shape = (wanted: string, got: Measured): Result<never, Reason> => err(reason('wrongShape', { wanted, got: got.kind }));
+const shape = (wanted: string, got: Measured): Result<never, Reason> =>
+  err(reason('wrongShape', { wanted, got: got.kind }));
 
-function two(a: Reading, b: Reading, unit: string, around: Surroundings): Result<[Judgeable, Judgeable], Reason> {
+function two(
+  a: Reading,
+  b: Reading,
+  unit: string,
+  around: Surroundings,
+): Result<[Judgeable, Judgeable], Reason> {
   const first = judgeable(a, unit, around);
   if (!first.ok) return first;
   const second = judgeable(b, unit, around);
@@ -36,17 +62,25 @@ const distilRelative: Distil<RelativeLimit> = (limit, measured, around) => {
   if (measured.kind !== 'one') return shape('one', measured);
   const found = judgeable(measured.reading, limit.unit, around);
   if (!found.ok) return found;
-  if ('value' in limit.expected) return ok({ ...found.value, unit: limit.unit, bounds: boundsAround(limit, limit.expected.value) });
+  if ('value' in limit.expected)
+    return ok({ ...found.value, unit: limit.unit, bounds: boundsAround(limit, limit.expected.value) });
   const fact = around.facts[limit.expected.fact];
-  if (fact === undefined || typeof fact === 'string') return err(reason('factMissing', { fact: limit.expected.fact }));
+  if (fact === undefined || typeof fact === 'string')
+    return err(reason('factMissing', { fact: limit.expected.fact }));
   const expected = convert(fact.value, fact.unit, limit.unit);
-  return expected.ok ? ok({ ...found.value, unit: limit.unit, bounds: boundsAround(limit, expected.value) }) : expected;
+  return expected.ok
+    ? ok({ ...found.value, unit: limit.unit, bounds: boundsAround(limit, expected.value) })
+    : expected;
 };
 
 /** Readings in the unit their difference is given in, so that °F readings can meet a limit in °C of difference. */
 function readingUnit(limitUnit: string, reading: Reading): string {
   if (limitUnit === 'degC-diff') return 'degC';
-  return limitUnit === 'degF-diff' ? 'degF' : differenceUnit(reading.unit) === limitUnit ? reading.unit : limitUnit;
+  return limitUnit === 'degF-diff'
+    ? 'degF'
+    : differenceUnit(reading.unit) === limitUnit
+      ? reading.unit
+      : limitUnit;
 }
 
 const distilDrop: Distil<DropLimit> = (limit, measured, around) => {
@@ -64,7 +98,11 @@ const distilDrop: Distil<DropLimit> = (limit, measured, around) => {
 };
 
 /** The difference of two drops: the accuracy of each of the four readings counts. */
-function differenceOfDrops(limit: DifferenceLimit, measured: Extract<Measured, { kind: 'drops' }>, around: Surroundings): Result<Distilled, Reason> {
+function differenceOfDrops(
+  limit: DifferenceLimit,
+  measured: Extract<Measured, { kind: 'drops' }>,
+  around: Surroundings,
+): Result<Distilled, Reason> {
   const found: Judgeable[] = [];
   for (const reading of [...measured.first, ...measured.second]) {
     const one = judgeable(reading, readingUnit(limit.unit, reading), around);
@@ -83,7 +121,12 @@ function differenceOfDrops(limit: DifferenceLimit, measured: Extract<Measured, {
 
 const distilDifference: Distil<DifferenceLimit> = (limit, measured, around) => {
   if (measured.kind === 'drops') return differenceOfDrops(limit, measured, around);
-  const readings = measured.kind === 'pair' ? [measured.before, measured.after] : measured.kind === 'many' ? Object.values(measured.readings) : [];
+  const readings =
+    measured.kind === 'pair'
+      ? [measured.before, measured.after]
+      : measured.kind === 'many'
+        ? Object.values(measured.readings)
+        : [];
   const [a, b] = readings;
   if (!a || !b || readings.length !== 2) return shape('two', measured);
   const pair = two(a, b, readingUnit(limit.unit, a), around);
@@ -120,8 +163,20 @@ const distilSpread: Distil<SpreadLimit> = (limit, measured, around) => {
 };
 
 /** Brings a series to a unit, refuses an expired instrument, and gives the uncertainty of a single sample. */
-function samplesIn(series: Series, unit: string, maximumGap: number, around: Surroundings): Result<{ samples: Samples; sample: Judgeable }, Reason> {
-  const probe: Reading = { value: series.v[0] ?? NaN, unit: series.unit, text: '', resolution: series.resolution, source: 'live', instrument: series.instrument };
+function samplesIn(
+  series: Series,
+  unit: string,
+  maximumGap: number,
+  around: Surroundings,
+): Result<{ samples: Samples; sample: Judgeable }, Reason> {
+  const probe: Reading = {
+    value: series.v[0] ?? NaN,
+    unit: series.unit,
+    text: '',
+    resolution: series.resolution,
+    source: 'live',
+    instrument: series.instrument,
+  };
   const sample = judgeable(probe, unit, around);
   if (!sample.ok) return sample;
   const v: number[] = [];
@@ -144,12 +199,25 @@ const distilRate: Distil<RateLimit> = (limit, measured, around) => {
   const { low, high } = limit.bounds;
   const worstIsLow = low !== undefined && (high === undefined || lowest - low < high - highest);
   // A slope over the window cannot be off by more than both ends in opposite directions.
-  const uncertainty = read.value.sample.uncertainty === undefined ? undefined : (Math.SQRT2 * read.value.sample.uncertainty) / limit.window;
-  return ok({ value: worstIsLow ? lowest : highest, uncertainty, resolution: measured.series.resolution / limit.window, unit: limit.unit, bounds: limit.bounds });
+  const uncertainty =
+    read.value.sample.uncertainty === undefined
+      ? undefined
+      : (Math.SQRT2 * read.value.sample.uncertainty) / limit.window;
+  return ok({
+    value: worstIsLow ? lowest : highest,
+    uncertainty,
+    resolution: measured.series.resolution / limit.window,
+    unit: limit.unit,
+    bounds: limit.bounds,
+  });
 };
 
 /** A time read from a stopwatch may stand for a series: the person watched the gauge, the watch gave the figure. */
-function stopwatch(measured: Measured, bounds: Bounds, around: Surroundings): Result<Distilled, Reason> | undefined {
+function stopwatch(
+  measured: Measured,
+  bounds: Bounds,
+  around: Surroundings,
+): Result<Distilled, Reason> | undefined {
   if (measured.kind !== 'one') return undefined;
   const found = judgeable(measured.reading, 's', around);
   return found.ok ? ok({ ...found.value, unit: 's', bounds }) : found;
@@ -158,7 +226,9 @@ function stopwatch(measured: Measured, bounds: Bounds, around: Surroundings): Re
 /** Uncertainty of a time found between samples: the largest sampling step, as a rectangular distribution. */
 function timingUncertainty(samples: Samples): number | undefined {
   let step = 0;
-  samples.t.forEach((t, i) => { if (i > 0) step = Math.max(step, t - (samples.t[i - 1] ?? t)); });
+  samples.t.forEach((t, i) => {
+    if (i > 0) step = Math.max(step, t - (samples.t[i - 1] ?? t));
+  });
   return expandedUncertainty({ accuracy: step / 2, resolution: 0 });
 }
 
@@ -171,11 +241,17 @@ const distilSettle: Distil<SettleLimit> = (limit, measured, around) => {
   const { samples } = read.value;
   const length = (samples.t[samples.t.length - 1] ?? 0) - (samples.t[0] ?? 0);
   const found = settlingTime(samples, limit.target, limit.hold);
-  const common = { uncertainty: timingUncertainty(samples), resolution: 0.1, unit: 's', bounds: limit.bounds };
+  const common = {
+    uncertainty: timingUncertainty(samples),
+    resolution: 0.1,
+    unit: 's',
+    bounds: limit.bounds,
+  };
   if (found !== undefined) return ok({ ...common, value: found });
   // Not settled yet: out only once even settling from now on would be too late.
   const earliest = length - limit.hold;
-  if (limit.bounds.high !== undefined && earliest > limit.bounds.high) return ok({ ...common, value: earliest });
+  if (limit.bounds.high !== undefined && earliest > limit.bounds.high)
+    return ok({ ...common, value: earliest });
   return err(reason('notSettledYet', { length: { value: length, unit: 's' } }));
 };
 
@@ -186,19 +262,33 @@ const distilDwell: Distil<DwellLimit> = (limit, measured, around) => {
   const read = samplesIn(measured.series, limit.unit, limit.maximumGap, around);
   if (!read.ok) return read;
   const value = longestBeyond(read.value.samples, limit.beyond, limit.side);
-  return ok({ value, uncertainty: timingUncertainty(read.value.samples), resolution: 0.1, unit: 's', bounds: limit.bounds });
+  return ok({
+    value,
+    uncertainty: timingUncertainty(read.value.samples),
+    resolution: 0.1,
+    unit: 's',
+    bounds: limit.bounds,
+  });
 };
 
 function distil(limit: Limit, measured: Measured, around: Surroundings): Result<Distilled, Reason> {
   switch (limit.kind) {
-    case 'band': return distilBand(limit, measured, around);
-    case 'relative': return distilRelative(limit, measured, around);
-    case 'drop': return distilDrop(limit, measured, around);
-    case 'difference': return distilDifference(limit, measured, around);
-    case 'spread': return distilSpread(limit, measured, around);
-    case 'rate': return distilRate(limit, measured, around);
-    case 'settle': return distilSettle(limit, measured, around);
-    case 'dwell': return distilDwell(limit, measured, around);
+    case 'band':
+      return distilBand(limit, measured, around);
+    case 'relative':
+      return distilRelative(limit, measured, around);
+    case 'drop':
+      return distilDrop(limit, measured, around);
+    case 'difference':
+      return distilDifference(limit, measured, around);
+    case 'spread':
+      return distilSpread(limit, measured, around);
+    case 'rate':
+      return distilRate(limit, measured, around);
+    case 'settle':
+      return distilSettle(limit, measured, around);
+    case 'dwell':
+      return distilDwell(limit, measured, around);
   }
 }
 
@@ -216,7 +306,18 @@ export function judge(limit: Limit, measured: Measured, around: Surroundings): V
   const distilled = distil(limit, measured, around);
   if (!distilled.ok) return { ...base, state: 'unknown', reason: distilled.error };
   const { unit, bounds, value, uncertainty, resolution } = distilled.value;
-  return judgeBounds({ limit: limit.key, class: limit.class, rule: limit.acceptance, unit, value, uncertainty, resolution, bounds, because: limit.because, ...(limit.kind === 'rate' ? { per: 's' } : {}) });
+  return judgeBounds({
+    limit: limit.key,
+    class: limit.class,
+    rule: limit.acceptance,
+    unit,
+    value,
+    uncertainty,
+    resolution,
+    bounds,
+    because: limit.because,
+    ...(limit.kind === 'rate' ? { per: 's' } : {}),
+  });
 }
 
 const SEVERITY: Readonly<Record<Verdict['state'], number>> = { within: 0, near: 1, unknown: 2, out: 3 };
@@ -227,13 +328,21 @@ const SEVERITY: Readonly<Record<Verdict['state'], number>> = { within: 0, near: 
  * `unknown`. Order of worst: out, unknown, near (a needed decision first), within; then the smaller margin.
  * Example: a hot and a cold oil pressure limit with oil at 80 °C: only the hot one is judged.
  */
-export function judgeAll(limits: readonly Limit[], measured: Measured, around: Surroundings): readonly Verdict[] {
-  const standing = limits.map((limit) => ({ limit, conditions: judgeConditions(limit.conditions, around.facts) }));
+export function judgeAll(
+  limits: readonly Limit[],
+  measured: Measured,
+  around: Surroundings,
+): readonly Verdict[] {
+  const standing = limits.map((limit) => ({
+    limit,
+    conditions: judgeConditions(limit.conditions, around.facts),
+  }));
   const applying = standing.filter((s) => s.conditions.state !== 'notMet');
   const judged = (applying.length > 0 ? applying : standing).map((s) => judge(s.limit, measured, around));
-  return judged.sort((a, b) =>
-    SEVERITY[b.state] - SEVERITY[a.state] ||
-    Number(b.decisionNeeded) - Number(a.decisionNeeded) ||
-    (a.margin?.share ?? a.margin?.value ?? Infinity) - (b.margin?.share ?? b.margin?.value ?? Infinity));
+  return judged.sort(
+    (a, b) =>
+      SEVERITY[b.state] - SEVERITY[a.state] ||
+      Number(b.decisionNeeded) - Number(a.decisionNeeded) ||
+      (a.margin?.share ?? a.margin?.value ?? Infinity) - (b.margin?.share ?? b.margin?.value ?? Infinity),
+  );
 }
-

@@ -35,12 +35,23 @@ export function judgeable(reading: Reading, unit: string, around: Surroundings):
   if (!converted.ok) return converted;
   const step = stepRatio(reading.unit, unit);
   const instrument = reading.instrument === undefined ? undefined : around.instruments[reading.instrument];
-  if (reading.instrument !== undefined && !instrument) return err(reason('unknownInstrument', { instrument: reading.instrument }));
+  if (reading.instrument !== undefined && !instrument)
+    return err(reason('unknownInstrument', { instrument: reading.instrument }));
   if (instrument && instrumentExpired(instrument, around.at)) {
-    return err(reason('instrumentExpired', { instrument: instrument.name, until: instrument.calibratedUntil ?? '' }));
+    return err(
+      reason('instrumentExpired', { instrument: instrument.name, until: instrument.calibratedUntil ?? '' }),
+    );
   }
-  const accuracy = instrument?.accuracy === undefined ? undefined : instrument.accuracy * stepRatio(instrument.unit, unit);
-  const resolution = Math.max(reading.resolution * step, (instrument?.resolution ?? 0) * stepRatio(instrument?.unit ?? unit, unit));
+  const accuracy =
+    instrument?.accuracy === undefined ? undefined : instrument.accuracy * stepRatio(instrument.unit, unit);
+  const resolution = Math.max(
+    reading.resolution * step,
+    (instrument?.resolution ?? 0) * stepRatio(instrument?.unit ?? unit, unit),
+  );
   const scatter = (reading.scatter ?? 0) * step;
-  return ok({ value: converted.value, uncertainty: expandedUncertainty({ accuracy, resolution, scatter, count: reading.count }), resolution: reading.resolution * step });
+  return ok({
+    value: converted.value,
+    uncertainty: expandedUncertainty({ accuracy, resolution, scatter, count: reading.count }),
+    resolution: reading.resolution * step,
+  });
 }

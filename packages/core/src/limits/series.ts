@@ -23,7 +23,8 @@ export function checkSamples(samples: Samples, maximumGap: number): Result<Sampl
     if (i === 0) continue;
     const gap = time - (t[i - 1] ?? NaN);
     if (!(gap > 0)) return err(reason('seriesNotInOrder'));
-    if (gap > maximumGap) return err(reason('seriesGap', { gap: { value: gap, unit: 's', resolution: 0.1 } }));
+    if (gap > maximumGap)
+      return err(reason('seriesGap', { gap: { value: gap, unit: 's', resolution: 0.1 } }));
   }
   return ok(samples);
 }
@@ -58,8 +59,13 @@ export function longestBeyond(samples: Samples, edge: number, side: 'above' | 'b
  * `hold` seconds; undefined when it never does within the samples.
  * Example: values 0, 30, 60, 61, 60 at 0..4 s with target low 50 and hold 2 s settle at 2 s.
  */
-export function settlingTime(samples: Samples, target: { low?: number; high?: number }, hold: number): number | undefined {
-  const inside = (v: number): boolean => (target.low === undefined || v >= target.low) && (target.high === undefined || v <= target.high);
+export function settlingTime(
+  samples: Samples,
+  target: { low?: number; high?: number },
+  hold: number,
+): number | undefined {
+  const inside = (v: number): boolean =>
+    (target.low === undefined || v >= target.low) && (target.high === undefined || v <= target.high);
   const start = samples.t[0] ?? 0;
   let since: number | undefined;
   for (let i = 0; i < samples.t.length; i += 1) {
@@ -100,7 +106,10 @@ export function slope(samples: Samples, from: number, to: number): number {
  * sample and ends at the first sample that completes it. Error `seriesTooShort` when none fits.
  * Example: a straight line of 0.5 per second has both equal to 0.5.
  */
-export function steepest(samples: Samples, window: number): Result<{ lowest: number; highest: number }, Reason> {
+export function steepest(
+  samples: Samples,
+  window: number,
+): Result<{ lowest: number; highest: number }, Reason> {
   let lowest = Infinity;
   let highest = -Infinity;
   let end = 0;

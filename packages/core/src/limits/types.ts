@@ -164,7 +164,11 @@ export type Measured =
   | { readonly kind: 'one'; readonly reading: Reading }
   | { readonly kind: 'pair'; readonly before: Reading; readonly after: Reading }
   /** Two drops, to be compared with each other. */
-  | { readonly kind: 'drops'; readonly first: readonly [Reading, Reading]; readonly second: readonly [Reading, Reading] }
+  | {
+      readonly kind: 'drops';
+      readonly first: readonly [Reading, Reading];
+      readonly second: readonly [Reading, Reading];
+    }
   | { readonly kind: 'many'; readonly readings: Readonly<Record<string, Reading>> }
   | { readonly kind: 'series'; readonly series: Series };
 

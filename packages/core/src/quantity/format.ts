@@ -25,7 +25,8 @@ function group(fixed: string): string {
  */
 export function formatFigure(value: number, resolution = 1, beside: readonly number[] = []): string {
   let decimals = decimalsOf(resolution);
-  const sideKept = (shown: number): boolean => beside.every((b) => Math.sign(shown - b) === Math.sign(value - b));
+  const sideKept = (shown: number): boolean =>
+    beside.every((b) => Math.sign(shown - b) === Math.sign(value - b));
   while (decimals < 9 && !sideKept(Number(value.toFixed(decimals)))) decimals += 1;
   const fixed = value.toFixed(decimals);
   return group(Number(fixed) === 0 ? fixed.replace('-', '') : fixed);

@@ -60,15 +60,28 @@ export function readFigure(text: string): Result<TypedFigure, Reason> {
   return readManyMarks(text, sign, compact, marks);
 }
 
-function readSingleMark(text: string, sign: string, compact: string, spaced: boolean): Result<TypedFigure, Reason> {
+function readSingleMark(
+  text: string,
+  sign: string,
+  compact: string,
+  spaced: boolean,
+): Result<TypedFigure, Reason> {
   const [whole = '', fraction = ''] = compact.split(/[.,]/);
   const decimal = plain(sign, `${whole === '' ? '0' : whole}.${fraction}`);
-  const couldGroup = fraction.length === 3 && whole.length >= 1 && whole.length <= 3 && !whole.startsWith('0');
+  const couldGroup =
+    fraction.length === 3 && whole.length >= 1 && whole.length <= 3 && !whole.startsWith('0');
   if (!couldGroup || spaced) return ok(decimal);
-  return err(reason('ambiguousFigure', { text, small: String(decimal.value), large: `${sign}${whole}${fraction}` }));
+  return err(
+    reason('ambiguousFigure', { text, small: String(decimal.value), large: `${sign}${whole}${fraction}` }),
+  );
 }
 
-function readManyMarks(text: string, sign: string, compact: string, marks: readonly string[]): Result<TypedFigure, Reason> {
+function readManyMarks(
+  text: string,
+  sign: string,
+  compact: string,
+  marks: readonly string[],
+): Result<TypedFigure, Reason> {
   const last = marks[marks.length - 1] ?? '';
   const same = marks.every((m) => m === last);
   if (same) {
@@ -99,7 +112,14 @@ export function readQuantity(text: string, expectedUnit: string): Result<TypedQu
   const typed = unitFromSpelling(suffix, expected.kind);
   if (!typed) return err(reason('unknownUnit', { text, unit: suffix, wanted: expected.symbol }));
   if (typed.kind !== expected.kind) {
-    return err(reason('wrongKind', { unit: typed.symbol, kind: typed.kind, wanted: expected.symbol, wantedKind: expected.kind }));
+    return err(
+      reason('wrongKind', {
+        unit: typed.symbol,
+        kind: typed.kind,
+        wanted: expected.symbol,
+        wantedKind: expected.kind,
+      }),
+    );
   }
   return ok({ ...read.value, text: text.trim(), unit: typed.id });
 }

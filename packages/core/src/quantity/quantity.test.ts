@@ -1,5 +1,16 @@
 import fc from 'fast-check';
-import { circularDifference, convert, expandedUncertainty, findUnit, formatFigure, readFigure, readQuantity, unitFromSpelling, UNIT_IDS, unitOf } from './index.ts';
+import {
+  circularDifference,
+  convert,
+  expandedUncertainty,
+  findUnit,
+  formatFigure,
+  readFigure,
+  readQuantity,
+  unitFromSpelling,
+  UNIT_IDS,
+  unitOf,
+} from './index.ts';
 
 describe('reading figures as people mean them', () => {
   test.each([
@@ -20,21 +31,32 @@ describe('reading figures as people mean them', () => {
     expect(readFigure(text)).toEqual({ ok: true, value: { value, resolution } });
   });
 
-  test.each(['1,500', '12.345', '999,999'])('%s is asked back, never guessed across a factor of 1000', (text) => {
-    expect(readFigure(text)).toMatchObject({ ok: false, error: { code: 'ambiguousFigure' } });
-  });
+  test.each(['1,500', '12.345', '999,999'])(
+    '%s is asked back, never guessed across a factor of 1000',
+    (text) => {
+      expect(readFigure(text)).toMatchObject({ ok: false, error: { code: 'ambiguousFigure' } });
+    },
+  );
 
-  test.each(['', 'abc', '1..2', '1,2,3', '12 34', '1e5', 'NaN', 'Infinity', '--3', '1.23.456'])('“%s” is refused', (text) => {
-    expect(readFigure(text).ok).toBe(false);
-  });
+  test.each(['', 'abc', '1..2', '1,2,3', '12 34', '1e5', 'NaN', 'Infinity', '--3', '1.23.456'])(
+    '“%s” is refused',
+    (text) => {
+      expect(readFigure(text).ok).toBe(false);
+    },
+  );
 
   test('whatever is written with comma or point is read back (property)', () => {
     fc.assert(
-      fc.property(fc.integer({ min: -999_999, max: 999_999 }), fc.constantFrom(1, 2, 4), fc.constantFrom(',', '.'), (units, decimals, mark) => {
-        const value = units / 10 ** decimals;
-        const read = readFigure(value.toFixed(decimals).replace('.', mark));
-        expect(read.ok && read.value.value).toBeCloseTo(value, 10);
-      }),
+      fc.property(
+        fc.integer({ min: -999_999, max: 999_999 }),
+        fc.constantFrom(1, 2, 4),
+        fc.constantFrom(',', '.'),
+        (units, decimals, mark) => {
+          const value = units / 10 ** decimals;
+          const read = readFigure(value.toFixed(decimals).replace('.', mark));
+          expect(read.ok && read.value.value).toBeCloseTo(value, 10);
+        },
+      ),
     );
   });
 
@@ -62,13 +84,20 @@ describe('units', () => {
 
   test('there and back again, for every pair of one kind (property)', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...UNIT_IDS), fc.constantFrom(...UNIT_IDS), fc.double({ min: -1e6, max: 1e6, noNaN: true }), (a, b, value) => {
-        const there = convert(value, a, b);
-        expect(there.ok).toBe(unitOf(a).kind === unitOf(b).kind);
-        if (!there.ok) return;
-        const back = convert(there.value, b, a);
-        expect(back.ok && Math.abs(back.value - value)).toBeLessThanOrEqual(1e-9 * Math.max(1, Math.abs(value), 1000));
-      }),
+      fc.property(
+        fc.constantFrom(...UNIT_IDS),
+        fc.constantFrom(...UNIT_IDS),
+        fc.double({ min: -1e6, max: 1e6, noNaN: true }),
+        (a, b, value) => {
+          const there = convert(value, a, b);
+          expect(there.ok).toBe(unitOf(a).kind === unitOf(b).kind);
+          if (!there.ok) return;
+          const back = convert(there.value, b, a);
+          expect(back.ok && Math.abs(back.value - value)).toBeLessThanOrEqual(
+            1e-9 * Math.max(1, Math.abs(value), 1000),
+          );
+        },
+      ),
     );
   });
 
@@ -95,11 +124,20 @@ describe('units', () => {
 
 test('a figure is never shown on the other side of a limit (property)', () => {
   fc.assert(
-    fc.property(fc.double({ min: -5000, max: 5000, noNaN: true }), fc.integer({ min: -5000, max: 5000 }), fc.constantFrom(1, 0.5, 0.1, 0.01), (value, limit, resolution) => {
-      fc.pre(Math.abs(value - limit) > 1e-8);
-      const shown = Number(formatFigure(value, resolution, [limit]).replace(/\u202f/g, '').replace('−', '-'));
-      expect(Math.sign(shown - limit)).toBe(Math.sign(value - limit));
-    }),
+    fc.property(
+      fc.double({ min: -5000, max: 5000, noNaN: true }),
+      fc.integer({ min: -5000, max: 5000 }),
+      fc.constantFrom(1, 0.5, 0.1, 0.01),
+      (value, limit, resolution) => {
+        fc.pre(Math.abs(value - limit) > 1e-8);
+        const shown = Number(
+          formatFigure(value, resolution, [limit])
+            .replace(/\u202f/g, '')
+            .replace('−', '-'),
+        );
+        expect(Math.sign(shown - limit)).toBe(Math.sign(value - limit));
+      },
+    ),
   );
   expect(formatFigure(149.996, 1, [150])).toBe('149.996');
   expect(formatFigure(150.4, 1, [150])).toBe('150.4');

@@ -21,7 +21,8 @@ export interface UncertaintySources {
 export function expandedUncertainty(sources: UncertaintySources): number | undefined {
   const { accuracy, resolution, scatter = 0, count = 1 } = sources;
   if (accuracy === undefined || !Number.isFinite(accuracy) || accuracy < 0) return undefined;
-  if (!Number.isFinite(resolution) || resolution < 0 || !Number.isFinite(scatter) || scatter < 0 || count < 1) return undefined;
+  if (!Number.isFinite(resolution) || resolution < 0 || !Number.isFinite(scatter) || scatter < 0 || count < 1)
+    return undefined;
   const variance = accuracy ** 2 / 3 + resolution ** 2 / 12 + scatter ** 2 / count;
   return 2 * Math.sqrt(variance);
 }

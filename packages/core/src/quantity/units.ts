@@ -40,7 +40,14 @@ const unit = (
   factor: number,
   spellings: readonly string[] = [],
   offset = 0,
-): Unit => ({ id, symbol, kind, factor, offset, spellings: [...spellings, symbol.toLowerCase().replace(/\s/g, '')] });
+): Unit => ({
+  id,
+  symbol,
+  kind,
+  factor,
+  offset,
+  spellings: [...spellings, symbol.toLowerCase().replace(/\s/g, '')],
+});
 
 // Factors: the SI brochure (9th ed.) and NIST SP 811 appendix B.
 const ALL: readonly Unit[] = [
@@ -111,7 +118,8 @@ export function unitOf(id: string): Unit {
  */
 export function unitFromSpelling(spelling: string, expected: QuantityKind): Unit | undefined {
   const wanted = spelling.trim().toLowerCase().replace(/\s/g, '');
-  const fits = (u: Unit): boolean => u.id.toLowerCase().replace(/\s/g, '') === wanted || u.spellings.includes(wanted);
+  const fits = (u: Unit): boolean =>
+    u.id.toLowerCase().replace(/\s/g, '') === wanted || u.spellings.includes(wanted);
   return ALL.find((u) => u.kind === expected && fits(u)) ?? ALL.find(fits);
 }
 
@@ -127,7 +135,8 @@ export function convert(value: number, from: string, to: string): Result<number,
   if (from === to) return ok(value);
   const a = unitOf(from);
   const b = unitOf(to);
-  if (a.kind !== b.kind) return err(reason('wrongKind', { unit: a.symbol, kind: a.kind, wanted: b.symbol, wantedKind: b.kind }));
+  if (a.kind !== b.kind)
+    return err(reason('wrongKind', { unit: a.symbol, kind: a.kind, wanted: b.symbol, wantedKind: b.kind }));
   return ok((value * a.factor + a.offset - b.offset) / b.factor);
 }
 

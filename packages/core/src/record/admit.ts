@@ -5,7 +5,13 @@ import type { Reading } from '../limits/types.ts';
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import { deriveStatus, type CampaignStatus } from '../gates/derive.ts';
-import { ENTRY_VERSIONS, type EntryBodies, type EntryDraft, type EntryKind, type PartAnswer } from './entry.ts';
+import {
+  ENTRY_VERSIONS,
+  type EntryBodies,
+  type EntryDraft,
+  type EntryKind,
+  type PartAnswer,
+} from './entry.ts';
 import { implausible, isFigureSpec, tenTimesOff } from './plausible.ts';
 import { runningTimer, standingAnswer, type CampaignState } from './state.ts';
 
@@ -23,33 +29,48 @@ function partOf(door: Door, body: { check: string; subject: string }): Part | un
   return door.index.parts.get(partKey(body.check, body.subject));
 }
 
-const unknownPart = (body: { check: string; subject: string }): Reason => reason('checkUnknown', { check: body.check, subject: body.subject });
+const unknownPart = (body: { check: string; subject: string }): Reason =>
+  reason('checkUnknown', { check: body.check, subject: body.subject });
 
 function readingsOf(answer: PartAnswer): readonly Reading[] {
   const measured = measuredOf(answer);
   switch (measured?.kind) {
-    case 'one': return [measured.reading];
-    case 'pair': return [measured.before, measured.after];
-    case 'many': return Object.values(measured.readings);
-    default: return [];
+    case 'one':
+      return [measured.reading];
+    case 'pair':
+      return [measured.before, measured.after];
+    case 'many':
+      return Object.values(measured.readings);
+    default:
+      return [];
   }
 }
 
 /** Whether the answer has the form that the check asks for; a stopwatch time may stand for a series. */
 function formFits(part: Part, answer: PartAnswer, door: Door): boolean {
   const { answer: spec, subject } = part.check;
-  if (spec.kind === 'series') return answer.kind === 'series' || (answer.kind === 'reading' && answer.reading.unit === 's');
+  if (spec.kind === 'series')
+    return answer.kind === 'series' || (answer.kind === 'reading' && answer.reading.unit === 's');
   if (spec.kind === 'computed' || spec.kind !== answer.kind) return false;
   if (answer.kind !== 'cylinders') return true;
   const engine = door.index.basis.aircraft.engines.find((e) => subject === 'engine' && e.id === part.subject);
   const wanted = Array.from({ length: engine?.cylinders ?? 0 }, (_, i) => String(i + 1));
-  return wanted.length > 0 && wanted.every((c) => c in answer.readings) && Object.keys(answer.readings).length === wanted.length;
+  return (
+    wanted.length > 0 &&
+    wanted.every((c) => c in answer.readings) &&
+    Object.keys(answer.readings).length === wanted.length
+  );
 }
 
 function settingMissed(part: Part, draft: EntryDraft<'answer.given'>): Reason | undefined {
   const { setting } = part.check;
   if (!setting) return undefined;
-  const condition = { fact: setting.channel, low: setting.value - setting.tolerance, high: setting.value + setting.tolerance, unit: setting.unit };
+  const condition = {
+    fact: setting.channel,
+    low: setting.value - setting.tolerance,
+    high: setting.value + setting.tolerance,
+    unit: setting.unit,
+  };
   const outcome = judgeConditions([condition], draft.body.facts);
   return outcome.state === 'met' ? undefined : outcome.reason;
 }
@@ -58,13 +79,20 @@ function settingMissed(part: Part, draft: EntryDraft<'answer.given'>): Reason | 
  * Why a figure would be refused or asked back: off the gauge, of the wrong kind, from an unknown instrument, or
  * ten times off and not confirmed. What screens show while typing, and what the door asks.
  */
-export function figureDoubt(index: BasisIndex, part: Part, answer: PartAnswer, confirmed: boolean): Reason | undefined {
+export function figureDoubt(
+  index: BasisIndex,
+  part: Part,
+  answer: PartAnswer,
+  confirmed: boolean,
+): Reason | undefined {
   const spec = part.check.answer;
   if (!isFigureSpec(spec)) return undefined;
   const limits = part.check.limits.flatMap((key) => index.limits.get(key) ?? []);
   for (const reading of readingsOf(answer)) {
-    if (reading.instrument !== undefined && !index.instruments[reading.instrument]) return reason('unknownInstrument', { instrument: reading.instrument });
-    const doubt = implausible(reading, spec) ?? (confirmed ? undefined : tenTimesOff(reading, part.check, limits));
+    if (reading.instrument !== undefined && !index.instruments[reading.instrument])
+      return reason('unknownInstrument', { instrument: reading.instrument });
+    const doubt =
+      implausible(reading, spec) ?? (confirmed ? undefined : tenTimesOff(reading, part.check, limits));
     if (doubt) return doubt;
   }
   return undefined;
@@ -76,26 +104,40 @@ const answerRule: Rule<'answer.given'> = (draft, door) => {
   if (!part) return unknownPart(body);
   const status = door.status().parts.get(part.key);
   if (status?.blocked) return status.blocked;
-  if (!formFits(part, body.answer, door)) return reason('wrongForm', { wanted: part.check.answer.kind, got: body.answer.kind });
-  const doubt = figureDoubt(door.index, part, body.answer, body.confirmed === true) ?? settingMissed(part, draft);
+  if (!formFits(part, body.answer, door))
+    return reason('wrongForm', { wanted: part.check.answer.kind, got: body.answer.kind });
+  const doubt =
+    figureDoubt(door.index, part, body.answer, body.confirmed === true) ?? settingMissed(part, draft);
   if (doubt) return doubt;
   if (body.answer.kind === 'timer') return timerRule(door, part, body.answer);
   if (!draft.supersedes) return undefined;
   if (!body.correction?.trim()) return reason('correctionNeedsReason');
-  return standingAnswer(door.state.parts.get(part.key))?.entry === draft.supersedes ? undefined : reason('notStanding');
+  return standingAnswer(door.state.parts.get(part.key))?.entry === draft.supersedes
+    ? undefined
+    : reason('notStanding');
 };
 
-function timerRule(door: Door, part: Part, answer: { startedAt: string; endedAt: string }): Reason | undefined {
+function timerRule(
+  door: Door,
+  part: Part,
+  answer: { startedAt: string; endedAt: string },
+): Reason | undefined {
   const started = runningTimer(door.state.parts.get(part.key));
   if (!started || started.at !== answer.startedAt) return reason('timerNotStarted');
   const wanted = part.check.answer.kind === 'timer' ? part.check.answer.seconds : 0;
   const elapsed = (Date.parse(answer.endedAt) - Date.parse(answer.startedAt)) / 1000;
   if (elapsed >= wanted) return undefined;
-  return reason('timerShort', { elapsed: { value: elapsed, unit: 's' }, wanted: { value: wanted, unit: 's' } });
+  return reason('timerShort', {
+    elapsed: { value: elapsed, unit: 's' },
+    wanted: { value: wanted, unit: 's' },
+  });
 }
 
 /** The standing answer that a second person or a decision refers to, or why there is none such. */
-function standingFor(door: Door, body: { check: string; subject: string; answerEntry: string }): Result<{ by: string }, Reason> {
+function standingFor(
+  door: Door,
+  body: { check: string; subject: string; answerEntry: string },
+): Result<{ by: string }, Reason> {
   const part = partOf(door, body);
   if (!part) return err(unknownPart(body));
   const answer = standingAnswer(door.state.parts.get(part.key));
@@ -117,7 +159,9 @@ const RULES: { readonly [K in EntryKind]: Rule<K> } = {
     const part = partOf(door, body);
     if (!part) return unknownPart(body);
     if (body.reason.trim() === '') return reason('needsReason');
-    return supersedes !== undefined && standingAnswer(door.state.parts.get(part.key))?.entry === supersedes ? undefined : reason('notStanding');
+    return supersedes !== undefined && standingAnswer(door.state.parts.get(part.key))?.entry === supersedes
+      ? undefined
+      : reason('notStanding');
   },
   'answer.witnessed': ({ body, by }, door) => {
     const found = standingFor(door, body);
@@ -127,18 +171,22 @@ const RULES: { readonly [K in EntryKind]: Rule<K> } = {
   'decision.recorded': ({ body, role }, door) => {
     const found = standingFor(door, body);
     if (!found.ok) return found.error;
-    if (role !== 'inspector' && role !== 'certifier') return reason('roleNeeded', { roles: ['inspector', 'certifier'] });
+    if (role !== 'inspector' && role !== 'certifier')
+      return reason('roleNeeded', { roles: ['inspector', 'certifier'] });
     return body.reason.trim() === '' ? reason('needsReason') : undefined;
   },
   'timer.started': ({ body }, door) => {
     const part = partOf(door, body);
     if (!part) return unknownPart(body);
-    if (part.check.answer.kind !== 'timer') return reason('wrongForm', { wanted: part.check.answer.kind, got: 'timer' });
+    if (part.check.answer.kind !== 'timer')
+      return reason('wrongForm', { wanted: part.check.answer.kind, got: 'timer' });
     return door.status().parts.get(part.key)?.blocked;
   },
   'state.set': ({ body }, door) => {
     const definition = door.index.states.get(body.state);
-    return definition?.values.includes(body.value) ? undefined : reason('stateUnknown', { state: body.state, value: body.value });
+    return definition?.values.includes(body.value)
+      ? undefined
+      : reason('stateUnknown', { state: body.state, value: body.value });
   },
   'tag.on': ({ body }, door) => {
     if (door.state.tags.has(body.tag)) return reason('tagExists');
@@ -156,25 +204,33 @@ const RULES: { readonly [K in EntryKind]: Rule<K> } = {
     const finding = door.state.findings.get(body.finding);
     if (!finding || finding.closed) return reason('findingNotOpen');
     if (body.reason.trim() === '') return reason('needsReason');
-    return body.severity === 'deferred' && !body.conditions?.trim() ? reason('deferralNeedsConditions') : undefined;
+    return body.severity === 'deferred' && !body.conditions?.trim()
+      ? reason('deferralNeedsConditions')
+      : undefined;
   },
   'action.recorded': ({ body }, door) => {
     if (door.state.actions.has(body.action)) return reason('actionExists');
-    if (body.finding !== undefined && (!door.state.findings.has(body.finding) || door.state.findings.get(body.finding)?.closed)) return reason('findingNotOpen');
+    if (
+      body.finding !== undefined &&
+      (!door.state.findings.has(body.finding) || door.state.findings.get(body.finding)?.closed)
+    )
+      return reason('findingNotOpen');
     if (body.what.trim() === '') return reason('actionNeedsWords');
     return body.touches.length === 0 ? reason('actionNeedsSystems') : undefined;
   },
   'inspection.signed': ({ body, by, role }, door) => {
     const action = door.state.actions.get(body.action);
     if (!action) return reason('actionUnknown');
-    if (role !== 'inspector' && role !== 'certifier') return reason('roleNeeded', { roles: ['inspector', 'certifier'] });
+    if (role !== 'inspector' && role !== 'certifier')
+      return reason('roleNeeded', { roles: ['inspector', 'certifier'] });
     return action.done.by === by ? reason('inspectorIsDoer') : undefined;
   },
   'finding.closed': ({ body }, door) => closingHeld(door, body.finding),
   'gate.passed': ({ body }, door) => gateRule(door, body),
   'gate.overridden': ({ body, role }, door) => {
     const gate = door.index.basis.pack.gates.find((g) => g.id === body.gate);
-    if (!gate?.conditions.some((c) => c.kind === body.condition && c.overridable)) return reason('notOverridable');
+    if (!gate?.conditions.some((c) => c.kind === body.condition && c.overridable))
+      return reason('notOverridable');
     if (role !== 'certifier') return reason('roleNeeded', { roles: ['certifier'] });
     if (body.snapshot !== door.state.head) return reason('snapshotStale');
     return body.reason.trim() === '' ? reason('needsReason') : undefined;
@@ -185,8 +241,12 @@ const RULES: { readonly [K in EntryKind]: Rule<K> } = {
 function gateRule(door: Door, body: EntryBodies['gate.passed']): Reason | undefined {
   const found = door.status().gates.find((g) => g.gate.id === body.gate);
   if (!found || found.gate.before === 'release') return reason('gateUnknown', { gate: body.gate });
-  if (found.state === 'held') return found.holdings[0]?.reason ?? reason('gateHeld', { gate: found.gate.title });
-  const before = door.status().gates.slice(0, door.status().gates.indexOf(found)).find((g) => g.state !== 'passed');
+  if (found.state === 'held')
+    return found.holdings[0]?.reason ?? reason('gateHeld', { gate: found.gate.title });
+  const before = door
+    .status()
+    .gates.slice(0, door.status().gates.indexOf(found))
+    .find((g) => g.state !== 'passed');
   if (before) return reason('gateNotPassed', { gate: before.gate.title });
   return body.snapshot === door.state.head ? undefined : reason('snapshotStale');
 }
@@ -197,22 +257,34 @@ function closingHeld(door: Door, id: string): Reason | undefined {
   if (!finding || finding.closed) return reason('findingNotOpen');
   if (!finding.assessed) return reason('findingUnassessed', { title: finding.raised.title });
   const actions = finding.actions.flatMap((a) => door.state.actions.get(a) ?? []);
-  if (finding.assessed.severity !== 'information' && actions.length === 0) return reason('findingNeedsAction');
+  if (finding.assessed.severity !== 'information' && actions.length === 0)
+    return reason('findingNeedsAction');
   const uninspected = actions.find((a) => a.inspectionNeeded && a.inspection?.accepted !== true);
   if (uninspected) return reason('inspectionUnsigned', { what: uninspected.done.what });
   const touched = [...new Set(actions.flatMap((a) => door.index.reachOf(a.done.touches).map((r) => r.part)))];
-  const about = finding.raised.check === undefined ? [] : [partKey(finding.raised.check, finding.raised.subject ?? '')];
-  const open = [...about, ...touched].find((key) => door.status().parts.get(key)?.proven === false && (about.includes(key) || door.status().parts.get(key)?.answer !== undefined));
+  const about =
+    finding.raised.check === undefined ? [] : [partKey(finding.raised.check, finding.raised.subject ?? '')];
+  const open = [...about, ...touched].find(
+    (key) =>
+      door.status().parts.get(key)?.proven === false &&
+      (about.includes(key) || door.status().parts.get(key)?.answer !== undefined),
+  );
   return open === undefined ? undefined : reason('findingChecksOpen', { part: open });
 }
 
 function releaseRule(draft: EntryDraft<'release.signed'>, door: Door): Reason | undefined {
   if (draft.role !== 'certifier') return reason('roleNeeded', { roles: ['certifier'] });
   for (const gate of door.status().gates) {
-    if (gate.state === 'held') return gate.holdings[0]?.reason ?? reason('gateHeld', { gate: gate.gate.title });
-    if (gate.gate.before !== 'release' && gate.state !== 'passed') return reason('gateNotPassed', { gate: gate.gate.title });
+    if (gate.state === 'held')
+      return gate.holdings[0]?.reason ?? reason('gateHeld', { gate: gate.gate.title });
+    if (gate.gate.before !== 'release' && gate.state !== 'passed')
+      return reason('gateNotPassed', { gate: gate.gate.title });
   }
-  const flew = [...door.state.parts.entries()].some(([key, part]) => door.index.parts.get(key)?.check.station === 'flight' && part.history.some((h) => h.by === draft.by && h.role === 'pilot' && !h.struck));
+  const flew = [...door.state.parts.entries()].some(
+    ([key, part]) =>
+      door.index.parts.get(key)?.check.station === 'flight' &&
+      part.history.some((h) => h.by === draft.by && h.role === 'pilot' && !h.struck),
+  );
   if (flew) return reason('certifierFlew');
   return draft.body.snapshot === door.state.head ? undefined : reason('snapshotStale');
 }
@@ -223,8 +295,16 @@ function releaseRule(draft: EntryDraft<'release.signed'>, door: Door): Reason | 
  * was wrong. Asked on the device before an entry is queued, and again on the server before it is chained.
  */
 export function admit(draft: EntryDraft, state: CampaignState, now: string): Result<true, Reason> {
-  if ((ENTRY_VERSIONS[draft.kind] as number | undefined) === undefined) return err(reason('entryKindUnknown', { kind: String(draft.kind) }));
-  if (draft.version !== ENTRY_VERSIONS[draft.kind]) return err(reason('entryVersionNewer', { kind: draft.kind, version: draft.version, known: ENTRY_VERSIONS[draft.kind] }));
+  if ((ENTRY_VERSIONS[draft.kind] as number | undefined) === undefined)
+    return err(reason('entryKindUnknown', { kind: String(draft.kind) }));
+  if (draft.version !== ENTRY_VERSIONS[draft.kind])
+    return err(
+      reason('entryVersionNewer', {
+        kind: draft.kind,
+        version: draft.version,
+        known: ENTRY_VERSIONS[draft.kind],
+      }),
+    );
   const { index } = state;
   if (draft.kind === 'campaign.opened') return state.count === 0 ? ok(true) : err(reason('alreadyOpened'));
   if (!index) return err(reason('notOpened'));
@@ -240,6 +320,12 @@ export function admit(draft: EntryDraft, state: CampaignState, now: string): Res
 }
 
 /** Why a finding cannot be closed now; undefined when it can. For screens that show the way to closing it. */
-export function whyNotClosable(state: CampaignState, status: CampaignStatus, finding: string): Reason | undefined {
-  return state.index ? closingHeld({ state, index: state.index, status: () => status }, finding) : reason('notOpened');
+export function whyNotClosable(
+  state: CampaignState,
+  status: CampaignStatus,
+  finding: string,
+): Reason | undefined {
+  return state.index
+    ? closingHeld({ state, index: state.index, status: () => status }, finding)
+    : reason('notOpened');
 }

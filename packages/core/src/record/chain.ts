@@ -24,9 +24,13 @@ export function entryHash(entry: Omit<Entry, 'hash'> & { hash?: string }): strin
 }
 
 /** Places a draft behind `head`. `head` is undefined for the first entry of a campaign. */
-export function chain(draft: EntryDraft, head: { readonly seq: number; readonly hash: string } | undefined, receivedAt: string): Entry {
+export function chain(
+  draft: EntryDraft,
+  head: { readonly seq: number; readonly hash: string } | undefined,
+  receivedAt: string,
+): Entry {
   const placed = { ...draft, seq: (head?.seq ?? 0) + 1, receivedAt, prevHash: head?.hash ?? GENESIS_HASH };
-  return { ...placed, hash: entryHash(placed) } as Entry;
+  return { ...placed, hash: entryHash(placed) };
 }
 
 /**
@@ -34,7 +38,9 @@ export function chain(draft: EntryDraft, head: { readonly seq: number; readonly 
  * to the one before, each hash true. Returns the head hash, or the first entry that is wrong and how.
  * Errors: `chainSeq`, `chainCampaign`, `chainDuplicate`, `chainPrevious`, `chainHash`, each with `seq`.
  */
-export function verifyChain(entries: readonly Entry[]): Result<{ readonly count: number; readonly head: string }, Reason> {
+export function verifyChain(
+  entries: readonly Entry[],
+): Result<{ readonly count: number; readonly head: string }, Reason> {
   let head = GENESIS_HASH;
   const ids = new Set<string>();
   for (const [i, entry] of entries.entries()) {

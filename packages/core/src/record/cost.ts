@@ -16,10 +16,20 @@ export interface ActionCost {
  * them one after another, and the people it takes.
  * Example: touching "engine.left.ignition" after a complete run-up costs the ignition checks of that engine.
  */
-export function costOf(state: CampaignState, status: CampaignStatus, touches: readonly string[], inspectionNeeded: boolean): ActionCost {
+export function costOf(
+  state: CampaignState,
+  status: CampaignStatus,
+  touches: readonly string[],
+  inspectionNeeded: boolean,
+): ActionCost {
   const { index } = state;
   if (!index || touches.length === 0) return { checks: [], minutes: 0, people: 0, inspectionNeeded };
-  const lost = new Set(index.reachOf(touches).filter((r) => status.parts.get(r.part)?.proven).map((r) => index.parts.get(r.part)?.check));
+  const lost = new Set(
+    index
+      .reachOf(touches)
+      .filter((r) => status.parts.get(r.part)?.proven)
+      .map((r) => index.parts.get(r.part)?.check),
+  );
   const checks = [...lost].filter((c) => c !== undefined);
   return {
     checks: checks.map((c) => c.id),

@@ -16,7 +16,12 @@ export type PartAnswer =
 /** Bodies by kind of entry. A new kind, or a new version of one, is added here and in the fold. */
 export interface EntryBodies {
   /** The first entry: what everything after it is judged by. */
-  'campaign.opened': { readonly title: string; readonly occasion: string; readonly workItems: readonly string[]; readonly basis: Basis };
+  'campaign.opened': {
+    readonly title: string;
+    readonly occasion: string;
+    readonly workItems: readonly string[];
+    readonly basis: Basis;
+  };
   /** An answer to a check on one subject. `facts` are the power setting and the like at that moment. */
   'answer.given': {
     readonly check: string;
@@ -34,10 +39,21 @@ export interface EntryBodies {
   /** A second person watched, or looked again, and agrees. */
   'answer.witnessed': { readonly check: string; readonly subject: string; readonly answerEntry: string };
   /** A value too close to a limit to tell is accepted, with a reason, by someone who may. */
-  'decision.recorded': { readonly check: string; readonly subject: string; readonly answerEntry: string; readonly reason: string };
+  'decision.recorded': {
+    readonly check: string;
+    readonly subject: string;
+    readonly answerEntry: string;
+    readonly reason: string;
+  };
   'timer.started': { readonly check: string; readonly subject: string };
   'state.set': { readonly state: string; readonly subject: string; readonly value: string };
-  'tag.on': { readonly tag: string; readonly thing: string; readonly where: string; readonly why: string; readonly touches: readonly string[] };
+  'tag.on': {
+    readonly tag: string;
+    readonly thing: string;
+    readonly where: string;
+    readonly why: string;
+    readonly touches: readonly string[];
+  };
   'tag.off': { readonly tag: string; readonly note: string; readonly touches: readonly string[] };
   'finding.raised': {
     readonly finding: string;
@@ -66,7 +82,12 @@ export interface EntryBodies {
   'inspection.signed': { readonly action: string; readonly accepted: boolean; readonly note: string };
   'finding.closed': { readonly finding: string; readonly note: string };
   'gate.passed': { readonly gate: string; readonly snapshot: string };
-  'gate.overridden': { readonly gate: string; readonly condition: string; readonly reason: string; readonly snapshot: string };
+  'gate.overridden': {
+    readonly gate: string;
+    readonly condition: string;
+    readonly reason: string;
+    readonly snapshot: string;
+  };
   'release.signed': { readonly meaning: string; readonly snapshot: string; readonly statement: string };
 }
 

@@ -1,4 +1,12 @@
-import { indexBasis, partKey, reachFromParts, stateKey, type BasisIndex, type Part, type Reach } from '../checks/basis-index.ts';
+import {
+  indexBasis,
+  partKey,
+  reachFromParts,
+  stateKey,
+  type BasisIndex,
+  type Part,
+  type Reach,
+} from '../checks/basis-index.ts';
 import { provenOf } from '../checks/computed.ts';
 import { judgeAnswer } from '../checks/judge-answer.ts';
 import { overlaps } from '../checks/systems.ts';
@@ -9,7 +17,9 @@ import { EMPTY_CAMPAIGN, type AnswerRecord, type CampaignState, type Deed, type 
 import { upcast } from './upcast.ts';
 
 type Mutable<T> = { -readonly [K in keyof T]: T[K] };
-type MapKey = { [K in keyof CampaignState]: CampaignState[K] extends ReadonlyMap<string, unknown> ? K : never }[keyof CampaignState];
+type MapKey = {
+  [K in keyof CampaignState]: CampaignState[K] extends ReadonlyMap<string, unknown> ? K : never;
+}[keyof CampaignState];
 type ValueOf<K extends MapKey> = CampaignState[K] extends ReadonlyMap<string, infer V> ? V : never;
 
 /**
@@ -26,7 +36,9 @@ class Draft {
 
   put<K extends MapKey>(collection: K, key: string, value: ValueOf<K>): void {
     if (!this.owned.has(collection)) {
-      (this.state as Record<string, unknown>)[collection] = new Map(this.state[collection] as ReadonlyMap<string, unknown>);
+      (this.state as Record<string, unknown>)[collection] = new Map(
+        this.state[collection] as ReadonlyMap<string, unknown>,
+      );
       this.owned.add(collection);
     }
     (this.state[collection] as Map<string, ValueOf<K>>).set(key, value);
@@ -48,7 +60,14 @@ class Draft {
 }
 
 function deedOf(entry: Entry): Deed {
-  return { entry: entry.id, seq: entry.seq, at: entry.at, by: entry.by, role: entry.role, pending: entry.hash === '' };
+  return {
+    entry: entry.id,
+    seq: entry.seq,
+    at: entry.at,
+    by: entry.by,
+    role: entry.role,
+    pending: entry.hash === '',
+  };
 }
 
 /** The way by which a part was reached, as reasons. */
@@ -57,23 +76,45 @@ function chainOf(found: Reach): Reason[] {
 }
 
 /** Takes the standing of everything that touching `touched` reaches. */
-function disturb(draft: Draft, index: BasisIndex, seq: number, touched: readonly string[], what: string): void {
+function disturb(
+  draft: Draft,
+  index: BasisIndex,
+  seq: number,
+  touched: readonly string[],
+  what: string,
+): void {
   if (touched.length === 0) return;
   for (const found of index.reachOf(touched)) {
-    draft.part(found.part, { lost: { seq, reasons: [reason('touched', { what, system: found.system }), ...chainOf(found)] } });
+    draft.part(found.part, {
+      lost: { seq, reasons: [reason('touched', { what, system: found.system }), ...chainOf(found)] },
+    });
   }
 }
 
 /** Sets a state and ends what was proven only until it. */
-function setState(draft: Draft, index: BasisIndex, entry: Entry, name: string, subject: string, value: string): void {
+function setState(
+  draft: Draft,
+  index: BasisIndex,
+  entry: Entry,
+  name: string,
+  subject: string,
+  value: string,
+): void {
   draft.put('states', stateKey(name, subject), { value, since: deedOf(entry) });
   const ended = [...index.parts.values()].filter(({ check, subject: own }) => {
     const ends = check.validity?.endsWhen;
-    return ends?.state === name && ends.becomes === value && (own === subject || own === WHOLE_AIRCRAFT || subject === WHOLE_AIRCRAFT);
+    return (
+      ends?.state === name &&
+      ends.becomes === value &&
+      (own === subject || own === WHOLE_AIRCRAFT || subject === WHOLE_AIRCRAFT)
+    );
   });
   if (ended.length === 0) return;
   const why = reason('stateEnded', { state: index.states.get(name)?.title ?? name, value });
-  for (const found of reachFromParts(index, ended.map((p) => p.key))) {
+  for (const found of reachFromParts(
+    index,
+    ended.map((p) => p.key),
+  )) {
     draft.part(found.part, { lost: { seq: entry.seq, reasons: [why, ...chainOf(found)] } });
   }
 }
@@ -95,10 +136,19 @@ export function stateValue(state: CampaignState, name: string, subject: string):
 export function flawOf(state: CampaignState, index: BasisIndex, part: Part): Reason | undefined {
   for (const [name, wanted] of Object.entries(part.check.needs)) {
     const subject = stateSubject(index, name, part.subject);
-    const subjects = index.states.get(name)?.per === 'engine' && part.subject === WHOLE_AIRCRAFT ? index.basis.aircraft.engines.map((e) => e.id) : [subject];
+    const subjects =
+      index.states.get(name)?.per === 'engine' && part.subject === WHOLE_AIRCRAFT
+        ? index.basis.aircraft.engines.map((e) => e.id)
+        : [subject];
     for (const s of subjects) {
       const is = stateValue(state, name, s);
-      if (is !== wanted) return reason('wrongState', { state: index.states.get(name)?.title ?? name, subject: s, is: is ?? '', wanted });
+      if (is !== wanted)
+        return reason('wrongState', {
+          state: index.states.get(name)?.title ?? name,
+          subject: s,
+          is: is ?? '',
+          wanted,
+        });
     }
   }
   for (const ground of part.standsOn) {
@@ -117,7 +167,11 @@ function strike(history: AnswerRecord[], id: string, by: string, why: string): v
 }
 
 /** Adds to the record of one answer, wherever it is in the history of its part. */
-function amend(draft: Draft, body: { check: string; subject: string; answerEntry: string }, change: Partial<AnswerRecord>): void {
+function amend(
+  draft: Draft,
+  body: { check: string; subject: string; answerEntry: string },
+  change: Partial<AnswerRecord>,
+): void {
   const history = draft.history(partKey(body.check, body.subject));
   const at = history.findLastIndex((record) => record.entry === body.answerEntry);
   const old = history[at];
@@ -131,9 +185,16 @@ const answerGiven: Reducer<'answer.given'> = (draft, index, entry) => {
   const flaw = flawOf(draft.state, index, part);
   const history = draft.history(part.key);
   if (entry.supersedes) strike(history, entry.supersedes, entry.id, correction ?? '');
-  history.push({ ...deedOf(entry), answer, facts, verdicts: judgeAnswer(index, part, answer, facts, entry.at), ...(flaw ? { flaw } : {}) });
+  history.push({
+    ...deedOf(entry),
+    answer,
+    facts,
+    verdicts: judgeAnswer(index, part, answer, facts, entry.at),
+    ...(flaw ? { flaw } : {}),
+  });
   if (flaw) return;
-  for (const [name, value] of Object.entries(part.check.sets)) setState(draft, index, entry, name, stateSubject(index, name, subject), value);
+  for (const [name, value] of Object.entries(part.check.sets))
+    setState(draft, index, entry, name, stateSubject(index, name, subject), value);
 };
 
 const REDUCERS: { readonly [K in Exclude<EntryKind, 'campaign.opened'>]: Reducer<K> } = {
@@ -141,19 +202,24 @@ const REDUCERS: { readonly [K in Exclude<EntryKind, 'campaign.opened'>]: Reducer
   'answer.notApplicable': (draft, index, entry) => {
     const part = index.parts.get(partKey(entry.body.check, entry.body.subject));
     if (!part) return;
-    draft.history(part.key).push({ ...deedOf(entry), answer: null, notApplicable: entry.body.reason, facts: {}, verdicts: [] });
+    draft
+      .history(part.key)
+      .push({ ...deedOf(entry), answer: null, notApplicable: entry.body.reason, facts: {}, verdicts: [] });
   },
   'answer.withdrawn': (draft, index, entry) => {
     const part = index.parts.get(partKey(entry.body.check, entry.body.subject));
-    if (part && entry.supersedes) strike(draft.history(part.key), entry.supersedes, entry.id, entry.body.reason);
+    if (part && entry.supersedes)
+      strike(draft.history(part.key), entry.supersedes, entry.id, entry.body.reason);
   },
   'answer.witnessed': (draft, _index, entry) => amend(draft, entry.body, { witness: deedOf(entry) }),
-  'decision.recorded': (draft, _index, entry) => amend(draft, entry.body, { decision: { ...deedOf(entry), reason: entry.body.reason } }),
+  'decision.recorded': (draft, _index, entry) =>
+    amend(draft, entry.body, { decision: { ...deedOf(entry), reason: entry.body.reason } }),
   'timer.started': (draft, index, entry) => {
     const part = index.parts.get(partKey(entry.body.check, entry.body.subject));
     if (part) draft.part(part.key, { timerStarted: deedOf(entry) });
   },
-  'state.set': (draft, index, entry) => setState(draft, index, entry, entry.body.state, entry.body.subject, entry.body.value),
+  'state.set': (draft, index, entry) =>
+    setState(draft, index, entry, entry.body.state, entry.body.subject, entry.body.value),
   'tag.on': (draft, index, entry) => {
     draft.put('tags', entry.body.tag, { on: { ...deedOf(entry), ...entry.body } });
     disturb(draft, index, entry.seq, entry.body.touches, entry.body.thing);
@@ -163,28 +229,42 @@ const REDUCERS: { readonly [K in Exclude<EntryKind, 'campaign.opened'>]: Reducer
     if (tag) draft.put('tags', entry.body.tag, { ...tag, off: { ...deedOf(entry), ...entry.body } });
     disturb(draft, index, entry.seq, entry.body.touches, tag?.on.thing ?? entry.body.note);
   },
-  'finding.raised': (draft, _index, entry) => draft.put('findings', entry.body.finding, { raised: { ...deedOf(entry), ...entry.body }, actions: [] }),
+  'finding.raised': (draft, _index, entry) =>
+    draft.put('findings', entry.body.finding, { raised: { ...deedOf(entry), ...entry.body }, actions: [] }),
   'finding.assessed': (draft, _index, entry) => {
     const finding = draft.state.findings.get(entry.body.finding);
-    if (finding) draft.put('findings', entry.body.finding, { ...finding, assessed: { ...deedOf(entry), ...entry.body } });
+    if (finding)
+      draft.put('findings', entry.body.finding, {
+        ...finding,
+        assessed: { ...deedOf(entry), ...entry.body },
+      });
   },
   'action.recorded': (draft, index, entry) => {
     const { body } = entry;
-    const inspectionNeeded = body.touches.some((t) => index.basis.pack.independentInspection.some((i) => overlaps(t, i)));
+    const inspectionNeeded = body.touches.some((t) =>
+      index.basis.pack.independentInspection.some((i) => overlaps(t, i)),
+    );
     draft.put('actions', body.action, { done: { ...deedOf(entry), ...body }, inspectionNeeded });
     const finding = body.finding === undefined ? undefined : draft.state.findings.get(body.finding);
-    if (finding) draft.put('findings', finding.raised.finding, { ...finding, actions: [...finding.actions, body.action] });
+    if (finding)
+      draft.put('findings', finding.raised.finding, {
+        ...finding,
+        actions: [...finding.actions, body.action],
+      });
     disturb(draft, index, entry.seq, body.touches, body.what);
   },
   'inspection.signed': (draft, _index, entry) => {
     const action = draft.state.actions.get(entry.body.action);
-    if (action) draft.put('actions', entry.body.action, { ...action, inspection: { ...deedOf(entry), ...entry.body } });
+    if (action)
+      draft.put('actions', entry.body.action, { ...action, inspection: { ...deedOf(entry), ...entry.body } });
   },
   'finding.closed': (draft, _index, entry) => {
     const finding = draft.state.findings.get(entry.body.finding);
-    if (finding) draft.put('findings', entry.body.finding, { ...finding, closed: { ...deedOf(entry), ...entry.body } });
+    if (finding)
+      draft.put('findings', entry.body.finding, { ...finding, closed: { ...deedOf(entry), ...entry.body } });
   },
-  'gate.passed': (draft, _index, entry) => draft.put('gatesPassed', entry.body.gate, { ...deedOf(entry), snapshot: entry.body.snapshot }),
+  'gate.passed': (draft, _index, entry) =>
+    draft.put('gatesPassed', entry.body.gate, { ...deedOf(entry), snapshot: entry.body.snapshot }),
   'gate.overridden': (draft, _index, entry) => {
     draft.state.overrides = [...draft.state.overrides, { ...deedOf(entry), ...entry.body }];
   },
@@ -197,7 +277,10 @@ function open(draft: Draft, entry: Entry<'campaign.opened'>): void {
   const { basis, ...rest } = entry.body;
   const index = indexBasis(basis);
   if (!index.ok) {
-    draft.state.unreadable = [...draft.state.unreadable, ...index.error.map((why) => ({ seq: entry.seq, reason: why }))];
+    draft.state.unreadable = [
+      ...draft.state.unreadable,
+      ...index.error.map((why) => ({ seq: entry.seq, reason: why })),
+    ];
     return;
   }
   draft.state.index = index.value;
@@ -212,7 +295,7 @@ function step(draft: Draft, recorded: Entry): void {
     draft.state.unreadable = [...draft.state.unreadable, { seq: recorded.seq, reason: entry.error }];
     return;
   }
-  if (entry.value.kind === 'campaign.opened') return open(draft, entry.value as Entry<'campaign.opened'>);
+  if (entry.value.kind === 'campaign.opened') return open(draft, entry.value);
   const { index } = draft.state;
   if (!index) return;
   // The table is complete over the kinds; the pairing of kind and body was checked at the door.
@@ -230,4 +313,3 @@ export function foldEntries(entries: Iterable<Entry>, onto: CampaignState = EMPT
   for (const entry of entries) step(draft, entry);
   return draft.state;
 }
-

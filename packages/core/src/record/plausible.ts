@@ -24,11 +24,17 @@ export function implausible(reading: Reading, spec: FigureSpec): Reason | undefi
   if (!value.ok) return value.error;
   const { low, high } = unit === spec.unit ? spec.plausible : { low: 0, high: 3600 };
   if (value.value >= low && value.value <= high) return undefined;
-  return reason('offTheGauge', { value: { value: value.value, unit, resolution: reading.resolution }, low: { value: low, unit }, high: { value: high, unit } });
+  return reason('offTheGauge', {
+    value: { value: value.value, unit, resolution: reading.resolution },
+    low: { value: low, unit },
+    high: { value: high, unit },
+  });
 }
 
 function insideHard(value: number, bounds: Bounds): boolean {
-  return (bounds.low === undefined || value >= bounds.low) && (bounds.high === undefined || value <= bounds.high);
+  return (
+    (bounds.low === undefined || value >= bounds.low) && (bounds.high === undefined || value <= bounds.high)
+  );
 }
 
 /**
@@ -44,7 +50,11 @@ export function tenTimesOff(reading: Reading, check: Check, limits: readonly Lim
     if (!value.ok || value.value === 0 || insideHard(value.value, limit.bounds)) continue;
     const other = [value.value / 10, value.value * 10].find((v) => insideHard(v, limit.bounds));
     if (other === undefined) continue;
-    const figure = (v: number): { value: number; unit: string; resolution: number } => ({ value: v, unit: limit.unit, resolution: reading.resolution / (v < value.value ? 10 : 1) });
+    const figure = (v: number): { value: number; unit: string; resolution: number } => ({
+      value: v,
+      unit: limit.unit,
+      resolution: reading.resolution / (v < value.value ? 10 : 1),
+    });
     return reason('tenTimesOff', { value: figure(value.value), other: figure(other) });
   }
   return undefined;

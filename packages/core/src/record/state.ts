@@ -131,6 +131,7 @@ export function isProven(index: BasisIndex, part: PartState | undefined, key: st
  */
 export function runningTimer(part: PartState | undefined): Deed | undefined {
   const started = part?.timerStarted;
-  if (!started || started.seq < (part?.lost?.seq ?? 0) || started.seq < (standingAnswer(part)?.seq ?? 0)) return undefined;
+  if (!started || started.seq < (part?.lost?.seq ?? 0) || started.seq < (standingAnswer(part)?.seq ?? 0))
+    return undefined;
   return started;
 }

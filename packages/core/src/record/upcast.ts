@@ -18,7 +18,8 @@ export function upcast(entry: Entry, upcasters: typeof UPCASTERS = UPCASTERS): R
   if (current === undefined) return err(reason('entryKindUnknown', { kind: String(entry.kind) }));
   const steps = upcasters[entry.kind] ?? [];
   const known = Math.max(current, steps.length + 1);
-  if (entry.version > known) return err(reason('entryVersionNewer', { kind: entry.kind, version: entry.version, known }));
+  if (entry.version > known)
+    return err(reason('entryVersionNewer', { kind: entry.kind, version: entry.version, known }));
   if (entry.version === known) return ok(entry);
   const body = steps.slice(entry.version - 1).reduce<unknown>((b, step) => step(b), entry.body);
   return ok({ ...entry, version: known, body } as Entry);

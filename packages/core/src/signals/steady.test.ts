@@ -6,7 +6,12 @@ const at10Hz = (v: number[]): { t: number[]; v: number[] } => ({ t: v.map((_, i)
 
 test('a settled signal is read as mean, scatter and count of the window', () => {
   const v = Array.from({ length: 60 }, (_, i) => (i < 30 ? 1700 : 1590 + (i % 2)));
-  expect(readSteady(at10Hz(v), options)).toMatchObject({ steady: true, count: 21, mean: expect.closeTo(1590.5, 1) as number, scatter: expect.closeTo(0.5, 1) as number });
+  expect(readSteady(at10Hz(v), options)).toMatchObject({
+    steady: true,
+    count: 21,
+    mean: expect.closeTo(1590.5, 1) as number,
+    scatter: expect.closeTo(0.5, 1) as number,
+  });
 });
 
 test.each([
@@ -19,7 +24,10 @@ test.each([
 });
 
 test('a gap in the window is not read across', () => {
-  expect(readSteady({ t: [0, 0.5, 1, 2.5, 3], v: [1, 1, 1, 1, 1] }, options)).toEqual({ steady: false, why: 'gap' });
+  expect(readSteady({ t: [0, 0.5, 1, 2.5, 3], v: [1, 1, 1, 1, 1] }, options)).toEqual({
+    steady: false,
+    why: 'gap',
+  });
 });
 
 test('a straight line is steady exactly while its rise over the window is within the tolerance (second route, property)', () => {

@@ -1,34 +1,138 @@
 import type { Aircraft, Basis, Check, LimitBook, Pack } from '../checks/types.ts';
 import type { Instrument, Limit, Reading } from '../limits/types.ts';
 import { chain } from '../record/chain.ts';
-import { ENTRY_VERSIONS, type Entry, type EntryBodies, type EntryDraft, type EntryKind } from '../record/entry.ts';
+import {
+  ENTRY_VERSIONS,
+  type Entry,
+  type EntryBodies,
+  type EntryDraft,
+  type EntryKind,
+} from '../record/entry.ts';
 import type { Role } from '../checks/types.ts';
 
 /** A small invented world for tests of the core: two engines, a handful of checks that lean on each other. */
 
-export const GAUGE: Instrument = { id: 'gauge', name: 'Test gauge', unit: 'rpm', accuracy: 5, resolution: 1, calibratedUntil: '2027-01-31', measures: ['rpm'] };
-export const OLD_GAUGE: Instrument = { ...GAUGE, id: 'old-gauge', name: 'Old gauge', calibratedUntil: '2026-01-31' };
+export const GAUGE: Instrument = {
+  id: 'gauge',
+  name: 'Test gauge',
+  unit: 'rpm',
+  accuracy: 5,
+  resolution: 1,
+  calibratedUntil: '2027-01-31',
+  measures: ['rpm'],
+};
+export const OLD_GAUGE: Instrument = {
+  ...GAUGE,
+  id: 'old-gauge',
+  name: 'Old gauge',
+  calibratedUntil: '2026-01-31',
+};
 
 const source = { document: 'Test book', revision: '1' };
 
-export const DROP_LIMIT: Limit = { key: 'drop', kind: 'drop', title: 'Drop', unit: 'rpm', class: 'airworthiness', acceptance: 'guarded', source, conditions: [], bounds: { low: 10, high: 150, cautionHigh: 110 } };
-export const DIFFERENCE_LIMIT: Limit = { key: 'difference', kind: 'difference', title: 'Difference', unit: 'rpm', class: 'performance', acceptance: 'simple', source, conditions: [], circular: false, bounds: { high: 50 } };
-export const IDLE_LIMIT: Limit = { key: 'idle', kind: 'band', title: 'Idle', unit: 'rpm', class: 'performance', acceptance: 'simple', source, conditions: [], bounds: { low: 600, high: 800 } };
+export const DROP_LIMIT: Limit = {
+  key: 'drop',
+  kind: 'drop',
+  title: 'Drop',
+  unit: 'rpm',
+  class: 'airworthiness',
+  acceptance: 'guarded',
+  source,
+  conditions: [],
+  bounds: { low: 10, high: 150, cautionHigh: 110 },
+};
+export const DIFFERENCE_LIMIT: Limit = {
+  key: 'difference',
+  kind: 'difference',
+  title: 'Difference',
+  unit: 'rpm',
+  class: 'performance',
+  acceptance: 'simple',
+  source,
+  conditions: [],
+  circular: false,
+  bounds: { high: 50 },
+};
+export const IDLE_LIMIT: Limit = {
+  key: 'idle',
+  kind: 'band',
+  title: 'Idle',
+  unit: 'rpm',
+  class: 'performance',
+  acceptance: 'simple',
+  source,
+  conditions: [],
+  bounds: { low: 600, high: 800 },
+};
 
 function check(id: string, change: Partial<Check>): Check {
-  return { id, module: 'test', station: 'run-up', challenge: id, title: id, response: 'Yes', why: 'Because.', cautions: [], where: 'cockpit', who: 'left seat', subject: 'aircraft', answer: { kind: 'confirm' }, needs: {}, sets: {}, limits: [], after: [], standsOn: [], proves: [], secondPerson: false, notApplicable: true, minutes: 2, ...change };
+  return {
+    id,
+    module: 'test',
+    station: 'run-up',
+    challenge: id,
+    title: id,
+    response: 'Yes',
+    why: 'Because.',
+    cautions: [],
+    where: 'cockpit',
+    who: 'left seat',
+    subject: 'aircraft',
+    answer: { kind: 'confirm' },
+    needs: {},
+    sets: {},
+    limits: [],
+    after: [],
+    standsOn: [],
+    proves: [],
+    secondPerson: false,
+    notApplicable: true,
+    minutes: 2,
+    ...change,
+  };
 }
 
 const figure = { unit: 'rpm', resolution: 1, channel: 'rpm', plausible: { low: 0, high: 3500 } };
 
 export const CHECKS: readonly Check[] = [
   check('papers', { station: 'papers', notApplicable: false }),
-  check('linkage', { station: 'inspection', subject: 'engine', proves: ['engine.{engine}.control'], secondPerson: true }),
+  check('linkage', {
+    station: 'inspection',
+    subject: 'engine',
+    proves: ['engine.{engine}.control'],
+    secondPerson: true,
+  }),
   check('start', { subject: 'engine', sets: { engine: 'running' } }),
-  check('drop-a', { subject: 'engine', answer: { kind: 'drop', ...figure }, needs: { engine: 'running' }, limits: ['drop'], standsOn: ['start'], proves: ['engine.{engine}.ignition.a'] }),
-  check('drop-b', { subject: 'engine', answer: { kind: 'drop', ...figure }, needs: { engine: 'running' }, limits: ['drop'], standsOn: ['start'], proves: ['engine.{engine}.ignition.b'] }),
-  check('drops-apart', { subject: 'engine', answer: { kind: 'computed', from: ['drop-a', 'drop-b'], value: 'drop' }, limits: ['difference'] }),
-  check('idle', { subject: 'engine', answer: { kind: 'reading', ...figure }, needs: { engine: 'running' }, limits: ['idle'], standsOn: ['drop-a'], proves: ['engine.{engine}.idle'], validity: { hours: 3 } }),
+  check('drop-a', {
+    subject: 'engine',
+    answer: { kind: 'drop', ...figure },
+    needs: { engine: 'running' },
+    limits: ['drop'],
+    standsOn: ['start'],
+    proves: ['engine.{engine}.ignition.a'],
+  }),
+  check('drop-b', {
+    subject: 'engine',
+    answer: { kind: 'drop', ...figure },
+    needs: { engine: 'running' },
+    limits: ['drop'],
+    standsOn: ['start'],
+    proves: ['engine.{engine}.ignition.b'],
+  }),
+  check('drops-apart', {
+    subject: 'engine',
+    answer: { kind: 'computed', from: ['drop-a', 'drop-b'], value: 'drop' },
+    limits: ['difference'],
+  }),
+  check('idle', {
+    subject: 'engine',
+    answer: { kind: 'reading', ...figure },
+    needs: { engine: 'running' },
+    limits: ['idle'],
+    standsOn: ['drop-a'],
+    proves: ['engine.{engine}.idle'],
+    validity: { hours: 3 },
+  }),
   check('warm', { answer: { kind: 'timer', seconds: 30 } }),
 ];
 
@@ -37,16 +141,45 @@ export const PACK: Pack = {
   revision: 1,
   title: 'Test pack',
   families: ['twin'],
-  states: [{ name: 'engine', title: 'Engine', per: 'engine', values: ['stopped', 'running'], initial: 'stopped' }],
+  states: [
+    { name: 'engine', title: 'Engine', per: 'engine', values: ['stopped', 'running'], initial: 'stopped' },
+  ],
   independentInspection: ['engine.*.control'],
   gates: [
-    { id: 'power', title: 'Power', before: 'controls', conditions: [{ kind: 'proven', stations: ['papers', 'inspection'], overridable: false }, { kind: 'noTags', overridable: false }, { kind: 'findingsSettled', overridable: false }, { kind: 'inspectionsSigned', overridable: false }] },
-    { id: 'release', title: 'Release', before: 'release', conditions: [{ kind: 'proven', stations: ['papers', 'inspection', 'run-up'], overridable: false }, { kind: 'noTags', overridable: true }, { kind: 'findingsSettled', overridable: false }, { kind: 'inspectionsSigned', overridable: false }] },
+    {
+      id: 'power',
+      title: 'Power',
+      before: 'controls',
+      conditions: [
+        { kind: 'proven', stations: ['papers', 'inspection'], overridable: false },
+        { kind: 'noTags', overridable: false },
+        { kind: 'findingsSettled', overridable: false },
+        { kind: 'inspectionsSigned', overridable: false },
+      ],
+    },
+    {
+      id: 'release',
+      title: 'Release',
+      before: 'release',
+      conditions: [
+        { kind: 'proven', stations: ['papers', 'inspection', 'run-up'], overridable: false },
+        { kind: 'noTags', overridable: true },
+        { kind: 'findingsSettled', overridable: false },
+        { kind: 'inspectionsSigned', overridable: false },
+      ],
+    },
   ],
   checks: CHECKS,
 };
 
-export const BOOK: LimitBook = { id: 'test-book', revision: 1, title: 'Test book', approvedBy: 'Nobody', approvedOn: '2026-01-01', limits: [DROP_LIMIT, DIFFERENCE_LIMIT, IDLE_LIMIT] };
+export const BOOK: LimitBook = {
+  id: 'test-book',
+  revision: 1,
+  title: 'Test book',
+  approvedBy: 'Nobody',
+  approvedOn: '2026-01-01',
+  limits: [DROP_LIMIT, DIFFERENCE_LIMIT, IDLE_LIMIT],
+};
 
 export const AIRCRAFT: Aircraft = {
   mark: 'QX-TST',
@@ -72,7 +205,15 @@ export const BO = 'person-b';
 export const START = Date.parse('2026-11-24T08:00:00.000Z');
 
 export function reading(value: number, change: Partial<Reading> = {}): Reading {
-  return { value, unit: 'rpm', text: String(value), resolution: 1, source: 'typed', instrument: 'gauge', ...change };
+  return {
+    value,
+    unit: 'rpm',
+    text: String(value),
+    resolution: 1,
+    source: 'typed',
+    instrument: 'gauge',
+    ...change,
+  };
 }
 
 /** Writes a record entry by entry, a minute apart. */
@@ -80,14 +221,37 @@ export class Scribe {
   readonly entries: Entry[] = [];
   private made = 0;
 
-  draft<K extends EntryKind>(kind: K, body: EntryBodies[K], change: Partial<{ by: string; role: Role; supersedes: string; at: string }> = {}): EntryDraft<K> {
+  draft<K extends EntryKind>(
+    kind: K,
+    body: EntryBodies[K],
+    change: Partial<{ by: string; role: Role; supersedes: string; at: string }> = {},
+  ): EntryDraft<K> {
     this.made += 1;
-    return { id: `entry-${this.made}`, campaign: 'campaign', at: new Date(START + this.made * 60_000).toISOString(), by: ANN, role: 'technician', device: 'test', kind, version: ENTRY_VERSIONS[kind], body, ...change } as unknown as EntryDraft<K>;
+    return {
+      id: `entry-${this.made}`,
+      campaign: 'campaign',
+      at: new Date(START + this.made * 60_000).toISOString(),
+      by: ANN,
+      role: 'technician',
+      device: 'test',
+      kind,
+      version: ENTRY_VERSIONS[kind],
+      body,
+      ...change,
+    } as unknown as EntryDraft<K>;
   }
 
-  add<K extends EntryKind>(kind: K, body: EntryBodies[K], change: Parameters<Scribe['draft']>[2] = {}): Entry {
+  add<K extends EntryKind>(
+    kind: K,
+    body: EntryBodies[K],
+    change: Parameters<Scribe['draft']>[2] = {},
+  ): Entry {
     const last = this.entries[this.entries.length - 1];
-    const entry = chain(this.draft(kind, body, change) as unknown as EntryDraft, last, '2026-11-24T09:00:00.000Z');
+    const entry = chain(
+      this.draft(kind, body, change) as unknown as EntryDraft,
+      last,
+      '2026-11-24T09:00:00.000Z',
+    );
     this.entries.push(entry);
     return entry;
   }
@@ -98,11 +262,21 @@ export class Scribe {
   }
 
   confirm(check: string, subject: string): Entry {
-    return this.add('answer.given', { check, subject, answer: { kind: 'confirm', asExpected: true }, facts: {} });
+    return this.add('answer.given', {
+      check,
+      subject,
+      answer: { kind: 'confirm', asExpected: true },
+      facts: {},
+    });
   }
 
   drop(check: string, subject: string, before: number, after: number): Entry {
-    return this.add('answer.given', { check, subject, answer: { kind: 'drop', before: reading(before), after: reading(after) }, facts: {} });
+    return this.add('answer.given', {
+      check,
+      subject,
+      answer: { kind: 'drop', before: reading(before), after: reading(after) },
+      facts: {},
+    });
   }
 
   /** Everything up to and including a passed Power gate and two running engines. */

@@ -4,13 +4,20 @@ import type { BasisIndex } from '../checks/basis-index.ts';
 import type { Reading, Verdict } from '../limits/types.ts';
 import type { PartAnswer } from '../record/entry.ts';
 
-const figure = (r: Reading, beside: readonly number[] = []): string => formatWithUnit({ value: r.value, unit: r.unit, resolution: r.resolution, beside });
+const figure = (r: Reading, beside: readonly number[] = []): string =>
+  formatWithUnit({ value: r.value, unit: r.unit, resolution: r.resolution, beside });
 
 /** The figure that was judged, never rounded across its limits. Undefined when the verdict carries none. */
 export function verdictFigure(verdict: Verdict | undefined): string | undefined {
   if (verdict?.value === undefined || verdict.unit === undefined) return undefined;
   const beside = [verdict.bounds?.low, verdict.bounds?.high].filter((b): b is number => b !== undefined);
-  return formatWithUnit({ value: verdict.value, unit: verdict.unit, resolution: verdict.resolution, beside, ...(verdict.per ? { per: verdict.per } : {}) });
+  return formatWithUnit({
+    value: verdict.value,
+    unit: verdict.unit,
+    resolution: verdict.resolution,
+    beside,
+    ...(verdict.per ? { per: verdict.per } : {}),
+  });
 }
 
 /** The margin of a verdict, signed, with its unit: "38 rpm", "−4 rpm". Undefined when there is none. */
@@ -27,16 +34,30 @@ export function marginFigure(verdict: Verdict | undefined): string | undefined {
  */
 export function describeAnswer(index: BasisIndex, check: string, answer: PartAnswer): string {
   switch (answer.kind) {
-    case 'reading': return figure(answer.reading);
-    case 'drop': return `${formatFigure(answer.before.value, answer.before.resolution)} to ${figure(answer.after)}`;
-    case 'cylinders': return Object.values(answer.readings).map((r) => formatFigure(r.value, r.resolution)).join(' · ');
-    case 'series': return `recorded ${formatFigure((answer.series.t[answer.series.t.length - 1] ?? 0) - (answer.series.t[0] ?? 0), 1)} s, ${answer.series.t.length} samples`;
+    case 'reading':
+      return figure(answer.reading);
+    case 'drop':
+      return `${formatFigure(answer.before.value, answer.before.resolution)} to ${figure(answer.after)}`;
+    case 'cylinders':
+      return Object.values(answer.readings)
+        .map((r) => formatFigure(r.value, r.resolution))
+        .join(' · ');
+    case 'series':
+      return `recorded ${formatFigure((answer.series.t[answer.series.t.length - 1] ?? 0) - (answer.series.t[0] ?? 0), 1)} s, ${answer.series.t.length} samples`;
     case 'choice': {
       const spec = index.checks.get(check)?.answer;
-      return (spec?.kind === 'choice' ? spec.options.find((o) => o.id === answer.option)?.text : undefined) ?? answer.option;
+      return (
+        (spec?.kind === 'choice' ? spec.options.find((o) => o.id === answer.option)?.text : undefined) ??
+        answer.option
+      );
     }
-    case 'confirm': return answer.asExpected ? (index.checks.get(check)?.response ?? 'As expected') : `Not as expected${answer.note ? `: ${answer.note}` : ''}`;
-    case 'timer': return `${formatFigure((Date.parse(answer.endedAt) - Date.parse(answer.startedAt)) / 1000, 1)} s`;
-    case 'text': return answer.text;
+    case 'confirm':
+      return answer.asExpected
+        ? (index.checks.get(check)?.response ?? 'As expected')
+        : `Not as expected${answer.note ? `: ${answer.note}` : ''}`;
+    case 'timer':
+      return `${formatFigure((Date.parse(answer.endedAt) - Date.parse(answer.startedAt)) / 1000, 1)} s`;
+    case 'text':
+      return answer.text;
   }
 }

@@ -1,6 +1,6 @@
 import { formatWithUnit } from '../quantity/format.ts';
 import { STATION_TITLES, ROLE_TITLES } from './labels.ts';
-import type { Figure, Reason } from './reason.ts';
+import type { Reason } from './reason.ts';
 import type { Role, StationId } from '../checks/types.ts';
 
 /** Names that the record knows by id only. */
@@ -37,43 +37,62 @@ const ENGLISH: Readonly<Record<string, (p: P) => string>> = {
   // Figures as typed
   noFigure: () => 'Type a figure.',
   notANumber: (p) => `“${p.s('text')}” is not a number. Nothing was kept; type digits with a comma or point.`,
-  ambiguousFigure: (p) => `“${p.s('text')}” could be ${p.s('small')} or ${p.s('large')}. Type ${p.s('large')} without a mark, or one digit more or less after it.`,
+  ambiguousFigure: (p) =>
+    `“${p.s('text')}” could be ${p.s('small')} or ${p.s('large')}. Type ${p.s('large')} without a mark, or one digit more or less after it.`,
   unknownUnit: (p) => `“${p.s('unit')}” is not a unit known here. This is read in ${p.s('wanted')}.`,
-  wrongKind: (p) => `${p.s('unit') || 'That'} measures ${p.s('kind')}, and ${p.s('wantedKind')} is wanted here${p.s('wanted') ? `, in ${p.s('wanted')}` : ''}.`,
+  wrongKind: (p) =>
+    `${p.s('unit') || 'That'} measures ${p.s('kind')}, and ${p.s('wantedKind')} is wanted here${p.s('wanted') ? `, in ${p.s('wanted')}` : ''}.`,
   notFinite: () => 'There is no usable figure.',
-  offTheGauge: (p) => `${p.f('value')} is off the gauge, which shows ${p.f('low')} to ${p.f('high')}. Read it again.`,
-  tenTimesOff: (p) => `Is it ${p.f('value')}, or ${p.f('other')}? Keep it again to say that you mean ${p.f('value')}.`,
+  offTheGauge: (p) =>
+    `${p.f('value')} is off the gauge, which shows ${p.f('low')} to ${p.f('high')}. Read it again.`,
+  tenTimesOff: (p) =>
+    `Is it ${p.f('value')}, or ${p.f('other')}? Keep it again to say that you mean ${p.f('value')}.`,
   // Verdicts
   inside: (p) => `${cylinder(p)}${p.f('value')} is inside ${range(p)}.`,
   insideOpen: (p) => `${cylinder(p)}${p.f('value')} was recorded; no hard limit applies.`,
-  cautionLow: (p) => `${cylinder(p)}${p.f('value')} is inside ${range(p)}, in the caution band at the low end.`,
-  cautionHigh: (p) => `${cylinder(p)}${p.f('value')} is inside ${range(p)}, in the caution band at the high end.`,
-  insideGuard: (p) => `${cylinder(p)}${p.f('value')} is inside ${range(p)} by less than its uncertainty of ±${p.f('uncertainty')}.`,
-  insideGuardDecision: (p) => `${cylinder(p)}${p.f('value')} is inside ${range(p)} by less than its uncertainty of ±${p.f('uncertainty')}: measure it better, or have a decision recorded.`,
-  uncertaintyMissing: (p) => `${cylinder(p)}Nobody knows how good ${p.f('value')} is, and this limit asks for it. Name the instrument.`,
-  belowLow: (p) => `${cylinder(p)}${p.f('value')} is below the limit of ${p.f('low')}.${p.has('why') ? ` ${p.s('why')}` : ''}`,
-  aboveHigh: (p) => `${cylinder(p)}${p.f('value')} is above the limit of ${p.f('high')}.${p.has('why') ? ` ${p.s('why')}` : ''}`,
+  cautionLow: (p) =>
+    `${cylinder(p)}${p.f('value')} is inside ${range(p)}, in the caution band at the low end.`,
+  cautionHigh: (p) =>
+    `${cylinder(p)}${p.f('value')} is inside ${range(p)}, in the caution band at the high end.`,
+  insideGuard: (p) =>
+    `${cylinder(p)}${p.f('value')} is inside ${range(p)} by less than its uncertainty of ±${p.f('uncertainty')}.`,
+  insideGuardDecision: (p) =>
+    `${cylinder(p)}${p.f('value')} is inside ${range(p)} by less than its uncertainty of ±${p.f('uncertainty')}: measure it better, or have a decision recorded.`,
+  uncertaintyMissing: (p) =>
+    `${cylinder(p)}Nobody knows how good ${p.f('value')} is, and this limit asks for it. Name the instrument.`,
+  belowLow: (p) =>
+    `${cylinder(p)}${p.f('value')} is below the limit of ${p.f('low')}.${p.has('why') ? ` ${p.s('why')}` : ''}`,
+  aboveHigh: (p) =>
+    `${cylinder(p)}${p.f('value')} is above the limit of ${p.f('high')}.${p.has('why') ? ` ${p.s('why')}` : ''}`,
   recorded: () => 'Recorded. No limit applies.',
   asExpected: (p) => (p.s('answer') ? `As expected: ${lowerFirst(p.s('answer'))}` : 'As expected.'),
-  notAsExpected: (p) => (p.s('answer') ? `Not as expected: ${lowerFirst(p.s('answer'))}` : 'Not as expected.'),
+  notAsExpected: (p) =>
+    p.s('answer') ? `Not as expected: ${lowerFirst(p.s('answer'))}` : 'Not as expected.',
   optionUnknown: (p) => `“${p.s('option')}” is not among the answers to this check.`,
   notAnswered: () => 'Not answered yet.',
   timerDone: (p) => `Ran ${p.f('elapsed')}; ${p.f('wanted')} were asked.`,
   timerShort: (p) => `Only ${p.f('elapsed')} of ${p.f('wanted')} have passed.`,
   timerNotStarted: () => 'The timer of this check was not started.',
   // Measurements that say nothing
-  unknownInstrument: (p) => `Instrument “${p.s('instrument')}” is not on this aircraft’s list. Choose one that is.`,
-  instrumentExpired: (p) => `The calibration of ${p.s('instrument')} ended on ${p.s('until')}: what it shows proves nothing. Use another, or have it calibrated.`,
-  factMissing: (p) => `Nobody recorded the ${lowerFirst(p.names.thing(p.s('fact')))}, and the limit depends on it.`,
-  factNotAFigure: (p) => `The ${lowerFirst(p.names.thing(p.s('fact')))} was recorded as a word where a figure is needed.`,
-  conditionWord: (p) => `The limit holds for ${lowerFirst(p.names.thing(p.s('fact')))} ${p.s('wanted')}, and it was ${p.s('is')}.`,
-  conditionFigure: (p) => `${p.names.thing(p.s('fact'))} was ${p.f('value')}; this counts only ${p.has('low') && p.has('high') ? `from ${p.f('low')} to ${p.f('high')}` : p.has('low') ? `at ${p.f('low')} or more` : `at ${p.f('high')} or less`}.`,
+  unknownInstrument: (p) =>
+    `Instrument “${p.s('instrument')}” is not on this aircraft’s list. Choose one that is.`,
+  instrumentExpired: (p) =>
+    `The calibration of ${p.s('instrument')} ended on ${p.s('until')}: what it shows proves nothing. Use another, or have it calibrated.`,
+  factMissing: (p) =>
+    `Nobody recorded the ${lowerFirst(p.names.thing(p.s('fact')))}, and the limit depends on it.`,
+  factNotAFigure: (p) =>
+    `The ${lowerFirst(p.names.thing(p.s('fact')))} was recorded as a word where a figure is needed.`,
+  conditionWord: (p) =>
+    `The limit holds for ${lowerFirst(p.names.thing(p.s('fact')))} ${p.s('wanted')}, and it was ${p.s('is')}.`,
+  conditionFigure: (p) =>
+    `${p.names.thing(p.s('fact'))} was ${p.f('value')}; this counts only ${p.has('low') && p.has('high') ? `from ${p.f('low')} to ${p.f('high')}` : p.has('low') ? `at ${p.f('low')} or more` : `at ${p.f('high')} or less`}.`,
   wrongShape: (p) => `This limit needs another form of measurement (${p.s('wanted')}, not ${p.s('got')}).`,
   tooFewReadings: (p) => `At least ${p.n('wanted')} readings are needed, and there are ${p.n('got')}.`,
   seriesUneven: () => 'The recording is damaged: times and values do not match.',
   seriesTooShort: () => 'The recording is too short to judge.',
   seriesNotInOrder: () => 'The recording is damaged: its times are not in order.',
-  seriesGap: (p) => `The recording has a gap of ${p.f('gap')}; what happened in it is not known. Record again.`,
+  seriesGap: (p) =>
+    `The recording has a gap of ${p.f('gap')}; what happened in it is not known. Record again.`,
   notSettledYet: (p) => `Not settled after ${p.f('length')}, and still in time. Record longer.`,
   // Why something must be done again, or does not count
   touched: (p) => `“${p.s('what')}” touched ${lowerFirst(p.names.thing(p.s('system')))}.`,
@@ -81,28 +100,39 @@ const ENGLISH: Readonly<Record<string, (p: P) => string>> = {
   standsOnExpired: (p) => `“${p.names.part(p.s('part'))}”, which this stands on, has outlived its validity.`,
   stateEnded: (p) => `${p.s('state')} became ${p.s('value')}.`,
   validityOver: (p) => `Valid for ${p.f('hours')}; it is ${p.f('age')} old.`,
-  wrongState: (p) => `${p.s('state')}${p.s('subject') === 'aircraft' ? '' : `, ${lowerFirst(p.names.subject(p.s('subject')))}`}: it is ${p.s('is')}, and this check needs ${p.s('wanted')}.`,
+  wrongState: (p) =>
+    `${p.s('state')}${p.s('subject') === 'aircraft' ? '' : `, ${lowerFirst(p.names.subject(p.s('subject')))}`}: it is ${p.s('is')}, and this check needs ${p.s('wanted')}.`,
   groundNotProven: (p) => `“${p.names.part(p.s('part'))}” comes first, and is not proven.`,
   orderFirst: (p) => `“${p.names.part(p.s('part'))}” comes first.`,
   gateHeld: (p) => `${p.s('gate')} is held.`,
   gateNotPassed: (p) => `${p.s('gate')} has not been passed.`,
-  decisionMissing: () => 'Too close to tell: measure it better, or have an inspector or certifying person decide.',
+  decisionMissing: () =>
+    'Too close to tell: measure it better, or have an inspector or certifying person decide.',
   witnessMissing: () => 'Waiting for a second pair of eyes.',
   notApplicableBecause: (p) => `Not applicable: ${lowerFirst(p.s('why'))}`,
-  computedWaits: (p) => `Follows from ${p.list('parts').map((k) => `“${p.names.part(k)}”`).join(' and ')}.`,
+  computedWaits: (p) =>
+    `Follows from ${p
+      .list('parts')
+      .map((k) => `“${p.names.part(k)}”`)
+      .join(' and ')}.`,
   // What holds a gate
   checksOut: (p) => `${p.s('check')}: out of limits${rest(p)}.`,
   checksAgain: (p) => `${many(p.n('count'), 'check', 'checks')} in ${station(p.s('station'))} to do again.`,
   checksUnknown: (p) => `${p.s('check')}: the answer proves nothing${rest(p)}.`,
   checksUndecided: (p) => `${p.s('check')}: too close to its limit to tell${rest(p)}.`,
   checksUnwitnessed: (p) => `${p.s('check')} waits for a second pair of eyes${rest(p)}.`,
-  checksRemain: (p) => `${many(p.n('count'), 'step', 'steps')} of ${station(p.s('station'))} ${p.n('count') === 1 ? 'remains' : 'remain'}.`,
-  tagOpen: (p) => `A tag is on: ${lowerFirst(p.s('thing'))}${p.s('where') ? `, ${lowerFirst(p.s('where'))}` : ''}.`,
+  checksRemain: (p) =>
+    `${many(p.n('count'), 'step', 'steps')} of ${station(p.s('station'))} ${p.n('count') === 1 ? 'remains' : 'remain'}.`,
+  tagOpen: (p) =>
+    `A tag is on: ${lowerFirst(p.s('thing'))}${p.s('where') ? `, ${lowerFirst(p.s('where'))}` : ''}.`,
   findingUnassessed: (p) => `Finding “${p.s('title')}” has not been assessed.`,
   findingStops: (p) => `Finding “${p.s('title')}” stops it until it is closed.`,
   findingDeferralOver: (p) => `The deferral of “${p.s('title')}” ended on ${p.s('until')}.`,
   inspectionUnsigned: (p) => `“${p.s('what')}” waits for an inspection by someone who did not do it.`,
-  gateStale: (p) => (p.n('waiting') > 0 ? `${many(p.n('waiting'), 'entry waits', 'entries wait')} for the server.` : 'The server is not heard; what others did is not known here.'),
+  gateStale: (p) =>
+    p.n('waiting') > 0
+      ? `${many(p.n('waiting'), 'entry waits', 'entries wait')} for the server.`
+      : 'The server is not heard; what others did is not known here.',
   // Refused at the door
   checkUnknown: (p) => `The pack of this campaign has no check “${p.s('check')}” on ${p.s('subject')}.`,
   wrongForm: (p) => `This check is answered as ${p.s('wanted')}, not as ${p.s('got')}.`,
@@ -111,7 +141,11 @@ const ENGLISH: Readonly<Record<string, (p: P) => string>> = {
   needsReason: () => 'A reason is needed.',
   samePerson: () => 'The second pair of eyes must be someone else’s.',
   notApplicableForbidden: (p) => `“${p.s('check')}” always applies.`,
-  roleNeeded: (p) => `This takes ${p.list('roles').map((r) => (ROLE_TITLES[r as Role] ?? r).toLowerCase()).join(' or ')}.`,
+  roleNeeded: (p) =>
+    `This takes ${p
+      .list('roles')
+      .map((r) => (ROLE_TITLES[r as Role] ?? r).toLowerCase())
+      .join(' or ')}.`,
   stateUnknown: (p) => `There is no state “${p.s('state')}” that could be ${p.s('value')}.`,
   tagExists: () => 'That tag is already on.',
   tagNeedsWords: () => 'A tag says what is open, and why.',
@@ -134,36 +168,47 @@ const ENGLISH: Readonly<Record<string, (p: P) => string>> = {
   alreadyOpened: () => 'This campaign has been opened already.',
   notOpened: () => 'This campaign has not been opened.',
   alreadyReleased: () => 'This campaign is released; nothing is added to it any more. Open a new one.',
-  entryKindUnknown: (p) => `“${p.s('kind')}” is not a kind of entry known here. A newer program may have written it.`,
-  entryVersionNewer: (p) => `“${p.s('kind')}” of version ${p.n('version')} was written by another version of the program; this one knows ${p.n('known')}.`,
+  entryKindUnknown: (p) =>
+    `“${p.s('kind')}” is not a kind of entry known here. A newer program may have written it.`,
+  entryVersionNewer: (p) =>
+    `“${p.s('kind')}” of version ${p.n('version')} was written by another version of the program; this one knows ${p.n('known')}.`,
   campaignUnknown: () => 'There is no such campaign here.',
   otherCampaign: () => 'This entry belongs to another campaign.',
   notYours: () => 'This entry was made by someone else. It is kept on the device until they sign in.',
-  roleNotHeld: (p) => `You hold no valid authorisation as ${(ROLE_TITLES[p.s('role') as Role] ?? p.s('role')).toLowerCase()} for this family of aircraft.`,
+  roleNotHeld: (p) =>
+    `You hold no valid authorisation as ${(ROLE_TITLES[p.s('role') as Role] ?? p.s('role')).toLowerCase()} for this family of aircraft.`,
   clockAhead: () => 'The clock of this device is more than five minutes ahead. Set it, and do this again.',
   idReused: () => 'This request was sent before with other contents. Nothing was changed.',
   aircraftUnknown: (p) => `There is no aircraft ${p.s('mark')} here.`,
-  packMissing: (p) => `${p.s('mark')} names the check pack “${p.s('pack')}”, which is not in the library or was refused at load.`,
-  limitBookMissing: (p) => `${p.s('mark')} names the limit book “${p.s('book')}”, which is not in the library or was refused at load.`,
+  packMissing: (p) =>
+    `${p.s('mark')} names the check pack “${p.s('pack')}”, which is not in the library or was refused at load.`,
+  limitBookMissing: (p) =>
+    `${p.s('mark')} names the limit book “${p.s('book')}”, which is not in the library or was refused at load.`,
   notSignedIn: () => 'Nobody is signed in here. Sign in, then do this again; what you typed is kept.',
   malformed: (p) => p.s('message'),
-  deviceFull: (p) => `This device could not store the entry (${p.s('message')}). Nothing was recorded; what you typed is still in the field.`,
+  deviceFull: (p) =>
+    `This device could not store the entry (${p.s('message')}). Nothing was recorded; what you typed is still in the field.`,
   // Records and bases
-  chainSeq: (p) => `Entry ${p.n('seq')} (${p.s('kind')}): its place in the record is wrong, found ${p.s('found')}.`,
+  chainSeq: (p) =>
+    `Entry ${p.n('seq')} (${p.s('kind')}): its place in the record is wrong, found ${p.s('found')}.`,
   chainCampaign: (p) => `Entry ${p.n('seq')} (${p.s('kind')}) belongs to another campaign.`,
   chainDuplicate: (p) => `Entry ${p.n('seq')} (${p.s('kind')}) repeats the id of an earlier one.`,
-  chainPrevious: (p) => `Entry ${p.n('seq')} (${p.s('kind')}) does not follow the entry before it; one was changed, removed or put in.`,
+  chainPrevious: (p) =>
+    `Entry ${p.n('seq')} (${p.s('kind')}) does not follow the entry before it; one was changed, removed or put in.`,
   chainHash: (p) => `Entry ${p.n('seq')} (${p.s('kind')}, ${p.s('id')}) was altered after it was recorded.`,
-  recordHead: (p) => `The file names ${p.n('count')} entries ending in ${p.s('head').slice(0, 8)}, and holds ${p.n('found')} ending in ${p.s('foundHead').slice(0, 8)}.`,
+  recordHead: (p) =>
+    `The file names ${p.n('count')} entries ending in ${p.s('head').slice(0, 8)}, and holds ${p.n('found')} ending in ${p.s('foundHead').slice(0, 8)}.`,
   recordShape: (p) => `This is not a record file: ${p.s('what')}.`,
-  recordNewer: (p) => `This record file has format version ${p.n('version')}; this program reads up to ${p.n('known')}.`,
+  recordNewer: (p) =>
+    `This record file has format version ${p.n('version')}; this program reads up to ${p.n('known')}.`,
   lineWithoutChecksum: (p) => `The engine monitor sent a line without check digits: ${p.s('line')}`,
   lineGarbled: (p) => `The engine monitor sent a garbled line: ${p.s('line')}`,
   lineColumn: (p) => `The engine monitor names a column that is not understood: ${p.s('column')}`,
   lineColumns: (p) => `The engine monitor announced ${p.n('wanted')} columns and sent ${p.n('got')}.`,
   lineBeforeHeader: () => 'The engine monitor sent readings before saying what they are.',
   lineFigure: (p) => `The engine monitor sent something that is not a figure: ${p.s('line')}`,
-  limitMissing: (p) => `Check “${p.s('check')}” needs the limit “${p.s('limit')}”, and ${p.s('book')} has none of that name.`,
+  limitMissing: (p) =>
+    `Check “${p.s('check')}” needs the limit “${p.s('limit')}”, and ${p.s('book')} has none of that name.`,
   checkMissing: (p) => `Check “${p.s('check')}” refers to “${p.s('other')}”, which is not in the pack.`,
   noEngines: (p) => `The pack has checks per engine, and ${p.s('mark')} has no engine.`,
   cycle: (p) => `These checks wait for each other: ${p.list('checks').join(', ')}.`,
@@ -185,11 +230,14 @@ function parameters(reason: Reason, names: Names): P {
   return {
     names,
     has: (name) => get(name) !== undefined,
-    s: (name) => String(get(name) ?? ''),
+    s: (name) => {
+      const found = get(name);
+      return typeof found === 'string' || typeof found === 'number' ? String(found) : '';
+    },
     n: (name) => Number(get(name) ?? 0),
     f: (name) => {
       const figure = get(name);
-      return typeof figure === 'object' && 'unit' in figure ? formatWithUnit(figure as Figure) : String(figure ?? '');
+      return typeof figure === 'object' && 'unit' in figure ? formatWithUnit(figure) : '';
     },
     list: (name) => {
       const found = get(name);

@@ -24,7 +24,8 @@ export const CHANNEL_TITLES: Readonly<Record<string, string>> = {
 function systemTitle(id: string, engines: ReadonlyMap<string, string>): string {
   const [first = '', second, ...rest] = id.split('.');
   const words = (text: string): string => text.replace(/-/g, ' ');
-  if (first === 'engine' && second !== undefined) return [engines.get(second) ?? words(second), ...rest.map(words)].join(', ');
+  if (first === 'engine' && second !== undefined)
+    return [engines.get(second) ?? words(second), ...rest.map(words)].join(', ');
   const all = [first, ...(second === undefined ? [] : [second]), ...rest].map(words).join(', ');
   return all.charAt(0).toUpperCase() + all.slice(1);
 }
@@ -38,7 +39,9 @@ export function namesOf(index: BasisIndex | undefined): Names {
     part: (key) => {
       const part = index?.parts.get(key);
       if (!part) return key;
-      return part.subject === WHOLE_AIRCRAFT ? part.check.title : `${part.check.title}, ${subject(part.subject).toLowerCase()}`;
+      return part.subject === WHOLE_AIRCRAFT
+        ? part.check.title
+        : `${part.check.title}, ${subject(part.subject).toLowerCase()}`;
     },
     thing: (id) => CHANNEL_TITLES[id] ?? systemTitle(id, engines),
   };
