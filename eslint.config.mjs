@@ -3,7 +3,17 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['.dependency-cruiser.cjs', 'apps/web/vite.config.ts', '**/dist/', '**/node_modules/', '.demo*/', '.tmp/', 'e2e/test-results/'] },
+  {
+    ignores: [
+      '.dependency-cruiser.cjs',
+      'apps/web/vite.config.ts',
+      '**/dist/',
+      '**/node_modules/',
+      '.demo*/',
+      '.tmp/',
+      'e2e/test-results/',
+    ],
+  },
   js.configs.recommended,
   ...tseslint.configs.recommendedTypeChecked,
   {
@@ -74,7 +84,9 @@ export default tseslint.config(
   {
     files: ['**/*.test.ts', '**/testing/*.ts', 'e2e/**/*.ts'],
     rules: {
-      '@typescript-eslint/no-unsafe-assignment': 'off', '@typescript-eslint/no-unnecessary-type-assertion': 'off', '@typescript-eslint/unbound-method': 'off',
+      '@typescript-eslint/no-unsafe-assignment': 'off',
+      '@typescript-eslint/no-unnecessary-type-assertion': 'off',
+      '@typescript-eslint/unbound-method': 'off',
       '@typescript-eslint/no-unsafe-argument': 'off',
     },
   },
@@ -92,6 +104,10 @@ export default tseslint.config(
         document: 'readonly',
         matchMedia: 'readonly',
         localStorage: 'readonly',
+        crypto: 'readonly',
+        HTMLInputElement: 'readonly',
+        requestAnimationFrame: 'readonly',
+        Event: 'readonly',
       },
     },
   },

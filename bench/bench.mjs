@@ -1,15 +1,14 @@
 import { spawn } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
+import Database from 'better-sqlite3';
 import { canonicalJson, chain, deriveStatus, foldEntries } from '@kanzel/core';
 
 /** Prints what the product promises in speed and size, as figures and ratios. Asserts nothing. */
 const ROOT = join(import.meta.dirname, '..');
-const Database = createRequire(import.meta.url)('better-sqlite3');
 const row = (name, figure) => process.stdout.write(`${name.padEnd(66)} ${figure}\n`);
 const time = (work) => {
   const start = performance.now();
@@ -21,7 +20,11 @@ const median = (all) => [...all].sort((a, b) => a - b)[Math.floor(all.length / 2
 /** A demonstration of its own, started as a person would, and the seconds until its first page answers. */
 async function startDemo(folder) {
   const start = performance.now();
-  const child = spawn(process.execPath, [join(ROOT, 'scripts/demo.mjs'), '--port', '0', '--data', folder, '--sign-ins', '100000'], { cwd: ROOT });
+  const child = spawn(
+    process.execPath,
+    [join(ROOT, 'scripts/demo.mjs'), '--port', '0', '--data', folder, '--sign-ins', '100000'],
+    { cwd: ROOT },
+  );
   const url = await new Promise((resolve, reject) => {
     let text = '';
     child.stdout.on('data', (chunk) => {
@@ -44,35 +47,78 @@ row('npm run demo to first page, already installed, story to be told', `${first.
 row('npm run demo to first page, story told before', `${demo.seconds.toFixed(1)} s`);
 
 // Sign in over HTTP as the page does.
-const signIn = await fetch(`${demo.url}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ name: 'ylva', passphrase: 'grey heron lamp post' }) });
+const signIn = await fetch(`${demo.url}/api/session`, {
+  method: 'POST',
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify({ name: 'ylva', passphrase: 'grey heron lamp post' }),
+});
 const me = await signIn.json();
 const cookie = signIn.headers.get('set-cookie').split(';')[0];
-const ask = async (path, body) => (await fetch(`${demo.url}${path}`, { headers: { cookie, 'content-type': 'application/json' }, ...(body ? { method: 'POST', body: JSON.stringify(body) } : {}) })).json();
+const ask = async (path, body) =>
+  (
+    await fetch(`${demo.url}${path}`, {
+      headers: { cookie, 'content-type': 'application/json' },
+      ...(body ? { method: 'POST', body: JSON.stringify(body) } : {}),
+    })
+  ).json();
 const [{ id: campaign }] = await ask('/api/campaigns');
 const { entries } = await ask(`/api/campaigns/${campaign}/entries`);
 
 // 100,000 entries that a real campaign could hold: the demo's own, then idle readings over and over.
 const COUNT = 100_000;
 const long = [...entries];
-const reading = (i) => ({ check: 'oil-quantity', subject: i % 2 ? 'left' : 'right', facts: {}, answer: { kind: 'reading', reading: { value: 8 + (i % 30) / 10, unit: 'L', text: '9', resolution: 0.5, source: 'typed', instrument: 'oil-stick' } } });
-const draft = (i) => ({ id: `00000000-0000-4000-8000-${String(i).padStart(12, '0')}`, campaign, at: entries[1].at, by: me.id, role: 'technician', device: 'bench', kind: 'answer.given', version: 1, body: reading(i) });
+const reading = (i) => ({
+  check: 'oil-quantity',
+  subject: i % 2 ? 'left' : 'right',
+  facts: {},
+  answer: {
+    kind: 'reading',
+    reading: {
+      value: 8 + (i % 30) / 10,
+      unit: 'L',
+      text: '9',
+      resolution: 0.5,
+      source: 'typed',
+      instrument: 'oil-stick',
+    },
+  },
+});
+const draft = (i) => ({
+  id: `00000000-0000-4000-8000-${String(i).padStart(12, '0')}`,
+  campaign,
+  at: entries[1].at,
+  by: me.id,
+  role: 'technician',
+  device: 'bench',
+  kind: 'answer.given',
+  version: 1,
+  body: reading(i),
+});
 while (long.length < COUNT) long.push(chain(draft(long.length), long[long.length - 1], entries[1].at));
 const folded = time(() => foldEntries(long));
-row('fold 100,000 entries from nothing', `${folded.ms.toFixed(0)} ms, ${(COUNT / folded.ms / 1000).toFixed(2)} million a second`);
+row(
+  'fold 100,000 entries from nothing',
+  `${folded.ms.toFixed(0)} ms, ${(COUNT / folded.ms / 1000).toFixed(2)} million a second`,
+);
 const appends = [];
 for (let i = 0; i < 200; i += 1) {
   const next = chain(draft(COUNT + i), long[long.length - 1], entries[1].at);
   appends.push(time(() => foldEntries([next], folded.value)).ms);
 }
 row('append one entry to a state of 100,000 (median of 200)', `${median(appends).toFixed(3)} ms`);
-row('derive every mark and gate from that state (median of 50)', `${median(Array.from({ length: 50 }, () => time(() => deriveStatus(folded.value, entries[1].at)).ms)).toFixed(2)} ms`);
+row(
+  'derive every mark and gate from that state (median of 50)',
+  `${median(Array.from({ length: 50 }, () => time(() => deriveStatus(folded.value, entries[1].at)).ms)).toFixed(2)} ms`,
+);
 
 // Durable acceptance against a bare loop of the same inserts, same pragmas.
 const bareFolder = mkdtempSync(join(tmpdir(), 'kanzel-bare-'));
 const bare = new Database(join(bareFolder, 'bare.sqlite'));
 bare.pragma('journal_mode = WAL');
 bare.pragma('synchronous = FULL');
-bare.exec('CREATE TABLE entry (campaign TEXT NOT NULL, seq INTEGER NOT NULL, id TEXT NOT NULL, hash TEXT NOT NULL, json TEXT NOT NULL, PRIMARY KEY (campaign, seq)) WITHOUT ROWID; CREATE UNIQUE INDEX entry_id ON entry (id)');
+bare.exec(
+  'CREATE TABLE entry (campaign TEXT NOT NULL, seq INTEGER NOT NULL, id TEXT NOT NULL, hash TEXT NOT NULL, json TEXT NOT NULL, PRIMARY KEY (campaign, seq)) WITHOUT ROWID; CREATE UNIQUE INDEX entry_id ON entry (id)',
+);
 const insert = bare.prepare('INSERT INTO entry VALUES (?, ?, ?, ?, ?)');
 const put = (entry) => insert.run(entry.campaign, entry.seq, entry.id, entry.hash, canonicalJson(entry));
 const sample = long.slice(entries.length, entries.length + 2000);
@@ -81,7 +127,17 @@ bare.exec('DELETE FROM entry');
 const batched = time(() => {
   for (let i = 0; i < sample.length; i += 50) bare.transaction(() => sample.slice(i, i + 50).forEach(put))();
 });
-const tag = (i) => ({ id: crypto.randomUUID(), campaign, at: new Date().toISOString(), by: me.id, role: 'technician', device: 'bench', kind: 'tag.on', version: 1, body: { tag: `bench-${i}`, thing: 'Bench', where: '', why: 'measuring', touches: [] } });
+const tag = (i) => ({
+  id: crypto.randomUUID(),
+  campaign,
+  at: new Date().toISOString(),
+  by: me.id,
+  role: 'technician',
+  device: 'bench',
+  kind: 'tag.on',
+  version: 1,
+  body: { tag: `bench-${i}`, thing: 'Bench', where: '', why: 'measuring', touches: [] },
+});
 const post = async (drafts) => {
   const answer = await ask(`/api/campaigns/${campaign}/entries`, { entries: drafts });
   if (answer.accepted?.length !== drafts.length) throw new Error(JSON.stringify(answer).slice(0, 300));
@@ -95,17 +151,33 @@ const perSecond = async (batch, rounds) => {
 await perSecond(1, 20);
 const [one, fifty] = [await perSecond(1, 200), await perSecond(50, 10)];
 const [bareOne, bareFifty] = [(sample.length * 1000) / single.ms, (sample.length * 1000) / batched.ms];
-row('entries accepted durably a second, one a request over HTTP', `${one.toFixed(0)}; bare loop, one a transaction ${bareOne.toFixed(0)}; ratio 1 to ${(bareOne / one).toFixed(1)}`);
-row('entries accepted durably a second, fifty a request over HTTP', `${fifty.toFixed(0)}; bare loop, fifty a transaction ${bareFifty.toFixed(0)}; ratio 1 to ${(bareFifty / fifty).toFixed(1)}`);
+row(
+  'entries accepted durably a second, one a request over HTTP',
+  `${one.toFixed(0)}; bare loop, one a transaction ${bareOne.toFixed(0)}; ratio 1 to ${(bareOne / one).toFixed(1)}`,
+);
+row(
+  'entries accepted durably a second, fifty a request over HTTP',
+  `${fifty.toFixed(0)}; bare loop, fifty a transaction ${bareFifty.toFixed(0)}; ratio 1 to ${(bareFifty / fifty).toFixed(1)}`,
+);
 
 // The browser: first load, and key press to painted verdict.
 const assets = join(ROOT, 'apps/web/dist/assets');
 const html = readFileSync(join(ROOT, 'apps/web/dist/index.html'), 'utf8');
 const scripts = [...html.matchAll(/(?:src|href)="\/assets\/([^"]+\.js)"/g)].map((m) => m[1]);
-const compressed = (names) => names.reduce((sum, name) => sum + gzipSync(readFileSync(join(assets, name))).length, 0) / 1000;
-row('first script, compressed (aim under 250 kB)', `${compressed(scripts).toFixed(0)} kB in ${scripts.length} files`);
-row('all scripts, compressed', `${compressed(readdirSync(assets).filter((n) => n.endsWith('.js'))).toFixed(0)} kB`);
-const browser = await chromium.launch({ executablePath: process.env.KANZEL_CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'] });
+const compressed = (names) =>
+  names.reduce((sum, name) => sum + gzipSync(readFileSync(join(assets, name))).length, 0) / 1000;
+row(
+  'first script, compressed (aim under 250 kB)',
+  `${compressed(scripts).toFixed(0)} kB in ${scripts.length} files`,
+);
+row(
+  'all scripts, compressed',
+  `${compressed(readdirSync(assets).filter((n) => n.endsWith('.js'))).toFixed(0)} kB`,
+);
+const browser = await chromium.launch({
+  executablePath: process.env.KANZEL_CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'],
+});
 const loads = [];
 for (let i = 0; i < 5; i += 1) {
   const page = await (await browser.newContext()).newPage();
@@ -127,7 +199,10 @@ const field = page.locator('[data-figure]').first();
 await field.waitFor();
 const painted = await field.evaluate(async (input) => {
   const setValue = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;
-  const frame = () => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(() => resolve(performance.now()))));
+  const frame = () =>
+    new Promise((resolve) =>
+      requestAnimationFrame(() => requestAnimationFrame(() => resolve(performance.now()))),
+    );
   const all = [];
   for (let i = 0; i < 60; i += 1) {
     await frame();
@@ -139,8 +214,14 @@ const painted = await field.evaluate(async (input) => {
   }
   return all;
 });
-row('key press to verdict in the page, work before paint (median of 60)', `${median(painted.map((p) => p.synchronous)).toFixed(1)} ms`);
-row('key press to painted verdict, two frames counted (median of 60)', `${median(painted.map((p) => p.painted)).toFixed(1)} ms`);
+row(
+  'key press to verdict in the page, work before paint (median of 60)',
+  `${median(painted.map((p) => p.synchronous)).toFixed(1)} ms`,
+);
+row(
+  'key press to painted verdict, two frames counted (median of 60)',
+  `${median(painted.map((p) => p.painted)).toFixed(1)} ms`,
+);
 await browser.close();
 demo.child.kill('SIGTERM');
 await new Promise((resolve) => demo.child.once('exit', resolve));

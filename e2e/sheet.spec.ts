@@ -180,13 +180,11 @@ test('an empty installation leads to the first useful act: an account, an aircra
   await page.getByLabel('Passphrase').fill('a passphrase of mine');
   await page.getByRole('button', { name: 'Make the first account' }).click();
   await expect(page.getByRole('heading', { name: 'No aircraft yet.' })).toBeVisible();
-  await page
-    .getByLabel('Bring in a file')
-    .setInputFiles({
-      name: 'bad.yaml',
-      mimeType: 'text/yaml',
-      buffer: Buffer.from('format: kanzel-aircraft\nversion: 1\nmark: QX-ONE\n'),
-    });
+  await page.getByLabel('Bring in a file').setInputFiles({
+    name: 'bad.yaml',
+    mimeType: 'text/yaml',
+    buffer: Buffer.from('format: kanzel-aircraft\nversion: 1\nmark: QX-ONE\n'),
+  });
   await expect(page.getByRole('alert')).toContainText('bad.yaml:1:1: "type" is missing');
   const aircraft = {
     format: 'kanzel-aircraft',
@@ -206,13 +204,11 @@ test('an empty installation leads to the first useful act: an account, an aircra
     pack: 'piston-magneto-multi',
     instruments: [],
   };
-  await page
-    .getByLabel('Bring in a file')
-    .setInputFiles({
-      name: 'qx-one.json',
-      mimeType: 'application/json',
-      buffer: Buffer.from(JSON.stringify(aircraft)),
-    });
+  await page.getByLabel('Bring in a file').setInputFiles({
+    name: 'qx-one.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(aircraft)),
+  });
   await page.getByRole('button', { name: 'Open a campaign' }).click();
   await page.getByLabel('Title').fill('First ground run');
   await page.getByRole('button', { name: 'Open the campaign' }).click();

@@ -7,4 +7,6 @@ import { ensureInstalled, ensureNode, ROOT, run } from './lib.mjs';
 ensureNode();
 ensureInstalled();
 await build();
-run(process.execPath, [join(ROOT, 'bench/bench.mjs')], { env: { ...process.env, KANZEL_CHROMIUM: ensureChromium() } });
+run(process.execPath, [join(ROOT, 'bench/bench.mjs')], {
+  env: { ...process.env, KANZEL_CHROMIUM: ensureChromium() },
+});

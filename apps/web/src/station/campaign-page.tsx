@@ -139,6 +139,21 @@ function useSheetKeys(view: CampaignView | undefined, setSlip: (slip: Slip) => v
   }, [view, navigate, setSlip]);
 }
 
+/**
+ * A button or link pressed with the mouse or a finger would keep the focus and catch the next Enter, which is
+ * meant for the step in hand. Whoever works by keyboard keeps it.
+ */
+function useFreeHands(): void {
+  useEffect(() => {
+    const release = (event: MouseEvent): void => {
+      const control = (event.target as HTMLElement).closest<HTMLElement>('button, a');
+      if (event.detail > 0 && control !== null && control === document.activeElement) control.blur();
+    };
+    addEventListener('click', release);
+    return () => removeEventListener('click', release);
+  }, []);
+}
+
 /** Goes to the station in hand when the address names none. */
 function ToCurrent(): ReactElement {
   const view = useCampaign();
@@ -192,6 +207,7 @@ export default function CampaignPage(): ReactElement {
     };
   }, [campaign, state, status, people, last]);
   useSheetKeys(view, setSlip);
+  useFreeHands();
 
   if (!view) {
     const text = held?.missing

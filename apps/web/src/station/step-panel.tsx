@@ -298,16 +298,6 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
     return () => removeEventListener('keydown', press);
   });
 
-  useEffect(() => {
-    // A button pressed with the mouse would keep the focus and catch the next Enter, which is meant for the step.
-    const release = (event: MouseEvent): void => {
-      const button = (event.target as HTMLElement).closest('button');
-      if (event.detail > 0 && button === document.activeElement) button?.blur();
-    };
-    addEventListener('click', release);
-    return () => removeEventListener('click', release);
-  }, []);
-
   return (
     <section aria-label="Step in hand" className="border-b border-rule px-[22px] pt-3.5 pb-4">
       <div className="flex flex-wrap items-start justify-between gap-x-6">

@@ -183,13 +183,11 @@ function holdingsOf(gate: Gate, condition: GateCondition, state: CampaignState, 
         return why ? [{ reason: why, cure: { to: 'finding', finding: f.raised.finding }, overridable }] : [];
       });
     case 'inspectionsSigned':
-      return [...state.actions.values()]
-        .filter(inspectionMissing)
-        .map((a) => ({
-          reason: reason('inspectionUnsigned', { what: a.done.what }),
-          cure: { to: 'action', action: a.done.action },
-          overridable,
-        }));
+      return [...state.actions.values()].filter(inspectionMissing).map((a) => ({
+        reason: reason('inspectionUnsigned', { what: a.done.what }),
+        cure: { to: 'action', action: a.done.action },
+        overridable,
+      }));
   }
 }
 

@@ -1,0 +1,107 @@
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { build } from './build.mjs';
+import { ensureChromium } from './chromium.mjs';
+import { ensureInstalled, ensureNode, ROOT } from './lib.mjs';
+
+/** `npm run screenshots`: one current picture per main view, from a demonstration told for it. */
+ensureNode();
+ensureInstalled();
+await build();
+const { chromium } = await import('@playwright/test');
+const folder = join(mkdtempSync(join(tmpdir(), 'kanzel-pictures-')), 'data');
+const child = spawn(process.execPath, [join(ROOT, 'scripts/demo.mjs'), '--port', '0', '--data', folder], {
+  cwd: ROOT,
+});
+const url = await new Promise((resolve, reject) => {
+  let text = '';
+  child.stdout.on('data', (chunk) => {
+    text += chunk;
+    const found = /ready at (http:\S+)/.exec(text)?.[1];
+    if (found) resolve(found);
+  });
+  child.once('exit', () => reject(new Error(text)));
+});
+const browser = await chromium.launch({
+  executablePath: ensureChromium(),
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'],
+});
+const open = async (viewport) => (await browser.newContext({ viewport })).newPage();
+const save = (page, name) => page.screenshot({ path: join(ROOT, 'docs/screenshots', `${name}.png`) });
+const signIn = async (page) => {
+  await page.goto(url);
+  await page.getByRole('button', { name: /Ylva Torsund/ }).click();
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await page.getByRole('heading', { name: 'Hangar' }).waitFor();
+  await page.waitForTimeout(1200);
+};
+const page = await open({ width: 1280, height: 800 });
+await page.goto(url);
+await page.getByRole('heading', { name: 'People of this demonstration' }).waitFor();
+await save(page, 'sign-in');
+await signIn(page);
+await save(page, 'hangar');
+await page.getByText('Both propeller governors').click();
+await page.waitForURL(/check=/);
+const base = page.url().replace(/(\/campaign\/[^/]+).*/, '$1');
+const lever = async (name, wait = 600) => {
+  await page.getByRole('region', { name: 'Simulation' }).getByRole('button', { name, exact: true }).click();
+  await page.waitForTimeout(wait);
+};
+const press = async (key, wait = 900) => {
+  await page.keyboard.press(key);
+  await page.waitForTimeout(wait);
+};
+const atCheck = async (check) => {
+  await page.goto(`${base}/run-up?check=${check}`);
+  await page.getByLabel('Step in hand').waitFor();
+  await page.waitForTimeout(2500);
+};
+await lever('Starter', 9000);
+await press('Enter');
+await press('Enter');
+await press('Enter');
+await press('Enter', 42_000);
+await press('Enter');
+await atCheck('oil-temperature-ready');
+await press('Enter');
+await press('Enter');
+await lever('1 700', 6000);
+await atCheck('right-ignition-off-drop');
+await press('Enter');
+await lever('left only', 7000);
+await save(page, 'run-up');
+const phone = await open({ width: 390, height: 844 });
+const tablet = await open({ width: 820, height: 1180 });
+await press('Enter');
+for (const [line, name] of [
+  [phone, 'line-phone'],
+  [tablet, 'line-tablet'],
+]) {
+  await signIn(line);
+  await line.goto(`${base}/run-up?check=right-ignition-off-drop`);
+  await line.getByLabel('Step in hand').waitFor();
+  await line.waitForTimeout(2000);
+  await save(line, name);
+}
+await press('f');
+await page.getByRole('button', { name: 'Raise the finding' }).click();
+await page.getByLabel(/^Why, or the cause/).fill('Left plug of cylinder 4 does not fire');
+await page.getByRole('button', { name: 'Record the assessment' }).click();
+await page.getByLabel('What was done').fill('Plug and lead of cylinder 4, left ignition, replaced');
+await page.getByTestId('cost').scrollIntoViewIfNeeded();
+await page.waitForTimeout(400);
+await save(page, 'finding');
+await page.goto(`${base}/release`);
+await page.waitForTimeout(1200);
+await save(page, 'release');
+await page.getByRole('button', { name: /^Light: bright/ }).click();
+await page.getByRole('button', { name: /^Light: dim/ }).click();
+await atCheck('right-ignition-off-drop');
+await save(page, 'night');
+await browser.close();
+child.kill('SIGTERM');
+await new Promise((resolve) => child.once('exit', resolve));
+rmSync(join(folder, '..'), { recursive: true, force: true });
