@@ -6,11 +6,23 @@ export const checkInHand = (page: Page): string => new URL(page.url()).searchPar
 
 const main = (page: Page, name: RegExp) => page.locator('[data-step-actions]').getByRole('button', { name });
 
+/** One field for every engine that is being answered. */
+const firstFields = (page: Page) =>
+  page.locator('[data-figure$="before"], [data-figure$="value"], [data-figure$=" 1"]');
+
+/** Waits until every engine that is being answered can be taken (or kept). */
+async function ready(page: Page, verb: 'Take' | 'Keep'): Promise<number> {
+  const engines = await firstFields(page).count();
+  await main(page, new RegExp(engines > 1 ? `^${verb} both` : `^${verb} `)).waitFor({ timeout: 30_000 });
+  return engines;
+}
+
 /** Takes both engines from the monitor as soon as they are steady, then keeps them; Enter does both. */
 async function takeAndKeep(page: Page): Promise<void> {
-  await main(page, /^Take both/).waitFor({ timeout: 30_000 });
+  await firstFields(page).first().waitFor();
+  await ready(page, 'Take');
   await page.keyboard.press('Enter');
-  await main(page, /^Keep both/).waitFor();
+  await ready(page, 'Keep');
   await page.keyboard.press('Enter');
 }
 
@@ -23,8 +35,8 @@ async function takeDrop(page: Page, move: string): Promise<void> {
     .first()
     .waitFor();
   await lever(page, move);
-  await expect(page.getByText(/^drop /)).toHaveCount(2, { timeout: 20_000 });
-  await main(page, /^Keep both/).waitFor();
+  await expect(page.getByText(/^drop /)).toHaveCount(engines, { timeout: 20_000 });
+  await ready(page, 'Keep');
   await page.keyboard.press('Enter');
 }
 

@@ -19,7 +19,7 @@ import { useMonitor } from '../sync/monitor-store.ts';
 import { LimitRuler } from '../ui/limit-ruler.tsx';
 import { MarkSign, markColour } from '../ui/mark.tsx';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
-import { lookAt, seriesSince, settingMet, settingNow, triggeredAt } from './live-take.ts';
+import { lookAt, runningSeries, settingMet, settingNow } from './live-take.ts';
 import {
   candidateOf,
   changeDraft,
@@ -274,9 +274,11 @@ function SeriesLine({ part, draft }: { part: Part; draft: PartDraft }): ReactEle
       </p>
     );
   }
-  const since = triggeredAt(part);
-  const live = since === undefined ? undefined : seriesSince(view.index, part, since);
   if (spec.kind !== 'series') return <></>;
+  const live = runningSeries(view.index, part);
+  const [worst] = live
+    ? judgeAnswer(view.index, part, { kind: 'series', series: live }, {}, new Date().toISOString())
+    : [];
   if (spec.trigger && !live)
     return (
       <p className="cap">
@@ -287,8 +289,8 @@ function SeriesLine({ part, draft }: { part: Part; draft: PartDraft }): ReactEle
   return (
     <p className="cap">
       {live
-        ? `${formatFigure(live.t[live.t.length - 1] ?? 0, 1)} s recorded so far. Take it when it is over.`
-        : `Take it to use the last ${spec.seconds} s.`}
+        ? `${formatFigure(live.t[live.t.length - 1] ?? 0, 1)} s recorded so far. ${worst?.state === 'unknown' ? view.say(worst.reason) : 'Take it when it is over.'}`
+        : 'No engine monitor: time it by hand.'}
     </p>
   );
 }

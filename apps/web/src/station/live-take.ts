@@ -84,14 +84,14 @@ export function takeAll(index: BasisIndex, part: Part): Record<string, Reading> 
 }
 
 /** When a recording began by itself: the last time its trigger rose. Undefined without a trigger, or when it did not. */
-export function triggeredAt(part: Part): number | undefined {
+function triggeredAt(part: Part): number | undefined {
   const spec = part.check.answer;
   if (spec.kind !== 'series' || !spec.trigger) return undefined;
   return lastRiseThrough(engineOf(part), spec.trigger.channel, spec.trigger.above);
 }
 
 /** The samples of a part's channel since an instant, as they would go into the record. */
-export function seriesSince(index: BasisIndex, part: Part, since: number): Series | undefined {
+function seriesSince(index: BasisIndex, part: Part, since: number): Series | undefined {
   const spec = part.check.answer;
   if (spec.kind !== 'series' || !spec.channel) return undefined;
   const until = Math.min(newestAt() ?? since, since + spec.seconds * 1000);
@@ -107,4 +107,12 @@ export function seriesSince(index: BasisIndex, part: Part, since: number): Serie
         t: t.map((x) => Number(x.toFixed(2))),
         v,
       };
+}
+
+/** The recording as it stands: since its trigger, or over the last seconds when it has none. */
+export function runningSeries(index: BasisIndex, part: Part): Series | undefined {
+  const spec = part.check.answer;
+  if (spec.kind !== 'series') return undefined;
+  const since = spec.trigger ? triggeredAt(part) : (newestAt() ?? 0) - spec.seconds * 1000;
+  return since === undefined ? undefined : seriesSince(index, part, since);
 }

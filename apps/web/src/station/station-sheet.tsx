@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState, type ReactElement } from 'react';
+import { useEffect, useMemo, useRef, useState, type ReactElement } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import {
   describeAnswer,
@@ -135,6 +135,10 @@ function Steps({
 export function StationSheet(): ReactElement {
   const view = useCampaign();
   const navigate = useNavigate();
+  const latest = useRef(view);
+  useEffect(() => {
+    latest.current = view;
+  });
   const { station: wanted = '' } = useParams();
   const [search] = useSearchParams();
   const station = view.status.stations.find((s) => s.station === wanted);
@@ -180,17 +184,19 @@ export function StationSheet(): ReactElement {
       </div>
     );
   }
-  const next = (): void => {
-    const after = [...order.slice(at + 1), ...order.slice(0, at)];
-    const open = firstToDo(after.filter((c) => !c.proven));
-    if (open && !open.proven) return go(open);
-    const gate = view.status.gates.find((g) => g.state === 'open' && g.gate.before !== 'release');
-    if (gate) void navigate(`${view.base}/gate/${gate.gate.id}`);
-    else
-      void navigate(
-        view.status.current === 'release' ? `${view.base}/release` : `${view.base}/${view.status.current}`,
-      );
+  const goOn = (): void => {
+    const { status, base } = latest.current;
+    const now = status.stations.find((s) => s.station === station.station)?.checks ?? [];
+    const open = firstToDo([...now.slice(at + 1), ...now.slice(0, at + 1)].filter((c) => !c.proven));
+    if (open) return go(open);
+    // A gate that only waits for the server to confirm is where the hand goes next.
+    const gate = status.gates.find((g) => g.state !== 'passed');
+    if (gate && gate.gate.before !== 'release' && gate.holdings.every((h) => h.cure.to === 'sync'))
+      void navigate(`${base}/gate/${gate.gate.id}`);
+    else void navigate(status.current === 'release' ? `${base}/release` : `${base}/${status.current}`);
   };
+  // What was just kept is folded into the next picture; where to go is decided on that one.
+  const next = (): void => void setTimeout(goOn, 30);
   return (
     <>
       <header className="flex min-h-12 flex-wrap items-center gap-x-4 border-b border-rule px-[22px] py-1.5">

@@ -4,8 +4,7 @@ import { useMonitor } from '../sync/monitor-store.ts';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
-import { lookAt, seriesSince, settingMet, settingNow, takeAll, triggeredAt } from './live-take.ts';
-import { newestAt } from '../sync/monitor-store.ts';
+import { lookAt, runningSeries, settingMet, settingNow, takeAll } from './live-take.ts';
 import {
   candidateOf,
   changeDraft,
@@ -48,8 +47,7 @@ function take(view: CampaignView, part: Part, draft: PartDraft): boolean {
   const spec = part.check.answer;
   if (!isFigureSpec(spec) || !spec.channel) return false;
   if (spec.kind === 'series') {
-    const since = spec.trigger ? triggeredAt(part) : (newestAt() ?? 0) - spec.seconds * 1000;
-    const series = since === undefined ? undefined : seriesSince(view.index, part, since);
+    const series = runningSeries(view.index, part);
     if (series) changeDraft(view.id, part.key, { series });
     return series !== undefined;
   }
@@ -83,6 +81,14 @@ export interface Step {
   readonly takeNow: () => void;
   readonly startTimers: () => Promise<void>;
   readonly again: () => void;
+}
+
+/** A recording is taken only once it says something: not before it has settled, nor across a gap. */
+function seriesTells(view: CampaignView, part: Part): boolean {
+  const series = runningSeries(view.index, part);
+  if (!series) return false;
+  const [worst] = judgeAnswer(view.index, part, { kind: 'series', series }, {}, new Date().toISOString());
+  return worst !== undefined && worst.state !== 'unknown';
 }
 
 function timerDone(view: CampaignView, part: Part): boolean {
@@ -123,7 +129,7 @@ export function useStep(check: Check): Step {
   const takeable = entering.filter((p) => {
     const spec = check.answer;
     if (!isFigureSpec(spec) || !spec.channel || !previewOf(view, p, draft(p)).empty) return false;
-    if (spec.kind === 'series') return spec.trigger ? triggeredAt(p) !== undefined : newestAt() !== undefined;
+    if (spec.kind === 'series') return seriesTells(view, p);
     if (spec.kind === 'drop')
       return (
         lookAt(view.index, p, 'before').state === 'steady' &&
