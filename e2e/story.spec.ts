@@ -102,7 +102,10 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
   await expect(ylva.getByText('Gate: Power is held')).toBeVisible();
   await ylva.getByRole('link', { name: '1 check in inspection to do again.' }).click();
   await expect(ylva.getByText(/“Plug and lead replaced” touched left engine, ignition, left/)).toBeVisible();
-  await ylva.keyboard.press('Enter');
+  await ylva
+    .locator('[data-step-actions]')
+    .getByRole('button', { name: /^Torque marks in line/ })
+    .click();
   await expect(ylva.getByRole('link', { name: 'Gate Power: passed' })).toBeVisible();
 
   // Started and warmed again, the drop is repeated and the finding closed.

@@ -28,7 +28,8 @@ async function takeAndKeep(page: Page): Promise<void> {
 
 /** Takes the speed before, moves a lever, and keeps the drop once the sheet has caught it by itself. */
 async function takeDrop(page: Page, move: string): Promise<void> {
-  await main(page, /^Take both/).waitFor({ timeout: 30_000 });
+  await firstFields(page).first().waitFor();
+  const engines = await ready(page, 'Take');
   await page.keyboard.press('Enter');
   await page
     .getByText(/^Now: /)

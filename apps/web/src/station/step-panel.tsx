@@ -1,4 +1,4 @@
-import { lazy, Suspense, useEffect, type ReactElement } from 'react';
+import { lazy, Suspense, useLayoutEffect, type ReactElement } from 'react';
 import { isFigureSpec, runningTimer, WHOLE_AIRCRAFT, type Check, type Part } from '@kanzel/core';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, useSession } from '../sync/session.ts';
@@ -270,7 +270,8 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
     check.answer.channel &&
     (check.answer.kind === 'drop' || check.answer.kind === 'series');
 
-  useEffect(() => {
+  // Before the paint: a step that can be seen can be worked.
+  useLayoutEffect(() => {
     const press = (event: KeyboardEvent): void => {
       const target = event.target as HTMLElement;
       if (document.querySelector('[role=dialog]') || event.ctrlKey || event.metaKey || event.altKey) return;
