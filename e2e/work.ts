@@ -136,7 +136,7 @@ const STEPS: Readonly<Record<string, (page: Page) => Promise<void>>> = {
 /** Works the step in hand and waits until the sheet has gone on, or says that it has not. */
 export async function workStep(page: Page): Promise<'on' | 'stays'> {
   const id = checkInHand(page);
-  await page.locator('[data-step-actions] button').first().waitFor();
+  await page.getByLabel('Step in hand').waitFor();
   await (STEPS[id] ?? takeAndKeep)(page);
   return page
     .waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 5000 })
