@@ -7,6 +7,7 @@ import {
   verdictFigure,
   worstMark,
   type CheckStatus,
+  type GateStatus,
   type PartStatus,
   type StationId,
 } from '@kanzel/core';
@@ -185,13 +186,14 @@ export function StationSheet(): ReactElement {
     );
   }
   const goOn = (): void => {
-    const { status, base } = latest.current;
+    const { status, base, state } = latest.current;
     const now = status.stations.find((s) => s.station === station.station)?.checks ?? [];
     const open = firstToDo([...now.slice(at + 1), ...now.slice(0, at + 1)].filter((c) => !c.proven));
     if (open) return go(open);
     // A gate that only waits for the server to confirm is where the hand goes next.
-    const gate = status.gates.find((g) => g.state !== 'passed');
-    if (gate && gate.gate.before !== 'release' && gate.holdings.every((h) => h.cure.to === 'sync'))
+    const confirming = (g: GateStatus): boolean => g.holdings.every((h) => h.cure.to === 'sync');
+    const gate = status.gates.find((g) => !(state.gatesPassed.has(g.gate.id) && confirming(g)));
+    if (gate && gate.gate.before !== 'release' && confirming(gate))
       void navigate(`${base}/gate/${gate.gate.id}`);
     else void navigate(status.current === 'release' ? `${base}/release` : `${base}/${status.current}`);
   };
