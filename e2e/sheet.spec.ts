@@ -10,6 +10,7 @@ import {
   test,
   type Product,
 } from './product.ts';
+import { workStep } from './work.ts';
 
 let product: Product;
 
@@ -23,6 +24,8 @@ test.afterAll(async () => {
   removeFolder(product.folder);
 });
 
+const figure = (page: Page, side: 'left' | 'right') =>
+  page.getByLabel(new RegExp(`, ${side} engine, reading$`));
 const panel = (page: Page) => page.getByLabel('Step in hand');
 
 test('two browsers on one campaign see each other’s entries within a second', async ({ browser }) => {
@@ -78,9 +81,89 @@ test('pulling the server during a run-up loses nothing, says what waits, and cat
   const brand = await personPage(browser, product.url, 'Brand Ekerholt');
   await brand.goto(`${base}/findings`);
   await expect(brand.getByText('Chafed hose').first()).toBeVisible();
+  await ylva.getByText('Information', { exact: true }).click();
+  await ylva.getByLabel(/^Why, or the cause/).fill('Looked at again: only dust');
+  await ylva.getByRole('button', { name: 'Record the assessment' }).click();
   await ylva.getByRole('button', { name: 'Take it off' }).click();
   await ylva.getByRole('button', { name: 'Take the tag off' }).click();
   await expect(ylva.getByRole('button', { name: 'Take it off' })).toHaveCount(0);
+});
+
+test('bad input gets a clear sentence and changes nothing else', async ({ browser }) => {
+  const ylva = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await openCampaign(ylva);
+  await ylva.goto(`${base}/run-up?check=oil-pressure-idle-warm`);
+  await panel(ylva).waitFor();
+  await expect(
+    panel(ylva).getByText('“Oil pressure rises in time, left engine” comes first, and is not proven.'),
+  ).toBeVisible();
+  await ylva.goto(`${base}/run-up?check=oil-pressure-rise`);
+  for (const side of ['left', 'right'] as const) await figure(ylva, side).fill('4,5');
+  await expect(panel(ylva).getByText('Within limits')).toHaveCount(2);
+  await ylva.keyboard.press('Enter');
+  await ylva.waitForURL(/check=warm-up-time/);
+  await ylva.goto(`${base}/run-up?check=oil-pressure-idle-warm`);
+  const saved = await ylva.getByTestId('saved').textContent();
+  const says = async (typed: string, sentence: RegExp): Promise<void> => {
+    await figure(ylva, 'left').fill(typed);
+    await expect(panel(ylva).getByRole('alert').filter({ hasText: sentence })).toBeVisible();
+  };
+  await says('fast', /“fast” is not a number/);
+  await says('1,500', /could be 1\.5 or 1500/);
+  await says('60 V', /V measures voltage, and pressure is wanted here, in psi/);
+  await says('680', /680 psi is off the gauge, which shows 0 psi to 150 psi/);
+  await says('6', /Is it 6 psi, or 60 psi\?/);
+  await figure(ylva, 'left').fill('4,2 bar');
+  await expect(panel(ylva).getByText(/60\.\d psi is inside/)).toBeVisible();
+  expect(await ylva.getByTestId('saved').textContent()).toBe(saved);
+
+  // Ten times off and meant: asked once, kept the second time, and out.
+  await figure(ylva, 'left').fill('6');
+  await figure(ylva, 'right').fill('61');
+  await ylva.keyboard.press('Enter');
+  await expect(panel(ylva).getByRole('alert').first()).toContainText('Is it 6 psi, or 60 psi?');
+  await ylva.keyboard.press('Enter');
+  await expect(panel(ylva).getByText('Out of limits')).toBeVisible();
+
+  // A slip is corrected with a reason; the old figure stays, struck through.
+  await ylva.getByRole('button', { name: 'Correct left engine' }).click();
+  await ylva.getByLabel('What was wrong with it').fill('A digit was missing');
+  await ylva.getByRole('button', { name: 'Enter the right answer' }).click();
+  await figure(ylva, 'left').fill('60');
+  await ylva.keyboard.press('Enter');
+  await expect(ylva.locator('s', { hasText: '6 psi' })).toBeVisible();
+
+  // An instrument out of calibration proves nothing, and says so before it is kept.
+  await ylva.goto(`${base}/run-up?check=idle-speed`);
+  await expect(
+    panel(ylva)
+      .getByText(/needs yes/)
+      .first(),
+  ).toBeVisible();
+  const answer = await ylva.request.post(
+    `${product.url}/api/campaigns/${base.split('/').pop() ?? ''}/entries`,
+    { data: { entries: [{ id: 'replayed' }] } },
+  );
+  expect(answer.status()).toBe(400);
+});
+
+test('a typed reading from an expired instrument is unknown', async ({ browser }) => {
+  const ylva = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await openCampaign(ylva);
+  await ylva.goto(`${base}/run-up?check=engine-start`);
+  await panel(ylva).waitFor();
+  await lever(ylva, 'Starter');
+  await ylva.waitForTimeout(9000);
+  await ylva.goto(`${base}/run-up?check=warm-up-time`);
+  await workStep(ylva);
+  await ylva.goto(`${base}/run-up?check=oil-temperature-ready`);
+  await workStep(ylva);
+  await ylva.goto(`${base}/run-up?check=idle-speed`);
+  await figure(ylva, 'left').fill('690');
+  await ylva.getByLabel('read from').selectOption('shop-tachometer');
+  await expect(panel(ylva).getByText(/calibration of Hand-held optical tachometer 3 ended on/)).toBeVisible();
+  await ylva.getByRole('button', { name: 'Keep left engine' }).click();
+  await expect(panel(ylva).getByText(/^Proves nothing yet\./)).toBeVisible();
 });
 
 test('an empty installation leads to the first useful act: an account, an aircraft, a campaign', async ({

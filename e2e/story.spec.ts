@@ -1,17 +1,23 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import {
   lever,
   openCampaign,
   personPage,
   removeFolder,
+  ROOT,
   signIn,
   startDemo,
   temporaryFolder,
   test,
   type Product,
 } from './product.ts';
-import { workRunUp, workStep } from './work.ts';
+import { checkInHand, workRunUp, workStep } from './work.ts';
 
 let product: Product;
 
@@ -25,6 +31,18 @@ test.afterAll(async () => {
   removeFolder(product.folder);
 });
 
+async function pdfText(bytes: Uint8Array): Promise<string> {
+  const document = await getDocument({ data: bytes, useSystemFonts: false }).promise;
+  const pages = await Promise.all(
+    Array.from({ length: document.numPages }, async (_, i) =>
+      (await (await document.getPage(i + 1)).getTextContent()).items
+        .map((item) => ('str' in item ? item.str : ''))
+        .join(' '),
+    ),
+  );
+  return pages.join(' ').replace(/\s+/g, ' ');
+}
+
 async function seriousFaults(page: Page): Promise<string[]> {
   const found = await new AxeBuilder({ page }).analyze();
   return found.violations
@@ -32,9 +50,25 @@ async function seriousFaults(page: Page): Promise<string[]> {
     .map((v) => `${v.id}: ${v.nodes[0]?.html ?? ''}`);
 }
 
-test('a run-up recorded and judged; what is out becomes a finding, is mended, repeated and closed', async ({
-  browser,
-}) => {
+/** Works plain steps: as expected, or a figure typed for each engine, until the station is left. */
+async function workPlain(
+  page: Page,
+  station: string,
+  figures: Readonly<Record<string, string>>,
+): Promise<void> {
+  while (page.url().includes(`/${station}`)) {
+    const id = checkInHand(page);
+    await page.locator('[data-step-actions] button').first().waitFor();
+    const fields = page.locator('[data-figure]');
+    for (let i = 0; figures[id] !== undefined && i < (await fields.count()); i += 1)
+      await fields.nth(i).fill(figures[id] ?? '');
+    for (const option of await page.getByText('Clean', { exact: true }).all()) await option.click();
+    await page.keyboard.press('Enter');
+    await page.waitForURL((url) => url.searchParams.get('check') !== id);
+  }
+}
+
+test('a run-up recorded, judged, mended, repeated and signed', async ({ browser }) => {
   test.setTimeout(900_000);
   const ylva = await personPage(browser, product.url, 'Ylva Torsund');
   expect(await seriousFaults(ylva)).toEqual([]);
@@ -90,6 +124,96 @@ test('a run-up recorded and judged; what is out becomes a finding, is mended, re
     .click();
   await ylva.getByRole('button', { name: 'Close the finding' }).click();
   await expect(ylva.getByText(/^By Ylva Torsund/).last()).toBeVisible();
+
+  // The rest of the run-up.
+  await ylva.goto(`${base}/run-up`);
+  await ylva.waitForURL(/check=/);
+  await ylva.getByLabel('Step in hand').waitFor();
+  const rest = await workRunUp(ylva);
+  expect(rest.length).toBeGreaterThanOrEqual(24);
+  await expect(ylva.getByRole('heading', { name: 'Roll is open.' })).toBeVisible();
+  await ylva.getByRole('button', { name: 'Pass Roll' }).click();
+  await ylva.waitForURL(/\/taxi/);
+
+  // The release says in sentences what holds it, each with a link.
+  await ylva.goto(`${base}/release`);
+  await expect(ylva.getByRole('heading', { name: 'The release is held.' })).toBeVisible();
+  await ylva
+    .getByRole('listitem')
+    .filter({ hasText: '2 steps of taxi remain.' })
+    .getByRole('link', { name: 'Go there' })
+    .click();
+  await ylva.waitForURL(/\/taxi/);
+
+  // The pilot flies it; the technician looks at it afterwards.
+  const odd = await personPage(browser, product.url, 'Odd Leirnes');
+  await odd.goto(`${base}/taxi`);
+  await odd.waitForURL(/check=/);
+  await odd.getByLabel('Step in hand').waitFor();
+  await workPlain(odd, 'taxi', {});
+  await odd.waitForURL(/\/ready/);
+  await workPlain(odd, 'ready', { 'cross-wind-component': '4' });
+  await odd.getByRole('button', { name: 'Pass Fly' }).click();
+  await odd.waitForURL(/\/flight.*check=/);
+  await odd.getByLabel('Step in hand').waitFor();
+  await workPlain(odd, 'flight', { 'take-off-speed-governed': '2680', 'climb-heads': '212' });
+  await ylva.goto(`${base}/debrief`);
+  await ylva.waitForURL(/check=/);
+  await ylva.getByLabel('Step in hand').waitFor();
+  await workPlain(ylva, 'debrief', {});
+  await ylva.waitForURL(/\/release/);
+  await expect(ylva.getByText('A certifying person signs. You hold no such authorisation.')).toBeVisible();
+
+  // A certifying person signs with a fresh passphrase.
+  const signe = await personPage(browser, product.url, 'Signe Vardal');
+  await signe.goto(`${base}/release`);
+  await expect(
+    signe.getByRole('heading', { name: 'Nothing holds this aircraft but your signature.' }),
+  ).toBeVisible();
+  expect(await seriousFaults(signe)).toEqual([]);
+  await signe.getByRole('button', { name: 'Read and sign' }).click();
+  await signe.getByLabel('Your passphrase, again').fill('a guess');
+  await signe.getByRole('button', { name: /^Sign and release/ }).click();
+  await expect(signe.getByRole('alert')).toContainText('not your passphrase');
+  await signe.getByLabel('Your passphrase, again').fill('kettle on the slipway');
+  await signe.getByRole('button', { name: /^Sign and release/ }).click();
+  await expect(signe.getByRole('heading', { name: 'Released to service.' })).toBeVisible();
+  await expect(ylva.getByRole('heading', { name: 'Released to service.' })).toBeVisible();
+
+  // The sheet is printed from the record; the file proves itself, or names what was altered.
+  const campaign = base.split('/').pop() ?? '';
+  const pdf = await pdfText(
+    await (await signe.request.get(`${product.url}/api/campaigns/${campaign}/release-sheet`)).body(),
+  );
+  for (const words of [
+    'QX-TJD',
+    'Released to service',
+    'Signed by Signe Vardal',
+    'Both propeller governors',
+    'Plug and lead replaced',
+    'Right ignition off, drop, left engine',
+    'Tjeld NL-6 limit book, revision 12',
+  ])
+    expect(pdf.replace(/\s/g, '')).toContain(words.replace(/\s/g, ''));
+  const text = await (await signe.request.get(`${product.url}/api/campaigns/${campaign}/record-file`)).text();
+  const folder = mkdtempSync(join(tmpdir(), 'kanzel-record-'));
+  const verify = (content: string): { status: number | null; said: string } => {
+    const path = join(folder, 'record.json');
+    writeFileSync(path, content);
+    const done = spawnSync(process.execPath, [join(ROOT, 'scripts/verify.mjs'), path], { encoding: 'utf8' });
+    return { status: done.status, said: done.stdout + done.stderr };
+  };
+  expect(verify(text)).toEqual({ status: 0, said: expect.stringMatching(/^Unaltered: QX-TJD/) });
+  const file = JSON.parse(text) as {
+    entries: { seq: number; kind: string; body: { answer?: { before?: { value: number } } } }[];
+  };
+  const altered = file.entries.find((e) => e.body.answer?.before !== undefined);
+  (altered?.body.answer?.before as { value: number }).value -= 100;
+  expect(verify(JSON.stringify(file))).toEqual({
+    status: 1,
+    said: expect.stringContaining(`Entry ${altered?.seq} (answer.given`),
+  });
+  expect(readFileSync(join(folder, 'record.json'), 'utf8')).toContain('kanzel-record');
 });
 
 /** The run-up sheet of the same page, where the simulated levers are. */

@@ -10,34 +10,32 @@ const main = (page: Page, name: RegExp) => page.locator('[data-step-actions]').g
 const firstFields = (page: Page) =>
   page.locator('[data-figure$="before"], [data-figure$="value"], [data-figure$=" 1"]');
 
-/** Waits until every engine that is being answered can be taken (or kept). */
-async function ready(page: Page, verb: 'Take' | 'Keep'): Promise<number> {
-  const engines = await firstFields(page).count();
-  await main(page, new RegExp(engines > 1 ? `^${verb} both` : `^${verb} `)).waitFor({ timeout: 30_000 });
-  return engines;
+/** Takes with Enter whatever is offered until every engine that is being answered can be kept. */
+async function takeEach(page: Page): Promise<void> {
+  await firstFields(page).first().waitFor();
+  await expect(async () => {
+    if (await main(page, /^Take/).isVisible()) await page.keyboard.press('Enter');
+    const engines = await firstFields(page).count();
+    await main(page, engines > 1 ? /^Keep both/ : /^Keep /).waitFor({ timeout: 500 });
+  }).toPass({ timeout: 30_000, intervals: [100] });
 }
 
 /** Takes both engines from the monitor as soon as they are steady, then keeps them; Enter does both. */
 async function takeAndKeep(page: Page): Promise<void> {
-  await firstFields(page).first().waitFor();
-  await ready(page, 'Take');
-  await page.keyboard.press('Enter');
-  await ready(page, 'Keep');
+  await takeEach(page);
   await page.keyboard.press('Enter');
 }
 
 /** Takes the speed before, moves a lever, and keeps the drop once the sheet has caught it by itself. */
 async function takeDrop(page: Page, move: string): Promise<void> {
   await firstFields(page).first().waitFor();
-  const engines = await ready(page, 'Take');
-  await page.keyboard.press('Enter');
-  await page
-    .getByText(/^Now: /)
-    .first()
-    .waitFor();
+  const engines = await firstFields(page).count();
+  await expect(async () => {
+    if (await main(page, /^Take/).isVisible()) await page.keyboard.press('Enter');
+    await expect(page.getByText(/^Now: /)).toHaveCount(engines, { timeout: 500 });
+  }).toPass({ timeout: 30_000, intervals: [100] });
   await lever(page, move);
   await expect(page.getByText(/^drop /)).toHaveCount(engines, { timeout: 20_000 });
-  await ready(page, 'Keep');
   await page.keyboard.press('Enter');
 }
 

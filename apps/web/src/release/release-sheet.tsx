@@ -1,4 +1,4 @@
-import { useState, type FormEvent, type ReactElement } from 'react';
+import { useRef, useState, type FormEvent, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { marginFigure, RELEASE_MEANING, STATION_TITLES, verdictFigure, type PartStatus } from '@kanzel/core';
 import type { PostEntriesResponse } from '@kanzel/contract';
@@ -8,10 +8,11 @@ import { DEVICE } from '../sync/device.ts';
 import { rolesOf, useSession } from '../sync/session.ts';
 import { useCampaign, type CampaignView } from '../station/campaign-context.ts';
 import { PartRuler } from '../station/figure-entry.tsx';
-import { cureLink } from '../station/margin.tsx';
+import { Holdings, Overridden } from '../station/holdings.tsx';
 import { Button } from '../ui/button.tsx';
 import { Field, Problem } from '../ui/field.tsx';
 import { MarkSign } from '../ui/mark.tsx';
+import { HoldButton } from '../ui/hold-button.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
 
 function SignSlip({ onClose }: { onClose: () => void }): ReactElement {
@@ -20,6 +21,7 @@ function SignSlip({ onClose }: { onClose: () => void }): ReactElement {
   const [statement, setStatement] = useState('');
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
+  const form = useRef<HTMLFormElement>(null);
   const { aircraft, limitBook } = view.index.basis;
   const sign = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
@@ -50,7 +52,7 @@ function SignSlip({ onClose }: { onClose: () => void }): ReactElement {
       title={`Sign the release of ${aircraft.mark}`}
       hint={`Record ${view.state.head.slice(0, 8)}, ${view.state.count} entries, limit book ${limitBook.title} ${limitBook.revision}, configuration ${aircraft.configuration.code}.`}
     >
-      <form onSubmit={(e) => void sign(e)}>
+      <form ref={form} onSubmit={(e) => void sign(e)}>
         <p className="mb-4 border-l-4 border-ink pl-3 text-base">{RELEASE_MEANING}</p>
         <Field
           label="Anything to add to it"
@@ -69,9 +71,10 @@ function SignSlip({ onClose }: { onClose: () => void }): ReactElement {
         />
         <Problem>{problem}</Problem>
         <div className="flex gap-3">
-          <Button kind="main" type="submit" disabled={busy}>
+          <HoldButton disabled={busy} onDone={() => form.current?.requestSubmit()}>
             Sign and release {aircraft.mark}
-          </Button>
+          </HoldButton>
+          <input type="submit" hidden />
           <Button onClick={onClose}>Leave it</Button>
         </div>
       </form>
@@ -141,6 +144,7 @@ export function ReleaseSheet(): ReactElement {
           Record {view.state.head.slice(0, 8)}, {view.state.count} entries
         </span>
       </header>
+      <Overridden />
       <section className="border-b border-rule px-[22px] py-4">
         <div className="flex flex-wrap items-start justify-between gap-4">
           <div className="max-w-xl">
@@ -172,9 +176,9 @@ export function ReleaseSheet(): ReactElement {
           ) : null}
         </div>
         {release || ready ? null : (
-          <ol className="mt-3" aria-label="What holds the release">
+          <>
             {unpassed && held.length === 0 ? (
-              <li className="flex min-h-10 items-center border-b border-rule-2">
+              <p className="mt-3 flex min-h-11 items-center border-b border-rule-2">
                 <span className="flex-1">{unpassed.gate.title} has not been passed.</span>
                 <Link
                   className="font-semibold underline underline-offset-4"
@@ -182,19 +186,10 @@ export function ReleaseSheet(): ReactElement {
                 >
                   Go there
                 </Link>
-              </li>
+              </p>
             ) : null}
-            {held.map((h, i) => (
-              <li key={i} className="flex min-h-10 items-center gap-3 border-b border-rule-2">
-                <span className="flex-1">{view.say(h.reason)}</span>
-                {h.cure.to === 'sync' ? null : (
-                  <Link className="font-semibold underline underline-offset-4" to={cureLink(view, h.cure)}>
-                    Go there
-                  </Link>
-                )}
-              </li>
-            ))}
-          </ol>
+            {gate ? <Holdings gate={gate} label="What holds the release" /> : null}
+          </>
         )}
       </section>
       <div className="space-y-5 px-[22px] py-4">

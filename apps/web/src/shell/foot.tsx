@@ -3,6 +3,7 @@ import { useLive } from '../sync/live.ts';
 import { useCampaigns } from '../sync/campaign-store.ts';
 import { useMonitor } from '../sync/monitor-store.ts';
 import { useSession } from '../sync/session.ts';
+import { AwakeLine } from './awake.tsx';
 
 const THEMES = ['bright', 'dim', 'night'] as const;
 type Theme = (typeof THEMES)[number];
@@ -24,7 +25,7 @@ function ThemeSwitch(): ReactElement {
   return (
     <button
       type="button"
-      className="min-h-8 underline decoration-rule underline-offset-4"
+      className="min-h-8 max-lg:min-h-14 underline decoration-rule underline-offset-4"
       onClick={() => {
         applyTheme(next);
         setTheme(next);
@@ -112,16 +113,22 @@ export function Foot({
       </span>
       <button
         type="button"
-        className="min-h-8 underline decoration-rule underline-offset-4"
+        className="min-h-8 max-lg:min-h-14 underline decoration-rule underline-offset-4"
         onClick={() => (asked ? void signOut() : setAsked(true))}
       >
         {asked ? 'Press again to sign out' : 'Sign out'}
       </button>
       <ThemeSwitch />
+      {campaign ? <AwakeLine /> : null}
       {onKey ? (
         <span className="ml-auto flex gap-4 max-lg:order-first max-lg:ml-0 max-lg:gap-1">
           {KEYS.map(([key, text]) => (
-            <button key={key} type="button" className="min-h-8 max-lg:px-2" onClick={() => onKey(key)}>
+            <button
+              key={key}
+              type="button"
+              className="min-h-8 max-lg:min-h-14 max-lg:min-w-14 max-lg:px-2"
+              onClick={() => onKey(key)}
+            >
               <kbd>{key}</kbd> <span className="max-lg:hidden">{text}</span>
             </button>
           ))}

@@ -57,6 +57,7 @@ export function Spine({
           const gate = status.gates.find((g) => g.gate.before === s.station);
           const on = s.station === here;
           const release = s.station === 'release';
+          const mark = release ? (status.current === 'release' ? 'inHand' : 'notStarted') : s.mark;
           const line = (
             <li key={s.station} className="max-lg:shrink-0">
               <Link
@@ -65,22 +66,11 @@ export function Spine({
                 className={`relative grid min-h-[38px] grid-cols-[52px_1fr_auto] items-center pr-3 max-lg:h-full max-lg:min-h-14 max-lg:grid-cols-[28px_auto_auto] max-lg:gap-1 max-lg:pl-2 ${on ? 'bg-sheet font-semibold' : ''}`}
               >
                 <span className="z-10 justify-self-center bg-inherit">
-                  <MarkSign
-                    mark={
-                      release
-                        ? status.current === 'release'
-                          ? 'inHand'
-                          : 'notStarted'
-                        : s.total === 0
-                          ? 'notApplicable'
-                          : s.mark
-                    }
-                    label={false}
-                  />
+                  <MarkSign mark={mark} label={false} />
                 </span>
                 <span className="text-[0.86rem] leading-tight">
                   {STATION_TITLES[s.station]}
-                  <span className="sr-only">, {MARK_WORDS[s.mark]}</span>
+                  <span className="sr-only">, {MARK_WORDS[mark]}</span>
                 </span>
                 <span className="pl-2 text-[0.78rem] text-ink-2">
                   {release || s.total === 0 ? '' : `${s.done}/${s.total}`}

@@ -31,6 +31,12 @@ export type Slip =
   | { readonly kind: 'not-applicable'; readonly check: string; readonly subjects: readonly string[] }
   | { readonly kind: 'correct'; readonly part: string }
   | { readonly kind: 'decide'; readonly part: string }
+  | {
+      readonly kind: 'override';
+      readonly gate: string;
+      readonly condition: string;
+      readonly sentence: string;
+    }
   | { readonly kind: 'find' }
   | { readonly kind: 'keys' };
 

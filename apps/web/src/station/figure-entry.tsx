@@ -16,10 +16,12 @@ import {
 } from '@kanzel/core';
 import type { ReactElement } from 'react';
 import { useMonitor } from '../sync/monitor-store.ts';
+import { useLineMode } from '../ui/line-mode.ts';
 import { LimitRuler } from '../ui/limit-ruler.tsx';
 import { MarkSign, markColour } from '../ui/mark.tsx';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
 import { lookAt, runningSeries, settingMet, settingNow } from './live-take.ts';
+import { putPadAway, usePad } from './pad-store.ts';
 import {
   candidateOf,
   changeDraft,
@@ -149,6 +151,7 @@ export function FigureEntry({ part, first }: { part: Part; first: boolean }): Re
   useMonitor((s) => s.tick);
   const drafts = useDrafts((s) => s.drafts);
   const draft = draftOf(drafts, view.id, part.key);
+  const line = useLineMode();
   const spec = part.check.answer;
   if (!isFigureSpec(spec)) return null;
   const preview = previewOf(view, part, draft);
@@ -183,14 +186,19 @@ export function FigureEntry({ part, first }: { part: Part; first: boolean }): Re
             <span className="flex items-baseline gap-2">
               <input
                 data-figure={`${part.key} ${name}`}
-                inputMode="decimal"
+                inputMode={line ? 'none' : 'decimal'}
                 autoComplete="off"
-                autoFocus={first && i === 0}
+                autoFocus={first && i === 0 && !line}
+                onFocus={(e) => {
+                  usePad.setState({ part: part.key, name });
+                  if (line) e.target.scrollIntoView({ block: 'start' });
+                }}
+                onBlur={putPadAway}
                 aria-label={`${view.names.part(part.key)}, ${cylinders ? `cylinder ${name}` : (LABELS[name] ?? name).toLowerCase()}`}
                 value={shown(name)}
                 placeholder={liveHint(view, part, name)}
                 onChange={(e) => put(name, e.target.value)}
-                className={`border-0 border-b-[3px] bg-transparent font-mono font-bold outline-none placeholder:text-ink-3 focus:border-hand ${cylinders ? 'w-full py-1 text-xl' : spec.kind === 'drop' ? 'w-32 py-1 text-3xl' : 'w-36 py-1 text-[2.5rem] leading-none'} ${shown(name) ? 'border-hand' : 'border-rule'}`}
+                className={`scroll-mt-24 border-0 border-b-[3px] bg-transparent font-mono font-bold outline-none placeholder:text-ink-3 focus:border-hand ${cylinders ? 'w-full py-1 text-xl' : spec.kind === 'drop' ? 'w-32 py-1 text-3xl' : 'w-36 py-1 text-[2.5rem] leading-none'} ${shown(name) ? 'border-hand' : 'border-rule'}`}
               />
               {cylinders || (spec.kind === 'drop' && name === 'before') ? null : (
                 <span className="text-ink-2">{unitOf(unit).symbol}</span>

@@ -3,10 +3,10 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { formatFigure } from '@kanzel/core';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, useSession } from '../sync/session.ts';
-import { Button } from '../ui/button.tsx';
+import { HoldButton } from '../ui/hold-button.tsx';
 import { Problem } from '../ui/field.tsx';
 import { useCampaign } from './campaign-context.ts';
-import { cureLink } from './margin.tsx';
+import { Holdings } from './holdings.tsx';
 
 /** A gate by itself: what holds it, with each cure; or the act of passing it. */
 export function GateSheet(): ReactElement {
@@ -44,21 +44,7 @@ export function GateSheet(): ReactElement {
           {passed.snapshot.slice(0, 8)}.
         </p>
       ) : null}
-      {gate.holdings.length > 0 ? (
-        <ol className="mt-4">
-          {gate.holdings.map((h, i) => (
-            <li key={i} className="flex min-h-11 items-center gap-4 border-b border-rule-2">
-              <span className="w-6 font-mono text-ink-3">{i + 1}</span>
-              <span className="flex-1">{view.say(h.reason)}</span>
-              {h.cure.to === 'sync' ? null : (
-                <Link to={cureLink(view, h.cure)} className="font-semibold underline underline-offset-4">
-                  Go there
-                </Link>
-              )}
-            </li>
-          ))}
-        </ol>
-      ) : null}
+      <Holdings gate={gate} label={`What holds ${gate.gate.title}`} />
       {gate.state === 'held' ? (
         <p className="mt-3 text-ink-2">
           Shortest way: {formatFigure(Math.ceil(gate.minutes), 1)} minutes of checks, one after another, in
@@ -71,9 +57,9 @@ export function GateSheet(): ReactElement {
             Everything it asks for is proven, nothing is tagged, and every finding is settled. Passing it is
             recorded together with what was known.
           </p>
-          <Button kind="main" onClick={() => void pass()} autoFocus>
+          <HoldButton onDone={() => void pass()} autoFocus>
             Pass {gate.gate.title}
-          </Button>
+          </HoldButton>
         </>
       ) : null}
       {gate.state === 'open' && gate.gate.before === 'release' ? (

@@ -29,6 +29,18 @@ function channelOf(part: Part, name: string): string | undefined {
   return spec.kind === 'cylinders' ? `${spec.channel}-${name}` : spec.channel;
 }
 
+/** How long a steady reading can still be taken while the needle trembles around it (ms). */
+const HOLD = 1500;
+
+/** The last steady reading of each figure of a campaign, and when it was so. */
+const held = new WeakMap<BasisIndex, Map<string, { readonly reading: Reading; readonly at: number }>>();
+
+function heldOf(index: BasisIndex): Map<string, { readonly reading: Reading; readonly at: number }> {
+  const own = held.get(index) ?? new Map<string, { readonly reading: Reading; readonly at: number }>();
+  held.set(index, own);
+  return own;
+}
+
 /** Looks at one figure of a part on the monitor: absent, moving, or steady with the reading that could be taken. */
 export function lookAt(index: BasisIndex, part: Part, name: string): LiveLook {
   const spec = part.check.answer;
@@ -40,7 +52,15 @@ export function lookAt(index: BasisIndex, part: Part, name: string): LiveLook {
   const tolerance = spec.steady?.tolerance ?? spec.resolution * 3;
   const { t, v } = recent(engineOf(part), channel, seconds + 0.5);
   const steady = readSteady({ t, v }, { seconds, tolerance, maximumGap: GAP });
-  if (!steady.steady) return { state: 'moving', value };
+  const key = `${part.key} ${name}`;
+  if (!steady.steady) {
+    // At the edge of steady an offer would come and go faster than a gloved hand can take it.
+    const last = heldOf(index).get(key);
+    const fresh = last && (newestAt() ?? 0) - last.at <= HOLD && steady.why === 'moving';
+    return fresh && Math.abs(value - last.reading.value) <= tolerance
+      ? { state: 'steady', value, reading: last.reading }
+      : { state: 'moving', value };
+  }
   const rounded = Number((Math.round(steady.mean / spec.resolution) * spec.resolution).toFixed(6));
   const instrument = instrumentsFor(index, part.check, true)[0]?.id;
   const reading: Reading = {
@@ -53,6 +73,7 @@ export function lookAt(index: BasisIndex, part: Part, name: string): LiveLook {
     scatter: steady.scatter,
     count: steady.count,
   };
+  heldOf(index).set(key, { reading, at: newestAt() ?? 0 });
   return { state: 'steady', value, reading };
 }
 

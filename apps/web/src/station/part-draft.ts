@@ -24,6 +24,8 @@ export interface PartDraft {
   readonly texts?: Readonly<Record<string, string>>;
   /** Figures taken from the monitor, by the same names. */
   readonly taken?: Readonly<Record<string, Reading>>;
+  /** Clock of the monitor when the first figure of a drop was taken (ms). */
+  readonly takenAt?: number;
   readonly series?: Series;
   /** Power setting at the moment of taking. */
   readonly facts?: Readonly<Record<string, Fact>>;

@@ -309,6 +309,37 @@ function Decide({ part, onClose }: { part: string; onClose: () => void }): React
   );
 }
 
+function Override({
+  slip,
+  onClose,
+}: {
+  slip: Extract<Slip, { kind: 'override' }>;
+  onClose: () => void;
+}): ReactElement {
+  const view = useCampaign();
+  const [why, setWhy] = useState('');
+  const gate = view.index.basis.pack.gates.find((g) => g.id === slip.gate);
+  return (
+    <EntrySlip
+      title={`Override a condition of ${gate?.title ?? slip.gate}`}
+      hint={`${slip.sentence} It is printed first on every later report, with your name and reason.`}
+      kind="gate.overridden"
+      roles={['certifier']}
+      make={() => ({ gate: slip.gate, condition: slip.condition, reason: why, snapshot: view.state.head })}
+      button="Override it"
+      onClose={onClose}
+    >
+      <TextField
+        label="Why it may be passed all the same"
+        value={why}
+        onChange={(e) => setWhy(e.target.value)}
+        autoFocus
+        required
+      />
+    </EntrySlip>
+  );
+}
+
 const KEYS: readonly (readonly [string, string])[] = [
   ['Enter', 'does what the blue button says'],
   ['digits', 'go straight into the first empty figure'],
@@ -428,6 +459,8 @@ export function Slips({
       return <Correct part={slip.part} onClose={onClose} />;
     case 'decide':
       return <Decide part={slip.part} onClose={onClose} />;
+    case 'override':
+      return <Override slip={slip} onClose={onClose} />;
     case 'keys':
       return <Keys onClose={onClose} />;
     case 'find':

@@ -7,6 +7,7 @@ import { Button } from '../ui/button.tsx';
 import { Problem } from '../ui/field.tsx';
 import { useCampaign } from './campaign-context.ts';
 import { FigureEntry, KeptAnswer } from './figure-entry.tsx';
+import { NumberPad } from './number-pad.tsx';
 import { WordEntry } from './word-entry.tsx';
 import { draftOf, useDrafts } from './part-draft.ts';
 import { inEntry, useStep, type Step } from './use-step.ts';
@@ -168,6 +169,11 @@ function Actions({
       {step.takeable.length > 0 ? (
         <Button kind="main" keys="Enter" onClick={step.takeNow}>
           Take{sideWord(step.takeable, parts, names.subject)} from the monitor
+        </Button>
+      ) : null}
+      {step.still.length > 0 ? (
+        <Button onClick={step.takeStill}>
+          Nothing dropped: take{sideWord(step.still, parts, names.subject)} as it stands
         </Button>
       ) : null}
       {step.ready.length > 0 ? (
@@ -338,6 +344,7 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
       <div data-step-actions>
         <Actions check={check} step={step} parts={parts} onNext={onNext} />
       </div>
+      <NumberPad />
     </section>
   );
 }

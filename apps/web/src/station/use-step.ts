@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import { isFigureSpec, judgeAnswer, runningTimer, type Check, type Part } from '@kanzel/core';
-import { useMonitor } from '../sync/monitor-store.ts';
+import { newestAt, useMonitor } from '../sync/monitor-store.ts';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
@@ -27,6 +27,9 @@ export function inEntry(view: CampaignView, part: Part, draft: PartDraft): boole
 /** How far off a value must be from "before" to count as switched, in units of its own resolution. */
 const SWITCHED = 8;
 
+/** How long a hand may take to move the lever before a value that has not moved is offered as no drop (ms). */
+const HAND = 6000;
+
 /** Takes the second figure of a drop by itself once the signal has moved away and settled again. */
 function autoTakeAfter(view: CampaignView, part: Part, draft: PartDraft): void {
   const before = draft.taken?.['before'];
@@ -42,28 +45,32 @@ function autoTakeAfter(view: CampaignView, part: Part, draft: PartDraft): void {
   }
 }
 
-/** Takes what the monitor shows for a part; false when it cannot be taken yet. */
-function take(view: CampaignView, part: Part, draft: PartDraft): boolean {
+/** What taking a part from the monitor would put on the desk now; undefined when it cannot be taken yet. */
+function takingOf(view: CampaignView, part: Part, draft: PartDraft): Partial<PartDraft> | undefined {
   const spec = part.check.answer;
-  if (!isFigureSpec(spec) || !spec.channel) return false;
-  if (spec.kind === 'series') {
-    const series = runningSeries(view.index, part);
-    if (series) changeDraft(view.id, part.key, { series });
-    return series !== undefined;
-  }
-  const facts = settingNow(part) ?? {};
+  if (!isFigureSpec(spec) || !spec.channel) return undefined;
+  if (spec.kind === 'series') return seriesThatTells(view, part);
+  // The second figure of a drop comes by itself; a press of Enter too many must not take it before the lever moves.
+  if (spec.kind === 'drop' && draft.taken?.['before']) return undefined;
+  if (settingMet(part) !== true) return undefined;
   if (spec.kind === 'drop') {
-    const name = draft.taken?.['before'] ? 'after' : 'before';
-    if (name === 'before' && settingMet(part) !== true) return false;
-    const look = lookAt(view.index, part, name);
-    if (look.state !== 'steady' || !look.reading) return false;
-    changeDraft(view.id, part.key, { taken: { ...draft.taken, [name]: look.reading }, texts: {} });
-    return true;
+    const look = lookAt(view.index, part, 'before');
+    return look.state === 'steady' && look.reading
+      ? { taken: { before: look.reading }, takenAt: newestAt(), texts: {} }
+      : undefined;
   }
-  if (settingMet(part) !== true) return false;
   const taken = takeAll(view.index, part);
-  if (taken) changeDraft(view.id, part.key, { taken, facts, texts: {} });
-  return taken !== undefined;
+  return taken && { taken, facts: settingNow(part) ?? {}, texts: {} };
+}
+
+/** What taking "after" would put on the desk although nothing moved: no drop is an answer too, and a telling one. */
+function stillOf(view: CampaignView, part: Part, draft: PartDraft): Partial<PartDraft> | undefined {
+  if (part.check.answer.kind !== 'drop' || !draft.taken?.['before'] || draft.taken['after']) return undefined;
+  if (draft.texts?.['after'] || (newestAt() ?? 0) - (draft.takenAt ?? 0) < HAND) return undefined;
+  const look = lookAt(view.index, part, 'after');
+  return look.state === 'steady' && look.reading
+    ? { taken: { ...draft.taken, after: look.reading }, texts: {} }
+    : undefined;
 }
 
 export interface Step {
@@ -72,6 +79,8 @@ export interface Step {
   readonly ready: readonly Part[];
   /** Parts that the monitor could fill now. */
   readonly takeable: readonly Part[];
+  /** Parts where the lever has had time to move and nothing has dropped. */
+  readonly still: readonly Part[];
   readonly problem: string | undefined;
   readonly keep: () => Promise<boolean>;
   /** Keeps "as expected" on every part that waits for it. */
@@ -79,16 +88,17 @@ export interface Step {
   /** Something is on the desk that is not kept yet. */
   readonly written: boolean;
   readonly takeNow: () => void;
+  readonly takeStill: () => void;
   readonly startTimers: () => Promise<void>;
   readonly again: () => void;
 }
 
 /** A recording is taken only once it says something: not before it has settled, nor across a gap. */
-function seriesTells(view: CampaignView, part: Part): boolean {
+function seriesThatTells(view: CampaignView, part: Part): Partial<PartDraft> | undefined {
   const series = runningSeries(view.index, part);
-  if (!series) return false;
+  if (!series) return undefined;
   const [worst] = judgeAnswer(view.index, part, { kind: 'series', series }, {}, new Date().toISOString());
-  return worst !== undefined && worst.state !== 'unknown';
+  return worst !== undefined && worst.state !== 'unknown' ? { series } : undefined;
 }
 
 function timerDone(view: CampaignView, part: Part): boolean {
@@ -126,17 +136,15 @@ export function useStep(check: Check): Step {
   const ready = entering.filter((p) =>
     check.answer.kind === 'timer' ? timerDone(view, p) : !previewOf(view, p, draft(p)).empty,
   );
-  const takeable = entering.filter((p) => {
-    const spec = check.answer;
-    if (!isFigureSpec(spec) || !spec.channel || !previewOf(view, p, draft(p)).empty) return false;
-    if (spec.kind === 'series') return seriesTells(view, p);
-    if (spec.kind === 'drop')
-      return (
-        lookAt(view.index, p, 'before').state === 'steady' &&
-        (draft(p).taken?.['before'] !== undefined || settingMet(p) === true)
-      );
-    return settingMet(p) === true && takeAll(view.index, p) !== undefined;
-  });
+  // What is offered is what will be taken: the figures stand from the picture in which they were offered.
+  const offers = (of: typeof takingOf): { part: Part; taking: Partial<PartDraft> }[] =>
+    entering.flatMap((part) => {
+      if (!previewOf(view, part, draft(part)).empty) return [];
+      const taking = of(view, part, draft(part));
+      return taking ? [{ part, taking }] : [];
+    });
+  const offered = offers(takingOf);
+  const unmoved = offers(stillOf);
 
   const keepOne = async (part: Part, own: PartDraft = draft(part)): Promise<boolean> => {
     const role = roleAmong(person, rolesForStation(check.station));
@@ -184,7 +192,8 @@ export function useStep(check: Check): Step {
   return {
     entering,
     ready,
-    takeable,
+    takeable: offered.map((o) => o.part),
+    still: unmoved.map((o) => o.part),
     problem,
     keep: async () => {
       setProblem(undefined);
@@ -200,7 +209,10 @@ export function useStep(check: Check): Step {
     },
     written: entering.some((p) => Object.keys(draft(p)).some((k) => k !== 'again')),
     takeNow: () => {
-      for (const part of takeable) take(view, part, draft(part));
+      for (const { part, taking } of offered) changeDraft(view.id, part.key, taking);
+    },
+    takeStill: () => {
+      for (const { part, taking } of unmoved) changeDraft(view.id, part.key, taking);
     },
     startTimers: async () => {
       const role = roleAmong(person, rolesForStation(check.station));

@@ -31,6 +31,8 @@ export interface Holding {
   readonly reason: Reason;
   readonly cure: Cure;
   readonly overridable: boolean;
+  /** The condition of the gate that it comes from; absent for stale data, which nobody can override. */
+  readonly condition?: GateCondition['kind'];
 }
 
 /** A gate as it stands. `open`: nothing holds it. `passed`: open, and someone has recorded passing it. */
@@ -77,14 +79,34 @@ export interface CampaignStatus {
 
 const FRESH: Freshness = { waiting: 0, confirmed: true };
 
+/**
+ * The place in the record up to which a condition is overridden; -1 when it is not. Only what was known when it
+ * was signed is covered: a tag put on afterwards, or a check lost afterwards, holds the gate again.
+ */
+function overriddenUpTo(gate: Gate, condition: GateCondition, state: CampaignState): number {
+  if (!condition.overridable) return -1;
+  return state.overrides
+    .filter((o) => o.gate === gate.id && o.condition === condition.kind)
+    .reduce((latest, o) => Math.max(latest, o.seq), -1);
+}
+
+/** The last entry that changed how a check stands. */
+function lastTouched(check: CheckStatus, state: CampaignState): number {
+  return check.parts.reduce((latest, p) => {
+    const own = state.parts.get(p.key);
+    return Math.max(latest, own?.lost?.seq ?? 0, own?.history[own.history.length - 1]?.seq ?? 0);
+  }, 0);
+}
+
 function unproven(
   condition: Extract<GateCondition, { kind: 'proven' }>,
   stations: ReadonlyMap<StationId, StationStatus>,
+  counts: (check: CheckStatus) => boolean,
 ): { holdings: Holding[]; remaining: CheckStatus[] } {
   const holdings: Holding[] = [];
   const remaining: CheckStatus[] = [];
   for (const id of condition.stations) {
-    const open = (stations.get(id)?.checks ?? []).filter((c) => !c.proven);
+    const open = (stations.get(id)?.checks ?? []).filter((c) => !c.proven && counts(c));
     remaining.push(...open);
     const say = (mark: Mark, code: string): void => {
       const some = open.filter((c) => c.mark === mark);
@@ -164,14 +186,20 @@ export function inspectionMissing(action: ActionState): boolean {
   return action.inspectionNeeded && action.inspection?.accepted !== true;
 }
 
-function holdingsOf(gate: Gate, condition: GateCondition, state: CampaignState, now: string): Holding[] {
+function holdingsOf(
+  gate: Gate,
+  condition: GateCondition,
+  state: CampaignState,
+  now: string,
+  overridden: number,
+): Holding[] {
   const { overridable } = condition;
   switch (condition.kind) {
     case 'proven':
       return [];
     case 'noTags':
       return [...state.tags.values()]
-        .filter((t) => !t.off)
+        .filter((t) => !t.off && t.on.seq > overridden)
         .map((t) => ({
           reason: reason('tagOpen', { thing: t.on.thing, where: t.on.where }),
           cure: { to: 'tag', tag: t.on.tag },
@@ -179,15 +207,17 @@ function holdingsOf(gate: Gate, condition: GateCondition, state: CampaignState, 
         }));
     case 'findingsSettled':
       return [...state.findings.values()].flatMap((f) => {
-        const why = holdsGate(f, gate, state, now);
+        const why = f.raised.seq > overridden ? holdsGate(f, gate, state, now) : undefined;
         return why ? [{ reason: why, cure: { to: 'finding', finding: f.raised.finding }, overridable }] : [];
       });
     case 'inspectionsSigned':
-      return [...state.actions.values()].filter(inspectionMissing).map((a) => ({
-        reason: reason('inspectionUnsigned', { what: a.done.what }),
-        cure: { to: 'action', action: a.done.action },
-        overridable,
-      }));
+      return [...state.actions.values()]
+        .filter((a) => inspectionMissing(a) && a.done.seq > overridden)
+        .map((a) => ({
+          reason: reason('inspectionUnsigned', { what: a.done.what }),
+          cure: { to: 'action', action: a.done.action },
+          overridable,
+        }));
   }
 }
 
@@ -201,16 +231,14 @@ function judgeGate(
   const holdings: Holding[] = [];
   const remaining: CheckStatus[] = [];
   for (const condition of gate.conditions) {
-    const overridden =
-      condition.overridable &&
-      state.overrides.some((o) => o.gate === gate.id && o.condition === condition.kind);
-    if (overridden) continue;
-    holdings.push(...holdingsOf(gate, condition, state, now));
+    const overridden = overriddenUpTo(gate, condition, state);
+    const found = holdingsOf(gate, condition, state, now, overridden);
     if (condition.kind === 'proven') {
-      const open = unproven(condition, stations);
-      holdings.push(...open.holdings);
+      const open = unproven(condition, stations, (c) => lastTouched(c, state) > overridden);
+      found.push(...open.holdings);
       remaining.push(...open.remaining);
     }
+    holdings.push(...found.map((h) => ({ ...h, condition: condition.kind })));
   }
   const stale = !fresh.confirmed || fresh.waiting > 0;
   if (stale)

@@ -572,6 +572,28 @@ describe('gates and findings', () => {
     expect(gateStates()).toEqual(['passed', 'open']);
   });
 
+  test('an override takes a certifying person, a condition the pack marks, and covers only what was known', () => {
+    const s = complete();
+    const tag = (id: string): void =>
+      void s.add('tag.on', { tag: id, thing: 'Panel', where: '', why: 'open', touches: [] });
+    tag('first');
+    const release = () => statusOf(foldEntries(s.entries)).gates.find((g) => g.gate.id === 'release');
+    expect(release()?.holdings).toMatchObject([{ condition: 'noTags', overridable: true }]);
+    const asked = (condition: string, role: 'certifier' | 'inspector') => {
+      const state = foldEntries(s.entries);
+      const body = { gate: 'release', condition, reason: 'Panel is taped', snapshot: state.head };
+      const said = admit(s.draft('gate.overridden', body, { role }) as unknown as EntryDraft, state, NOW);
+      if (said.ok) s.add('gate.overridden', body, { role });
+      return said.ok ? 'ok' : said.error.code;
+    };
+    expect(asked('findingsSettled', 'certifier')).toBe('notOverridable');
+    expect(asked('noTags', 'inspector')).toBe('roleNeeded');
+    expect(asked('noTags', 'certifier')).toBe('ok');
+    expect(release()?.state).toBe('open');
+    tag('second');
+    expect(release()?.holdings).toMatchObject([{ cure: { to: 'tag', tag: 'second' } }]);
+  });
+
   test('whatever is recorded, a gate that is open has nothing unproven before it (property)', () => {
     fc.assert(
       fc.property(anyRecord, (entries) => {

@@ -1,0 +1,104 @@
+import { useEffect, type ReactElement } from 'react';
+import { isFigureSpec, MARK_WORDS, unitOf } from '@kanzel/core';
+import { MarkSign, markColour } from '../ui/mark.tsx';
+import { useLineMode } from '../ui/line-mode.ts';
+import { useCampaign } from './campaign-context.ts';
+import { PartRuler, previewOf } from './figure-entry.tsx';
+import { putPadAway, usePad } from './pad-store.ts';
+import { changeDraft, draftOf, useDrafts } from './part-draft.ts';
+
+const KEYS = ['7', '8', '9', '⌫', '4', '5', '6', '−', '1', '2', '3', '.', '0'] as const;
+
+const key =
+  'min-h-14 border-r border-b border-rule bg-sheet font-mono text-2xl font-bold active:bg-ink active:text-sheet';
+
+/** A number pad for a gloved hand, in line mode: what is typed, its limits and its verdict stand above the keys. */
+export function NumberPad(): ReactElement | null {
+  const view = useCampaign();
+  const line = useLineMode();
+  const { part: partKey, name } = usePad();
+  const drafts = useDrafts((s) => s.drafts);
+  useEffect(() => putPadAway, []);
+  const part = partKey === undefined ? undefined : view.index.parts.get(partKey);
+  if (!line || !part || name === undefined || !isFigureSpec(part.check.answer)) return null;
+  const draft = draftOf(drafts, view.id, part.key);
+  const text = draft.texts?.[name] ?? '';
+  const preview = previewOf(view, part, draft);
+  const [worst] = preview.verdicts;
+  const unit = part.check.answer.kind === 'series' ? 's' : part.check.answer.unit;
+  const put = (next: string): void =>
+    changeDraft(view.id, part.key, { texts: { ...draft.texts, [name]: next } });
+  const press = (k: (typeof KEYS)[number]): void =>
+    put(
+      k === '⌫'
+        ? text.slice(0, -1)
+        : k === '−'
+          ? text.startsWith('-')
+            ? text.slice(1)
+            : `-${text}`
+          : text + k,
+    );
+  const fields = [...document.querySelectorAll<HTMLInputElement>('[data-figure]')];
+  const next = fields.find((f) => f.value === '' && f.dataset['figure'] !== `${part.key} ${name}`);
+  return (
+    <section
+      aria-label="Number pad"
+      className="fixed inset-x-0 bottom-0 z-30 border-t-4 border-hand bg-desk no-print"
+      // The figure keeps the focus while keys of the pad are pressed.
+      onPointerDown={(e) => e.preventDefault()}
+      onMouseDown={(e) => e.preventDefault()}
+    >
+      <div className="flex items-center gap-3 px-4 pt-2">
+        <span className="min-w-0 flex-1 truncate text-[0.82rem]">
+          {view.names.part(part.key)}
+          {part.check.answer.kind === 'cylinders'
+            ? `, cylinder ${name}`
+            : name === 'value'
+              ? ''
+              : `, ${name}`}
+        </span>
+        <span className="font-mono text-3xl font-bold">{text || '—'}</span>
+        <span className="text-ink-2">{unitOf(unit).symbol}</span>
+      </div>
+      <div className="flex min-h-16 flex-wrap items-center gap-x-4 px-4">
+        <PartRuler part={part} verdict={worst} size="large" />
+        {preview.doubt && !preview.empty ? (
+          <span className="font-bold text-near">{view.say(preview.doubt)}</span>
+        ) : worst ? (
+          <span className={`inline-flex items-center gap-2 text-lg font-bold ${markColour(worst.state)}`}>
+            <MarkSign mark={worst.state} size={22} label={false} />
+            {MARK_WORDS[worst.state]}
+          </span>
+        ) : null}
+      </div>
+      <div className="grid grid-cols-4 border-t border-l border-rule">
+        {KEYS.map((k) => (
+          <button
+            key={k}
+            type="button"
+            className={key}
+            aria-label={k === '⌫' ? 'Delete the last digit' : k === '−' ? 'Change the sign' : k}
+            onClick={() => press(k)}
+          >
+            {k}
+          </button>
+        ))}
+        <button
+          type="button"
+          className={`${key} col-span-2 font-sans text-base`}
+          disabled={!next}
+          onClick={() => next?.focus()}
+        >
+          Next figure
+        </button>
+        <button
+          type="button"
+          className={`${key} bg-hand font-sans text-base text-on-hand`}
+          onClick={() => (document.activeElement as HTMLElement | null)?.blur()}
+        >
+          Done
+        </button>
+      </div>
+    </section>
+  );
+}
