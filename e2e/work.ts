@@ -36,7 +36,19 @@ async function takeDrop(page: Page, move: string): Promise<void> {
   }).toPass({ timeout: 30_000, intervals: [100] });
   await lever(page, move);
   await expect(page.getByText(/^drop /)).toHaveCount(engines, { timeout: 20_000 });
+  await main(page, engines > 1 ? /^Keep both/ : /^Keep /).waitFor();
   await page.keyboard.press('Enter');
+}
+
+/** Starts both engines of the stand-in unless they run, and records it. */
+export async function startEngines(page: Page, base: string): Promise<void> {
+  await page.goto(`${base}/run-up?check=engine-start`);
+  await page.getByLabel('Step in hand').waitFor();
+  if ((await page.getByText('engine running').count()) === 2) return;
+  await lever(page, 'Starter');
+  await page.waitForTimeout(5000);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('engine running')).toHaveCount(2);
 }
 
 /** Types a figure for each engine straight away, without going to the field first. */
@@ -58,7 +70,7 @@ const confirm = async (page: Page): Promise<void> => page.keyboard.press('Enter'
 const STEPS: Readonly<Record<string, (page: Page) => Promise<void>>> = {
   'engine-start': async (page) => {
     await lever(page, 'Starter');
-    await page.waitForTimeout(9000);
+    await page.waitForTimeout(5000);
     await confirm(page);
   },
   'warm-up-time': async (page) => {

@@ -55,9 +55,20 @@ function provisional(draft: EntryDraft, seq: number): Entry {
   return { ...draft, seq, receivedAt: draft.at, prevHash: '', hash: '' };
 }
 
+/** Ids of entries confirmed here, by campaign: a draft is never folded again on top of its own entry. */
+const recorded = new Map<string, Set<string>>();
+
+function recordedIn(id: string): Set<string> {
+  const ids = recorded.get(id) ?? new Set<string>();
+  recorded.set(id, ids);
+  return ids;
+}
+
 function put(id: string, change: Partial<HeldCampaign>): void {
   useCampaigns.setState(({ held }) => {
-    const next = { ...(held[id] ?? NOTHING), ...change };
+    const merged = { ...(held[id] ?? NOTHING), ...change };
+    const ids = recordedIn(id);
+    const next = { ...merged, waiting: merged.waiting.filter((q) => !ids.has(q.id)) };
     const onTop = next.waiting.map((q, i) => provisional(q.draft, next.confirmed.count + 1 + i));
     const state =
       onTop.length === 0
@@ -78,23 +89,36 @@ async function readQueue(id: string): Promise<void> {
   put(id, { waiting: queue.filter((q) => !q.refused), refused: queue.filter((q) => q.refused) });
 }
 
-/** Adds confirmed entries in their order; entries known already are passed over, a gap is filled by asking. */
-async function confirm(id: string, entries: readonly Entry[]): Promise<void> {
-  const before = get(id).confirmed;
-  const fresh = entries.filter((e) => e.seq > before.count).sort((a, b) => a.seq - b.seq);
+/**
+ * Folds entries of the server behind what is confirmed, in one go; those known already are passed over. False
+ * when they do not follow on: something between is missing, or the server's record is another one.
+ */
+function advance(id: string, entries: readonly Entry[]): boolean {
+  const { confirmed } = get(id);
+  const fresh = entries.filter((e) => e.seq > confirmed.count).sort((a, b) => a.seq - b.seq);
   const [first] = fresh;
-  if (!first) return readQueue(id);
-  if (first.seq !== before.count + 1 || (before.count > 0 && first.prevHash !== before.head))
-    return catchUp(id);
-  await local.entries.bulkPut(fresh);
+  if (!first) return true;
+  if (first.seq !== confirmed.count + 1 || (confirmed.count > 0 && first.prevHash !== confirmed.head))
+    return false;
+  const ids = recordedIn(id);
+  for (const entry of fresh) ids.add(entry.id);
+  put(id, { confirmed: foldEntries(fresh, confirmed), loading: false, missing: false });
+  return true;
+}
+
+/** Writes entries of the server to this device and takes their drafts off the queue. */
+async function store(entries: readonly Entry[]): Promise<void> {
+  await local.entries.bulkPut([...entries]);
   await local.queue
     .where('id')
-    .anyOf(fresh.map((e) => e.id))
+    .anyOf(entries.map((e) => e.id))
     .delete();
-  // Another confirmation may have gone ahead while the device was writing.
-  const now = get(id).confirmed;
-  const still = fresh.filter((e) => e.seq > now.count);
-  put(id, { confirmed: foldEntries(still, now), loading: false });
+}
+
+/** Adds confirmed entries; a gap is filled by asking. */
+async function confirm(id: string, entries: readonly Entry[]): Promise<void> {
+  if (!advance(id, entries)) return catchUp(id);
+  await store(entries);
   return readQueue(id);
 }
 
@@ -118,22 +142,22 @@ export function catchUp(id: string): Promise<void> {
       entries.length > 0
         ? count === 0 || entries[0]?.prevHash === head
         : there === count && (count === 0 || headThere === head);
-    if (sameRecord) {
-      await local.entries.bulkPut([...entries]);
-      await local.queue
-        .where('id')
-        .anyOf(entries.map((e) => e.id))
-        .delete();
-      put(id, { confirmed: foldEntries(entries, get(id).confirmed), loading: false, missing: false });
-      await readQueue(id);
-      return;
+    // Others may have been announced while the answer was on its way; what they added is passed over.
+    if (sameRecord && advance(id, entries)) {
+      put(id, { loading: false, missing: false });
+      await store(entries);
+      return readQueue(id);
     }
     await local.entries.where('campaign').equals(id).delete();
+    recorded.delete(id);
     put(id, { confirmed: EMPTY_CAMPAIGN, loading: true });
     const all = await api.get<EntriesResponse>(`/api/campaigns/${id}/entries`);
     if (all.ok) {
-      await local.entries.bulkPut([...all.value.entries]);
-      put(id, { confirmed: foldEntries(all.value.entries), loading: false, missing: false });
+      // A record begun anew: whatever was announced meanwhile is in it.
+      recorded.delete(id);
+      put(id, { confirmed: EMPTY_CAMPAIGN });
+      advance(id, all.value.entries);
+      await store(all.value.entries);
     }
     await readQueue(id);
   })().finally(() => catching.delete(id));
@@ -151,7 +175,7 @@ export function openCampaign(id: string): Promise<void> {
     if (get(id).confirmed.count === 0) {
       const remembered = await local.entries.where('campaign').equals(id).sortBy('seq');
       const whole = remembered.every((e, i) => e.seq === i + 1);
-      if (remembered.length > 0 && whole) put(id, { confirmed: foldEntries(remembered), loading: false });
+      if (remembered.length > 0 && whole) advance(id, remembered);
       await readQueue(id);
     }
     await catchUp(id);
@@ -203,11 +227,8 @@ export async function flush(id: string): Promise<void> {
       setReachable(true);
       for (const { id: entry, reason: why } of answer.value.refused)
         await local.queue.where('id').equals(entry).modify({ refused: why });
-      await local.queue
-        .where('id')
-        .anyOf(answer.value.accepted.map((e) => e.id))
-        .delete();
       await confirm(id, answer.value.accepted);
+      await store(answer.value.accepted);
       await readQueue(id);
     }
   } finally {

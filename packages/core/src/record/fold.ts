@@ -288,6 +288,7 @@ function open(draft: Draft, entry: Entry<'campaign.opened'>): void {
 }
 
 function step(draft: Draft, recorded: Entry): void {
+  if (recorded.seq <= draft.state.count) return;
   draft.state.count = recorded.seq;
   draft.state.head = recorded.hash;
   const entry = upcast(recorded);
@@ -304,7 +305,8 @@ function step(draft: Draft, recorded: Entry): void {
 
 /**
  * Folds entries, in order of `seq`, onto a state and returns the next one; the state handed in stays as it is.
- * Folding all at once and one by one give the same state (proven by property tests). An entry of an unknown
+ * Folding all at once and one by one give the same state (proven by property tests). An entry whose place is
+ * folded already changes nothing, so that a delivery repeated is harmless. An entry of an unknown
  * kind or a newer version is named in `unreadable`; it changes nothing else.
  * Example: `foldEntries(entries)` from nothing; `foldEntries([entry], state)` to append one.
  */
