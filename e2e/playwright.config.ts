@@ -12,6 +12,7 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     actionTimeout: 10_000,
+    navigationTimeout: 20_000,
     launchOptions: {
       executablePath: process.env['KANZEL_CHROMIUM'] ?? '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'],

@@ -110,6 +110,8 @@ export async function lever(
   engine: 'left' | 'right' | 'both' = 'both',
 ): Promise<void> {
   const panel = page.getByRole('region', { name: 'Simulation' });
+  const folded = panel.getByRole('button', { name: /Show them/ });
+  if (await folded.isVisible()) await folded.click();
   await panel
     .getByRole('group', { name: 'Engine' })
     .getByRole('button', { name: engine, exact: true })

@@ -4,6 +4,7 @@ import {
   openCampaign,
   personPage,
   removeFolder,
+  signIn,
   startDemo,
   startPlain,
   temporaryFolder,
@@ -233,11 +234,11 @@ test('an empty installation leads to the first useful act: an account, an aircra
 });
 
 test('line mode on a phone: everything at hand, nothing wider than the screen', async ({ browser }) => {
-  const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
-  await page.goto(product.url);
-  await page.getByRole('button', { name: /Ylva Torsund/ }).click();
-  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
-  await openCampaign(page);
+  const page = await (
+    await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })
+  ).newPage();
+  await signIn(page, product.url, 'Ylva Torsund');
+  const base = await openCampaign(page);
   await page.waitForTimeout(500);
   const tooWide = await page.evaluate(() =>
     [...document.querySelectorAll('main *')]
@@ -252,4 +253,21 @@ test('line mode on a phone: everything at hand, nothing wider than the screen', 
       ).length,
   );
   expect(small).toBe(0);
+
+  // A gloved hand types on the pad, which shows the limits and the verdict; the keyboard of the device stays away.
+  await startEngines(page, base);
+  await page.goto(`${base}/run-up?check=oil-pressure-rise`);
+  await page.getByRole('button', { name: 'Take again' }).or(figure(page, 'left')).first().waitFor();
+  if ((await figure(page, 'left').count()) === 0)
+    await page.getByRole('button', { name: 'Take again' }).tap();
+  await figure(page, 'left').tap();
+  const pad = page.getByLabel('Number pad');
+  for (const k of ['4', '.', '2']) await pad.getByRole('button', { name: k, exact: true }).tap();
+  await expect(figure(page, 'left')).toHaveValue('4.2');
+  await expect(pad.getByText('Within limits')).toBeVisible();
+  for (const k of ['Delete the last digit', 'Delete the last digit', '4'])
+    await pad.getByRole('button', { name: k, exact: true }).tap();
+  await expect(pad.getByText('Out of limits')).toBeVisible();
+  await pad.getByRole('button', { name: 'Done' }).tap();
+  await expect(pad).toHaveCount(0);
 });

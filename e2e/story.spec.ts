@@ -32,7 +32,7 @@ test.afterAll(async () => {
 });
 
 async function pdfText(bytes: Uint8Array): Promise<string> {
-  const document = await getDocument({ data: bytes, useSystemFonts: false }).promise;
+  const document = await getDocument({ data: new Uint8Array(bytes), useSystemFonts: false }).promise;
   const pages = await Promise.all(
     Array.from({ length: document.numPages }, async (_, i) =>
       (await (await document.getPage(i + 1)).getTextContent()).items
@@ -62,9 +62,10 @@ async function workPlain(
     const fields = page.locator('[data-figure]');
     for (let i = 0; figures[id] !== undefined && i < (await fields.count()); i += 1)
       await fields.nth(i).fill(figures[id] ?? '');
-    for (const option of await page.getByText('Clean', { exact: true }).all()) await option.click();
+    for (const option of await page.getByLabel('Step in hand').getByText('Clean', { exact: true }).all())
+      await option.click();
     await page.keyboard.press('Enter');
-    await page.waitForURL((url) => url.searchParams.get('check') !== id);
+    await page.waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 15_000 });
   }
 }
 

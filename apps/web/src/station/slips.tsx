@@ -342,6 +342,7 @@ function Override({
 
 const KEYS: readonly (readonly [string, string])[] = [
   ['Enter', 'does what the blue button says'],
+  ['Ctrl Enter', 'the same from a place where words are written'],
   ['digits', 'go straight into the first empty figure'],
   ['J  K  or arrows', 'next and previous step'],
   ['R', 'clear, or take again'],

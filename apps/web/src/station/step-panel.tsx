@@ -280,15 +280,17 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
   useLayoutEffect(() => {
     const press = (event: KeyboardEvent): void => {
       const target = event.target as HTMLElement;
-      if (document.querySelector('[role=dialog]') || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (document.querySelector('[role=dialog]') || event.altKey) return;
       const onControl = target.closest('button, a, select, textarea, summary') !== null;
-      if (event.key === 'Enter' && !onControl) {
+      // In words, Enter begins a new line; together with Control it keeps, as everywhere else.
+      const chord = event.ctrlKey || event.metaKey;
+      if (event.key === 'Enter' && (chord || !onControl)) {
         event.preventDefault();
         const main = document.querySelector<HTMLButtonElement>('[data-step-actions] button.bg-hand');
         main?.click();
         return;
       }
-      if (isWriting(event)) return;
+      if (chord || isWriting(event)) return;
       if (event.key.toLowerCase() === 'r') {
         event.preventDefault();
         step.again();
