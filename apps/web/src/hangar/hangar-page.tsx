@@ -17,20 +17,20 @@ import { NewCampaign } from './new-campaign.tsx';
 /** The spine lying on its side: stations as marks along a line, gates as bars across it. */
 function LyingSpine({ status }: { status: CampaignStatus }): ReactElement {
   return (
-    <span className="flex h-7 items-center gap-0" aria-hidden>
+    <span className="flex h-8 items-center gap-0" aria-hidden>
       {status.stations.map((s) => {
         const gate = status.gates.find((g) => g.gate.before === s.station);
         return (
           <span key={s.station} className="flex items-center">
             {gate ? (
               <span
-                className={`mx-1 h-6 ${gate.state === 'passed' ? 'border-l-2 border-dashed border-ink-3' : gate.state === 'open' ? 'w-[3px] bg-within' : 'w-[3px] bg-ink'}`}
+                className={`mx-2.5 h-6 max-sm:mx-1 ${gate.state === 'passed' ? 'border-l-2 border-dashed border-ink-3' : gate.state === 'open' ? 'w-[3px] bg-within' : 'w-[3px] bg-ink'}`}
               />
             ) : null}
             {s.station === 'release' ? null : (
               <>
-                <span className="h-0.5 w-3.5 bg-ink-3/50" />
-                <MarkSign mark={s.total === 0 ? 'notApplicable' : s.mark} size={15} label={false} />
+                <span className="h-0.5 w-6 bg-ink-3/50 max-sm:w-2" />
+                <MarkSign mark={s.total === 0 ? 'notApplicable' : s.mark} size={17} label={false} />
               </>
             )}
           </span>

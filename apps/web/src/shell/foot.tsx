@@ -77,11 +77,12 @@ function MonitorLine({ mark }: { mark: string | undefined }): ReactElement | nul
   );
 }
 
-const KEYS: readonly (readonly [string, string])[] = [
-  ['/', 'find or do'],
-  ['T', 'tag open work'],
-  ['F', 'finding'],
-  ['?', 'keys'],
+/** Key, what it does, and the word a finger presses in line mode; the list of keys is of no use there. */
+const KEYS: readonly (readonly [string, string, string | undefined])[] = [
+  ['/', 'find or do', 'Find'],
+  ['T', 'tag open work', 'Tag'],
+  ['F', 'finding', 'Finding'],
+  ['?', 'keys', undefined],
 ];
 
 /** The foot: what is saved, what is connected, who is signed on, the keys. */
@@ -122,14 +123,15 @@ export function Foot({
       {campaign ? <AwakeLine /> : null}
       {onKey ? (
         <span className="ml-auto flex gap-4 max-lg:order-first max-lg:ml-0 max-lg:gap-1">
-          {KEYS.map(([key, text]) => (
+          {KEYS.map(([key, text, word]) => (
             <button
               key={key}
               type="button"
-              className="min-h-8 max-lg:min-h-14 max-lg:min-w-14 max-lg:px-2"
+              className={`min-h-8 max-lg:min-h-14 max-lg:min-w-14 max-lg:px-2 max-lg:text-sm max-lg:font-semibold max-lg:text-ink ${word ? '' : 'max-lg:hidden'}`}
               onClick={() => onKey(key)}
             >
-              <kbd>{key}</kbd> <span className="max-lg:hidden">{text}</span>
+              <kbd className="max-lg:hidden">{key}</kbd> <span className="max-lg:hidden">{text}</span>
+              <span className="lg:hidden">{word}</span>
             </button>
           ))}
         </span>

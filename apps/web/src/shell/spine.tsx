@@ -18,14 +18,14 @@ const WORDS: Readonly<Record<GateStatus['state'], string>> = {
 function GateBar({ gate, base }: { gate: GateStatus; base: string }): ReactElement {
   const passed = gate.state === 'passed';
   return (
-    <li className="relative flex h-7 items-center max-lg:h-full max-lg:w-14 max-lg:shrink-0 max-lg:justify-center">
+    <li className="relative flex h-7 items-center max-lg:h-full max-lg:w-24 max-lg:shrink-0 max-lg:justify-center">
       <span
         aria-hidden
         className={`absolute inset-x-3 top-1/2 -mt-px h-0.5 max-lg:inset-x-auto max-lg:inset-y-2 max-lg:left-1/2 max-lg:top-2 max-lg:h-auto max-lg:w-0.5 ${passed ? 'bg-[repeating-linear-gradient(90deg,var(--ink-3)_0_6px,transparent_6px_12px)] max-lg:bg-[repeating-linear-gradient(180deg,var(--ink-3)_0_6px,transparent_6px_12px)]' : gate.state === 'open' ? 'bg-within' : 'bg-ink'}`}
       />
       <Link
         to={`${base}/gate/${gate.gate.id}`}
-        className={`relative ml-12 bg-desk px-1.5 text-[0.72rem] narrow max-lg:ml-0 ${passed ? 'text-ink-2' : gate.state === 'open' ? 'font-bold text-within' : 'font-bold text-ink'}`}
+        className={`relative ml-12 bg-desk px-1.5 text-[0.72rem] narrow whitespace-nowrap max-lg:ml-0 ${passed ? 'text-ink-2' : gate.state === 'open' ? 'font-bold text-within' : 'font-bold text-ink'}`}
         aria-label={`Gate ${gate.gate.title}: ${WORDS[gate.state]}`}
       >
         {gate.gate.title}

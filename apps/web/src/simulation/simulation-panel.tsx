@@ -71,7 +71,7 @@ export function SimulationPanel(): ReactElement {
   return (
     <section
       aria-label="Simulation"
-      className="sticky bottom-0 z-10 border-t-2 border-dashed border-ink-3 bg-desk px-[22px] py-2 no-print"
+      className="z-10 border-t-2 lg:sticky lg:bottom-0 border-dashed border-ink-3 bg-desk px-[22px] py-2 no-print"
     >
       <button
         type="button"

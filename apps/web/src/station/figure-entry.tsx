@@ -180,7 +180,7 @@ export function FigureEntry({ part, first }: { part: Part; first: boolean }): Re
                 : spec.kind === 'reading'
                   ? ''
                   : spec.kind === 'series'
-                    ? 'by stopwatch'
+                    ? 'Or by stopwatch'
                     : LABELS[name]}
             </span>
             <span className="flex items-baseline gap-2">

@@ -9,8 +9,7 @@ import { changeDraft, draftOf, useDrafts } from './part-draft.ts';
 
 const KEYS = ['7', '8', '9', '⌫', '4', '5', '6', '−', '1', '2', '3', '.', '0'] as const;
 
-const key =
-  'min-h-14 border-r border-b border-rule bg-sheet font-mono text-2xl font-bold active:bg-ink active:text-sheet';
+const key = 'min-h-14 border-r border-b border-rule font-bold active:bg-ink active:text-sheet';
 
 /** A number pad for a gloved hand, in line mode: what is typed, its limits and its verdict stand above the keys. */
 export function NumberPad(): ReactElement | null {
@@ -76,16 +75,16 @@ export function NumberPad(): ReactElement | null {
           <button
             key={k}
             type="button"
-            className={key}
+            className={`${key} bg-sheet ${k === '⌫' ? 'text-base' : 'font-mono text-2xl'}`}
             aria-label={k === '⌫' ? 'Delete the last digit' : k === '−' ? 'Change the sign' : k}
             onClick={() => press(k)}
           >
-            {k}
+            {k === '⌫' ? 'Delete' : k}
           </button>
         ))}
         <button
           type="button"
-          className={`${key} col-span-2 font-sans text-base`}
+          className={`${key} col-span-2 bg-sheet text-base disabled:text-ink-3`}
           disabled={!next}
           onClick={() => next?.focus()}
         >
@@ -93,7 +92,7 @@ export function NumberPad(): ReactElement | null {
         </button>
         <button
           type="button"
-          className={`${key} bg-hand font-sans text-base text-on-hand`}
+          className={`${key} bg-hand text-base text-on-hand`}
           onClick={() => (document.activeElement as HTMLElement | null)?.blur()}
         >
           Done

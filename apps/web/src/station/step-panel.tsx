@@ -1,24 +1,16 @@
 import { lazy, Suspense, useLayoutEffect, type ReactElement } from 'react';
-import { isFigureSpec, runningTimer, WHOLE_AIRCRAFT, type Check, type Part } from '@kanzel/core';
-import { submit } from '../sync/campaign-store.ts';
-import { roleAmong, useSession } from '../sync/session.ts';
+import { isFigureSpec, WHOLE_AIRCRAFT, type Check, type Part } from '@kanzel/core';
 import { useMonitor } from '../sync/monitor-store.ts';
-import { Button } from '../ui/button.tsx';
 import { Problem } from '../ui/field.tsx';
 import { useCampaign } from './campaign-context.ts';
 import { FigureEntry, KeptAnswer } from './figure-entry.tsx';
 import { NumberPad } from './number-pad.tsx';
 import { WordEntry } from './word-entry.tsx';
 import { draftOf, useDrafts } from './part-draft.ts';
-import { inEntry, useStep, type Step } from './use-step.ts';
+import { StepActions } from './step-actions.tsx';
+import { inEntry, useStep } from './use-step.ts';
 
 const LiveTrace = lazy(() => import('./live-trace.tsx'));
-
-function sideWord(parts: readonly Part[], all: readonly Part[], titles: (id: string) => string): string {
-  if (all.length === 1) return '';
-  if (parts.length === all.length) return ' both';
-  return ` ${parts.map((p) => titles(p.subject).toLowerCase()).join(' and ')}`;
-}
 
 /** Whether a key press is meant for the text being written rather than for the sheet. */
 export function isWriting(event: KeyboardEvent): boolean {
@@ -67,194 +59,11 @@ function PartColumn({ part, first, alone }: { part: Part; first: boolean; alone:
   );
 }
 
-/** Why a part cannot be answered now, with the way to where it can be cured. */
+/** Why a part cannot be answered now. */
 function Blocked({ part }: { part: Part }): ReactElement {
   const view = useCampaign();
   const why = view.status.parts.get(part.key)?.blocked;
-  const state =
-    why?.code === 'wrongState'
-      ? Object.entries(part.check.needs).find(
-          ([name, wanted]) =>
-            wanted === why.params['wanted'] && view.index.states.get(name)?.title === why.params['state'],
-        )
-      : undefined;
-  const setter = state ? view.index.basis.pack.checks.find((c) => c.sets[state[0]] === state[1]) : undefined;
-  const key = typeof why?.params['part'] === 'string' ? why.params['part'] : undefined;
-  const other = key ? view.index.parts.get(key)?.check : setter;
-  const gate =
-    why?.code === 'gateHeld' || why?.code === 'gateNotPassed'
-      ? view.index.gatesBefore.get(part.check.station)?.find((g) => g.title === why.params['gate'])
-      : undefined;
-  return (
-    <div className="border-l-4 border-ink-3 pl-3">
-      <p className="font-medium">{why ? view.say(why) : ''}</p>
-      {gate ? (
-        <a className="underline underline-offset-4" href={`${view.base}/gate/${gate.id}`}>
-          Look at the gate
-        </a>
-      ) : null}
-      {other && other.id !== part.check.id ? (
-        <a className="underline underline-offset-4" href={`${view.base}/${other.station}?check=${other.id}`}>
-          Go to “{other.title}”
-        </a>
-      ) : null}
-    </div>
-  );
-}
-
-function Actions({
-  check,
-  step,
-  parts,
-  onNext,
-}: {
-  check: Check;
-  step: Step;
-  parts: readonly Part[];
-  onNext: () => void;
-}): ReactElement {
-  const view = useCampaign();
-  const person = useSession((s) => s.person);
-  const { names } = view;
-  const kept = parts.filter((p) => view.status.parts.get(p.key)?.answer && !step.entering.includes(p));
-  const out = kept.filter((p) => view.status.parts.get(p.key)?.mark === 'out');
-  const unwitnessed = kept.filter(
-    (p) => check.secondPerson && !view.status.parts.get(p.key)?.answer?.witness,
-  );
-  const undecided = kept.filter(
-    (p) =>
-      view.status.parts.get(p.key)?.verdicts.some((v) => v.decisionNeeded) &&
-      !view.status.parts.get(p.key)?.answer?.decision,
-  );
-  const raised = (p: Part): boolean =>
-    view.status.openFindings.some(
-      (f) => f.raised.answerEntry === view.status.parts.get(p.key)?.answer?.entry,
-    );
-  const timers =
-    check.answer.kind === 'timer' && step.entering.some((p) => !runningTimer(view.state.parts.get(p.key)));
-  const blank = check.answer.kind === 'confirm' && step.entering.length > 0 && step.ready.length === 0;
-  const witness = async (): Promise<void> => {
-    for (const p of unwitnessed) {
-      const entry = view.status.parts.get(p.key)?.answer?.entry ?? '';
-      await submit(
-        view.id,
-        'answer.witnessed',
-        { check: check.id, subject: p.subject, answerEntry: entry },
-        roleAmong(person, ['inspector', 'certifier', 'technician', 'observer', 'pilot']),
-      );
-    }
-  };
-  const canWitness =
-    unwitnessed.length > 0 &&
-    unwitnessed.some((p) => view.status.parts.get(p.key)?.answer?.by !== person?.id);
-  return (
-    <div className="mt-4 flex flex-wrap gap-2.5">
-      {timers ? (
-        <Button kind="main" keys="Enter" onClick={() => void step.startTimers()}>
-          Start the clock
-        </Button>
-      ) : null}
-      {blank ? (
-        <Button
-          kind="main"
-          keys="Enter"
-          onClick={() => void step.keepAsExpected().then((all) => (all ? onNext() : undefined))}
-        >
-          {check.response}
-          {step.entering.length > 1
-            ? ', both'
-            : sideWord(step.entering, parts, names.subject).replace(/^ /, ', ')}
-        </Button>
-      ) : null}
-      {step.takeable.length > 0 ? (
-        <Button kind="main" keys="Enter" onClick={step.takeNow}>
-          Take{sideWord(step.takeable, parts, names.subject)} from the monitor
-        </Button>
-      ) : null}
-      {step.still.length > 0 ? (
-        <Button onClick={step.takeStill}>
-          Nothing dropped: take{sideWord(step.still, parts, names.subject)} as it stands
-        </Button>
-      ) : null}
-      {step.ready.length > 0 ? (
-        <Button
-          kind={step.takeable.length > 0 ? 'plain' : 'main'}
-          keys={step.takeable.length > 0 ? undefined : 'Enter'}
-          onClick={() => void step.keep().then((all) => (all ? onNext() : undefined))}
-        >
-          Keep{sideWord(step.ready, parts, names.subject)}
-        </Button>
-      ) : null}
-      {out.some((p) => !raised(p))
-        ? out
-            .filter((p) => !raised(p))
-            .map((p) => (
-              <Button
-                key={p.key}
-                kind="main"
-                keys="F"
-                onClick={() =>
-                  view.ask({
-                    kind: 'finding',
-                    check: check.id,
-                    subject: p.subject,
-                    answerEntry: view.status.parts.get(p.key)?.answer?.entry,
-                    title: `${names.part(p.key)}: out of limits`,
-                  })
-                }
-              >
-                Raise a finding{parts.length > 1 ? `, ${names.subject(p.subject).toLowerCase()}` : ''}
-              </Button>
-            ))
-        : null}
-      {canWitness ? (
-        <Button kind="main" onClick={() => void witness()}>
-          I looked, and agree
-        </Button>
-      ) : null}
-      {undecided.map((p) => (
-        <Button key={p.key} onClick={() => view.ask({ kind: 'decide', part: p.key })}>
-          Record a decision
-        </Button>
-      ))}
-      {step.entering.length === 0 ? (
-        <Button
-          kind={out.some((p) => !raised(p)) || canWitness ? 'plain' : 'main'}
-          keys={out.some((p) => !raised(p)) || canWitness ? undefined : 'Enter'}
-          onClick={onNext}
-        >
-          Next step
-        </Button>
-      ) : null}
-      {check.answer.kind === 'computed' ||
-      (step.entering.length > 0 ? !step.written : kept.length === 0) ? null : (
-        <Button keys="R" onClick={step.again}>
-          {step.entering.length > 0 ? 'Clear' : 'Take again'}
-        </Button>
-      )}
-      {check.notApplicable && step.entering.length > 0 ? (
-        <Button
-          keys="N"
-          onClick={() =>
-            view.ask({
-              kind: 'not-applicable',
-              check: check.id,
-              subjects: step.entering.map((p) => p.subject),
-            })
-          }
-        >
-          Not applicable
-        </Button>
-      ) : null}
-      {kept.length > 0 && check.answer.kind !== 'computed'
-        ? kept.map((p) => (
-            <Button key={p.key} kind="quiet" onClick={() => view.ask({ kind: 'correct', part: p.key })}>
-              Correct{parts.length > 1 ? ` ${names.subject(p.subject).toLowerCase()}` : ''}
-            </Button>
-          ))
-        : null}
-    </div>
-  );
+  return <p className="border-l-4 border-ink-3 pl-3 font-medium">{why ? view.say(why) : ''}</p>;
 }
 
 /** Where and by whom, as a sentence. */
@@ -343,8 +152,12 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
         ))}
       </div>
       <Problem>{step.problem}</Problem>
-      <div data-step-actions>
-        <Actions check={check} step={step} parts={parts} onNext={onNext} />
+      {/* In line mode the next step stays under the thumb, however long the sheet is. */}
+      <div
+        data-step-actions
+        className="max-lg:sticky max-lg:bottom-0 max-lg:z-10 max-lg:-mx-[22px] max-lg:border-t max-lg:border-rule max-lg:bg-sheet max-lg:px-[22px] max-lg:py-2"
+      >
+        <StepActions check={check} step={step} parts={parts} onNext={onNext} />
       </div>
       <NumberPad />
     </section>
