@@ -35,7 +35,7 @@ const results = [
   suite(
     'Core, library, stand-in and server',
     'npx',
-    ['jest', '--json', `--outputFile=${join(out, 'jest.json')}`],
+    ['jest', '--forceExit', '--json', `--outputFile=${join(out, 'jest.json')}`],
     'jest.json',
     (r) => ({
       passed: r.numPassedTests,

@@ -328,6 +328,12 @@ test('a monitor speaking the line protocol over TCP is heard in the browser; its
     mark: 'QX-TJD',
     values: { left: { rpm: 0 }, right: { 'exhaust-6': expect.any(Number) as number } },
   });
+  // Whoever opens the sheet later is given what was read in the last minute.
+  const history = once(socket as never, EVENTS.monitorHistory) as Promise<[{ at: number }[]]>;
+  await socket.emitWithAck(EVENTS.watch, { campaign });
+  const [earlier] = await history;
+  expect(earlier).toContainEqual(event);
+  expect(earlier.map((e) => e.at)).toEqual([...earlier.map((e) => e.at)].sort((a, b) => a - b));
   const gone = new Promise<string>((resolve) =>
     socket.on(EVENTS.monitorState, (s: { state: string }) =>
       s.state === 'unreachable' ? resolve(s.state) : undefined,

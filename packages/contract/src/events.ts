@@ -6,6 +6,8 @@ export const EVENTS = {
   entry: 'entry',
   /** From the server: a `MonitorEvent`. */
   monitor: 'monitor',
+  /** From the server, on watching: the `MonitorEvent`s of the last minute, oldest first. */
+  monitorHistory: 'monitor-history',
   /** From the server: a `MonitorState`, when it changes and on watching. */
   monitorState: 'monitor-state',
   /** From the server: people signed on now, by id. */

@@ -13,6 +13,8 @@ import { WriteLock } from '../storage/write-lock.ts';
 /** Without a line for this long the monitor counts as silent. */
 const SILENT_AFTER = 2000;
 const RETRY_AFTER = 1500;
+/** How long readings are remembered for whoever opens the sheet after the engine was started (ms). */
+const REMEMBER = 60_000;
 /** A monitor that sends no line end within this is not speaking the protocol. */
 const LONGEST_LINE = 16_384;
 
@@ -20,6 +22,7 @@ interface Line {
   socket: Socket | undefined;
   timer: NodeJS.Timeout | undefined;
   columns: readonly EngineColumn[] | undefined;
+  history: MonitorEvent[];
   lastAt: number;
   state: MonitorState;
   stopped: boolean;
@@ -66,6 +69,12 @@ export class MonitorService implements OnModuleInit, OnApplicationShutdown {
     return [...this.lines.values()].map((l) => l.state);
   }
 
+  /** What the monitor of an aircraft said in the last minute, oldest first. */
+  history(mark: string): readonly MonitorEvent[] {
+    const since = this.now() - REMEMBER;
+    return this.lines.get(mark)?.history.filter((h) => h.at >= since) ?? [];
+  }
+
   /** Sets where the monitor of an aircraft speaks, and listens there from now on. */
   async configure(row: MonitorRow): Promise<void> {
     await this.lock.run(() => this.rows.save(row));
@@ -97,6 +106,7 @@ export class MonitorService implements OnModuleInit, OnApplicationShutdown {
       socket: undefined,
       timer: undefined,
       columns: undefined,
+      history: [],
       lastAt: 0,
       stopped: false,
       state: { mark: row.mark, state: 'unreachable', since: this.now() },
@@ -139,11 +149,15 @@ export class MonitorService implements OnModuleInit, OnApplicationShutdown {
     }
     line.lastAt = this.now();
     this.say(line, 'live');
-    this.events.emit('reading', {
+    const event: MonitorEvent = {
       mark: line.state.mark,
       at: line.lastAt,
       values: byEngine(line.columns ?? [], read.value.sample),
-    });
+    };
+    const old = line.history.findIndex((h) => h.at >= line.lastAt - REMEMBER);
+    if (old > 0) line.history.splice(0, old);
+    line.history.push(event);
+    this.events.emit('reading', event);
   }
 
   private lookForSilence(): void {

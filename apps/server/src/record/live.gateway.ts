@@ -65,7 +65,10 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
     const folded = await this.record.fold(request.campaign);
     if (!folded) return { error: 'There is no such campaign here.' };
     for (const room of socket.rooms) if (room.startsWith('aircraft ')) await socket.leave(room);
-    await socket.join(`aircraft ${folded.state.index?.basis.aircraft.mark ?? ''}`);
+    const mark = folded.state.index?.basis.aircraft.mark ?? '';
+    const history = this.monitors.history(mark);
+    if (history.length > 0) socket.emit(EVENTS.monitorHistory, history);
+    await socket.join(`aircraft ${mark}`);
     return { count: folded.state.count, head: folded.state.head };
   }
 

@@ -3,7 +3,7 @@ import { EVENTS, LIVE_PATH, type MonitorEvent, type MonitorState } from '@kanzel
 import type { Entry } from '@kanzel/core';
 import { create } from 'zustand';
 import { announced, catchUp, flushAll, setReachable } from './campaign-store.ts';
-import { takeMonitorState, takeReading } from './monitor-store.ts';
+import { takeHistory, takeMonitorState, takeReading } from './monitor-store.ts';
 
 interface Live {
   readonly connected: boolean;
@@ -44,6 +44,7 @@ export function connectLive(): void {
   socket.on('connect_error', () => setReachable(false));
   socket.on(EVENTS.entry, (entry: Entry) => announced(entry));
   socket.on(EVENTS.monitor, (event: MonitorEvent) => takeReading(event));
+  socket.on(EVENTS.monitorHistory, (events: MonitorEvent[]) => takeHistory(events));
   socket.on(EVENTS.monitorState, (state: MonitorState) => takeMonitorState(state));
   socket.on(EVENTS.present, (present: string[]) => useLive.setState({ present }));
 }

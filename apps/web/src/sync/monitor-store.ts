@@ -27,6 +27,16 @@ export function takeReading(event: MonitorEvent): void {
   }
 }
 
+/** Puts what was read before this page looked ahead of what it has heard itself. */
+export function takeHistory(events: readonly MonitorEvent[]): void {
+  const mark = events[0]?.mark;
+  if (mark === undefined) return;
+  if (samples.length > 0 && samples[0]?.mark !== mark) samples.length = 0;
+  const first = samples[0]?.at ?? Infinity;
+  samples.unshift(...events.filter((e) => e.at < first));
+  useMonitor.setState(({ tick }) => ({ tick: tick + 1 }));
+}
+
 export function takeMonitorState(state: MonitorState): void {
   useMonitor.setState(({ states }) => ({ states: { ...states, [state.mark]: state } }));
 }

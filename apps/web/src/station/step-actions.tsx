@@ -1,0 +1,210 @@
+import type { ReactElement } from 'react';
+import { useNavigate } from 'react-router';
+import { runningTimer, type Check, type Part } from '@kanzel/core';
+import { submit } from '../sync/campaign-store.ts';
+import { roleAmong, useSession } from '../sync/session.ts';
+import { Button } from '../ui/button.tsx';
+import { useCampaign, type CampaignView } from './campaign-context.ts';
+import type { Step } from './use-step.ts';
+
+function sideWord(parts: readonly Part[], all: readonly Part[], titles: (id: string) => string): string {
+  if (all.length === 1) return '';
+  if (parts.length === all.length) return ' both';
+  return ` ${parts.map((p) => titles(p.subject).toLowerCase()).join(' and ')}`;
+}
+
+/** Where what blocks a part is cured: a gate, or a check that comes first or sets the state it needs. */
+function wayOut(view: CampaignView, part: Part): { readonly to: string; readonly text: string } | undefined {
+  const why = view.status.parts.get(part.key)?.blocked;
+  if (why?.code === 'gateHeld' || why?.code === 'gateNotPassed') {
+    const gate = view.index.gatesBefore.get(part.check.station)?.find((g) => g.title === why.params['gate']);
+    return gate && { to: `${view.base}/gate/${gate.id}`, text: `Look at ${gate.title}` };
+  }
+  const state =
+    why?.code === 'wrongState'
+      ? Object.entries(part.check.needs).find(
+          ([name, wanted]) =>
+            wanted === why.params['wanted'] && view.index.states.get(name)?.title === why.params['state'],
+        )
+      : undefined;
+  const setter = state ? view.index.basis.pack.checks.find((c) => c.sets[state[0]] === state[1]) : undefined;
+  const key = typeof why?.params['part'] === 'string' ? why.params['part'] : undefined;
+  const other = key ? view.index.parts.get(key)?.check : setter;
+  return other && other.id !== part.check.id
+    ? { to: `${view.base}/${other.station}?check=${other.id}`, text: `Go to “${other.title}”` }
+    : undefined;
+}
+
+/** What can be done with the step in hand; the blue one is what Enter does. */
+export function StepActions({
+  check,
+  step,
+  parts,
+  onNext,
+}: {
+  check: Check;
+  step: Step;
+  parts: readonly Part[];
+  onNext: () => void;
+}): ReactElement {
+  const view = useCampaign();
+  const person = useSession((s) => s.person);
+  const navigate = useNavigate();
+  const { names } = view;
+  const wayOn =
+    step.entering.length > 0
+      ? undefined
+      : parts
+          .filter((p) => !view.status.parts.get(p.key)?.proven)
+          .map((p) => wayOut(view, p))
+          .find(Boolean);
+  const kept = parts.filter((p) => view.status.parts.get(p.key)?.answer && !step.entering.includes(p));
+  const out = kept.filter((p) => view.status.parts.get(p.key)?.mark === 'out');
+  const unwitnessed = kept.filter(
+    (p) => check.secondPerson && !view.status.parts.get(p.key)?.answer?.witness,
+  );
+  const undecided = kept.filter(
+    (p) =>
+      view.status.parts.get(p.key)?.verdicts.some((v) => v.decisionNeeded) &&
+      !view.status.parts.get(p.key)?.answer?.decision,
+  );
+  const raised = (p: Part): boolean =>
+    view.status.openFindings.some(
+      (f) => f.raised.answerEntry === view.status.parts.get(p.key)?.answer?.entry,
+    );
+  const timers =
+    check.answer.kind === 'timer' && step.entering.some((p) => !runningTimer(view.state.parts.get(p.key)));
+  const blank = check.answer.kind === 'confirm' && step.entering.length > 0 && step.ready.length === 0;
+  const witness = async (): Promise<void> => {
+    for (const p of unwitnessed) {
+      const entry = view.status.parts.get(p.key)?.answer?.entry ?? '';
+      await submit(
+        view.id,
+        'answer.witnessed',
+        { check: check.id, subject: p.subject, answerEntry: entry },
+        roleAmong(person, ['inspector', 'certifier', 'technician', 'observer', 'pilot']),
+      );
+    }
+  };
+  const canWitness =
+    unwitnessed.length > 0 &&
+    unwitnessed.some((p) => view.status.parts.get(p.key)?.answer?.by !== person?.id);
+  const otherMain = out.some((p) => !raised(p)) || canWitness;
+  return (
+    <div className="flex flex-wrap gap-2.5 max-lg:flex-nowrap max-lg:overflow-x-auto max-lg:whitespace-nowrap lg:mt-4">
+      {timers ? (
+        <Button kind="main" keys="Enter" onClick={() => void step.startTimers()}>
+          Start the clock
+        </Button>
+      ) : null}
+      {blank ? (
+        <Button
+          kind="main"
+          keys="Enter"
+          onClick={() => void step.keepAsExpected().then((all) => (all ? onNext() : undefined))}
+        >
+          {check.response}
+          {step.entering.length > 1
+            ? ', both'
+            : sideWord(step.entering, parts, names.subject).replace(/^ /, ', ')}
+        </Button>
+      ) : null}
+      {step.takeable.length > 0 ? (
+        <Button kind="main" keys="Enter" onClick={step.takeNow}>
+          Take{sideWord(step.takeable, parts, names.subject)} from the monitor
+        </Button>
+      ) : null}
+      {step.still.length > 0 ? (
+        <Button onClick={step.takeStill}>
+          Nothing dropped: take{sideWord(step.still, parts, names.subject)} as it stands
+        </Button>
+      ) : null}
+      {step.ready.length > 0 ? (
+        <Button
+          kind={step.takeable.length > 0 ? 'plain' : 'main'}
+          keys={step.takeable.length > 0 ? undefined : 'Enter'}
+          onClick={() => void step.keep().then((all) => (all ? onNext() : undefined))}
+        >
+          Keep{sideWord(step.ready, parts, names.subject)}
+        </Button>
+      ) : null}
+      {out.some((p) => !raised(p))
+        ? out
+            .filter((p) => !raised(p))
+            .map((p) => (
+              <Button
+                key={p.key}
+                kind="main"
+                keys="F"
+                onClick={() =>
+                  view.ask({
+                    kind: 'finding',
+                    check: check.id,
+                    subject: p.subject,
+                    answerEntry: view.status.parts.get(p.key)?.answer?.entry,
+                    title: `${names.part(p.key)}: out of limits`,
+                  })
+                }
+              >
+                Raise a finding{parts.length > 1 ? `, ${names.subject(p.subject).toLowerCase()}` : ''}
+              </Button>
+            ))
+        : null}
+      {canWitness ? (
+        <Button kind="main" onClick={() => void witness()}>
+          I looked, and agree
+        </Button>
+      ) : null}
+      {undecided.map((p) => (
+        <Button key={p.key} onClick={() => view.ask({ kind: 'decide', part: p.key })}>
+          Record a decision
+        </Button>
+      ))}
+      {wayOn ? (
+        <Button
+          kind={otherMain ? 'plain' : 'main'}
+          keys={otherMain ? undefined : 'Enter'}
+          onClick={() => void navigate(wayOn.to)}
+        >
+          {wayOn.text}
+        </Button>
+      ) : null}
+      {step.entering.length === 0 ? (
+        <Button
+          kind={otherMain || wayOn ? 'plain' : 'main'}
+          keys={otherMain || wayOn ? undefined : 'Enter'}
+          onClick={onNext}
+        >
+          Next step
+        </Button>
+      ) : null}
+      {check.answer.kind === 'computed' ||
+      (step.entering.length > 0 ? !step.written : kept.length === 0) ? null : (
+        <Button keys="R" onClick={step.again}>
+          {step.entering.length > 0 ? 'Clear' : 'Take again'}
+        </Button>
+      )}
+      {check.notApplicable && step.entering.length > 0 ? (
+        <Button
+          keys="N"
+          onClick={() =>
+            view.ask({
+              kind: 'not-applicable',
+              check: check.id,
+              subjects: step.entering.map((p) => p.subject),
+            })
+          }
+        >
+          Not applicable
+        </Button>
+      ) : null}
+      {kept.length > 0 && check.answer.kind !== 'computed'
+        ? kept.map((p) => (
+            <Button key={p.key} kind="quiet" onClick={() => view.ask({ kind: 'correct', part: p.key })}>
+              Correct{parts.length > 1 ? ` ${names.subject(p.subject).toLowerCase()}` : ''}
+            </Button>
+          ))
+        : null}
+    </div>
+  );
+}
