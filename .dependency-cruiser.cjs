@@ -47,9 +47,11 @@ module.exports = {
     {
       name: 'server-modules-through-their-doors',
       severity: 'error',
-      from: { path: '^apps/server/src/(people|library|campaigns|record|monitor|reports)/' },
+      from: {
+        path: '^apps/server/src/(people|library|campaigns|record|monitor|reports|installation|backup)/',
+      },
       to: {
-        path: '^apps/server/src/(people|library|campaigns|record|monitor|reports)/',
+        path: '^apps/server/src/(people|library|campaigns|record|monitor|reports|installation|backup)/',
         pathNot: ['^apps/server/src/$1/', 'index\\.ts$'],
       },
     },

@@ -28,7 +28,8 @@ const browser = await chromium.launch({
   executablePath: ensureChromium(),
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'],
 });
-const open = async (viewport) => (await browser.newContext({ viewport })).newPage();
+const open = async (viewport, hasTouch = false) =>
+  (await browser.newContext({ viewport, hasTouch })).newPage();
 const save = (page, name) => page.screenshot({ path: join(ROOT, 'docs/screenshots', `${name}.png`) });
 const signIn = async (page) => {
   await page.goto(url);
@@ -73,19 +74,22 @@ await atCheck('right-ignition-off-drop');
 await press('Enter');
 await lever('left only', 7000);
 await save(page, 'run-up');
-const phone = await open({ width: 390, height: 844 });
-const tablet = await open({ width: 820, height: 1180 });
+const phone = await open({ width: 390, height: 844 }, true);
+const tablet = await open({ width: 820, height: 1180 }, true);
 await press('Enter');
-for (const [line, name] of [
-  [phone, 'line-phone'],
-  [tablet, 'line-tablet'],
-]) {
-  await signIn(line);
-  await line.goto(`${base}/run-up?check=right-ignition-off-drop`);
-  await line.getByLabel('Step in hand').waitFor();
-  await line.waitForTimeout(2000);
-  await save(line, name);
-}
+await signIn(tablet);
+await tablet.goto(`${base}/run-up?check=right-ignition-off-drop`);
+await tablet.getByLabel('Step in hand').waitFor();
+await tablet.waitForTimeout(2000);
+await save(tablet, 'line-tablet');
+await signIn(phone);
+await phone.goto(`${base}/run-up?check=oil-pressure-rise`);
+await phone.getByRole('button', { name: 'Take again' }).tap();
+await phone.locator('[data-figure]').first().tap();
+for (const key of ['1', '8'])
+  await phone.getByLabel('Number pad').getByRole('button', { name: key, exact: true }).tap();
+await phone.waitForTimeout(500);
+await save(phone, 'line-phone');
 await press('f');
 await page.getByRole('button', { name: 'Raise the finding' }).click();
 await page.getByLabel(/^Why, or the cause/).fill('Left plug of cylinder 4 does not fire');

@@ -17,6 +17,7 @@ import { AppModule } from './app.module.ts';
 import { serveOpenApi } from './openapi.ts';
 import { refuse } from './refusal.ts';
 import { SYSTEM_CLOCK, type Clock, type Settings } from './settings.ts';
+import { FolderHold } from './storage/folder-lock.ts';
 import { StorageFilter } from './storage/storage.filter.ts';
 import { explainOpening, inspectDataFolder, refuseIfDamaged } from './storage/sqlite.ts';
 
@@ -49,10 +50,13 @@ export async function createApp(
   clock: Clock = SYSTEM_CLOCK,
 ): Promise<NestExpressApplication> {
   inspectDataFolder(settings.dataFolder);
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, clock), {
+  const hold = new FolderHold();
+  await hold.take(settings.dataFolder);
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, clock, hold), {
     logger: settings.logLevel === 'silent' ? false : ['error', 'warn'],
     abortOnError: false,
   }).catch((error: unknown) => {
+    hold.onApplicationShutdown();
     throw explainOpening(settings.dataFolder, error);
   });
   const dataSource = app.get<DataSource>(getDataSourceToken());

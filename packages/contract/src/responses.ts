@@ -77,6 +77,14 @@ export interface LibraryView {
   readonly problems: readonly string[];
 }
 
+/** The key by which exported records of an installation are known. */
+export interface InstallationView {
+  /** Ed25519, 32 bytes in hexadecimal. */
+  readonly publicKey: string;
+  /** What people compare by eye. */
+  readonly fingerprint: string;
+}
+
 /** How every refusal of the server looks. */
 export interface Refusal {
   readonly message: string;

@@ -1,7 +1,19 @@
-import { err, ok, reason, verifyChain, type Entry, type Reason, type Result } from '@kanzel/core';
+import { ed25519 } from '@noble/curves/ed25519.js';
+import { hexToBytes } from '@noble/curves/utils.js';
+import {
+  canonicalJson,
+  err,
+  ok,
+  reason,
+  utf8Bytes,
+  verifyChain,
+  type Entry,
+  type Reason,
+  type Result,
+} from '@kanzel/core';
 
-/** Newest version of the record file that this program writes and reads. */
-export const RECORD_FILE_VERSION = 1;
+/** Newest version of the record file that this program writes; version 1 had no signature and is still read. */
+export const RECORD_FILE_VERSION = 2;
 
 /** A campaign as a file that anyone can verify without this program: see docs/formats/record-file.md. */
 export interface RecordFile {
@@ -10,11 +22,13 @@ export interface RecordFile {
   readonly exportedAt: string;
   readonly mark: string;
   readonly title: string;
-  /** People by id as they were named when the file was written; not part of the chain. */
+  /** People by id as they were named when the file was written. */
   readonly people: Readonly<Record<string, string>>;
   readonly count: number;
   readonly head: string;
   readonly entries: readonly Entry[];
+  /** Who vouches for it: the installation's public key, and its signature over `signedText`. From version 2. */
+  readonly signature?: { readonly publicKey: string; readonly value: string };
 }
 
 function isEntryLike(value: unknown): value is Entry {
@@ -30,11 +44,31 @@ function isEntryLike(value: unknown): value is Entry {
 }
 
 /**
- * Reads and verifies a record file: form, version, chain, and that the head and count it names are those of
- * its entries. Returns the file, or the first thing that is wrong, with the entry.
- * Errors: `recordShape`, `recordNewer`, `recordHead`, and those of `verifyChain`.
+ * The text that a signature is made over: canonical JSON (RFC 8785) of everything in the file but the entries,
+ * which the head stands for, and the signature itself.
  */
-export function readRecordFile(text: string): Result<RecordFile, Reason> {
+export function signedText(file: Omit<RecordFile, 'entries' | 'signature'>): string {
+  const { format, version, exportedAt, mark, title, people, count, head } = file;
+  return canonicalJson({ format, version, exportedAt, mark, title, people, count, head });
+}
+
+const isHex = (text: unknown, digits: number): text is string =>
+  typeof text === 'string' && text.length === digits && /^[0-9a-f]*$/.test(text);
+
+/** Whether the signature of a file is true, and by the key expected, if one is. Ed25519, RFC 8032. */
+function checkSignature(file: RecordFile, expectedKey: string | undefined): Reason | undefined {
+  const { signature } = file;
+  if (!signature) return file.version >= 2 || expectedKey ? reason('signatureMissing') : undefined;
+  if (!isHex(signature.publicKey, 64) || !isHex(signature.value, 128)) return reason('signatureWrong');
+  const text = utf8Bytes(signedText(file));
+  if (!ed25519.verify(hexToBytes(signature.value), text, hexToBytes(signature.publicKey)))
+    return reason('signatureWrong');
+  return expectedKey && expectedKey !== signature.publicKey
+    ? reason('signatureOfOther', { found: signature.publicKey, wanted: expectedKey })
+    : undefined;
+}
+
+function parse(text: string): Result<RecordFile, Reason> {
   let value: unknown;
   try {
     value = JSON.parse(text);
@@ -51,6 +85,20 @@ export function readRecordFile(text: string): Result<RecordFile, Reason> {
     return err(reason('recordShape', { what: 'it holds no entries' }));
   const odd = file.entries.findIndex((e) => !isEntryLike(e));
   if (odd >= 0) return err(reason('recordShape', { what: `entry ${odd + 1} is not an entry` }));
+  return ok(file as RecordFile);
+}
+
+/**
+ * Reads and verifies a record file: form, version, chain, that the head and count it names are those of its
+ * entries, and the signature over them; with `expectedKey` (hexadecimal) also whose signature it is. Returns the
+ * file, or the first thing that is wrong, with the entry.
+ * Errors: `recordShape`, `recordNewer`, `recordHead`, `signatureMissing`, `signatureWrong`, `signatureOfOther`, and
+ * those of `verifyChain`.
+ */
+export function readRecordFile(text: string, expectedKey?: string): Result<RecordFile, Reason> {
+  const parsed = parse(text);
+  if (!parsed.ok) return parsed;
+  const file = parsed.value;
   const chain = verifyChain(file.entries);
   if (!chain.ok) return chain;
   const { count, head } = chain.value;
@@ -63,21 +111,26 @@ export function readRecordFile(text: string): Result<RecordFile, Reason> {
         foundHead: head,
       }),
     );
-  return ok(file as RecordFile);
+  const unsigned = checkSignature(file, expectedKey);
+  return unsigned ? err(unsigned) : ok(file);
 }
 
-/** Writes a record file from entries that are already chained. */
+/** Writes a record file from entries that are already chained, signed by `sign` (hexadecimal over a UTF-8 text). */
 export function writeRecordFile(
   parts: Pick<RecordFile, 'exportedAt' | 'mark' | 'title' | 'people' | 'entries'>,
+  signer: { readonly publicKey: string; readonly sign: (text: string) => string },
 ): string {
-  const last = parts.entries[parts.entries.length - 1];
+  const { entries, ...rest } = parts;
+  const last = entries[entries.length - 1];
   if (!last) throw new Error('writeRecordFile: a record has at least one entry');
-  const file: RecordFile = {
-    format: 'kanzel-record',
+  const front = {
+    format: 'kanzel-record' as const,
     version: RECORD_FILE_VERSION,
-    ...parts,
+    ...rest,
     count: last.seq,
     head: last.hash,
   };
+  const signature = { publicKey: signer.publicKey, value: signer.sign(signedText(front)) };
+  const file: RecordFile = { ...front, signature, entries };
   return `${JSON.stringify(file, null, 1)}\n`;
 }

@@ -1,7 +1,7 @@
 import { Body, Controller, Get, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { LibraryFileRequest, type LibraryView } from '@kanzel/contract';
-import { NeedsRole } from '../people/index.ts';
+import { NeedsRole } from '../access.ts';
 import { refuse } from '../refusal.ts';
 import { LibraryService } from './library.service.ts';
 

@@ -2,7 +2,7 @@ import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/commo
 import { ApiTags } from '@nestjs/swagger';
 import { MonitorRequest, SimulationRequest } from '@kanzel/contract';
 import { LibraryService } from '../library/index.ts';
-import { NeedsRole } from '../people/index.ts';
+import { NeedsRole } from '../access.ts';
 import { refuse } from '../refusal.ts';
 import { MonitorService } from './monitor.service.ts';
 import { SimulationService } from './simulation.service.ts';

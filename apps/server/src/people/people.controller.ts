@@ -12,7 +12,7 @@ import type { Request, Response } from 'express';
 import { refuse } from '../refusal.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
 import { PeopleService } from './people.service.ts';
-import { NeedsRole, OpenToEveryone, SESSION_COOKIE, Signed } from './session.guard.ts';
+import { NeedsRole, OpenToEveryone, SESSION_COOKIE, Signed } from '../access.ts';
 
 const COOKIE = { httpOnly: true, sameSite: 'strict', path: '/' } as const;
 

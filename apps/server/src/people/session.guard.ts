@@ -1,36 +1,9 @@
-import {
-  createParamDecorator,
-  Injectable,
-  SetMetadata,
-  type CanActivate,
-  type ExecutionContext,
-} from '@nestjs/common';
+import { Injectable, type CanActivate, type ExecutionContext } from '@nestjs/common';
 import { Reflector } from '@nestjs/core';
-import type { PersonView } from '@kanzel/contract';
 import type { Role } from '@kanzel/core';
-import type { Request } from 'express';
+import { OPEN, ROLE, SESSION_COOKIE, type WithPerson } from '../access.ts';
 import { refuse } from '../refusal.ts';
 import { PeopleService } from './people.service.ts';
-
-export const SESSION_COOKIE = 'kanzel_session';
-
-const OPEN = 'open to everyone';
-const ROLE = 'needs role';
-
-/** Marks a route that needs no session. */
-export const OpenToEveryone = (): MethodDecorator => SetMetadata(OPEN, true);
-
-/** Marks a route that needs a role. */
-export const NeedsRole = (role: Role): MethodDecorator => SetMetadata(ROLE, role);
-
-type WithPerson = Request & { person?: PersonView; cookies: Record<string, string | undefined> };
-
-/** The person of the session. */
-export const Signed = createParamDecorator((_: unknown, context: ExecutionContext): PersonView => {
-  const { person } = context.switchToHttp().getRequest<WithPerson>();
-  if (!person) throw refuse(401, 'Sign in first.');
-  return person;
-});
 
 /** Lets in whoever has a session, unless the route is open; every route is closed by default. */
 @Injectable()

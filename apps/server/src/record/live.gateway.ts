@@ -8,7 +8,8 @@ import {
 } from '@nestjs/websockets';
 import { EVENTS, LIVE_PATH } from '@kanzel/contract';
 import type { Server, Socket } from 'socket.io';
-import { PeopleService, SESSION_COOKIE } from '../people/index.ts';
+import { SESSION_COOKIE } from '../access.ts';
+import { PeopleService } from '../people/index.ts';
 import { MonitorService } from '../monitor/index.ts';
 import { RecordService } from './record.service.ts';
 

@@ -11,7 +11,9 @@ import type { EntryDraft } from '@kanzel/core';
 import { writeRecordFile } from '@kanzel/formats';
 import { Inject } from '@nestjs/common';
 import type { Response } from 'express';
-import { PeopleService, Signed } from '../people/index.ts';
+import { Signed } from '../access.ts';
+import { KeyService } from '../installation/index.ts';
+import { PeopleService } from '../people/index.ts';
 import { refuse, refuseFor } from '../refusal.ts';
 import { CLOCK, type Clock } from '../settings.ts';
 import { RecordService, validateDrafts } from './record.service.ts';
@@ -22,6 +24,7 @@ export class RecordController {
   constructor(
     private readonly record: RecordService,
     private readonly people: PeopleService,
+    private readonly key: KeyService,
     @Inject(CLOCK) private readonly clock: Clock,
   ) {}
 
@@ -84,13 +87,16 @@ export class RecordController {
     if (!folded || entries.length === 0) throw refuse(404, 'There is no such campaign here.');
     const mark = folded.state.index?.basis.aircraft.mark ?? '';
     const people = Object.fromEntries((await this.people.list()).map((p) => [p.id, p.fullName]));
-    const text = writeRecordFile({
-      exportedAt: this.clock.now().toISOString(),
-      mark,
-      title: folded.state.opened?.title ?? '',
-      people,
-      entries,
-    });
+    const text = writeRecordFile(
+      {
+        exportedAt: this.clock.now().toISOString(),
+        mark,
+        title: folded.state.opened?.title ?? '',
+        people,
+        entries,
+      },
+      { publicKey: this.key.publicKey(), sign: (t) => this.key.sign(t) },
+    );
     response
       .type('application/json')
       .attachment(`${mark}-record-${folded.state.head.slice(0, 8)}.json`)

@@ -1,6 +1,6 @@
 import { EventEmitter } from 'node:events';
 import { randomUUID } from 'node:crypto';
-import { Inject, Injectable } from '@nestjs/common';
+import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
 import { InjectDataSource, InjectRepository } from '@nestjs/typeorm';
 import {
   admit,
@@ -26,6 +26,7 @@ import {
   type PostEntriesResponse,
 } from '@kanzel/contract';
 import { DataSource, MoreThan, Repository } from 'typeorm';
+import { LogService } from '../installation/index.ts';
 import { mayAct } from '../people/index.ts';
 import { CLOCK, type Clock } from '../settings.ts';
 import { CampaignRow, EntryRow } from '../storage/entities.ts';
@@ -43,7 +44,7 @@ interface RecordEvents {
 
 /** The record: the one place where entries are admitted, chained, stored and announced. */
 @Injectable()
-export class RecordService {
+export class RecordService implements OnModuleInit {
   /** Announces entries once they are on the disk. */
   readonly events = new EventEmitter<RecordEvents>();
   private readonly folded = new Map<string, Folded>();
@@ -53,8 +54,18 @@ export class RecordService {
     @InjectRepository(EntryRow) private readonly entries: Repository<EntryRow>,
     @InjectRepository(CampaignRow) private readonly campaigns: Repository<CampaignRow>,
     private readonly lock: WriteLock,
+    private readonly log: LogService,
     @Inject(CLOCK) private readonly clock: Clock,
   ) {}
+
+  /** Records that are older than the log are taken into it once, while it is still empty of any. */
+  async onModuleInit(): Promise<void> {
+    if (await this.log.knowsAnyHead()) return;
+    for (const { id } of await this.campaigns.find({ order: { createdAt: 'ASC' } })) {
+      const last = (await this.list(id)).pop();
+      if (last) await this.log.add('head.advanced', headOf(last));
+    }
+  }
 
   /** Entries of a campaign after a place, in order. */
   async list(campaign: string, after = 0): Promise<Entry[]> {
@@ -72,12 +83,22 @@ export class RecordService {
     if (!(await this.campaigns.existsBy({ id: campaign }))) return undefined;
     const entries = await this.list(campaign);
     const verified = verifyChain(entries);
-    const folded: Folded = {
-      state: foldEntries(entries),
-      ...(verified.ok ? {} : { damaged: verified.error }),
-    };
+    const damaged = verified.ok ? await this.againstLog(campaign, verified.value) : verified.error;
+    const folded: Folded = { state: foldEntries(entries), ...(damaged ? { damaged } : {}) };
     this.folded.set(campaign, folded);
     return folded;
+  }
+
+  /** Whether a record ends where the log of the installation says; a shortened one verifies on its own. */
+  private async againstLog(
+    campaign: string,
+    { count, head }: { count: number; head: string },
+  ): Promise<Reason | undefined> {
+    const logged = await this.log.headOf(campaign);
+    if (!logged) return reason('campaignUnlogged', { campaign });
+    return logged.count === count && logged.head === head
+      ? undefined
+      : reason('campaignCut', { campaign, count: logged.count, found: count });
   }
 
   /** Opens a campaign with its first entry, which carries all it will be judged by. The same id again is harmless. */
@@ -103,6 +124,7 @@ export class RecordService {
       await this.dataSource.transaction(async (manager) => {
         await manager.insert(CampaignRow, { id: request.id, mark: request.mark, createdAt: receivedAt });
         await manager.insert(EntryRow, rowOf(entry));
+        await this.log.addWithin(manager, 'head.advanced', headOf(entry));
       });
       this.folded.set(request.id, { state: foldEntries([entry]) });
       this.events.emit('entry', entry);
@@ -201,12 +223,20 @@ export class RecordService {
   }
 
   private async store(entries: readonly Entry[]): Promise<void> {
-    if (entries.length === 0) return;
+    const last = entries[entries.length - 1];
+    if (!last) return;
     await this.dataSource.transaction(async (manager) => {
       await manager.insert(EntryRow, entries.map(rowOf));
+      await this.log.addWithin(manager, 'head.advanced', headOf(last));
     });
   }
 }
+
+const headOf = (last: Entry) => ({
+  campaign: last.campaign,
+  count: last.seq,
+  head: last.hash,
+});
 
 function rowOf(entry: Entry): EntryRow {
   return {

@@ -46,4 +46,18 @@ export class MonitorRow {
   @Column('integer') port!: number;
 }
 
-export const ENTITIES = [PersonRow, SessionRow, CampaignRow, EntryRow, MonitorRow];
+/** One line of the log of the installation, exactly as it was chained. Triggers refuse UPDATE and DELETE. */
+@Entity('log')
+export class LogRow {
+  @PrimaryColumn('integer') seq!: number;
+  @Column('text') at!: string;
+  @Column('text') kind!: string;
+  /** The campaign it speaks of, for looking up where a record stood. */
+  @Index() @Column('text', { nullable: true }) campaign!: string | null;
+  /** Canonical JSON. */
+  @Column('text') body!: string;
+  @Column('text') prevHash!: string;
+  @Column('text') hash!: string;
+}
+
+export const ENTITIES = [PersonRow, SessionRow, CampaignRow, EntryRow, MonitorRow, LogRow];

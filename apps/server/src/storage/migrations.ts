@@ -26,4 +26,23 @@ export class FirstTables1764000000000 implements MigrationInterface {
   }
 }
 
-export const MIGRATIONS = [FirstTables1764000000000];
+/** The log of the installation, append-only like the entries. */
+export class InstallationLog1764100000000 implements MigrationInterface {
+  readonly name = 'InstallationLog1764100000000';
+
+  async up(runner: QueryRunner): Promise<void> {
+    const statements = [
+      `CREATE TABLE log (seq INTEGER PRIMARY KEY NOT NULL, at TEXT NOT NULL, kind TEXT NOT NULL, campaign TEXT, body TEXT NOT NULL, prevHash TEXT NOT NULL, hash TEXT NOT NULL)`,
+      `CREATE INDEX log_campaign ON log (campaign, seq)`,
+      `CREATE TRIGGER log_no_update BEFORE UPDATE ON log BEGIN SELECT RAISE(ABORT, 'the log is never changed'); END`,
+      `CREATE TRIGGER log_no_delete BEFORE DELETE ON log BEGIN SELECT RAISE(ABORT, 'the log is never shortened'); END`,
+    ];
+    for (const statement of statements) await runner.query(statement);
+  }
+
+  down(): Promise<void> {
+    return Promise.reject(new Error('A log is not taken back: restore a backup instead.'));
+  }
+}
+
+export const MIGRATIONS = [FirstTables1764000000000, InstallationLog1764100000000];

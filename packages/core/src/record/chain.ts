@@ -8,6 +8,11 @@ import type { Entry, EntryDraft } from './entry.ts';
 /** What the first entry of a campaign is chained to. */
 export const GENESIS_HASH = '0'.repeat(64);
 
+/** Bytes of a text in UTF-8, as hashes and signatures are made over them. Example: "å" is two bytes. */
+export function utf8Bytes(text: string): Uint8Array {
+  return utf8ToBytes(text);
+}
+
 /** SHA-256 of a text in UTF-8, hexadecimal. Example: of "abc" it begins "ba7816bf". Source: FIPS 180-4. */
 export function sha256Hex(text: string): string {
   return bytesToHex(sha256(utf8ToBytes(text)));

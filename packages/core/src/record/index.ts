@@ -1,6 +1,7 @@
 export * from './entry.ts';
 export * from './canonical.ts';
 export * from './chain.ts';
+export * from './installation-log.ts';
 export * from './state.ts';
 export { foldEntries, flawOf, stateValue, stateSubject } from './fold.ts';
 export { upcast } from './upcast.ts';

@@ -198,6 +198,21 @@ const ENGLISH: Readonly<Record<string, (p: P) => string>> = {
   chainHash: (p) => `Entry ${p.n('seq')} (${p.s('kind')}, ${p.s('id')}) was altered after it was recorded.`,
   recordHead: (p) =>
     `The file names ${p.n('count')} entries ending in ${p.s('head').slice(0, 8)}, and holds ${p.n('found')} ending in ${p.s('foundHead').slice(0, 8)}.`,
+  logSeq: (p) => `Line ${p.n('seq')} of the log is missing; ${p.s('found')} stands in its place.`,
+  logPrevious: (p) =>
+    `Line ${p.n('seq')} of the log does not follow the one before it; one was changed, removed or put in.`,
+  logHash: (p) => `Line ${p.n('seq')} of the log was altered after it was written.`,
+  logShrinks: (p) => `Line ${p.n('seq')} of the log makes a record shorter than it was.`,
+  campaignGone: (p) =>
+    `Campaign ${p.s('campaign')}, ${many(p.n('count'), 'entry', 'entries')} by the log, is not here any more.`,
+  campaignCut: (p) =>
+    `Campaign ${p.s('campaign')} has ${many(p.n('found'), 'entry', 'entries')} and ends elsewhere than the log says, which knows ${p.n('count')}.`,
+  campaignUnlogged: (p) => `Campaign ${p.s('campaign')} is here, and the log has never heard of it.`,
+  signatureMissing: () => 'This record file carries no signature, and its version should.',
+  signatureWrong: () =>
+    'The signature does not belong to this record: head, count, title or names were changed after it was signed.',
+  signatureOfOther: (p) =>
+    `The file is signed with the key ${p.s('found')}, and ${p.s('wanted')} was expected.`,
   recordShape: (p) => `This is not a record file: ${p.s('what')}.`,
   recordNewer: (p) =>
     `This record file has format version ${p.n('version')}; this program reads up to ${p.n('known')}.`,

@@ -1,0 +1,250 @@
+import { createPublicKey, verify } from 'node:crypto';
+import { appendFileSync, existsSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import { getDataSourceToken } from '@nestjs/typeorm';
+import { openLog, type LogLine } from '@kanzel/core';
+import type { InstallationView } from '@kanzel/contract';
+import { readRecordFile, signedText, type RecordFile } from '@kanzel/formats';
+import request from 'supertest';
+import type { DataSource } from 'typeorm';
+import { makeBackup, restoreBackup, verifyBackup } from './backup/backup.ts';
+import { DATABASE_FILE } from './storage/sqlite.ts';
+import { verifyDatabase } from './storage/snapshot.ts';
+import {
+  addDemoPeople,
+  confirming,
+  draft,
+  entriesOf,
+  openCampaign,
+  signIn,
+  startServer,
+  temporaryFolder,
+  type SignedIn,
+} from './testing/harness.ts';
+
+const NOW = new Date('2026-11-25T10:00:00.000Z');
+
+interface House {
+  readonly path: string;
+  readonly data: string;
+  readonly app: NestExpressApplication;
+  readonly url: string;
+  readonly ylva: SignedIn;
+  readonly campaign: string;
+  readonly close: () => Promise<void>;
+}
+
+/** A server with a campaign of three entries, in a folder of its own. */
+async function house(): Promise<House> {
+  const folder = temporaryFolder();
+  const data = join(folder.path, 'data');
+  const { app, url } = await startServer(data);
+  await addDemoPeople(app);
+  const ylva = await signIn(url, 'ylva');
+  const campaign = await openCampaign(ylva);
+  for (const check of ['work-orders-signed', 'parts-traceable'])
+    await ylva.agent
+      .post(`/api/campaigns/${campaign}/entries`)
+      .send({ entries: [draft(campaign, ylva.person, 'answer.given', confirming(check))] })
+      .expect(200);
+  const close = async (): Promise<void> => {
+    await app.close();
+    folder.remove();
+  };
+  return { path: folder.path, data, app, url, ylva, campaign, close };
+}
+
+/** Does to the database what only somebody with the file in hand can do. */
+async function force(app: NestExpressApplication, ...statements: string[]): Promise<void> {
+  const source = app.get<DataSource>(getDataSourceToken());
+  for (const s of statements) await source.query(s);
+}
+
+test('a record file is signed by the installation; any other head, title, name or key is found out', async () => {
+  const h = await house();
+  const { publicKey } = (await request(h.url).get('/api/installation').expect(200)).body as InstallationView;
+  const text = (await h.ylva.agent.get(`/api/campaigns/${h.campaign}/record-file`).expect(200)).text;
+  await h.close();
+  expect(readRecordFile(text, publicKey)).toMatchObject({ ok: true, value: { count: 3 } });
+  const file = JSON.parse(text) as RecordFile & { signature: { publicKey: string; value: string } };
+  // Second route: Node's own Ed25519 over the same text.
+  const key = createPublicKey({
+    key: { kty: 'OKP', crv: 'Ed25519', x: Buffer.from(publicKey, 'hex').toString('base64url') },
+    format: 'jwk',
+  });
+  expect(verify(null, Buffer.from(signedText(file)), key, Buffer.from(file.signature.value, 'hex'))).toBe(
+    true,
+  );
+  const code = (change: object, expected?: string): string => {
+    const read = readRecordFile(JSON.stringify({ ...file, ...change }), expected);
+    return read.ok ? 'ok' : read.error.code;
+  };
+  const last = file.entries[1];
+  // A record cut short with its head rewritten verifies as a chain; the signature tells.
+  expect(code({ entries: file.entries.slice(0, 2), count: 2, head: last?.hash })).toBe('signatureWrong');
+  expect(code({ title: 'Another title' })).toBe('signatureWrong');
+  expect(code({ people: {} })).toBe('signatureWrong');
+  expect(code({ signature: undefined })).toBe('signatureMissing');
+  expect(code({ signature: { ...file.signature, value: 'zz' } })).toBe('signatureWrong');
+  expect(code({}, '0'.repeat(64))).toBe('signatureOfOther');
+  expect(code({ version: 1, signature: undefined })).toBe('ok');
+});
+
+test('the key is made once and kept, readable by nobody else; a broken one stops the start and is left as it is', async () => {
+  const h = await house();
+  const path = join(h.data, 'keys', 'signing-key.pem');
+  const first = (await request(h.url).get('/api/installation')).body as InstallationView;
+  await h.app.close();
+  const again = await startServer(h.data);
+  expect((await request(again.url).get('/api/installation')).body).toEqual(first);
+  await again.app.close();
+  writeFileSync(path, 'not a key');
+  await expect(startServer(h.data)).rejects.toThrow(/signing key .* cannot be read/);
+  expect(readFileSync(path, 'utf8')).toBe('not a key');
+  rmSync(h.path, { recursive: true, force: true });
+});
+
+describe('the log of the installation', () => {
+  test('chains the head of every campaign as it grows; only an administrator reads it', async () => {
+    const h = await house();
+    await h.ylva.agent.get('/api/installation/log').expect(403);
+    const brand = await signIn(h.url, 'brand');
+    const lines = (await brand.agent.get('/api/installation/log').expect(200)).body as LogLine[];
+    const log = openLog();
+    for (const line of lines) expect(log.take(line)).toEqual({ ok: true, value: true });
+    const entries = await entriesOf(h.ylva, h.campaign);
+    expect(log.heads.get(h.campaign)).toEqual({ count: 3, head: entries[2]?.hash });
+    const altered = lines.map((l, i) => (i === 1 ? { ...l, at: '2020-01-01T00:00:00.000Z' } : l));
+    const second = openLog();
+    expect(altered.map((l) => second.take(l)).find((t) => !t.ok)).toMatchObject({
+      error: { code: 'logHash' },
+    });
+    await expect(force(h.app, 'DELETE FROM log')).rejects.toThrow('the log is never shortened');
+    await h.close();
+  });
+
+  test('a campaign cut short, taken away, or slipped in is told, and nothing is added to it', async () => {
+    const h = await house();
+    await force(
+      h.app,
+      'DROP TRIGGER entry_no_delete',
+      `DELETE FROM entry WHERE campaign = '${h.campaign}' AND seq = 3`,
+    );
+    await h.app.close();
+    expect(verifyDatabase(join(h.data, DATABASE_FILE))).toMatchObject({
+      ok: false,
+      error: [{ code: 'campaignCut', params: { count: 3, found: 2 } }],
+    });
+    const again = await startServer(h.data);
+    const ylva = await signIn(again.url, 'ylva');
+    const { body } = await ylva.agent
+      .post(`/api/campaigns/${h.campaign}/entries`)
+      .send({ entries: [draft(h.campaign, ylva.person, 'answer.given', confirming('work-orders-signed'))] })
+      .expect(409);
+    expect(body).toMatchObject({ reason: { code: 'campaignCut' } });
+    await force(again.app, `DELETE FROM entry`, `DELETE FROM campaign`);
+    await again.app.close();
+    expect(verifyDatabase(join(h.data, DATABASE_FILE))).toMatchObject({ error: [{ code: 'campaignGone' }] });
+    rmSync(h.path, { recursive: true, force: true });
+  });
+});
+
+describe('backup and restore', () => {
+  test('a running installation is copied, the copy verifies, and put back it is as it was; what came after is put aside', async () => {
+    const h = await house();
+    const target = join(h.path, 'backup');
+    // Writers go on while the copy is made.
+    const writing = Promise.all(
+      Array.from({ length: 20 }, (_, i) =>
+        h.ylva.agent.post(`/api/campaigns/${h.campaign}/entries`).send({
+          entries: [
+            draft(h.campaign, h.ylva.person, 'tag.on', {
+              tag: `t${i}`,
+              thing: 'Panel',
+              where: '',
+              why: 'open',
+              touches: [],
+            }),
+          ],
+        }),
+      ),
+    );
+    const made = await makeBackup(h.data, target, NOW);
+    await writing;
+    expect(made).toMatchObject({ ok: true, value: { campaigns: 1 } });
+    expect(verifyBackup(target)).toEqual(made);
+    expect(existsSync(join(target, 'keys'))).toBe(false);
+    expect(await makeBackup(h.data, target, NOW)).toMatchObject({ ok: false });
+    expect(await restoreBackup(target, h.data, NOW)).toMatchObject({
+      ok: false,
+      error: [expect.stringContaining('A server is working on')],
+    });
+    const before = (await request(h.url).get('/api/installation')).body as unknown;
+    await h.app.close();
+    const restored = await restoreBackup(target, h.data, NOW);
+    expect(restored).toMatchObject({ ok: true });
+    const again = await startServer(h.data);
+    const ylva = await signIn(again.url, 'ylva');
+    const entries = await entriesOf(ylva, h.campaign);
+    expect(entries).toHaveLength(made.ok ? made.value.entries : 0);
+    await ylva.agent
+      .post(`/api/campaigns/${h.campaign}/entries`)
+      .send({ entries: [draft(h.campaign, ylva.person, 'answer.given', confirming('work-orders-signed'))] })
+      .expect(200);
+    expect((await request(again.url).get('/api/installation')).body).toEqual(before);
+    await again.app.close();
+    expect(verifyDatabase(join(h.data, DATABASE_FILE)).ok).toBe(true);
+    const aside = readdirSync(h.path).find((n) => n.startsWith('data.before-'));
+    expect(verifyDatabase(join(h.path, aside ?? '', DATABASE_FILE))).toMatchObject({
+      ok: true,
+      value: { entries: 23 },
+    });
+    rmSync(h.path, { recursive: true, force: true });
+  }, 60_000);
+
+  test.each([
+    [
+      'a file was altered',
+      (t: string) => appendFileSync(join(t, DATABASE_FILE), 'x'),
+      /kanzel\.sqlite was altered/,
+    ],
+    [
+      'a file is missing',
+      (t: string) => rmSync(join(t, 'library', 'qx-tjd.json')),
+      /qx-tjd\.json is missing/,
+    ],
+    [
+      'a file was put in',
+      (t: string) => writeFileSync(join(t, 'more.txt'), ''),
+      /more\.txt is not in the manifest/,
+    ],
+    ['no manifest', (t: string) => rmSync(join(t, 'manifest.json')), /is not a backup/],
+    [
+      'a newer version',
+      (t: string) =>
+        writeFileSync(
+          join(t, 'manifest.json'),
+          readFileSync(join(t, 'manifest.json'), 'utf8').replace('"version": 1', '"version": 2'),
+        ),
+      /is of version 2; this program reads version 1/,
+    ],
+  ])('a backup of which %s is refused before anything is replaced', async (_, damage, said) => {
+    const h = await house();
+    const target = join(h.path, 'backup');
+    await makeBackup(h.data, target, NOW);
+    await h.app.close();
+    const before = readFileSync(join(h.data, DATABASE_FILE));
+    damage(target);
+    const refused = await restoreBackup(target, h.data, NOW);
+    expect(refused.ok ? '' : refused.error.join(' ')).toMatch(said);
+    expect(readFileSync(join(h.data, DATABASE_FILE)).equals(before)).toBe(true);
+    rmSync(h.path, { recursive: true, force: true });
+  });
+
+  test('a second server on the same folder refuses to start', async () => {
+    const h = await house();
+    await expect(startServer(h.data)).rejects.toThrow(/Another server is working on/);
+    await h.close();
+  });
+});
