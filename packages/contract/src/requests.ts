@@ -57,6 +57,45 @@ export class PersonRequest {
   authorisations!: AuthorisationRequest[];
 }
 
+/** What an administrator may change of a person; the name to sign in with stays. */
+export class PersonChangeRequest {
+  @IsString() @Length(1, 120) fullName!: string;
+  @IsArray()
+  @ArrayMaxSize(20)
+  @ValidateNested({ each: true })
+  @Type(() => AuthorisationRequest)
+  authorisations!: AuthorisationRequest[];
+  /** May not sign in any more. */
+  @IsBoolean() ended!: boolean;
+}
+
+/** A new passphrase that an administrator gives; every session of the person ends. */
+export class PassphraseResetRequest {
+  @IsString() @MinLength(12) @MaxLength(200) passphrase!: string;
+}
+
+/** One's own new passphrase, for whoever knows the old one. */
+export class PassphraseChangeRequest {
+  @IsString() @Length(1, 200) old!: string;
+  @IsString() @MinLength(12) @MaxLength(200) passphrase!: string;
+}
+
+/** One's own PIN, for shared tablets. */
+export class PinRequest {
+  @IsString() @Length(1, 200) passphrase!: string;
+  @Matches(/^\d{4,8}$/, { message: 'pin: 4 to 8 digits' }) pin!: string;
+}
+
+export class PinSignInRequest {
+  @IsUUID() person!: string;
+  @Matches(/^\d{4,8}$/, { message: 'pin: 4 to 8 digits' }) pin!: string;
+}
+
+/** Makes this device a shared tablet. */
+export class TabletRequest {
+  @IsString() @Length(1, 60) name!: string;
+}
+
 export class OpenCampaignRequest {
   @IsUUID() id!: string;
   @Matches(/^[A-Z0-9][A-Z0-9-]{1,11}$/) mark!: string;

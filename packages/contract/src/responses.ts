@@ -13,12 +13,32 @@ export interface PersonView {
   readonly name: string;
   readonly fullName: string;
   readonly authorisations: readonly Authorisation[];
+  readonly hasPin: boolean;
+  /** Since when the person may not sign in any more. */
+  readonly endedAt?: string;
+}
+
+/** A session as its owner and administrators see it. */
+export interface SessionView {
+  readonly id: string;
+  readonly person: string;
+  readonly kind: 'passphrase' | 'pin';
+  readonly device: string;
+  readonly createdAt: string;
+  readonly seenAt: string;
+  /** The session that asks. */
+  readonly own: boolean;
 }
 
 /** What the sign-in page needs to know before anyone has signed in. */
 export interface FrontDoor {
   /** No account exists yet: the first one can be made with the code printed at the server. */
   readonly empty: boolean;
+  /** This device is a shared tablet: its name, and who can sign on by PIN. */
+  readonly tablet?: {
+    readonly name: string;
+    readonly people: readonly { readonly id: string; readonly fullName: string }[];
+  };
   /** Made-up people of the demonstration with their passphrases; absent in a real installation. */
   readonly demo?: readonly {
     readonly name: string;

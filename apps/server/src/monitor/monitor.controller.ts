@@ -1,8 +1,9 @@
 import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { MonitorRequest, SimulationRequest } from '@kanzel/contract';
+import { MonitorRequest, SimulationRequest, type PersonView } from '@kanzel/contract';
 import { LibraryService } from '../library/index.ts';
-import { NeedsRole } from '../access.ts';
+import { NeedsRole, Signed } from '../access.ts';
+import { LogService } from '../installation/index.ts';
 import { refuse } from '../refusal.ts';
 import { MonitorService } from './monitor.service.ts';
 import { SimulationService } from './simulation.service.ts';
@@ -14,16 +15,22 @@ export class MonitorController {
     private readonly monitors: MonitorService,
     private readonly simulation: SimulationService,
     private readonly library: LibraryService,
+    private readonly log: LogService,
   ) {}
 
   /** Says where the monitor of an aircraft speaks the engine line protocol. */
   @NeedsRole('administrator')
   @HttpCode(204)
   @Put('aircraft/:mark/monitor')
-  async configure(@Param('mark') mark: string, @Body() request: MonitorRequest): Promise<void> {
+  async configure(
+    @Param('mark') mark: string,
+    @Body() request: MonitorRequest,
+    @Signed() by: PersonView,
+  ): Promise<void> {
     if (!this.library.aircraft().some((a) => a.mark === mark))
       throw refuse(404, `There is no aircraft ${mark} here.`);
     await this.monitors.configure({ mark, host: request.host, port: request.port });
+    await this.log.add('monitor.changed', { mark, host: request.host, port: request.port, by: by.id });
   }
 
   @Get('simulation')

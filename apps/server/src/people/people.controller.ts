@@ -1,79 +1,52 @@
-import { Body, Controller, Delete, Get, HttpCode, Inject, Post, Req, Res, UseGuards } from '@nestjs/common';
+import {
+  Body,
+  Controller,
+  Get,
+  HttpCode,
+  Inject,
+  Param,
+  ParseUUIDPipe,
+  Post,
+  Put,
+  Req,
+  Res,
+  UseGuards,
+} from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Throttle, ThrottlerGuard } from '@nestjs/throttler';
 import {
   FirstPersonRequest,
+  PassphraseChangeRequest,
+  PassphraseResetRequest,
+  PersonChangeRequest,
   PersonRequest,
-  SignInRequest,
-  type FrontDoor,
+  PinRequest,
   type PersonView,
 } from '@kanzel/contract';
 import type { Request, Response } from 'express';
+import { NeedsRole, OpenToEveryone, Signed } from '../access.ts';
+import { LogService } from '../installation/index.ts';
 import { refuse } from '../refusal.ts';
-import { SETTINGS, type Settings } from '../settings.ts';
+import { beginOnDevice } from './cookies.ts';
 import { PeopleService } from './people.service.ts';
-import { NeedsRole, OpenToEveryone, SESSION_COOKIE, Signed } from '../access.ts';
-
-const COOKIE = { httpOnly: true, sameSite: 'strict', path: '/' } as const;
+import { SessionService } from './session.service.ts';
 
 @ApiTags('people')
 @Controller('api')
 export class PeopleController {
   constructor(
     private readonly people: PeopleService,
-    @Inject(SETTINGS) private readonly settings: Settings,
+    private readonly sessions: SessionService,
+    @Inject(LogService) private readonly log: LogService,
   ) {}
-
-  /** What the sign-in page needs to know. */
-  @OpenToEveryone()
-  @Get('front-door')
-  async frontDoor(): Promise<FrontDoor> {
-    const empty = await this.people.isEmpty();
-    if (this.settings.demoPeople.length === 0) return { empty };
-    const people = await this.people.list();
-    const demo = this.settings.demoPeople.flatMap(({ name, passphrase }) => {
-      const person = people.find((p) => p.name === name);
-      return person
-        ? [{ name, fullName: person.fullName, passphrase, roles: person.authorisations.map((a) => a.role) }]
-        : [];
-    });
-    return { empty, demo };
-  }
 
   @OpenToEveryone()
   @UseGuards(ThrottlerGuard)
   @Throttle({ default: {} })
-  @HttpCode(200)
-  @Post('session')
-  async signIn(
-    @Body() request: SignInRequest,
-    @Res({ passthrough: true }) response: Response,
-  ): Promise<PersonView> {
-    const person = await this.people.prove(request.name.trim().toLowerCase(), request.passphrase);
-    if (!person)
-      throw refuse(401, 'That name and passphrase do not belong together. Nothing was changed; try again.');
-    response.cookie(SESSION_COOKIE, await this.people.beginSession(person.id), COOKIE);
-    return person;
-  }
-
-  @Get('session')
-  me(@Signed() person: PersonView): PersonView {
-    return person;
-  }
-
-  @HttpCode(204)
-  @Delete('session')
-  async signOut(@Req() request: Request, @Res({ passthrough: true }) response: Response): Promise<void> {
-    const token = (request.cookies as Record<string, string | undefined>)[SESSION_COOKIE];
-    if (token) await this.people.endSession(token);
-    response.clearCookie(SESSION_COOKIE, COOKIE);
-  }
-
-  @OpenToEveryone()
-  @UseGuards(ThrottlerGuard)
   @Post('first-person')
   async first(
     @Body() request: FirstPersonRequest,
+    @Req() http: Request,
     @Res({ passthrough: true }) response: Response,
   ): Promise<PersonView> {
     const added = await this.people.addFirst(request);
@@ -82,7 +55,7 @@ export class PeopleController {
         throw refuse(403, 'That is not the code printed where the server was started.');
       throw refuse(409, 'The first account exists already. Sign in with it.');
     }
-    response.cookie(SESSION_COOKIE, await this.people.beginSession(added.value.id), COOKIE);
+    await beginOnDevice(this.sessions, added.value.id, 'passphrase', http, response);
     return added.value;
   }
 
@@ -93,9 +66,64 @@ export class PeopleController {
 
   @NeedsRole('administrator')
   @Post('people')
-  async add(@Body() request: PersonRequest): Promise<PersonView> {
-    const added = await this.people.add(request);
+  async add(@Body() request: PersonRequest, @Signed() by: PersonView): Promise<PersonView> {
+    const added = await this.people.add(request, by.id);
     if (!added.ok) throw refuse(409, `The name ${request.name} is taken. Nobody was added; choose another.`);
     return added.value;
+  }
+
+  /** Changes what a person is called and may do; ending an account ends its sessions. */
+  @NeedsRole('administrator')
+  @Put('people/:id')
+  async change(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body() request: PersonChangeRequest,
+    @Signed() by: PersonView,
+  ): Promise<PersonView> {
+    const changed = await this.people.change(id, request, by.id);
+    if (!changed.ok) {
+      if (changed.error === 'unknown') throw refuse(404, 'There is no such person here.');
+      throw refuse(
+        409,
+        'Nobody would be left who may administer this installation. Nothing was changed; make somebody else administrator first.',
+      );
+    }
+    if (request.ended) await this.sessions.endAll(id, by.id);
+    return changed.value;
+  }
+
+  @NeedsRole('administrator')
+  @HttpCode(204)
+  @Post('people/:id/passphrase')
+  async reset(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body() request: PassphraseResetRequest,
+    @Signed() by: PersonView,
+  ): Promise<void> {
+    if (!(await this.people.setPassphrase(id, request.passphrase, by.id)))
+      throw refuse(404, 'There is no such person here.');
+    await this.sessions.endAll(id, by.id);
+  }
+
+  private async proven(person: PersonView, passphrase: string): Promise<void> {
+    if ((await this.people.prove(person.name, passphrase))?.id === person.id) return;
+    await this.log.add('signature.refused', { person: person.id, for: 'own account' });
+    throw refuse(403, 'That is not your passphrase. Nothing was changed; try again.');
+  }
+
+  @UseGuards(ThrottlerGuard)
+  @HttpCode(204)
+  @Post('me/passphrase')
+  async ownPassphrase(@Body() request: PassphraseChangeRequest, @Signed() person: PersonView): Promise<void> {
+    await this.proven(person, request.old);
+    await this.people.setPassphrase(person.id, request.passphrase, person.id);
+  }
+
+  @UseGuards(ThrottlerGuard)
+  @HttpCode(204)
+  @Post('me/pin')
+  async ownPin(@Body() request: PinRequest, @Signed() person: PersonView): Promise<void> {
+    await this.proven(person, request.passphrase);
+    await this.people.setPin(person.id, request.pin);
   }
 }

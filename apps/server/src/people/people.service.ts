@@ -1,21 +1,20 @@
-import { createHash, randomBytes, randomInt, randomUUID } from 'node:crypto';
+import { randomInt, randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import { hash, verify } from '@node-rs/argon2';
 import { err, ok, type Result, type Role } from '@kanzel/core';
 import type { Authorisation, FirstPersonRequest, PersonRequest, PersonView } from '@kanzel/contract';
-import { LessThan, Repository } from 'typeorm';
+import { Repository } from 'typeorm';
+import { LogService } from '../installation/index.ts';
 import { CLOCK, type Clock } from '../settings.ts';
-import { PersonRow, SessionRow } from '../storage/entities.ts';
+import { PersonRow } from '../storage/entities.ts';
 import { WriteLock } from '../storage/write-lock.ts';
-
-/** A session lasts a working day. */
-const SESSION_HOURS = 12;
 
 /** Costs of argon2id as recommended by OWASP for 19 MiB. */
 const ARGON = { memoryCost: 19456, timeCost: 2, parallelism: 1 };
 
-const tokenHash = (token: string): string => createHash('sha256').update(token).digest('hex');
+/** Wrong PINs in a row before the PIN rests: ten thousand PINs stand against five tries. */
+const PIN_TRIES = 5;
 
 function viewOf(row: PersonRow): PersonView {
   return {
@@ -23,10 +22,27 @@ function viewOf(row: PersonRow): PersonView {
     name: row.name,
     fullName: row.fullName,
     authorisations: JSON.parse(row.authorisations) as Authorisation[],
+    hasPin: row.pinHash !== null,
+    ...(row.endedAt ? { endedAt: row.endedAt } : {}),
   };
 }
 
-/** People, their proofs of identity, and their sessions. */
+/** Whether a person may act in a role on a family of aircraft on a day. Example: until 2026-05-31 includes that day. */
+export function mayAct(person: PersonView, role: Role, family: string, at: string): boolean {
+  return person.authorisations.some(
+    (a) => a.role === role && (a.families.includes('*') || a.families.includes(family)) && isValid(a, at),
+  );
+}
+
+const isValid = (a: Authorisation, at: string): boolean =>
+  a.validUntil === undefined || at.slice(0, 10) <= a.validUntil;
+
+/** Whether a person holds a role today, for whatever family. */
+export function holds(person: PersonView, role: Role, at: string): boolean {
+  return !person.endedAt && person.authorisations.some((a) => a.role === role && isValid(a, at));
+}
+
+/** People, what they may do, and their proofs of identity. */
 @Injectable()
 export class PeopleService {
   /** Printed at the server as long as there is no account; whoever can read it may make the first one. */
@@ -35,10 +51,14 @@ export class PeopleService {
 
   constructor(
     @InjectRepository(PersonRow) private readonly people: Repository<PersonRow>,
-    @InjectRepository(SessionRow) private readonly sessions: Repository<SessionRow>,
     private readonly lock: WriteLock,
+    private readonly log: LogService,
     @Inject(CLOCK) private readonly clock: Clock,
   ) {}
+
+  private today(): string {
+    return this.clock.now().toISOString();
+  }
 
   async isEmpty(): Promise<boolean> {
     return (await this.people.count()) === 0;
@@ -56,21 +76,33 @@ export class PeopleService {
   /** Adds a person. Error: the name is taken. */
   async add(
     request: Omit<PersonRequest, 'authorisations'> & { authorisations: readonly Authorisation[] },
+    by = 'installation',
   ): Promise<Result<PersonView, 'nameTaken'>> {
     const passphraseHash = await hash(request.passphrase, ARGON);
-    return this.lock.run(async () => {
-      if (await this.people.existsBy({ name: request.name })) return err('nameTaken');
+    const added = await this.lock.run(async () => {
+      if (await this.people.existsBy({ name: request.name })) return err('nameTaken' as const);
       const row = this.people.create({
         id: randomUUID(),
         name: request.name,
         fullName: request.fullName,
         passphraseHash,
         authorisations: JSON.stringify(request.authorisations),
-        createdAt: this.clock.now().toISOString(),
+        createdAt: this.today(),
+        pinHash: null,
+        pinFailures: 0,
+        endedAt: null,
       });
       await this.people.insert(row);
       return ok(viewOf(row));
     });
+    if (added.ok)
+      await this.log.add('person.added', {
+        person: added.value.id,
+        name: request.name,
+        authorisations: request.authorisations,
+        by,
+      });
+    return added;
   }
 
   /** The first account, for whoever holds the code printed at the server; it may do everything. */
@@ -78,53 +110,80 @@ export class PeopleService {
     request: FirstPersonRequest,
   ): Promise<Result<PersonView, 'notEmpty' | 'wrongCode' | 'nameTaken'>> {
     if (!(await this.isEmpty())) return err('notEmpty');
-    if (request.setupCode.trim() !== this.setupCode) return err('wrongCode');
+    if (request.setupCode.trim() !== this.setupCode) {
+      await this.log.add('signIn.refused', { name: request.name, with: 'setup code' });
+      return err('wrongCode');
+    }
     const roles: Role[] = ['administrator', 'technician', 'inspector', 'certifier', 'pilot', 'observer'];
     return this.add({ ...request, authorisations: roles.map((role) => ({ role, families: ['*'] })) });
+  }
+
+  /**
+   * Changes what a person is called and may do, or ends their account. Errors: there is no such person; the
+   * installation would be left without an administrator.
+   */
+  async change(
+    id: string,
+    change: { fullName: string; authorisations: readonly Authorisation[]; ended: boolean },
+    by: string,
+  ): Promise<Result<PersonView, 'unknown' | 'lastAdministrator'>> {
+    return this.lock.run(async () => {
+      const row = await this.people.findOneBy({ id });
+      if (!row) return err('unknown');
+      const endedAt = change.ended ? (row.endedAt ?? this.today()) : null;
+      const next: PersonRow = {
+        ...row,
+        fullName: change.fullName,
+        authorisations: JSON.stringify(change.authorisations),
+        endedAt,
+      };
+      const all = (await this.people.find()).map((p) => viewOf(p.id === id ? next : p));
+      if (!all.some((p) => holds(p, 'administrator', this.today()))) return err('lastAdministrator');
+      await this.people.update({ id }, next);
+      await this.people.manager.transaction((manager) =>
+        this.log.addWithin(manager, 'person.changed', { person: id, ...change, by }),
+      );
+      return ok(viewOf(next));
+    });
+  }
+
+  /** Gives a person a new passphrase; a resting PIN may be used again. */
+  async setPassphrase(id: string, passphrase: string, by: string): Promise<boolean> {
+    const passphraseHash = await hash(passphrase, ARGON);
+    const { affected } = await this.lock.run(() =>
+      this.people.update({ id }, { passphraseHash, pinFailures: 0 }),
+    );
+    if (affected) await this.log.add('passphrase.changed', { person: id, by });
+    return affected === 1;
+  }
+
+  async setPin(id: string, pin: string): Promise<void> {
+    const pinHash = await hash(pin, ARGON);
+    await this.lock.run(() => this.people.update({ id }, { pinHash, pinFailures: 0 }));
+    await this.log.add('pin.set', { person: id });
   }
 
   /** Whether a passphrase is this person's; takes as long for a name that does not exist. */
   async prove(name: string, passphrase: string): Promise<PersonView | undefined> {
     const row = await this.people.findOneBy({ name });
     const right = await verify(row?.passphraseHash ?? (await this.missingHash), passphrase);
-    return row && right ? viewOf(row) : undefined;
+    if (!row || !right || row.endedAt) return undefined;
+    if (row.pinFailures > 0)
+      await this.lock.run(() => this.people.update({ id: row.id }, { pinFailures: 0 }));
+    return viewOf(row);
   }
 
-  /** Begins a session and returns its token, which is kept nowhere. */
-  async beginSession(personId: string): Promise<string> {
-    const token = randomBytes(32).toString('base64url');
-    const now = this.clock.now();
-    await this.lock.run(async () => {
-      await this.sessions.delete({ expiresAt: LessThan(now.toISOString()) });
-      await this.sessions.insert({
-        tokenHash: tokenHash(token),
-        personId,
-        createdAt: now.toISOString(),
-        expiresAt: new Date(now.getTime() + SESSION_HOURS * 3_600_000).toISOString(),
-      });
-    });
-    return token;
+  /** Whether a PIN is this person's. After too many wrong ones in a row it rests until the passphrase is given. */
+  async provePin(id: string, pin: string): Promise<Result<PersonView, 'wrong' | 'resting'>> {
+    const row = await this.people.findOneBy({ id });
+    if (row && row.pinFailures >= PIN_TRIES) return err('resting');
+    const right = await verify(row?.pinHash ?? (await this.missingHash), pin);
+    if (row && right && !row.endedAt) {
+      await this.lock.run(() => this.people.update({ id }, { pinFailures: 0 }));
+      return ok(viewOf(row));
+    }
+    if (row) await this.lock.run(() => this.people.increment({ id }, 'pinFailures', 1));
+    await this.log.add('pin.refused', { person: id });
+    return err(row && row.pinFailures + 1 >= PIN_TRIES ? 'resting' : 'wrong');
   }
-
-  /** Whose session a token is; undefined when it is none, or over. */
-  async whose(token: string | undefined): Promise<PersonView | undefined> {
-    if (!token) return undefined;
-    const session = await this.sessions.findOneBy({ tokenHash: tokenHash(token) });
-    if (!session || session.expiresAt < this.clock.now().toISOString()) return undefined;
-    return this.find(session.personId);
-  }
-
-  async endSession(token: string): Promise<void> {
-    await this.lock.run(() => this.sessions.delete({ tokenHash: tokenHash(token) }));
-  }
-}
-
-/** Whether a person may act in a role on a family of aircraft on a day. Example: until 2026-05-31 includes that day. */
-export function mayAct(person: PersonView, role: Role, family: string, at: string): boolean {
-  return person.authorisations.some(
-    (a) =>
-      a.role === role &&
-      (a.families.includes('*') || a.families.includes(family)) &&
-      (a.validUntil === undefined || at.slice(0, 10) <= a.validUntil),
-  );
 }

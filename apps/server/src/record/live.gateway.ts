@@ -9,7 +9,7 @@ import {
 import { EVENTS, LIVE_PATH } from '@kanzel/contract';
 import type { Server, Socket } from 'socket.io';
 import { SESSION_COOKIE } from '../access.ts';
-import { PeopleService } from '../people/index.ts';
+import { SessionService, tokenHash } from '../people/index.ts';
 import { MonitorService } from '../monitor/index.ts';
 import { RecordService } from './record.service.ts';
 
@@ -26,7 +26,7 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
 
   constructor(
     @Inject(RecordService) private readonly record: RecordService,
-    @Inject(PeopleService) private readonly people: PeopleService,
+    @Inject(SessionService) private readonly sessions: SessionService,
     @Inject(MonitorService) private readonly monitors: MonitorService,
   ) {}
 
@@ -35,17 +35,20 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
     this.monitors.events.on('reading', (event) =>
       this.server.to(`aircraft ${event.mark}`).volatile.emit(EVENTS.monitor, event),
     );
+    // Whoever is signed out, here or by somebody else, hears nothing more.
+    this.sessions.events.on('ended', (hash) => this.server.in(`session ${hash}`).disconnectSockets(true));
     this.monitors.events.on('state', (state) => this.server.to('signed-in').emit(EVENTS.monitorState, state));
   }
 
   async handleConnection(socket: Socket): Promise<void> {
-    const person = await this.people.whose(sessionToken(socket));
-    if (!person) {
+    const token = sessionToken(socket);
+    const person = await this.sessions.whose(token);
+    if (!person || !token) {
       socket.emit('refused', 'Sign in first.');
       socket.disconnect(true);
       return;
     }
-    await socket.join('signed-in');
+    await socket.join(['signed-in', `session ${tokenHash(token)}`]);
     this.present.set(socket.id, person.id);
     this.announcePresent();
     for (const state of this.monitors.states()) socket.emit(EVENTS.monitorState, state);

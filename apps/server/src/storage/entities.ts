@@ -9,6 +9,11 @@ export class PersonRow {
   @Column('text') passphraseHash!: string;
   @Column('text') authorisations!: string;
   @Column('text') createdAt!: string;
+  @Column('text', { nullable: true }) pinHash!: string | null;
+  /** Wrong PINs in a row; the PIN rests once there were too many, until the passphrase is given. */
+  @Column('integer') pinFailures!: number;
+  /** Set once the person may not sign in any more; their name stays in the records. */
+  @Column('text', { nullable: true }) endedAt!: string | null;
 }
 
 /** A session on one device; only the hash of its token is kept. */
@@ -18,6 +23,20 @@ export class SessionRow {
   @Index() @Column('text') personId!: string;
   @Column('text') createdAt!: string;
   @Column('text') expiresAt!: string;
+  /** How it was begun. */
+  @Column('text') kind!: 'passphrase' | 'pin';
+  /** Name of the shared tablet, or what the browser says of itself. */
+  @Column('text') device!: string;
+  /** When a hand was last on it. */
+  @Column('text') seenAt!: string;
+}
+
+/** A shared tablet, where people sign on by PIN; only the hash of its token is kept. */
+@Entity('tablet')
+export class TabletRow {
+  @PrimaryColumn('text') tokenHash!: string;
+  @Column('text') name!: string;
+  @Column('text') createdAt!: string;
 }
 
 /** A campaign: only its identity; everything else is in its entries. */
@@ -60,4 +79,4 @@ export class LogRow {
   @Column('text') hash!: string;
 }
 
-export const ENTITIES = [PersonRow, SessionRow, CampaignRow, EntryRow, MonitorRow, LogRow];
+export const ENTITIES = [PersonRow, SessionRow, CampaignRow, EntryRow, MonitorRow, LogRow, TabletRow];

@@ -45,4 +45,32 @@ export class InstallationLog1764100000000 implements MigrationInterface {
   }
 }
 
-export const MIGRATIONS = [FirstTables1764000000000, InstallationLog1764100000000];
+/** PINs, shared tablets, and sessions that know their device and when a hand was last on it. */
+export class SharedTablets1764200000000 implements MigrationInterface {
+  readonly name = 'SharedTablets1764200000000';
+
+  async up(runner: QueryRunner): Promise<void> {
+    const statements = [
+      `ALTER TABLE person ADD COLUMN pinHash TEXT`,
+      `ALTER TABLE person ADD COLUMN pinFailures INTEGER NOT NULL DEFAULT 0`,
+      `ALTER TABLE person ADD COLUMN endedAt TEXT`,
+      `ALTER TABLE session ADD COLUMN kind TEXT NOT NULL DEFAULT 'passphrase'`,
+      `ALTER TABLE session ADD COLUMN device TEXT NOT NULL DEFAULT ''`,
+      `ALTER TABLE session ADD COLUMN seenAt TEXT NOT NULL DEFAULT ''`,
+      `CREATE TABLE tablet (tokenHash TEXT PRIMARY KEY NOT NULL, name TEXT NOT NULL, createdAt TEXT NOT NULL)`,
+      // Sessions begun before cannot say when a hand was last on them.
+      `DELETE FROM session`,
+    ];
+    for (const statement of statements) await runner.query(statement);
+  }
+
+  down(): Promise<void> {
+    return Promise.reject(new Error('People are not taken back: restore a backup instead.'));
+  }
+}
+
+export const MIGRATIONS = [
+  FirstTables1764000000000,
+  InstallationLog1764100000000,
+  SharedTablets1764200000000,
+];

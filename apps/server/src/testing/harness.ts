@@ -9,7 +9,7 @@ import request, { type Agent } from 'supertest';
 import { createApp } from '../create-app.ts';
 import { authorisationsOf, DEMO_PEOPLE, tjeldFile } from '../demo/world.ts';
 import { PeopleService } from '../people/index.ts';
-import type { Settings } from '../settings.ts';
+import { SYSTEM_CLOCK, type Clock, type Settings } from '../settings.ts';
 
 /** A data folder of its own, gone afterwards. */
 export function temporaryFolder(): { path: string; remove: () => void } {
@@ -36,10 +36,11 @@ export function settingsFor(dataFolder: string, change: Partial<Settings> = {}):
 export async function startServer(
   dataFolder: string,
   change: Partial<Settings> = {},
+  clock: Clock = SYSTEM_CLOCK,
 ): Promise<{ app: NestExpressApplication; url: string }> {
   mkdirSync(join(dataFolder, 'library'), { recursive: true });
   writeFileSync(join(dataFolder, 'library', 'qx-tjd.json'), tjeldFile(new Date()));
-  const app = await createApp(settingsFor(dataFolder, change));
+  const app = await createApp(settingsFor(dataFolder, change), clock);
   await app.listen(0, '127.0.0.1');
   return { app, url: await app.getUrl() };
 }
@@ -56,9 +57,12 @@ export interface SignedIn {
   readonly cookie: string;
 }
 
-export async function signIn(url: string, name: string): Promise<SignedIn> {
+export async function signIn(
+  url: string,
+  name: string,
+  passphrase = DEMO_PEOPLE.find((p) => p.name === name)?.passphrase ?? '',
+): Promise<SignedIn> {
   const agent = request.agent(url);
-  const { passphrase = '' } = DEMO_PEOPLE.find((p) => p.name === name) ?? {};
   const response = await agent.post('/api/session').send({ name, passphrase }).expect(200);
   const [cookie = ''] = (response.headers['set-cookie'] as unknown as string[]).map((c) => c.split(';')[0]);
   return { agent, person: response.body as PersonView, cookie: cookie ?? '' };

@@ -3,6 +3,7 @@ import { EVENTS, LIVE_PATH, type MonitorEvent, type MonitorState } from '@kanzel
 import type { Entry } from '@kanzel/core';
 import { create } from 'zustand';
 import { announced, catchUp, flushAll, setReachable } from './campaign-store.ts';
+import { useSession } from './session.ts';
 import { takeHistory, takeMonitorState, takeReading } from './monitor-store.ts';
 
 interface Live {
@@ -37,9 +38,11 @@ export function connectLive(): void {
     announceWatch();
     flushAll();
   });
-  socket.on('disconnect', () => {
+  socket.on('disconnect', (reason) => {
     useLive.setState({ connected: false });
-    setReachable(false);
+    // Put out by the server: the session is over, here or by somebody else's hand.
+    if (reason === 'io server disconnect') void useSession.getState().look();
+    else setReachable(false);
   });
   socket.on('connect_error', () => setReachable(false));
   socket.on(EVENTS.entry, (entry: Entry) => announced(entry));

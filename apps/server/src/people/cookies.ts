@@ -1,0 +1,26 @@
+import type { Request, Response } from 'express';
+import { SESSION_COOKIE } from '../access.ts';
+import type { SessionService } from './session.service.ts';
+
+export const COOKIE = { httpOnly: true, sameSite: 'strict', path: '/' } as const;
+
+/** Marks a device as a shared tablet; it outlives sessions. */
+export const TABLET_COOKIE = 'kanzel_tablet';
+
+export const cookieOf = (request: Request, name: string): string | undefined =>
+  (request.cookies as Record<string, string | undefined>)[name];
+
+/** Begins a session and gives its token to the device that asked; a session that was there ends. */
+export async function beginOnDevice(
+  sessions: SessionService,
+  person: string,
+  kind: 'passphrase' | 'pin',
+  request: Request,
+  response: Response,
+): Promise<void> {
+  const before = cookieOf(request, SESSION_COOKIE);
+  if (before) await sessions.endOwn(before, person);
+  const tablet = await sessions.tablet(cookieOf(request, TABLET_COOKIE));
+  const device = tablet ?? request.headers['user-agent'] ?? '';
+  response.cookie(SESSION_COOKIE, await sessions.begin(person, kind, device), COOKIE);
+}

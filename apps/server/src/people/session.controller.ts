@@ -1,0 +1,184 @@
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Inject,
+  Param,
+  Post,
+  Req,
+  Res,
+  UseGuards,
+} from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import { Throttle, ThrottlerGuard } from '@nestjs/throttler';
+import {
+  PinSignInRequest,
+  SignInRequest,
+  TabletRequest,
+  type FrontDoor,
+  type PersonView,
+  type SessionView,
+} from '@kanzel/contract';
+import type { Request, Response } from 'express';
+import { NeedsRole, OpenToEveryone, SESSION_COOKIE, Signed } from '../access.ts';
+import { LogService } from '../installation/index.ts';
+import { refuse } from '../refusal.ts';
+import { CLOCK, SETTINGS, type Clock, type Settings } from '../settings.ts';
+import { beginOnDevice, COOKIE, cookieOf, TABLET_COOKIE } from './cookies.ts';
+import { holds, PeopleService } from './people.service.ts';
+import { SessionService } from './session.service.ts';
+
+/** A tablet stays enrolled for a year. */
+const TABLET_AGE = 365 * 86_400_000;
+
+@ApiTags('sessions')
+@Controller('api')
+export class SessionController {
+  constructor(
+    private readonly people: PeopleService,
+    private readonly sessions: SessionService,
+    @Inject(LogService) private readonly log: LogService,
+    @Inject(CLOCK) private readonly clock: Clock,
+    @Inject(SETTINGS) private readonly settings: Settings,
+  ) {}
+
+  /** What the sign-in page needs to know. */
+  @OpenToEveryone()
+  @Get('front-door')
+  async frontDoor(@Req() request: Request): Promise<FrontDoor> {
+    const empty = await this.people.isEmpty();
+    const people = await this.people.list();
+    const name = await this.sessions.tablet(cookieOf(request, TABLET_COOKIE));
+    const tablet =
+      name === undefined
+        ? {}
+        : {
+            tablet: {
+              name,
+              people: people.filter(canSignOnByPin).map(({ id, fullName }) => ({ id, fullName })),
+            },
+          };
+    if (this.settings.demoPeople.length === 0) return { empty, ...tablet };
+    const demo = this.settings.demoPeople.flatMap(({ name: own, passphrase }) => {
+      const person = people.find((p) => p.name === own);
+      return person
+        ? [
+            {
+              name: own,
+              fullName: person.fullName,
+              passphrase,
+              roles: person.authorisations.map((a) => a.role),
+            },
+          ]
+        : [];
+    });
+    return { empty, demo, ...tablet };
+  }
+
+  @OpenToEveryone()
+  @UseGuards(ThrottlerGuard)
+  @Throttle({ default: {} })
+  @HttpCode(200)
+  @Post('session')
+  async signIn(
+    @Body() request: SignInRequest,
+    @Req() http: Request,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<PersonView> {
+    const name = request.name.trim().toLowerCase();
+    const person = await this.people.prove(name, request.passphrase);
+    if (!person) {
+      await this.log.add('signIn.refused', { name: name.slice(0, 60), with: 'passphrase' });
+      throw refuse(401, 'That name and passphrase do not belong together. Nothing was changed; try again.');
+    }
+    await beginOnDevice(this.sessions, person.id, 'passphrase', http, response);
+    return person;
+  }
+
+  /** Signs on by PIN, on a shared tablet only. */
+  @OpenToEveryone()
+  @UseGuards(ThrottlerGuard)
+  @Throttle({ default: {} })
+  @HttpCode(200)
+  @Post('session/pin')
+  async signOnByPin(
+    @Body() request: PinSignInRequest,
+    @Req() http: Request,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<PersonView> {
+    if ((await this.sessions.tablet(cookieOf(http, TABLET_COOKIE))) === undefined)
+      throw refuse(403, 'A PIN opens shared tablets only. Sign in with your passphrase.');
+    const proven = await this.people.provePin(request.person, request.pin);
+    if (!proven.ok)
+      throw refuse(
+        401,
+        proven.error === 'resting'
+          ? 'Too many wrong PINs: it rests until you have signed in with your passphrase.'
+          : 'That is not your PIN. Nothing was changed; try again.',
+      );
+    await beginOnDevice(this.sessions, proven.value.id, 'pin', http, response);
+    return proven.value;
+  }
+
+  /** Who is signed on here; asking counts as a hand on the device. */
+  @Get('session')
+  me(@Signed() person: PersonView): PersonView {
+    return person;
+  }
+
+  @HttpCode(204)
+  @Delete('session')
+  async signOut(
+    @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
+    @Signed() person: PersonView,
+  ): Promise<void> {
+    const token = cookieOf(request, SESSION_COOKIE);
+    if (token) await this.sessions.endOwn(token, person.id);
+    response.clearCookie(SESSION_COOKIE, COOKIE);
+  }
+
+  /** One's own sessions; everybody's for an administrator. */
+  @Get('sessions')
+  list(@Req() request: Request, @Signed() person: PersonView): Promise<SessionView[]> {
+    const all = holds(person, 'administrator', this.clock.now().toISOString());
+    return this.sessions.list(cookieOf(request, SESSION_COOKIE), all ? undefined : person.id);
+  }
+
+  @HttpCode(204)
+  @Delete('sessions/:id')
+  async end(@Param('id') id: string, @Signed() person: PersonView): Promise<void> {
+    const all = holds(person, 'administrator', this.clock.now().toISOString());
+    if (!(await this.sessions.endNamed(id, person.id, all ? undefined : person.id)))
+      throw refuse(404, 'There is no such session of yours; it may have ended already.');
+  }
+
+  @NeedsRole('administrator')
+  @HttpCode(204)
+  @Post('tablet')
+  async enrol(
+    @Body() request: TabletRequest,
+    @Res({ passthrough: true }) response: Response,
+    @Signed() person: PersonView,
+  ): Promise<void> {
+    const token = await this.sessions.enrol(request.name, person.id);
+    response.cookie(TABLET_COOKIE, token, { ...COOKIE, maxAge: TABLET_AGE });
+  }
+
+  @NeedsRole('administrator')
+  @HttpCode(204)
+  @Delete('tablet')
+  async endTablet(
+    @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
+    @Signed() person: PersonView,
+  ): Promise<void> {
+    const token = cookieOf(request, TABLET_COOKIE);
+    if (token) await this.sessions.endTablet(token, person.id);
+    response.clearCookie(TABLET_COOKIE, COOKIE);
+  }
+}
+
+const canSignOnByPin = (person: PersonView): boolean => person.hasPin && !person.endedAt;

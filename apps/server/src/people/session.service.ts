@@ -1,0 +1,156 @@
+import { EventEmitter } from 'node:events';
+import { createHash, randomBytes } from 'node:crypto';
+import { Inject, Injectable } from '@nestjs/common';
+import { InjectRepository } from '@nestjs/typeorm';
+import type { PersonView, SessionView } from '@kanzel/contract';
+import { LessThan, Repository } from 'typeorm';
+import { LogService } from '../installation/index.ts';
+import { CLOCK, type Clock } from '../settings.ts';
+import { SessionRow, TabletRow } from '../storage/entities.ts';
+import { WriteLock } from '../storage/write-lock.ts';
+import { PeopleService } from './people.service.ts';
+
+/** A session lasts a working day. */
+const SESSION_HOURS = 12;
+
+/** How long nobody may touch a device before its session is over (minutes): shorter where others pass by. */
+const ABSENCE: Readonly<Record<SessionRow['kind'], number>> = { pin: 10, passphrase: 60 };
+
+/** How fine the last touch is kept (ms). */
+const TOUCH = 30_000;
+
+export const tokenHash = (token: string): string => createHash('sha256').update(token).digest('hex');
+
+/** A session is named by part of its token's hash, which opens nothing. */
+const idOf = (row: SessionRow): string => row.tokenHash.slice(0, 24);
+
+interface SessionEvents {
+  /** By the hash of the token. */
+  ended: [string];
+}
+
+/** Sessions of people on devices, and the shared tablets on which they sign on by PIN. */
+@Injectable()
+export class SessionService {
+  readonly events = new EventEmitter<SessionEvents>();
+
+  constructor(
+    @InjectRepository(SessionRow) private readonly sessions: Repository<SessionRow>,
+    @InjectRepository(TabletRow) private readonly tablets: Repository<TabletRow>,
+    private readonly people: PeopleService,
+    private readonly lock: WriteLock,
+    private readonly log: LogService,
+    @Inject(CLOCK) private readonly clock: Clock,
+  ) {}
+
+  /** Begins a session and returns its token, which is kept nowhere. */
+  async begin(person: string, kind: SessionRow['kind'], device: string): Promise<string> {
+    const token = randomBytes(32).toString('base64url');
+    const now = this.clock.now();
+    await this.lock.run(async () => {
+      await this.sessions.delete({ expiresAt: LessThan(now.toISOString()) });
+      await this.sessions.insert({
+        tokenHash: tokenHash(token),
+        personId: person,
+        createdAt: now.toISOString(),
+        expiresAt: new Date(now.getTime() + SESSION_HOURS * 3_600_000).toISOString(),
+        kind,
+        device: device.slice(0, 120),
+        seenAt: now.toISOString(),
+      });
+    });
+    await this.log.add('session.begun', { person, by: kind, device: device.slice(0, 120) });
+    return token;
+  }
+
+  private over(row: SessionRow): boolean {
+    const now = this.clock.now().getTime();
+    return Date.parse(row.expiresAt) < now || Date.parse(row.seenAt) + ABSENCE[row.kind] * 60_000 < now;
+  }
+
+  /** Whose session a token is; undefined when it is none, has ended, or nobody touched the device for too long. */
+  async whose(token: string | undefined): Promise<PersonView | undefined> {
+    if (!token) return undefined;
+    const row = await this.sessions.findOneBy({ tokenHash: tokenHash(token) });
+    if (!row || this.over(row)) return undefined;
+    const now = this.clock.now();
+    if (now.getTime() - Date.parse(row.seenAt) > TOUCH)
+      await this.lock.run(() =>
+        this.sessions.update({ tokenHash: row.tokenHash }, { seenAt: now.toISOString() }),
+      );
+    const person = await this.people.find(row.personId);
+    return person && !person.endedAt ? person : undefined;
+  }
+
+  /** Sessions that are not over, of everyone or of one person, newest first. */
+  async list(own: string | undefined, person?: string): Promise<SessionView[]> {
+    const rows = await this.sessions.find({
+      ...(person ? { where: { personId: person } } : {}),
+      order: { createdAt: 'DESC' },
+    });
+    return rows
+      .filter((row) => !this.over(row))
+      .map((row) => ({
+        id: idOf(row),
+        person: row.personId,
+        kind: row.kind,
+        device: row.device,
+        createdAt: row.createdAt,
+        seenAt: row.seenAt,
+        own: own !== undefined && row.tokenHash === tokenHash(own),
+      }));
+  }
+
+  private async end(rows: readonly SessionRow[], by: string): Promise<void> {
+    for (const row of rows) {
+      await this.lock.run(() => this.sessions.delete({ tokenHash: row.tokenHash }));
+      await this.log.add('session.ended', { person: row.personId, device: row.device, by });
+      this.events.emit('ended', row.tokenHash);
+    }
+  }
+
+  /** Ends the session of a token. */
+  async endOwn(token: string, by: string): Promise<void> {
+    await this.end(await this.sessions.findBy({ tokenHash: tokenHash(token) }), by);
+  }
+
+  /** Ends a session by its name, of one person or of anybody. False when there is none such. */
+  async endNamed(id: string, by: string, person?: string): Promise<boolean> {
+    const rows = (await this.sessions.find(person ? { where: { personId: person } } : {})).filter(
+      (row) => idOf(row) === id,
+    );
+    await this.end(rows, by);
+    return rows.length > 0;
+  }
+
+  /** Ends every session of a person. */
+  async endAll(person: string, by: string): Promise<void> {
+    await this.end(await this.sessions.findBy({ personId: person }), by);
+  }
+
+  /** Makes a device a shared tablet and returns its token. */
+  async enrol(name: string, by: string): Promise<string> {
+    const token = randomBytes(32).toString('base64url');
+    await this.lock.run(() =>
+      this.tablets.insert({
+        tokenHash: tokenHash(token),
+        name,
+        createdAt: this.clock.now().toISOString(),
+      }),
+    );
+    await this.log.add('tablet.enrolled', { name, by });
+    return token;
+  }
+
+  /** The name of the shared tablet that a token belongs to. */
+  async tablet(token: string | undefined): Promise<string | undefined> {
+    return token ? (await this.tablets.findOneBy({ tokenHash: tokenHash(token) }))?.name : undefined;
+  }
+
+  async endTablet(token: string, by: string): Promise<void> {
+    const name = await this.tablet(token);
+    if (name === undefined) return;
+    await this.lock.run(() => this.tablets.delete({ tokenHash: tokenHash(token) }));
+    await this.log.add('tablet.ended', { name, by });
+  }
+}
