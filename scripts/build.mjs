@@ -55,7 +55,13 @@ export async function build({ web: withWeb = true } = {}) {
   });
   await compiled;
   if (!withWeb) return;
-  const web = hashFiles(['packages/core/src', 'packages/contract/src', 'apps/web', 'package-lock.json']);
+  const web = hashFiles([
+    'packages/core/src',
+    'packages/contract/src',
+    'packages/formats/src',
+    'apps/web',
+    'package-lock.json',
+  ]);
   onceFor('built-web', web, () =>
     run('npx', ['vite', 'build', '--logLevel', 'warn'], { cwd: join(ROOT, 'apps/web') }),
   );

@@ -1,11 +1,17 @@
-import { lazy, Suspense, useEffect, type ReactElement } from 'react';
+import { lazy, Suspense, useEffect, useState, type ReactElement } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { HangarPage } from './hangar/hangar-page.tsx';
 import { SignInPage } from './sign-in/sign-in-page.tsx';
+import { useAbsenceLock } from './sync/absence.ts';
 import { connectLive, disconnectLive } from './sync/live.ts';
-import { useSession } from './sync/session.ts';
+import { askFrontDoor, useSession } from './sync/session.ts';
+
+/** As long as the server lets a session stand that nobody touches, on a shared tablet and elsewhere (minutes). */
+const ABSENCE = { tablet: 10, own: 60 } as const;
 
 const CampaignPage = lazy(() => import('./station/campaign-page.tsx'));
+const PeoplePage = lazy(() => import('./people/people-page.tsx'));
+const InstallationPage = lazy(() => import('./installation/installation-page.tsx'));
 const LibraryPage = lazy(() => import('./library/library-page.tsx'));
 
 /** Routes, for whoever is signed on; the sign-in page for everyone else. */
@@ -14,6 +20,14 @@ export function App(): ReactElement {
   useEffect(() => {
     void look();
   }, [look]);
+  const [absence, setAbsence] = useState<number>(ABSENCE.own);
+  useAbsenceLock(absence);
+  useEffect(() => {
+    if (person)
+      void askFrontDoor().then((door) =>
+        door.ok ? setAbsence(door.value.tablet ? ABSENCE.tablet : ABSENCE.own) : undefined,
+      );
+  }, [person]);
   useEffect(() => {
     if (person) connectLive();
     else disconnectLive();
@@ -25,6 +39,8 @@ export function App(): ReactElement {
       <Suspense fallback={<p className="p-8 text-ink-2">Opening…</p>}>
         <Routes>
           <Route path="/" element={<HangarPage />} />
+          <Route path="/people" element={<PeoplePage />} />
+          <Route path="/installation" element={<InstallationPage />} />
           <Route path="/library" element={<LibraryPage />} />
           <Route path="/campaign/:campaign/*" element={<CampaignPage />} />
           <Route path="*" element={<Navigate to="/" replace />} />

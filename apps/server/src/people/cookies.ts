@@ -10,6 +10,12 @@ export const TABLET_COOKIE = 'kanzel_tablet';
 export const cookieOf = (request: Request, name: string): string | undefined =>
   (request.cookies as Record<string, string | undefined>)[name];
 
+/** What a browser runs on, in words for people; what it says of itself is long, and mostly not true. */
+function kindOfDevice(agent: string): string {
+  if (/Mobi/.test(agent)) return 'a phone';
+  return /Android|Tablet|Touch/.test(agent) ? 'a tablet' : 'a computer';
+}
+
 /** Begins a session and gives its token to the device that asked; a session that was there ends. */
 export async function beginOnDevice(
   sessions: SessionService,
@@ -21,6 +27,6 @@ export async function beginOnDevice(
   const before = cookieOf(request, SESSION_COOKIE);
   if (before) await sessions.endOwn(before, person);
   const tablet = await sessions.tablet(cookieOf(request, TABLET_COOKIE));
-  const device = tablet ?? request.headers['user-agent'] ?? '';
+  const device = tablet ?? kindOfDevice(request.headers['user-agent'] ?? '');
   response.cookie(SESSION_COOKIE, await sessions.begin(person, kind, device), COOKIE);
 }

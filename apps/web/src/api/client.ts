@@ -50,6 +50,7 @@ function readRefusal(text: string, status: number): Refusal {
 export const api = {
   get: <T>(path: string): Promise<Answer<T>> => request<T>('GET', path),
   post: <T>(path: string, body: unknown): Promise<Answer<T>> => request<T>('POST', path, body),
+  put: <T>(path: string, body: unknown): Promise<Answer<T>> => request<T>('PUT', path, body),
   delete: <T>(path: string): Promise<Answer<T>> => request<T>('DELETE', path),
 };
 

@@ -16,6 +16,7 @@ import { Choices, Field, Problem } from '../ui/field.tsx';
 import { MarkSign } from '../ui/mark.tsx';
 import { SystemsPicker } from '../ui/systems-picker.tsx';
 import { CostNote } from './cost-note.tsx';
+import { newId } from '../sync/new-id.ts';
 
 const time = (iso: string): string =>
   new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
@@ -107,7 +108,7 @@ function Act({ finding }: { finding: FindingState }): ReactElement {
     event.preventDefault();
     void send(
       'action.recorded',
-      { action: crypto.randomUUID(), finding: finding.raised.finding, what, measure, touches },
+      { action: newId(), finding: finding.raised.finding, what, measure, touches },
       ['technician', 'inspector'],
     ).then((sent) => {
       if (sent) {

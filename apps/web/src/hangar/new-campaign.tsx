@@ -6,6 +6,7 @@ import { DEVICE } from '../sync/device.ts';
 import { Button } from '../ui/button.tsx';
 import { Choices, Field, Problem, TextField } from '../ui/field.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
+import { newId } from '../sync/new-id.ts';
 
 interface Form {
   title: string;
@@ -26,7 +27,7 @@ export function NewCampaign({
 }): ReactElement {
   const [mark, setMark] = useState(aircraft[0]?.mark);
   const [occasion, setOccasion] = useState<Occasion>('post-maintenance');
-  const [id] = useState(() => crypto.randomUUID());
+  const [id] = useState(() => newId());
   const [problem, setProblem] = useState<string>();
   const { register, handleSubmit, formState } = useForm<Form>();
   const open = handleSubmit(async ({ title, workItems }) => {

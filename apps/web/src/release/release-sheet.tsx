@@ -14,6 +14,7 @@ import { Field, Problem } from '../ui/field.tsx';
 import { MarkSign } from '../ui/mark.tsx';
 import { HoldButton } from '../ui/hold-button.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
+import { newId } from '../sync/new-id.ts';
 
 function SignSlip({ onClose }: { onClose: () => void }): ReactElement {
   const view = useCampaign();
@@ -27,7 +28,7 @@ function SignSlip({ onClose }: { onClose: () => void }): ReactElement {
     event.preventDefault();
     setBusy(true);
     const answer = await api.post<PostEntriesResponse>(`/api/campaigns/${view.id}/release`, {
-      id: crypto.randomUUID(),
+      id: newId(),
       at: new Date().toISOString(),
       device: DEVICE,
       passphrase,

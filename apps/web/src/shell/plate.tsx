@@ -96,6 +96,12 @@ export function HangarPlate(): ReactElement {
         <NavLink to="/library" className={place}>
           Packs and limits
         </NavLink>
+        <NavLink to="/people" className={place}>
+          People
+        </NavLink>
+        <NavLink to="/installation" className={place}>
+          Installation
+        </NavLink>
       </nav>
     </Bar>
   );

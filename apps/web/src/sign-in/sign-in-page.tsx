@@ -3,6 +3,7 @@ import { ROLE_TITLES } from '@kanzel/core';
 import type { FrontDoor } from '@kanzel/contract';
 import { sayFailure } from '../api/client.ts';
 import { askFrontDoor, useSession } from '../sync/session.ts';
+import { PinSignOn } from './pin-pad.tsx';
 import { Button } from '../ui/button.tsx';
 import { Field, Problem } from '../ui/field.tsx';
 
@@ -109,6 +110,7 @@ export function SignInPage(): ReactElement {
   const [problem, setProblem] = useState<string>();
   const [name, setName] = useState('');
   const [passphrase, setPassphrase] = useState('');
+  const [byPassphrase, setByPassphrase] = useState(false);
   const ask = async (): Promise<void> => {
     const answer = await askFrontDoor();
     setProblem(answer.ok ? undefined : sayFailure(answer.error));
@@ -125,7 +127,7 @@ export function SignInPage(): ReactElement {
       <main className="flex flex-wrap content-start gap-x-16 gap-y-8 overflow-auto bg-sheet px-6 py-12 lg:px-24">
         <div className="w-full max-w-sm">
           <h1 className="mb-5 text-2xl font-semibold narrow">
-            {door?.empty ? 'The first account' : 'Sign in'}
+            {door?.empty ? 'The first account' : door?.tablet ? door.tablet.name : 'Sign in'}
           </h1>
           {problem ? (
             <>
@@ -139,11 +141,18 @@ export function SignInPage(): ReactElement {
             )
           ) : door.empty ? (
             <FirstPersonForm />
+          ) : door.tablet && !byPassphrase ? (
+            <>
+              <PinSignOn people={door.tablet.people} />
+              <Button kind="quiet" className="mt-4" onClick={() => setByPassphrase(true)}>
+                With a passphrase instead
+              </Button>
+            </>
           ) : (
             <SignInForm name={name} passphrase={passphrase} setName={setName} setPassphrase={setPassphrase} />
           )}
         </div>
-        {door?.demo ? (
+        {door?.demo && (!door.tablet || byPassphrase) ? (
           <section className="max-w-xl" aria-labelledby="demo-people">
             <h2 id="demo-people" className="mb-1 text-base font-semibold">
               People of this demonstration

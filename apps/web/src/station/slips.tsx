@@ -11,6 +11,7 @@ import { SheetDialog } from '../ui/sheet-dialog.tsx';
 import { SystemsPicker } from '../ui/systems-picker.tsx';
 import { useCampaign, type Slip } from './campaign-context.ts';
 import { changeDraft } from './part-draft.ts';
+import { newId } from '../sync/new-id.ts';
 
 const ANYONE: readonly Role[] = ['technician', 'inspector', 'pilot', 'observer', 'certifier'];
 
@@ -80,7 +81,7 @@ function TagOn({ onClose }: { onClose: () => void }): ReactElement {
       title="Put a tag on"
       hint="Something is open or disconnected right now. Every gate ahead is held until it comes off."
       kind="tag.on"
-      make={() => ({ tag: crypto.randomUUID(), thing, where, why, touches })}
+      make={() => ({ tag: newId(), thing, where, why, touches })}
       button="Put the tag on"
       onClose={onClose}
     >
@@ -143,7 +144,7 @@ function Finding({
   const navigate = useNavigate();
   const [title, setTitle] = useState(slip.title ?? '');
   const [where, setWhere] = useState(slip.subject ? view.names.subject(slip.subject) : '');
-  const [id] = useState(() => crypto.randomUUID());
+  const [id] = useState(() => newId());
   const about = {
     ...(slip.check ? { check: slip.check } : {}),
     ...(slip.subject ? { subject: slip.subject } : {}),

@@ -21,6 +21,7 @@ import { api } from '../api/client.ts';
 import { local, type Queued } from './database.ts';
 import { DEVICE } from './device.ts';
 import { useSession } from './session.ts';
+import { newId } from './new-id.ts';
 
 /** One campaign on this device: what the server confirmed, and what waits on top of it. */
 export interface HeldCampaign {
@@ -271,7 +272,7 @@ export async function submit<K extends EntryKind>(
   if (!person) return err(reason('notSignedIn'));
   const now = options.at ?? new Date().toISOString();
   const draft = {
-    id: crypto.randomUUID(),
+    id: newId(),
     campaign: id,
     at: now,
     by: person.id,

@@ -1,7 +1,9 @@
+import { newId } from './new-id.ts';
+
 const KEY = 'kanzel-device';
 
 function makeDeviceId(): string {
-  const id = `device-${crypto.randomUUID().slice(0, 8)}`;
+  const id = `device-${newId().slice(0, 8)}`;
   localStorage.setItem(KEY, id);
   return id;
 }

@@ -10,6 +10,7 @@ interface Session {
   readonly people: readonly PersonView[];
   readonly look: () => Promise<void>;
   readonly signIn: (name: string, passphrase: string) => Promise<string | undefined>;
+  readonly signOnByPin: (person: string, pin: string) => Promise<string | undefined>;
   readonly first: (request: {
     setupCode: string;
     name: string;
@@ -50,6 +51,8 @@ export const useSession = create<Session>((set) => {
     },
     signIn: async (name, passphrase) =>
       enter(await api.post<PersonView>('/api/session', { name, passphrase })),
+    signOnByPin: async (person, pin) =>
+      enter(await api.post<PersonView>('/api/session/pin', { person, pin })),
     first: async (request) => enter(await api.post<PersonView>('/api/first-person', request)),
     signOut: async () => {
       await api.delete('/api/session');

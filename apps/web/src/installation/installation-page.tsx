@@ -1,0 +1,140 @@
+import { useEffect, useState, type ReactElement } from 'react';
+import type { LogLine } from '@kanzel/core';
+import type { InstallationView, PersonView } from '@kanzel/contract';
+import { api, sayFailure } from '../api/client.ts';
+import { Foot } from '../shell/foot.tsx';
+import { Frame, MarginNote } from '../shell/frame.tsx';
+import { HangarPlate } from '../shell/plate.tsx';
+import { rolesOf, useSession } from '../sync/session.ts';
+import { Problem } from '../ui/field.tsx';
+import { VerifyFile } from './verify-file.tsx';
+
+/** A line of the log as a sentence. */
+function sayEvent(line: LogLine, people: readonly PersonView[]): string {
+  const text = (key: string): string => {
+    const value = line.body[key];
+    return typeof value === 'string' ? value : '';
+  };
+  const name = (key: string): string => {
+    const id = text(key);
+    return (
+      people.find((p) => p.id === id)?.fullName ?? (id === 'installation' ? 'the set-up' : id || 'someone')
+    );
+  };
+  const by = text('by') ? ` by ${name('by')}` : '';
+  switch (line.kind) {
+    case 'key.made':
+      return 'The signing key of this installation was made';
+    case 'backup.restored':
+      return 'A backup was restored';
+    case 'person.added':
+      return `${name('person')} was added${by}`;
+    case 'person.changed':
+      return line.body['ended'] === true
+        ? `The account of ${name('person')} was ended${by}`
+        : `What ${name('person')} may do was changed${by}`;
+    case 'passphrase.changed':
+      return `The passphrase of ${name('person')} was changed${by}`;
+    case 'pin.set':
+      return `${name('person')} set a PIN`;
+    case 'session.begun':
+      return `${name('person')} signed in with a ${text('by') === 'pin' ? 'PIN' : 'passphrase'} on ${text('device')}`;
+    case 'session.ended':
+      return text('by') === text('person')
+        ? `${name('person')} signed out`
+        : `A session of ${name('person')} was ended${by}`;
+    case 'signIn.refused':
+      return `A sign-in as “${text('name')}” was refused`;
+    case 'pin.refused':
+      return `A PIN for ${name('person')} was refused`;
+    case 'signature.refused':
+      return `A signature as ${name('person')} was refused: wrong passphrase`;
+    case 'tablet.enrolled':
+      return `“${text('name')}” was made a shared tablet${by}`;
+    case 'tablet.ended':
+      return `“${text('name')}” is no longer a shared tablet${by}`;
+    case 'library.changed':
+      return `${text('file')} was brought into the library${by}`;
+    case 'monitor.changed':
+      return `The monitor of ${text('mark')} is at ${text('host')}${by}`;
+    default:
+      return line.kind;
+  }
+}
+
+const refusal = (line: LogLine): boolean => line.kind.endsWith('.refused');
+
+function Events(): ReactElement {
+  const people = useSession((s) => s.people);
+  const [lines, setLines] = useState<readonly LogLine[]>();
+  const [problem, setProblem] = useState<string>();
+  useEffect(() => {
+    void api
+      .get<LogLine[]>('/api/installation/events')
+      .then((a) => (a.ok ? setLines(a.value) : setProblem(sayFailure(a.error))));
+  }, []);
+  return (
+    <section className="mt-7">
+      <h2 className="font-semibold">What happened here</h2>
+      <Problem>{problem}</Problem>
+      {lines === undefined && !problem ? <p className="text-ink-2">Asking the server…</p> : null}
+      <ol>
+        {lines?.map((line) => (
+          <li
+            key={line.seq}
+            className={`grid min-h-9 grid-cols-[3.5rem_10.5rem_1fr] items-center gap-x-3 border-b border-rule-2 ${refusal(line) ? 'font-semibold text-out' : ''}`}
+          >
+            <span className="font-mono text-[0.78rem] text-ink-3">{line.seq}</span>
+            <span className="text-ink-2">
+              {new Date(line.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}
+            </span>
+            <span>{sayEvent(line, people)}</span>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+/** The installation: the key it signs with, the place to verify a record file, and what happened here. */
+export default function InstallationPage(): ReactElement {
+  const person = useSession((s) => s.person);
+  const [view, setView] = useState<InstallationView>();
+  const [problem, setProblem] = useState<string>();
+  useEffect(() => {
+    void api
+      .get<InstallationView>('/api/installation')
+      .then((a) => (a.ok ? setView(a.value) : setProblem(sayFailure(a.error))));
+  }, []);
+  return (
+    <Frame
+      plate={<HangarPlate />}
+      sheet={
+        <div className="px-[22px] py-4">
+          <h1 className="text-[1.25rem] font-semibold narrow">Installation</h1>
+          <VerifyFile expected={view?.publicKey} />
+          {rolesOf(person).includes('administrator') ? <Events /> : null}
+        </div>
+      }
+      margin={
+        <>
+          <MarginNote title="Signs with">
+            <Problem>{problem}</Problem>
+            <p className="font-mono text-base font-bold">{view?.fingerprint ?? '…'}</p>
+            <p className="cap mt-1 break-all">{view?.publicKey}</p>
+            <p className="cap mt-1">
+              Every exported record carries this key. Compare the short form by telephone or on paper.
+            </p>
+          </MarginNote>
+          <MarginNote title="Backup">
+            <p>
+              <code className="font-mono text-[0.8rem]">npm run backup</code> where the server runs, also
+              while it does. The signing key is not in it.
+            </p>
+          </MarginNote>
+        </>
+      }
+      foot={<Foot />}
+    />
+  );
+}

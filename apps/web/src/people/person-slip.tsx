@@ -1,0 +1,179 @@
+import { useState, type FormEvent, type ReactElement } from 'react';
+import { ROLE_TITLES, ROLES, type Role } from '@kanzel/core';
+import type { PersonView } from '@kanzel/contract';
+import { api, sayFailure, type Answer } from '../api/client.ts';
+import { Button } from '../ui/button.tsx';
+import { Field, Problem } from '../ui/field.tsx';
+import { SheetDialog } from '../ui/sheet-dialog.tsx';
+
+/** One role of a person as it is being written: absent, or with scope and last day. */
+interface RoleLine {
+  readonly families: string;
+  readonly validUntil: string;
+}
+
+type Lines = Partial<Record<Role, RoleLine>>;
+
+const linesOf = (person: PersonView | undefined): Lines =>
+  Object.fromEntries(
+    (person?.authorisations ?? []).map((a) => [
+      a.role,
+      { families: a.families.includes('*') ? '' : a.families.join(', '), validUntil: a.validUntil ?? '' },
+    ]),
+  );
+
+const authorisations = (lines: Lines): { role: Role; families: string[]; validUntil?: string }[] =>
+  ROLES.flatMap((role) => {
+    const line = lines[role];
+    if (!line) return [];
+    const families = line.families
+      .split(',')
+      .map((f) => f.trim())
+      .filter(Boolean);
+    return [
+      {
+        role,
+        families: families.length > 0 ? families : ['*'],
+        ...(line.validUntil ? { validUntil: line.validUntil } : {}),
+      },
+    ];
+  });
+
+function RoleRow({
+  role,
+  line,
+  onChange,
+}: {
+  role: Role;
+  line: RoleLine | undefined;
+  onChange: (line: RoleLine | undefined) => void;
+}): ReactElement {
+  const small =
+    'w-full border-0 border-b border-ink bg-transparent py-1 outline-none focus:border-hand focus-visible:outline-none';
+  return (
+    <li className="grid min-h-11 grid-cols-[10rem_1fr_9.5rem] items-center gap-x-4 border-b border-rule-2 max-sm:grid-cols-1 max-sm:py-2">
+      <label className="flex min-h-11 items-center gap-3 font-semibold">
+        <input
+          type="checkbox"
+          className="size-5 accent-[var(--hand)]"
+          checked={line !== undefined}
+          onChange={(e) => onChange(e.target.checked ? { families: '', validUntil: '' } : undefined)}
+        />
+        {ROLE_TITLES[role]}
+      </label>
+      {line ? (
+        <>
+          <input
+            className={small}
+            aria-label={`${ROLE_TITLES[role]}, for which families`}
+            placeholder="all families"
+            value={line.families}
+            onChange={(e) => onChange({ ...line, families: e.target.value })}
+          />
+          <input
+            className={small}
+            type="date"
+            aria-label={`${ROLE_TITLES[role]}, until`}
+            value={line.validUntil}
+            onChange={(e) => onChange({ ...line, validUntil: e.target.value })}
+          />
+        </>
+      ) : null}
+    </li>
+  );
+}
+
+/** Adds a person, or changes what one is called and may do. */
+export function PersonSlip({
+  person,
+  onClose,
+  onDone,
+}: {
+  person: PersonView | undefined;
+  onClose: () => void;
+  onDone: () => void;
+}): ReactElement {
+  const [fullName, setFullName] = useState(person?.fullName ?? '');
+  const [name, setName] = useState('');
+  const [passphrase, setPassphrase] = useState('');
+  const [lines, setLines] = useState<Lines>(() => linesOf(person));
+  const [ended, setEnded] = useState(person?.endedAt !== undefined);
+  const [problem, setProblem] = useState<string>();
+  const send = async (event: FormEvent): Promise<void> => {
+    event.preventDefault();
+    const change = { fullName, authorisations: authorisations(lines) };
+    let answer: Answer<unknown> = person
+      ? await api.put(`/api/people/${person.id}`, { ...change, ended })
+      : await api.post('/api/people', { ...change, name, passphrase });
+    if (answer.ok && person && passphrase)
+      answer = await api.post(`/api/people/${person.id}/passphrase`, { passphrase });
+    if (!answer.ok) return setProblem(sayFailure(answer.error));
+    onDone();
+  };
+  return (
+    <SheetDialog open onClose={onClose} wide title={person ? person.fullName : 'Add a person'}>
+      <form onSubmit={(e) => void send(e)}>
+        <Field
+          label="Full name"
+          value={fullName}
+          onChange={(e) => setFullName(e.target.value)}
+          required
+          maxLength={120}
+          autoFocus
+        />
+        {person ? null : (
+          <Field
+            label="Name to sign in with"
+            value={name}
+            onChange={(e) => setName(e.target.value)}
+            required
+            hint="Small letters, digits, points and dashes"
+          />
+        )}
+        <Field
+          label={person ? 'A new passphrase, if they need one' : 'A first passphrase'}
+          type="password"
+          autoComplete="new-password"
+          minLength={12}
+          value={passphrase}
+          onChange={(e) => setPassphrase(e.target.value)}
+          required={!person}
+          hint={
+            person
+              ? 'Giving one ends every session of theirs.'
+              : 'At least 12 characters. They can change it themselves.'
+          }
+        />
+        <h3 className="text-sm font-semibold">May act as, for which families of aircraft, until when</h3>
+        <ul className="mb-4">
+          {ROLES.map((role) => (
+            <RoleRow
+              key={role}
+              role={role}
+              line={lines[role]}
+              onChange={(line) => setLines({ ...lines, [role]: line })}
+            />
+          ))}
+        </ul>
+        {person ? (
+          <label className="mb-4 flex min-h-11 items-center gap-3">
+            <input
+              type="checkbox"
+              className="size-5 accent-[var(--hand)]"
+              checked={ended}
+              onChange={(e) => setEnded(e.target.checked)}
+            />
+            May not sign in any more; the name stays in the records
+          </label>
+        ) : null}
+        <Problem>{problem}</Problem>
+        <div className="flex gap-3">
+          <Button kind="main" type="submit">
+            {person ? 'Change it' : 'Add them'}
+          </Button>
+          <Button onClick={onClose}>Leave it</Button>
+        </div>
+      </form>
+    </SheetDialog>
+  );
+}

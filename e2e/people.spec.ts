@@ -1,0 +1,126 @@
+import { expect } from '@playwright/test';
+import {
+  personPage,
+  removeFolder,
+  signIn,
+  startDemo,
+  temporaryFolder,
+  test,
+  type Product,
+} from './product.ts';
+
+let product: Product;
+
+test.beforeAll(async () => {
+  test.setTimeout(180_000);
+  product = await startDemo(temporaryFolder());
+});
+
+test.afterAll(async () => {
+  await product.stop();
+  removeFolder(product.folder);
+});
+
+test('a shared tablet: a PIN is set, people sign on one after the other, and a session ended elsewhere ends here', async ({
+  browser,
+}) => {
+  const ylva = await personPage(browser, product.url, 'Ylva Torsund');
+  await ylva.getByRole('link', { name: 'People' }).click();
+  await ylva.getByRole('button', { name: 'Set a PIN' }).click();
+  await ylva.getByLabel('Your passphrase as it is').fill('a guess');
+  await ylva.getByLabel(/New PIN/).fill('2468');
+  await ylva.getByRole('button', { name: 'Set the PIN' }).click();
+  await expect(ylva.getByRole('alert')).toContainText('not your passphrase');
+  await ylva.getByLabel('Your passphrase as it is').fill('grey heron lamp post');
+  await ylva.getByRole('button', { name: 'Set the PIN' }).click();
+  await expect(ylva.getByText('Your PIN is set.')).toBeVisible();
+  await expect(ylva.getByRole('button', { name: 'Add a person' })).toHaveCount(0);
+
+  // An administrator makes a device a shared tablet and leaves it.
+  const tablet = await (
+    await browser.newContext({ viewport: { width: 820, height: 1180 }, hasTouch: true })
+  ).newPage();
+  await signIn(tablet, product.url, 'Brand Ekerholt');
+  await tablet.getByRole('link', { name: 'People' }).tap();
+  await tablet.getByRole('button', { name: 'Make this a shared tablet' }).tap();
+  await tablet.getByLabel(/What it is called/).fill('Line tablet 1');
+  await tablet.getByRole('button', { name: 'Make it a shared tablet' }).tap();
+  await expect(tablet.getByText(/is the shared tablet “Line tablet 1”/)).toBeVisible();
+  await tablet.getByRole('button', { name: 'Sign out' }).tap();
+  await tablet.getByRole('button', { name: 'Press again to sign out' }).tap();
+
+  // The technician signs on there by PIN: a wrong one first.
+  await expect(tablet.getByRole('heading', { name: 'Line tablet 1' })).toBeVisible();
+  await tablet.getByRole('button', { name: 'Ylva Torsund' }).tap();
+  const type = async (pin: string): Promise<void> => {
+    for (const digit of pin) await tablet.getByRole('button', { name: digit, exact: true }).tap();
+    await tablet.getByRole('button', { name: 'Sign on' }).tap();
+  };
+  await type('1111');
+  await expect(tablet.getByRole('alert')).toContainText('not your PIN');
+  await type('2468');
+  await expect(tablet.getByText('Signed on now')).toBeVisible();
+  await expect(tablet.getByRole('listitem').filter({ hasText: 'by PIN' })).toContainText('Line tablet 1');
+
+  // Ended from her own computer, it is over on the tablet at once, which stays a tablet.
+  await ylva.reload();
+  await ylva
+    .getByRole('listitem')
+    .filter({ hasText: 'by PIN' })
+    .getByRole('button', { name: 'End it' })
+    .click();
+  await expect(tablet.getByRole('heading', { name: 'Line tablet 1' })).toBeVisible();
+});
+
+test('an administrator adds a person, narrows what they may do, and ends the account; the log tells', async ({
+  browser,
+}) => {
+  const brand = await personPage(browser, product.url, 'Brand Ekerholt');
+  await brand.getByRole('link', { name: 'People' }).click();
+  await brand.getByRole('button', { name: 'Add a person' }).click();
+  await brand.getByLabel('Full name').fill('Tora Lindgard');
+  await brand.getByLabel('Name to sign in with').fill('Not A Name');
+  await brand.getByLabel('A first passphrase').fill('six grey geese');
+  await brand.getByRole('checkbox', { name: 'Technician' }).check();
+  await brand.getByLabel('Technician, for which families').fill('piston-twin');
+  await brand.getByRole('button', { name: 'Add them' }).click();
+  await expect(brand.getByRole('alert')).toContainText('2 to 40 small letters');
+  await brand.getByLabel('Name to sign in with').fill('tora');
+  await brand.getByRole('button', { name: 'Add them' }).click();
+  const line = brand.getByRole('listitem').filter({ hasText: 'Tora Lindgard' });
+  await expect(line).toContainText('Technician, piston-twin');
+  await brand.getByRole('button', { name: 'Change Tora Lindgard' }).click();
+  await brand.getByLabel('May not sign in any more').check();
+  await brand.getByRole('button', { name: 'Change it' }).click();
+  await expect(line).toContainText('May not sign in since');
+
+  // The last administrator cannot shut everybody out, and is told so.
+  await brand.getByRole('button', { name: 'Change Brand Ekerholt' }).click();
+  await brand.getByRole('checkbox', { name: 'Administrator' }).uncheck();
+  await brand.getByRole('button', { name: 'Change it' }).click();
+  await expect(brand.getByRole('alert')).toContainText('Nobody would be left');
+  await brand.keyboard.press('Escape');
+
+  await brand.getByRole('link', { name: 'Installation' }).click();
+  await expect(brand.getByText('The account of Tora Lindgard was ended by Brand Ekerholt')).toBeVisible();
+
+  // A record is verified in the browser; altered, it names the entry.
+  const [campaign] = (await (await brand.request.get(`${product.url}/api/campaigns`)).json()) as {
+    id: string;
+  }[];
+  const text = await (
+    await brand.request.get(`${product.url}/api/campaigns/${campaign?.id ?? ''}/record-file`)
+  ).text();
+  const choose = (content: string): Promise<void> =>
+    brand.getByLabel('Choose a file').setInputFiles({
+      name: 'record.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(content),
+    });
+  await choose(text);
+  await expect(brand.getByText('Signed by this installation.')).toBeVisible();
+  const file = JSON.parse(text) as { entries: { at: string }[] };
+  if (file.entries[4]) file.entries[4].at = '2026-01-01T00:00:00.000Z';
+  await choose(JSON.stringify(file));
+  await expect(brand.getByText(/^Entry 5 \(/)).toContainText('was altered after it was recorded');
+});
