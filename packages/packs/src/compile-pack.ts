@@ -124,9 +124,9 @@ function crossCheck(pack: ParsedFile, raw: RawPack, checks: readonly Check[]): F
       if (!initial && !settable)
         say(`check "${check.id}" needs ${name} "${value}", and nothing before it sets that`);
     }
-    const ends = check.validity?.endsWhen;
-    if (ends && !states.get(ends.state)?.values.includes(ends.becomes))
-      say(`check "${check.id}" is valid until ${ends.state} becomes "${ends.becomes}", which it cannot`);
+    for (const ends of [check.validity?.endsWhen, check.validity?.until])
+      if (ends && !states.get(ends.state)?.values.includes(ends.becomes))
+        say(`check "${check.id}" is valid until ${ends.state} becomes "${ends.becomes}", which it cannot`);
     if ('plausible' in check.answer && !(check.answer.plausible.low < check.answer.plausible.high))
       say(`check "${check.id}": the gauge must run from low to high`);
     if (check.proves.some((p) => p.includes('{engine}')) && check.subject !== 'engine')

@@ -61,7 +61,7 @@ const DEVICE = 'demo-bench';
 export class ScriptedCrew {
   constructor(
     private readonly record: RecordService,
-    private readonly clock: StoryClock,
+    protected readonly clock: StoryClock,
     private readonly twin: TwinStandin,
     private readonly cast: Cast,
     readonly campaign: string,
@@ -204,7 +204,7 @@ export class ScriptedCrew {
   }
 
   /** What the crew sees and does for one check on one subject; `undefined` when nothing is answered by hand. */
-  private async answerFor(check: Check, subject: string): Promise<PartAnswer | undefined> {
+  protected async answerFor(check: Check, subject: string): Promise<PartAnswer | undefined> {
     const spec = check.answer;
     const engine: EngineId = subject === 'right' ? 'right' : 'left';
     if (check.sets['engine'] === 'running') {
@@ -311,7 +311,7 @@ export class ScriptedCrew {
   }
 
   /** Power setting at this moment, as it goes into the record with the answer. */
-  private factsFor(check: Check, subject: string, answer: PartAnswer): Record<string, Fact> {
+  protected factsFor(check: Check, subject: string, answer: PartAnswer): Record<string, Fact> {
     const { setting } = check;
     if (!setting) return {};
     if (answer.kind === 'drop')

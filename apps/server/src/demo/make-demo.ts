@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { PersonView } from '@kanzel/contract';
+import type { OpenCampaignRequest, PersonView } from '@kanzel/contract';
 import { TwinStandin } from '@kanzel/standins';
 import { createApp } from '../create-app.ts';
 import { LibraryService } from '../library/index.ts';
@@ -9,6 +9,8 @@ import { PeopleService } from '../people/index.ts';
 import { RecordService } from '../record/index.ts';
 import type { Settings } from '../settings.ts';
 import { ScriptedCrew, StoryClock, type Cast } from './crew.ts';
+import { heiloFile, teistFile } from './other-aircraft.ts';
+import { TypedCrew } from './typed-crew.ts';
 import { authorisationsOf, DEMO_PEOPLE, tjeldFile } from './world.ts';
 
 const HOUR = 3_600_000;
@@ -31,16 +33,18 @@ async function openCampaign(
   by: PersonView,
   title: string,
   workItems: string[],
+  mark = 'QX-TJD',
+  occasion: OpenCampaignRequest['occasion'] = 'post-maintenance',
 ): Promise<string> {
-  const basis = library.basisFor('QX-TJD');
+  const basis = library.basisFor(mark);
   if (!basis.ok) throw new Error(`makeDemo: ${JSON.stringify(basis.error)}`);
   const id = randomUUID();
   const opened = await record.open(
     {
       id,
-      mark: 'QX-TJD',
+      mark,
       title,
-      occasion: 'post-maintenance',
+      occasion,
       workItems,
       at: clock.now().toISOString(),
       device: 'demo-bench',
@@ -51,6 +55,32 @@ async function openCampaign(
   if (!opened.ok) throw new Error(`makeDemo: ${JSON.stringify(opened.error)}`);
   return id;
 }
+
+/** What the gauges of the tug show where it matters to the story; the rest lies well inside. */
+const HEILO_FIGURES: Readonly<Record<string, number>> = {
+  'empty-mass': 478.5,
+  'empty-centre': 2054,
+  'take-off-mass': 601,
+  'take-off-centre': 2081,
+  'landing-centre': 2066,
+  'fuel-flow-left': 81,
+  'fuel-flow-right': 61,
+  'quantity-by-stick': 48,
+};
+
+/** Of the drone: the new motor draws a little less than its sisters. */
+const TEIST_FIGURES: Readonly<Record<string, number>> = {
+  'parameters-filed': 0,
+  'motor-current@1': 8.4,
+  'motor-current@2': 8.5,
+  'motor-current@3': 8.1,
+  'motor-current@4': 8.6,
+  'motor-current@5': 8.4,
+  'motor-current@6': 8.5,
+  'cell-imbalance': 0.006,
+  'hover-outputs-apart': 8.5,
+  'pack-resistance before': 50.2,
+};
 
 /** Last spring: a generator was exchanged; one finding was deferred, everything else was good, and it was released. */
 async function lastSpring(crew: ScriptedCrew): Promise<void> {
@@ -99,6 +129,54 @@ async function thisMorning(crew: ScriptedCrew): Promise<void> {
   await crew.answer('arcs-clear');
 }
 
+/** Yesterday and this morning: the tug is nearly ready for its maiden flight, and one tank flows short. */
+async function tugFlowsShort(crew: TypedCrew): Promise<void> {
+  await crew.work(['papers', 'loading', 'inspection']);
+  crew.pass(1200);
+  await crew.work(['controls', 'fuel'], 'fuel-flow-both');
+  const finding = 'right-tank-short';
+  const answer = (await crew.state()).parts.get('fuel-flow-right@aircraft')?.history.at(-1)?.entry;
+  await crew.post('finding.raised', {
+    finding,
+    title: 'Right tank flows short in the climb attitude',
+    where: 'right tank, outlet and vent',
+    check: 'fuel-flow-right',
+    subject: 'aircraft',
+    ...(answer ? { answerEntry: answer } : {}),
+  });
+  await crew.post(
+    'finding.assessed',
+    {
+      finding,
+      severity: 'stops',
+      reason: 'Less than one and a half times the demand; vent or outlet screen suspected.',
+    },
+    'inspector',
+  );
+  await crew.post('tag.on', {
+    tag: 'right-fuel-hose',
+    thing: 'Fuel hose off at the carburettor',
+    where: 'engine, right side',
+    why: 'Flow test goes on after the vent has been looked at',
+    touches: ['fuel.lines'],
+  });
+}
+
+/** This morning: the drone is proven from papers to debrief, and waits for the certifying signature. */
+async function droneReady(crew: TypedCrew): Promise<void> {
+  await crew.work([
+    'papers',
+    'loading',
+    'inspection',
+    'controls',
+    'fuel',
+    'run-up',
+    'ready',
+    'flight',
+    'debrief',
+  ]);
+}
+
 /**
  * Makes the demonstration world in an empty data folder, by running the product's own code on scripted
  * actions: a fixed seed for the engines, and a story clock relative to `today`.
@@ -106,7 +184,12 @@ async function thisMorning(crew: ScriptedCrew): Promise<void> {
 export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
   mkdirSync(join(dataFolder, 'library'), { recursive: true });
   const clock = new StoryClock(today.getTime() - 200 * DAY);
-  writeFileSync(join(dataFolder, 'library', 'qx-tjd.json'), tjeldFile(today));
+  for (const [name, text] of [
+    ['qx-tjd.json', tjeldFile(today)],
+    ['qx-hei.json', heiloFile(today)],
+    ['qx-tei.json', teistFile(today)],
+  ] as const)
+    writeFileSync(join(dataFolder, 'library', name), text);
   const settings: Settings = {
     dataFolder,
     host: '127.0.0.1',
@@ -136,7 +219,32 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
     ]);
     await lastSpring(new ScriptedCrew(record, clock, new TwinStandin(7), cast, spring));
 
-    clock.advance((today.getTime() - 2.1 * HOUR - clock.now().getTime()) / 1000);
+    const goTo = (hoursAgo: number): void =>
+      clock.advance((today.getTime() - hoursAgo * HOUR - clock.now().getTime()) / 1000);
+    goTo(20);
+    const tug = await openCampaign(
+      record,
+      library,
+      clock,
+      cast.technician,
+      'Home-built, maiden flight',
+      ['First flight of this airframe'],
+      'QX-HEI',
+      'maiden',
+    );
+    await tugFlowsShort(new TypedCrew(record, clock, cast, tug, HEILO_FIGURES));
+    goTo(8);
+    const drone = await openCampaign(
+      record,
+      library,
+      clock,
+      cast.technician,
+      'Motor 3 and its controller replaced',
+      ['Motor 3: replaced', 'Controller of motor 3: replaced'],
+      'QX-TEI',
+    );
+    await droneReady(new TypedCrew(record, clock, cast, drone, TEIST_FIGURES));
+    goTo(2.1);
     const now = await openCampaign(
       record,
       library,

@@ -62,6 +62,29 @@ function RowFigure({ status }: { status: PartStatus }): ReactElement {
   );
 }
 
+/** More subjects than fit side by side: their figures in a row, each with its mark where it is not plainly good. */
+function ManyFigures({ status }: { status: CheckStatus }): ReactElement {
+  const view = useCampaign();
+  return (
+    <span className="flex min-w-0 flex-wrap items-center justify-end gap-x-4 max-sm:hidden">
+      {status.parts.map((p) => {
+        const [worst] = p.verdicts;
+        const figure = verdictFigure(worst);
+        return (
+          <span
+            key={p.key}
+            className="inline-flex items-center gap-1"
+            title={`${view.names.part(p.key)}${worst ? `: ${view.say(worst.reason)}` : ''}`}
+          >
+            {figure ? <b>{figure}</b> : null}
+            {!figure || p.mark !== 'within' ? <MarkSign mark={p.mark} size={14} /> : null}
+          </span>
+        );
+      })}
+    </span>
+  );
+}
+
 function Row({
   status,
   number,
@@ -74,7 +97,7 @@ function Row({
   here: boolean;
 }): ReactElement {
   const view = useCampaign();
-  const engines = status.parts.length > 1;
+  const engines = status.parts.length === 2;
   return (
     <li>
       <Link
@@ -85,11 +108,15 @@ function Row({
         <MarkSign mark={status.mark} size={15} />
         <span className="font-mono text-[0.78rem] text-ink-3">{number}</span>
         <span className={status.mark === 'notStarted' ? 'text-ink-2' : ''}>{status.check.title}</span>
-        {status.parts.map((p) => (
-          <span key={p.key} className="min-w-0 max-sm:hidden">
-            <RowFigure status={p} />
-          </span>
-        ))}
+        {status.parts.length > 2 ? (
+          <ManyFigures status={status} />
+        ) : (
+          status.parts.map((p) => (
+            <span key={p.key} className="min-w-0 max-sm:hidden">
+              <RowFigure status={p} />
+            </span>
+          ))
+        )}
       </Link>
     </li>
   );

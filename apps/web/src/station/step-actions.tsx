@@ -9,7 +9,7 @@ import type { Step } from './use-step.ts';
 
 function sideWord(parts: readonly Part[], all: readonly Part[], titles: (id: string) => string): string {
   if (all.length === 1) return '';
-  if (parts.length === all.length) return ' both';
+  if (parts.length === all.length) return all.length === 2 ? ' both' : ' all';
   return ` ${parts.map((p) => titles(p.subject).toLowerCase()).join(' and ')}`;
 }
 
@@ -105,7 +105,7 @@ export function StepActions({
         >
           {check.response}
           {step.entering.length > 1
-            ? ', both'
+            ? `, ${step.entering.length === 2 ? 'both' : 'all'}`
             : sideWord(step.entering, parts, names.subject).replace(/^ /, ', ')}
         </Button>
       ) : null}

@@ -98,6 +98,8 @@ export interface Check {
   readonly proves: readonly string[];
   readonly validity?: {
     readonly hours?: number;
+    /** The hours count only until a state is reached: wind looked up before a flight does not age after it. */
+    readonly until?: { readonly state: string; readonly becomes: string };
     readonly endsWhen?: { readonly state: string; readonly becomes: string };
   };
   readonly secondPerson: boolean;

@@ -1,8 +1,8 @@
 import { computedVerdicts } from '../checks/computed.ts';
 import { WHOLE_AIRCRAFT, type Check, type StationId } from '../checks/types.ts';
-import { partKey, type BasisIndex, type Part } from '../checks/basis-index.ts';
+import { partKey, stateKey, type BasisIndex, type Part } from '../checks/basis-index.ts';
 import type { Verdict } from '../limits/types.ts';
-import { flawOf } from '../record/fold.ts';
+import { flawOf, stateSubject } from '../record/fold.ts';
 import {
   hasLostStanding,
   isProven,
@@ -55,10 +55,31 @@ export function worstMark(marks: readonly Mark[]): Mark {
   return WORST.find((m) => marks.includes(m)) ?? 'notApplicable';
 }
 
-function expired(part: Part, answer: AnswerRecord, now: string): Reason | undefined {
+/** The instant up to which an answer ages: now, or when the state was reached, after it, that ends what it was for. */
+function agesUntil(
+  state: CampaignState,
+  index: BasisIndex,
+  part: Part,
+  answer: AnswerRecord,
+  now: string,
+): string {
+  const until = part.check.validity?.until;
+  if (!until) return now;
+  const reached = state.states.get(stateKey(until.state, stateSubject(index, until.state, part.subject)));
+  const { value, since } = reached ?? {};
+  return since && value === until.becomes && since.at >= answer.at && since.at < now ? since.at : now;
+}
+
+function expired(
+  state: CampaignState,
+  index: BasisIndex,
+  part: Part,
+  answer: AnswerRecord,
+  now: string,
+): Reason | undefined {
   const hours = part.check.validity?.hours;
   if (hours === undefined) return undefined;
-  const age = (Date.parse(now) - Date.parse(answer.at)) / 3_600_000;
+  const age = (Date.parse(agesUntil(state, index, part, answer, now)) - Date.parse(answer.at)) / 3_600_000;
   return age > hours
     ? reason('validityOver', {
         hours: { value: hours, unit: 'h' },
@@ -73,7 +94,7 @@ function groundExpired(state: CampaignState, index: BasisIndex, part: Part, now:
     const ground = index.parts.get(key);
     const answer = standingAnswer(state.parts.get(key));
     if (!ground || !answer) continue;
-    const why = expired(ground, answer, now) ?? groundExpired(state, index, ground, now);
+    const why = expired(state, index, ground, answer, now) ?? groundExpired(state, index, ground, now);
     if (why) return reason('standsOnExpired', { part: key });
   }
   return undefined;
@@ -90,7 +111,7 @@ function answeredStatus(
   const base = { answer, verdicts: answer.verdicts };
   if (hasLostStanding(own))
     return { ...base, mark: 'again', proven: false, reasons: own?.lost?.reasons ?? [] };
-  const over = expired(part, answer, now) ?? groundExpired(state, index, part, now);
+  const over = expired(state, index, part, answer, now) ?? groundExpired(state, index, part, now);
   if (over) return { ...base, mark: 'again', proven: false, reasons: [over] };
   if (answer.flaw) return { ...base, mark: 'unknown', proven: false, reasons: [answer.flaw] };
   if (answer.answer === null)

@@ -9,6 +9,7 @@ export type QuantityKind =
   | 'temperature difference'
   | 'temperature rate'
   | 'speed'
+  | 'acceleration'
   | 'length'
   | 'mass'
   | 'volume'
@@ -67,6 +68,7 @@ const ALL: readonly Unit[] = [
   unit('mph', 'mph', 'speed', 0.44704),
   unit('km/h', 'km/h', 'speed', 1 / 3.6, ['kmh', 'kph']),
   unit('m/s', 'm/s', 'speed', 1),
+  unit('m/s2', 'm/s²', 'acceleration', 1, ['m/s2', 'm/s^2']),
   unit('m', 'm', 'length', 1),
   unit('mm', 'mm', 'length', 0.001),
   unit('ft', 'ft', 'length', 0.3048),

@@ -37,9 +37,16 @@ function insideHard(value: number, bounds: Bounds): boolean {
   );
 }
 
+/** Whether the gauge of a check could show a figure at all. */
+function onTheGauge(value: number, unit: string, spec: AnswerSpec): boolean {
+  if (!isFigureSpec(spec)) return false;
+  const shown = convert(value, unit, spec.unit);
+  return shown.ok && shown.value >= spec.plausible.low && shown.value <= spec.plausible.high;
+}
+
 /**
  * Whether a figure looks ten times off: outside the hard limits, while a tenth or ten times of it would be
- * inside. Such a figure is asked back; meant so, it stands. Only for band limits held against a single reading.
+ * inside, and on the gauge. Such a figure is asked back; meant so, it stands. Only for band limits held against a single reading.
  * Example: 7 psi where 55 to 90 is allowed: is it 7 or 70?
  */
 export function tenTimesOff(reading: Reading, check: Check, limits: readonly Limit[]): Reason | undefined {
@@ -48,7 +55,9 @@ export function tenTimesOff(reading: Reading, check: Check, limits: readonly Lim
     if (limit.kind !== 'band') continue;
     const value = convert(reading.value, reading.unit, limit.unit);
     if (!value.ok || value.value === 0 || insideHard(value.value, limit.bounds)) continue;
-    const other = [value.value / 10, value.value * 10].find((v) => insideHard(v, limit.bounds));
+    const other = [value.value / 10, value.value * 10].find(
+      (v) => insideHard(v, limit.bounds) && onTheGauge(v, limit.unit, check.answer),
+    );
     if (other === undefined) continue;
     const figure = (v: number): { value: number; unit: string; resolution: number } => ({
       value: v,

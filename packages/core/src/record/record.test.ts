@@ -4,7 +4,7 @@ import { indexBasis, overlaps, partKey, type BasisIndex } from '../checks/index.
 import { deriveStatus, type CampaignStatus } from '../gates/index.ts';
 import { ENGLISH_CODES, makeSentences } from '../words/english.ts';
 import { namesOf, systemsOf } from '../words/index.ts';
-import { ANN, BASIS, BO, CHECKS, PACK, reading, Scribe, START } from '../testing/world.ts';
+import { ANN, BASIS, BO, CHECKS, IDLE_LIMIT, PACK, reading, Scribe, START } from '../testing/world.ts';
 import {
   admit,
   canonicalJson,
@@ -20,6 +20,7 @@ import {
   type CampaignState,
   type Entry,
   type EntryDraft,
+  tenTimesOff,
 } from './index.ts';
 
 const NOW = new Date(START + 3_600_000).toISOString();
@@ -249,6 +250,29 @@ describe('what must be done again', () => {
     expect(markOf(scribe, 'idle@left', new Date(answered + 3 * 3_600_000 + 1).toISOString())).toBe('again');
   });
 
+  test('hours that count until a state stop there, for answers given before it only', () => {
+    const until = { hours: 3, until: { state: 'engine', becomes: 'stopped' } };
+    const checks = CHECKS.map((c) => (c.id === 'idle' ? { ...c, validity: until } : c));
+    const scribe = new Scribe().upToRunning({ ...BASIS, pack: { ...PACK, checks } });
+    scribe.drop('drop-a', 'left', 1700, 1620);
+    const idle = (): Entry =>
+      scribe.add('answer.given', {
+        check: 'idle',
+        subject: 'left',
+        answer: { kind: 'reading', reading: reading(700) },
+        facts: {},
+      });
+    const later = (entry: Entry, hours: number): string =>
+      new Date(Date.parse(entry.at) + hours * 3_600_000).toISOString();
+    const answered = idle();
+    expect(markOf(scribe, 'idle@left', later(answered, 4))).toBe('again');
+    scribe.add('state.set', { state: 'engine', subject: 'left', value: 'stopped' });
+    expect(markOf(scribe, 'idle@left', later(answered, 400))).toBe('within');
+    // For the next flight it ages again.
+    scribe.add('state.set', { state: 'engine', subject: 'left', value: 'running' });
+    expect(markOf(scribe, 'idle@left', later(idle(), 4))).toBe('again');
+  });
+
   test('a computed check follows its two grounds and no one answers it', () => {
     const scribe = new Scribe().upToRunning();
     scribe.drop('drop-a', 'left', 1700, 1560);
@@ -384,6 +408,12 @@ describe('the door', () => {
     expect(ask(s, idle(s, 70))).toBe('tenTimesOff');
     expect(ask(s, idle(s, 70, true))).toBe('admitted');
     expect(ask(s, idle(s, 700))).toBe('admitted');
+    // Only a figure that the gauge could show is asked after: 450 may be low, but 4500 is off the scale.
+    const least = [{ ...IDLE_LIMIT, bounds: { low: 600 } }];
+    const check = CHECKS.find((c) => c.id === 'idle') ?? CHECKS[0];
+    if (!check) throw new Error('no check');
+    expect(tenTimesOff(reading(450), check, least)).toBeUndefined();
+    expect(tenTimesOff(reading(70), check, least)).toMatchObject({ params: { other: { value: 700 } } });
   });
 
   test('state, order, gates and form', () => {

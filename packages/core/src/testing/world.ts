@@ -256,8 +256,8 @@ export class Scribe {
     return entry;
   }
 
-  open(): this {
-    this.add('campaign.opened', { title: 'Test', occasion: 'post-maintenance', workItems: [], basis: BASIS });
+  open(basis = BASIS): this {
+    this.add('campaign.opened', { title: 'Test', occasion: 'post-maintenance', workItems: [], basis });
     return this;
   }
 
@@ -280,8 +280,8 @@ export class Scribe {
   }
 
   /** Everything up to and including a passed Power gate and two running engines. */
-  upToRunning(): this {
-    this.open().confirm('papers', 'aircraft');
+  upToRunning(basis = BASIS): this {
+    this.open(basis).confirm('papers', 'aircraft');
     for (const engine of ['left', 'right']) {
       const { id } = this.confirm('linkage', engine);
       this.add('answer.witnessed', { check: 'linkage', subject: engine, answerEntry: id }, { by: BO });
