@@ -105,6 +105,17 @@ await page.getByRole('button', { name: /^Light: bright/ }).click();
 await page.getByRole('button', { name: /^Light: dim/ }).click();
 await atCheck('right-ignition-off-drop');
 await save(page, 'night');
+const administrator = await open({ width: 1280, height: 800 });
+await administrator.goto(url);
+await administrator.getByRole('button', { name: /Brand Ekerholt/ }).click();
+await administrator.getByRole('button', { name: 'Sign in', exact: true }).click();
+await administrator.getByRole('heading', { name: 'Hangar' }).waitFor();
+for (const place of ['People', 'Installation']) {
+  await administrator.getByRole('link', { name: place }).click();
+  await administrator.getByRole('heading', { name: place, exact: true }).waitFor();
+  await administrator.waitForTimeout(900);
+  await save(administrator, place.toLowerCase());
+}
 await browser.close();
 child.kill('SIGTERM');
 await new Promise((resolve) => child.once('exit', resolve));

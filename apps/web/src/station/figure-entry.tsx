@@ -373,7 +373,9 @@ export function KeptAnswer({ part }: { part: Part }): ReactElement | null {
       <p className={figure ? 'font-mono text-[2rem] leading-tight font-bold' : 'text-lg font-semibold'}>
         {figure ?? text}
       </p>
-      {figure && text ? <p className="cap">{text}</p> : null}
+      {figure && text && text.replace(/\s/g, ' ') !== figure.replace(/\s/g, ' ') ? (
+        <p className="cap">{text}</p>
+      ) : null}
       <div className="mt-1">
         <PartRuler part={part} verdict={worst} size="large" />
       </div>
