@@ -188,10 +188,13 @@ describe('people', () => {
   test('a passphrase is changed by whoever knows the old one, or given anew by an administrator, which ends every session', async () => {
     const person = await add('forgetful');
     const own = await signIn(url, 'forgetful', PASSPHRASE);
+    const elsewhere = await signIn(url, 'forgetful', PASSPHRASE);
     const next = 'another long passphrase';
     await own.agent.post('/api/me/passphrase').send({ old: 'a guess', passphrase: next }).expect(403);
     await own.agent.post('/api/me/passphrase').send({ old: PASSPHRASE, passphrase: 'short' }).expect(400);
     await own.agent.post('/api/me/passphrase').send({ old: PASSPHRASE, passphrase: next }).expect(204);
+    await own.agent.get('/api/session').expect(200);
+    await elsewhere.agent.get('/api/session').expect(401);
     await signIn(url, 'forgetful', next);
     await by.administrator.agent
       .post(`/api/people/${person.id}/passphrase`)

@@ -24,10 +24,10 @@ import {
   type PersonView,
 } from '@kanzel/contract';
 import type { Request, Response } from 'express';
-import { NeedsRole, OpenToEveryone, Signed } from '../access.ts';
+import { NeedsRole, OpenToEveryone, SESSION_COOKIE, Signed } from '../access.ts';
 import { LogService } from '../installation/index.ts';
 import { refuse } from '../refusal.ts';
-import { beginOnDevice } from './cookies.ts';
+import { beginOnDevice, cookieOf } from './cookies.ts';
 import { PeopleService } from './people.service.ts';
 import { SessionService } from './session.service.ts';
 
@@ -114,9 +114,14 @@ export class PeopleController {
   @UseGuards(ThrottlerGuard)
   @HttpCode(204)
   @Post('me/passphrase')
-  async ownPassphrase(@Body() request: PassphraseChangeRequest, @Signed() person: PersonView): Promise<void> {
+  async ownPassphrase(
+    @Body() request: PassphraseChangeRequest,
+    @Req() http: Request,
+    @Signed() person: PersonView,
+  ): Promise<void> {
     await this.proven(person, request.old);
     await this.people.setPassphrase(person.id, request.passphrase, person.id);
+    await this.sessions.endOthers(person.id, cookieOf(http, SESSION_COOKIE));
   }
 
   @UseGuards(ThrottlerGuard)

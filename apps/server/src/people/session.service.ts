@@ -128,6 +128,16 @@ export class SessionService {
     await this.end(await this.sessions.findBy({ personId: person }), by);
   }
 
+  /** Ends every session of a person but the one of a token: whoever had the old passphrase is out. */
+  async endOthers(person: string, own: string | undefined): Promise<void> {
+    const keep = own === undefined ? '' : tokenHash(own);
+    const rows = await this.sessions.findBy({ personId: person });
+    await this.end(
+      rows.filter((row) => row.tokenHash !== keep),
+      person,
+    );
+  }
+
   /** Makes a device a shared tablet and returns its token. */
   async enrol(name: string, by: string): Promise<string> {
     const token = randomBytes(32).toString('base64url');
