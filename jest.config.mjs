@@ -1,6 +1,6 @@
-/** Tests of the core, packs, formats, stand-ins and server; browser stories are in e2e/. */
+/** Tests of the core, packs, formats, stand-ins, server, and what of the web application has no screen; browser stories are in e2e/. */
 export default {
-  testMatch: ['<rootDir>/packages/**/*.test.ts', '<rootDir>/apps/server/**/*.test.ts'],
+  testMatch: ['<rootDir>/packages/**/*.test.ts', '<rootDir>/apps/*/src/**/*.test.ts'],
   modulePathIgnorePatterns: ['/dist/'],
   testEnvironment: 'node',
   testEnvironmentOptions: { customExportConditions: ['@kanzel/source', 'node', 'require', 'default'] },

@@ -1,13 +1,10 @@
 import { create } from 'zustand';
 import {
   admit,
-  EMPTY_CAMPAIGN,
   ENTRY_VERSIONS,
   err,
-  foldEntries,
   ok,
   reason,
-  type CampaignState,
   type Entry,
   type EntryBodies,
   type EntryDraft,
@@ -18,21 +15,11 @@ import {
 } from '@kanzel/core';
 import type { EntriesResponse, PostEntriesResponse } from '@kanzel/contract';
 import { api } from '../api/client.ts';
-import { local, type Queued } from './database.ts';
+import { local } from './database.ts';
 import { DEVICE } from './device.ts';
 import { useSession } from './session.ts';
+import { begunAnew, NOTHING_HELD, withEntries, withQueue, type HeldCampaign, type Queued } from './held.ts';
 import { newId } from './new-id.ts';
-
-/** One campaign on this device: what the server confirmed, and what waits on top of it. */
-export interface HeldCampaign {
-  readonly confirmed: CampaignState;
-  /** Confirmed with the waiting drafts folded on top: what the screens show. */
-  readonly state: CampaignState;
-  readonly waiting: readonly Queued[];
-  readonly refused: readonly Queued[];
-  readonly loading: boolean;
-  readonly missing: boolean;
-}
 
 interface Campaigns {
   readonly held: Readonly<Record<string, HeldCampaign>>;
@@ -42,44 +29,11 @@ interface Campaigns {
 
 export const useCampaigns = create<Campaigns>(() => ({ held: {}, reachable: true }));
 
-const NOTHING: HeldCampaign = {
-  confirmed: EMPTY_CAMPAIGN,
-  state: EMPTY_CAMPAIGN,
-  waiting: [],
-  refused: [],
-  loading: true,
-  missing: false,
-};
+const get = (id: string): HeldCampaign => useCampaigns.getState().held[id] ?? NOTHING_HELD;
 
-/** A draft folded before the server has placed it: next in line, without a hash. */
-function provisional(draft: EntryDraft, seq: number): Entry {
-  return { ...draft, seq, receivedAt: draft.at, prevHash: '', hash: '' };
+function put(id: string, next: HeldCampaign): void {
+  useCampaigns.setState(({ held }) => ({ held: { ...held, [id]: next } }));
 }
-
-/** Ids of entries confirmed here, by campaign: a draft is never folded again on top of its own entry. */
-const recorded = new Map<string, Set<string>>();
-
-function recordedIn(id: string): Set<string> {
-  const ids = recorded.get(id) ?? new Set<string>();
-  recorded.set(id, ids);
-  return ids;
-}
-
-function put(id: string, change: Partial<HeldCampaign>): void {
-  useCampaigns.setState(({ held }) => {
-    const merged = { ...(held[id] ?? NOTHING), ...change };
-    const ids = recordedIn(id);
-    const next = { ...merged, waiting: merged.waiting.filter((q) => !ids.has(q.id)) };
-    const onTop = next.waiting.map((q, i) => provisional(q.draft, next.confirmed.count + 1 + i));
-    const state =
-      onTop.length === 0
-        ? next.confirmed
-        : { ...foldEntries(onTop, next.confirmed), head: next.confirmed.head };
-    return { held: { ...held, [id]: { ...next, state } } };
-  });
-}
-
-const get = (id: string): HeldCampaign => useCampaigns.getState().held[id] ?? NOTHING;
 
 export function setReachable(reachable: boolean): void {
   if (useCampaigns.getState().reachable !== reachable) useCampaigns.setState({ reachable });
@@ -87,24 +41,14 @@ export function setReachable(reachable: boolean): void {
 
 async function readQueue(id: string): Promise<void> {
   const queue = await local.queue.where('campaign').equals(id).sortBy('order');
-  put(id, { waiting: queue.filter((q) => !q.refused), refused: queue.filter((q) => q.refused) });
+  put(id, withQueue(get(id), queue));
 }
 
-/**
- * Folds entries of the server behind what is confirmed, in one go; those known already are passed over. False
- * when they do not follow on: something between is missing, or the server's record is another one.
- */
+/** Folds entries of the server behind what is confirmed. False when they do not follow on. */
 function advance(id: string, entries: readonly Entry[]): boolean {
-  const { confirmed } = get(id);
-  const fresh = entries.filter((e) => e.seq > confirmed.count).sort((a, b) => a.seq - b.seq);
-  const [first] = fresh;
-  if (!first) return true;
-  if (first.seq !== confirmed.count + 1 || (confirmed.count > 0 && first.prevHash !== confirmed.head))
-    return false;
-  const ids = recordedIn(id);
-  for (const entry of fresh) ids.add(entry.id);
-  put(id, { confirmed: foldEntries(fresh, confirmed), loading: false, missing: false });
-  return true;
+  const next = withEntries(get(id), entries);
+  if (next) put(id, next);
+  return next !== undefined;
 }
 
 /** Writes entries of the server to this device and takes their drafts off the queue. */
@@ -134,7 +78,8 @@ export function catchUp(id: string): Promise<void> {
     const answer = await api.get<EntriesResponse>(`/api/campaigns/${id}/entries?after=${count}`);
     if (!answer.ok) {
       if (answer.error.kind === 'unreachable') setReachable(false);
-      put(id, { loading: false, missing: answer.error.kind === 'refused' && answer.error.status === 404 });
+      const missing = answer.error.kind === 'refused' && answer.error.status === 404;
+      put(id, { ...get(id), loading: false, missing });
       return;
     }
     setReachable(true);
@@ -145,18 +90,15 @@ export function catchUp(id: string): Promise<void> {
         : there === count && (count === 0 || headThere === head);
     // Others may have been announced while the answer was on its way; what they added is passed over.
     if (sameRecord && advance(id, entries)) {
-      put(id, { loading: false, missing: false });
       await store(entries);
       return readQueue(id);
     }
     await local.entries.where('campaign').equals(id).delete();
-    recorded.delete(id);
-    put(id, { confirmed: EMPTY_CAMPAIGN, loading: true });
+    put(id, begunAnew(get(id)));
     const all = await api.get<EntriesResponse>(`/api/campaigns/${id}/entries`);
     if (all.ok) {
       // A record begun anew: whatever was announced meanwhile is in it.
-      recorded.delete(id);
-      put(id, { confirmed: EMPTY_CAMPAIGN });
+      put(id, begunAnew(get(id)));
       advance(id, all.value.entries);
       await store(all.value.entries);
     }

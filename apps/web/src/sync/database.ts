@@ -1,15 +1,6 @@
 import Dexie, { type Table } from 'dexie';
-import type { Entry, EntryDraft, Reason } from '@kanzel/core';
-
-/** A draft on its way to the server, kept until the server has said what became of it. */
-export interface Queued {
-  /** Order of making; drafts go out in it. */
-  order?: number;
-  id: string;
-  campaign: string;
-  draft: EntryDraft;
-  refused?: Reason;
-}
+import type { Entry } from '@kanzel/core';
+import type { Queued } from './held.ts';
 
 /** Anything small that must be there without a server: who was signed on, lists last seen. */
 interface Kept {

@@ -1,0 +1,99 @@
+import fc from 'fast-check';
+import { foldEntries, type CampaignState, type Entry, type EntryDraft } from '@kanzel/core';
+import { Scribe } from '../../../../packages/core/src/testing/world.ts';
+import { begunAnew, NOTHING_HELD, withEntries, withQueue, type HeldCampaign, type Queued } from './held.ts';
+
+/** A record in which the second fold of an entry would be seen: shutting down needs what it ends. */
+function record(): readonly Entry[] {
+  const s = new Scribe().upToRunning();
+  for (const engine of ['left', 'right']) s.drop('drop-a', engine, 1700, 1620);
+  s.add('tag.on', { tag: 't', thing: 'Panel', where: '', why: 'open', touches: ['engine.left.control'] });
+  s.add('tag.off', { tag: 't', note: '', touches: [] });
+  s.confirm('linkage', 'left');
+  for (const engine of ['left', 'right'])
+    s.add('state.set', { state: 'engine', subject: engine, value: 'stopped' });
+  return s.entries;
+}
+
+const ENTRIES = record();
+const WHOLE = foldEntries(ENTRIES);
+
+const queued = (entry: Entry, order: number): Queued => {
+  const { seq: _seq, receivedAt: _receivedAt, prevHash: _prevHash, hash: _hash, ...draft } = entry;
+  return { order, id: entry.id, campaign: entry.campaign, draft: draft as EntryDraft };
+};
+
+/** Compares states by what they say; the index is rebuilt by every fold from the first entry. */
+const plain = (state: CampaignState): unknown => ({
+  ...state,
+  index: undefined,
+  parts: [...state.parts],
+  states: [...state.states],
+  tags: [...state.tags],
+  findings: [...state.findings],
+  actions: [...state.actions],
+  gatesPassed: [...state.gatesPassed],
+});
+
+type Event =
+  | { readonly kind: 'entries'; readonly from: number; readonly length: number }
+  | { readonly kind: 'queue'; readonly from: number; readonly length: number };
+
+const events: fc.Arbitrary<Event[]> = fc.array(
+  fc.record({
+    kind: fc.constantFrom('entries' as const, 'queue' as const),
+    from: fc.nat(ENTRIES.length - 1),
+    length: fc.integer({ min: 1, max: ENTRIES.length }),
+  }),
+  { maxLength: 25 },
+);
+
+/** Lets one thing happen; entries that do not follow on are asked for from where the device stands. */
+function happen(held: HeldCampaign, event: Event): HeldCampaign {
+  const slice = ENTRIES.slice(event.from, event.from + event.length);
+  if (event.kind === 'queue') return withQueue(held, slice.map(queued));
+  return (
+    withEntries(held, slice) ??
+    withEntries(held, ENTRIES.slice(held.confirmed.count, event.from + event.length)) ??
+    held
+  );
+}
+
+test('in whatever order announcements, answers and readings of the queue come, and however often, it ends as the server has it (property)', () => {
+  fc.assert(
+    fc.property(events, (all) => {
+      let held = NOTHING_HELD;
+      for (const event of all) {
+        held = happen(held, event);
+        // What is confirmed is always a beginning of the server's record, folded once.
+        expect(plain(held.confirmed)).toEqual(plain(foldEntries(ENTRIES.slice(0, held.confirmed.count))));
+        expect(held.waiting.some((q) => held.recorded.has(q.id))).toBe(false);
+      }
+      held = withEntries(held, ENTRIES) ?? held;
+      expect(held.waiting).toEqual([]);
+      expect(plain(held.state)).toEqual(plain(WHOLE));
+    }),
+    { numRuns: 150 },
+  );
+});
+
+test('a gap and another server’s record are not folded', () => {
+  const held = withEntries(NOTHING_HELD, ENTRIES.slice(0, 3)) as HeldCampaign;
+  expect(withEntries(held, ENTRIES.slice(4))).toBeUndefined();
+  expect(withEntries(held, [ENTRIES[3], ENTRIES[5]] as Entry[])).toBeUndefined();
+  const other = { ...ENTRIES[3], prevHash: 'f'.repeat(64) } as Entry;
+  expect(withEntries(held, [other])).toBeUndefined();
+  expect(withEntries(held, ENTRIES.slice(1, 3))?.confirmed).toBe(held.confirmed);
+});
+
+test('what waits is shown on top of what is confirmed, and goes on waiting when the record is begun anew', () => {
+  const drafts = ENTRIES.slice(5, 8).map(queued);
+  const held = withQueue(withEntries(NOTHING_HELD, ENTRIES.slice(0, 5)) as HeldCampaign, drafts);
+  expect(held.state.count).toBe(8);
+  expect(held.state.head).toBe(held.confirmed.head);
+  const refused = drafts.map((d, i) => (i === 0 ? { ...d, refused: { code: 'notYours', params: {} } } : d));
+  expect(withQueue(held, refused)).toMatchObject({ waiting: { length: 2 }, refused: { length: 1 } });
+  const anew = begunAnew(held);
+  expect([anew.confirmed.count, anew.waiting.length]).toEqual([0, 3]);
+  expect(withEntries(anew, ENTRIES.slice(0, 7))).toMatchObject({ waiting: { length: 1 } });
+});

@@ -1,0 +1,95 @@
+import {
+  EMPTY_CAMPAIGN,
+  foldEntries,
+  type CampaignState,
+  type Entry,
+  type EntryDraft,
+  type Reason,
+} from '@kanzel/core';
+
+/** A draft on its way to the server, kept until the server has said what became of it. */
+export interface Queued {
+  /** Order of making; drafts go out in it. */
+  order?: number;
+  id: string;
+  campaign: string;
+  draft: EntryDraft;
+  refused?: Reason;
+}
+
+/** One campaign on this device: what the server confirmed, and what waits on top of it. */
+export interface HeldCampaign {
+  readonly confirmed: CampaignState;
+  /** Confirmed with the waiting drafts folded on top: what the screens show. */
+  readonly state: CampaignState;
+  readonly waiting: readonly Queued[];
+  readonly refused: readonly Queued[];
+  /** Ids of the entries confirmed: a draft is never folded again on top of its own entry. */
+  readonly recorded: ReadonlySet<string>;
+  readonly loading: boolean;
+  readonly missing: boolean;
+}
+
+export const NOTHING_HELD: HeldCampaign = {
+  confirmed: EMPTY_CAMPAIGN,
+  state: EMPTY_CAMPAIGN,
+  waiting: [],
+  refused: [],
+  recorded: new Set(),
+  loading: true,
+  missing: false,
+};
+
+/** A draft folded before the server has placed it: next in line, without a hash. */
+function provisional(draft: EntryDraft, seq: number): Entry {
+  return { ...draft, seq, receivedAt: draft.at, prevHash: '', hash: '' };
+}
+
+/** Folds what waits on top of what is confirmed. */
+function shown(held: HeldCampaign): HeldCampaign {
+  const waiting = held.waiting.filter((q) => !held.recorded.has(q.id));
+  const onTop = waiting.map((q, i) => provisional(q.draft, held.confirmed.count + 1 + i));
+  const state =
+    onTop.length === 0
+      ? held.confirmed
+      : { ...foldEntries(onTop, held.confirmed), head: held.confirmed.head };
+  return { ...held, waiting, state };
+}
+
+/** What is held once the queue of this device has been read; how old that reading is does not matter. */
+export function withQueue(held: HeldCampaign, queue: readonly Queued[]): HeldCampaign {
+  return shown({
+    ...held,
+    waiting: queue.filter((q) => !q.refused),
+    refused: queue.filter((q) => q.refused),
+  });
+}
+
+/**
+ * What is held once entries of the server have come, in whatever order, and however often: those known already
+ * are passed over. Undefined when they do not follow on: something between is missing, or the server's record is
+ * another one.
+ */
+export function withEntries(held: HeldCampaign, entries: readonly Entry[]): HeldCampaign | undefined {
+  const { confirmed } = held;
+  const fresh = entries
+    .filter((e) => e.seq > confirmed.count)
+    .sort((a, b) => a.seq - b.seq)
+    .filter((e, i, all) => e.seq !== all[i - 1]?.seq);
+  const [first] = fresh;
+  if (!first) return { ...held, loading: false, missing: false };
+  const follows = confirmed.count === 0 || first.prevHash === confirmed.head;
+  if (!follows || fresh.some((e, i) => e.seq !== confirmed.count + 1 + i)) return undefined;
+  return shown({
+    ...held,
+    confirmed: foldEntries(fresh, confirmed),
+    recorded: new Set([...held.recorded, ...fresh.map((e) => e.id)]),
+    loading: false,
+    missing: false,
+  });
+}
+
+/** What is held when the record is begun anew: nothing confirmed, everything that waits still waiting. */
+export function begunAnew(held: HeldCampaign): HeldCampaign {
+  return shown({ ...held, confirmed: EMPTY_CAMPAIGN, recorded: new Set(), loading: true });
+}
