@@ -91,120 +91,125 @@ export function StepActions({
     unwitnessed.some((p) => view.status.parts.get(p.key)?.answer?.by !== person?.id);
   const otherMain = out.some((p) => !raised(p)) || canWitness;
   return (
-    <div className="flex flex-wrap gap-2.5 max-lg:flex-nowrap max-lg:overflow-x-auto max-lg:whitespace-nowrap lg:mt-4">
-      {timers ? (
-        <Button kind="main" keys="Enter" onClick={() => void step.startTimers()}>
-          Start the clock
-        </Button>
-      ) : null}
-      {blank ? (
-        <Button
-          kind="main"
-          keys="Enter"
-          onClick={() => void step.keepAsExpected().then((all) => (all ? onNext() : undefined))}
-        >
-          {check.response}
-          {step.entering.length > 1
-            ? `, ${step.entering.length === 2 ? 'both' : 'all'}`
-            : sideWord(step.entering, parts, names.subject).replace(/^ /, ', ')}
-        </Button>
-      ) : null}
-      {step.takeable.length > 0 ? (
-        <Button kind="main" keys="Enter" onClick={step.takeNow}>
-          Take{sideWord(step.takeable, parts, names.subject)} from the monitor
-        </Button>
-      ) : null}
-      {step.still.length > 0 ? (
-        <Button onClick={step.takeStill}>
-          Nothing dropped: take{sideWord(step.still, parts, names.subject)} as it stands
-        </Button>
-      ) : null}
-      {step.ready.length > 0 ? (
-        <Button
-          kind={step.takeable.length > 0 ? 'plain' : 'main'}
-          keys={step.takeable.length > 0 ? undefined : 'Enter'}
-          onClick={() => void step.keep().then((all) => (all ? onNext() : undefined))}
-        >
-          Keep{sideWord(step.ready, parts, names.subject)}
-        </Button>
-      ) : null}
-      {out.some((p) => !raised(p))
-        ? out
-            .filter((p) => !raised(p))
-            .map((p) => (
-              <Button
-                key={p.key}
-                kind="main"
-                keys="F"
-                onClick={() =>
-                  view.ask({
-                    kind: 'finding',
-                    check: check.id,
-                    subject: p.subject,
-                    answerEntry: view.status.parts.get(p.key)?.answer?.entry,
-                    title: `${names.part(p.key)}: out of limits`,
-                  })
-                }
-              >
-                Raise a finding{parts.length > 1 ? `, ${names.subject(p.subject).toLowerCase()}` : ''}
-              </Button>
-            ))
-        : null}
-      {canWitness ? (
-        <Button kind="main" onClick={() => void witness()}>
-          I looked, and agree
-        </Button>
-      ) : null}
-      {undecided.map((p) => (
-        <Button key={p.key} onClick={() => view.ask({ kind: 'decide', part: p.key })}>
-          Record a decision
-        </Button>
-      ))}
-      {wayOn ? (
-        <Button
-          kind={otherMain ? 'plain' : 'main'}
-          keys={otherMain ? undefined : 'Enter'}
-          onClick={() => void navigate(wayOn.to)}
-        >
-          {wayOn.text}
-        </Button>
-      ) : null}
-      {step.entering.length === 0 ? (
-        <Button
-          kind={otherMain || wayOn ? 'plain' : 'main'}
-          keys={otherMain || wayOn ? undefined : 'Enter'}
-          onClick={onNext}
-        >
-          Next step
-        </Button>
-      ) : null}
-      {check.answer.kind === 'computed' ||
-      (step.entering.length > 0 ? !step.written : kept.length === 0) ? null : (
-        <Button keys="R" onClick={step.again}>
-          {step.entering.length > 0 ? 'Clear' : 'Take again'}
-        </Button>
-      )}
-      {check.notApplicable && step.entering.length > 0 ? (
-        <Button
-          keys="N"
-          onClick={() =>
-            view.ask({
-              kind: 'not-applicable',
-              check: check.id,
-              subjects: step.entering.map((p) => p.subject),
-            })
-          }
-        >
-          Not applicable
-        </Button>
-      ) : null}
-      {kept.length > 0 && check.answer.kind !== 'computed'
-        ? kept.map((p) => (
+    <>
+      {/* In line mode the next step stays under the thumb, however long the sheet is. */}
+      <div className="flex flex-wrap gap-2.5 max-lg:sticky max-lg:bottom-0 max-lg:z-10 max-lg:-mx-[22px] max-lg:mt-3 max-lg:border-t max-lg:border-rule max-lg:bg-sheet max-lg:px-[22px] max-lg:py-2 lg:mt-4">
+        {timers ? (
+          <Button kind="main" keys="Enter" onClick={() => void step.startTimers()}>
+            Start the clock
+          </Button>
+        ) : null}
+        {blank ? (
+          <Button
+            kind="main"
+            keys="Enter"
+            onClick={() => void step.keepAsExpected().then((all) => (all ? onNext() : undefined))}
+          >
+            {check.response}
+            {step.entering.length > 1
+              ? `, ${step.entering.length === 2 ? 'both' : 'all'}`
+              : sideWord(step.entering, parts, names.subject).replace(/^ /, ', ')}
+          </Button>
+        ) : null}
+        {step.takeable.length > 0 ? (
+          <Button kind="main" keys="Enter" onClick={step.takeNow}>
+            Take{sideWord(step.takeable, parts, names.subject)} from the monitor
+          </Button>
+        ) : null}
+        {step.still.length > 0 ? (
+          <Button onClick={step.takeStill}>
+            Nothing dropped: take{sideWord(step.still, parts, names.subject)} as it stands
+          </Button>
+        ) : null}
+        {step.ready.length > 0 ? (
+          <Button
+            kind={step.takeable.length > 0 ? 'plain' : 'main'}
+            keys={step.takeable.length > 0 ? undefined : 'Enter'}
+            onClick={() => void step.keep().then((all) => (all ? onNext() : undefined))}
+          >
+            Keep{sideWord(step.ready, parts, names.subject)}
+          </Button>
+        ) : null}
+        {out.some((p) => !raised(p))
+          ? out
+              .filter((p) => !raised(p))
+              .map((p) => (
+                <Button
+                  key={p.key}
+                  kind="main"
+                  keys="F"
+                  onClick={() =>
+                    view.ask({
+                      kind: 'finding',
+                      check: check.id,
+                      subject: p.subject,
+                      answerEntry: view.status.parts.get(p.key)?.answer?.entry,
+                      title: `${names.part(p.key)}: out of limits`,
+                    })
+                  }
+                >
+                  Raise a finding{parts.length > 1 ? `, ${names.subject(p.subject).toLowerCase()}` : ''}
+                </Button>
+              ))
+          : null}
+        {canWitness ? (
+          <Button kind="main" onClick={() => void witness()}>
+            I looked, and agree
+          </Button>
+        ) : null}
+        {undecided.map((p) => (
+          <Button key={p.key} onClick={() => view.ask({ kind: 'decide', part: p.key })}>
+            Record a decision
+          </Button>
+        ))}
+        {wayOn ? (
+          <Button
+            kind={otherMain ? 'plain' : 'main'}
+            keys={otherMain ? undefined : 'Enter'}
+            onClick={() => void navigate(wayOn.to)}
+          >
+            {wayOn.text}
+          </Button>
+        ) : null}
+        {step.entering.length === 0 ? (
+          <Button
+            kind={otherMain || wayOn ? 'plain' : 'main'}
+            keys={otherMain || wayOn ? undefined : 'Enter'}
+            onClick={onNext}
+          >
+            Next step
+          </Button>
+        ) : null}
+        {check.answer.kind === 'computed' ||
+        (step.entering.length > 0 ? !step.written : kept.length === 0) ? null : (
+          <Button keys="R" onClick={step.again}>
+            {step.entering.length > 0 ? 'Clear' : 'Take again'}
+          </Button>
+        )}
+        {check.notApplicable && step.entering.length > 0 ? (
+          <Button
+            keys="N"
+            onClick={() =>
+              view.ask({
+                kind: 'not-applicable',
+                check: check.id,
+                subjects: step.entering.map((p) => p.subject),
+              })
+            }
+          >
+            Not applicable
+          </Button>
+        ) : null}
+      </div>
+      {kept.length > 0 && check.answer.kind !== 'computed' ? (
+        <div className="mt-1 flex flex-wrap gap-x-2.5">
+          {kept.map((p) => (
             <Button key={p.key} kind="quiet" onClick={() => view.ask({ kind: 'correct', part: p.key })}>
               Correct{parts.length > 1 ? ` ${names.subject(p.subject).toLowerCase()}` : ''}
             </Button>
-          ))
-        : null}
-    </div>
+          ))}
+        </div>
+      ) : null}
+    </>
   );
 }

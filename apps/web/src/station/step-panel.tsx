@@ -152,11 +152,7 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
         ))}
       </div>
       <Problem>{step.problem}</Problem>
-      {/* In line mode the next step stays under the thumb, however long the sheet is. */}
-      <div
-        data-step-actions
-        className="max-lg:sticky max-lg:bottom-0 max-lg:z-10 max-lg:-mx-[22px] max-lg:border-t max-lg:border-rule max-lg:bg-sheet max-lg:px-[22px] max-lg:py-2"
-      >
+      <div data-step-actions className="contents">
         <StepActions check={check} step={step} parts={parts} onNext={onNext} />
       </div>
       <NumberPad />
