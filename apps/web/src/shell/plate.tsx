@@ -83,13 +83,16 @@ export function CampaignPlate({ state }: { state: CampaignState }): ReactElement
 /** The plate of the hangar: the product, and its few places. */
 export function HangarPlate(): ReactElement {
   const place = ({ isActive }: { isActive: boolean }): string =>
-    `py-3 ${isActive ? 'font-bold text-plate-ink' : 'text-plate-2'}`;
+    `py-3 max-lg:py-4 ${isActive ? 'font-bold text-plate-ink' : 'text-plate-2'}`;
   return (
     <Bar>
       <Link to="/" className="font-mono text-xl font-bold tracking-wide">
         Kanzel
       </Link>
-      <nav className="flex gap-5 border-l border-plate-2/40 pl-4" aria-label="Places">
+      <nav
+        className="flex min-w-0 gap-5 overflow-x-auto border-l border-plate-2/40 pl-4 whitespace-nowrap"
+        aria-label="Places"
+      >
         <NavLink to="/" end className={place}>
           Hangar
         </NavLink>
