@@ -4,7 +4,7 @@ import { InjectRepository } from '@nestjs/typeorm';
 import { hash, verify } from '@node-rs/argon2';
 import { err, ok, type Result, type Role } from '@kanzel/core';
 import type { Authorisation, FirstPersonRequest, PersonRequest, PersonView } from '@kanzel/contract';
-import { Repository } from 'typeorm';
+import { Repository, type EntityManager } from 'typeorm';
 import { LogService } from '../installation/index.ts';
 import { CLOCK, type Clock } from '../settings.ts';
 import { PersonRow } from '../storage/entities.ts';
@@ -56,6 +56,18 @@ export class PeopleService {
     @Inject(CLOCK) private readonly clock: Clock,
   ) {}
 
+  /** Changes an account and says so in the log, both or neither; the caller holds the write lock. */
+  private async logged(
+    kind: Parameters<LogService['add']>[0],
+    body: Readonly<Record<string, unknown>>,
+    change: (manager: EntityManager) => Promise<unknown>,
+  ): Promise<void> {
+    await this.people.manager.transaction(async (manager) => {
+      await change(manager);
+      await this.log.addWithin(manager, kind, body);
+    });
+  }
+
   private today(): string {
     return this.clock.now().toISOString();
   }
@@ -79,7 +91,7 @@ export class PeopleService {
     by = 'installation',
   ): Promise<Result<PersonView, 'nameTaken'>> {
     const passphraseHash = await hash(request.passphrase, ARGON);
-    const added = await this.lock.run(async () => {
+    return this.lock.run(async () => {
       if (await this.people.existsBy({ name: request.name })) return err('nameTaken' as const);
       const row = this.people.create({
         id: randomUUID(),
@@ -92,17 +104,12 @@ export class PeopleService {
         pinFailures: 0,
         endedAt: null,
       });
-      await this.people.insert(row);
+      const { name, authorisations } = request;
+      await this.logged('person.added', { person: row.id, name, authorisations, by }, (manager) =>
+        manager.insert(PersonRow, row),
+      );
       return ok(viewOf(row));
     });
-    if (added.ok)
-      await this.log.add('person.added', {
-        person: added.value.id,
-        name: request.name,
-        authorisations: request.authorisations,
-        by,
-      });
-    return added;
   }
 
   /** The first account, for whoever holds the code printed at the server; it may do everything. */
@@ -139,9 +146,8 @@ export class PeopleService {
       };
       const all = (await this.people.find()).map((p) => viewOf(p.id === id ? next : p));
       if (!all.some((p) => holds(p, 'administrator', this.today()))) return err('lastAdministrator');
-      await this.people.update({ id }, next);
-      await this.people.manager.transaction((manager) =>
-        this.log.addWithin(manager, 'person.changed', { person: id, ...change, by }),
+      await this.logged('person.changed', { person: id, ...change, by }, (manager) =>
+        manager.update(PersonRow, { id }, next),
       );
       return ok(viewOf(next));
     });
@@ -150,17 +156,22 @@ export class PeopleService {
   /** Gives a person a new passphrase; a resting PIN may be used again. */
   async setPassphrase(id: string, passphrase: string, by: string): Promise<boolean> {
     const passphraseHash = await hash(passphrase, ARGON);
-    const { affected } = await this.lock.run(() =>
-      this.people.update({ id }, { passphraseHash, pinFailures: 0 }),
-    );
-    if (affected) await this.log.add('passphrase.changed', { person: id, by });
-    return affected === 1;
+    return this.lock.run(async () => {
+      if (!(await this.people.existsBy({ id }))) return false;
+      await this.logged('passphrase.changed', { person: id, by }, (manager) =>
+        manager.update(PersonRow, { id }, { passphraseHash, pinFailures: 0 }),
+      );
+      return true;
+    });
   }
 
   async setPin(id: string, pin: string): Promise<void> {
     const pinHash = await hash(pin, ARGON);
-    await this.lock.run(() => this.people.update({ id }, { pinHash, pinFailures: 0 }));
-    await this.log.add('pin.set', { person: id });
+    await this.lock.run(() =>
+      this.logged('pin.set', { person: id }, (manager) =>
+        manager.update(PersonRow, { id }, { pinHash, pinFailures: 0 }),
+      ),
+    );
   }
 
   /** Whether a passphrase is this person's; takes as long for a name that does not exist. */

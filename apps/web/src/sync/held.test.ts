@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { foldEntries, type CampaignState, type Entry, type EntryDraft } from '@kanzel/core';
-import { Scribe } from '../../../../packages/core/src/testing/world.ts';
+import { foldEntries, type Entry, type EntryDraft } from '@kanzel/core';
+import { plain, Scribe } from '../../../../packages/core/src/testing/world.ts';
 import { begunAnew, NOTHING_HELD, withEntries, withQueue, type HeldCampaign, type Queued } from './held.ts';
 
 /** A record in which the second fold of an entry would be seen: shutting down needs what it ends. */
@@ -22,18 +22,6 @@ const queued = (entry: Entry, order: number): Queued => {
   const { seq: _seq, receivedAt: _receivedAt, prevHash: _prevHash, hash: _hash, ...draft } = entry;
   return { order, id: entry.id, campaign: entry.campaign, draft: draft as EntryDraft };
 };
-
-/** Compares states by what they say; the index is rebuilt by every fold from the first entry. */
-const plain = (state: CampaignState): unknown => ({
-  ...state,
-  index: undefined,
-  parts: [...state.parts],
-  states: [...state.states],
-  tags: [...state.tags],
-  findings: [...state.findings],
-  actions: [...state.actions],
-  gatesPassed: [...state.gatesPassed],
-});
 
 type Event =
   | { readonly kind: 'entries'; readonly from: number; readonly length: number }

@@ -4,7 +4,7 @@ import { indexBasis, overlaps, partKey, type BasisIndex } from '../checks/index.
 import { deriveStatus, type CampaignStatus } from '../gates/index.ts';
 import { ENGLISH_CODES, makeSentences } from '../words/english.ts';
 import { namesOf, systemsOf } from '../words/index.ts';
-import { ANN, BASIS, BO, CHECKS, IDLE_LIMIT, PACK, reading, Scribe, START } from '../testing/world.ts';
+import { ANN, BASIS, BO, CHECKS, IDLE_LIMIT, PACK, plain, reading, Scribe, START } from '../testing/world.ts';
 import {
   admit,
   canonicalJson,
@@ -33,21 +33,6 @@ const index = ((): BasisIndex => {
   if (!made.ok) throw new Error(JSON.stringify(made.error));
   return made.value;
 })();
-
-/** Compares states by what they say; the index is rebuilt by every fold from the first entry. */
-const plain = (state: CampaignState): unknown =>
-  JSON.parse(
-    JSON.stringify({
-      ...state,
-      index: undefined,
-      parts: [...state.parts],
-      states: [...state.states],
-      tags: [...state.tags],
-      findings: [...state.findings],
-      actions: [...state.actions],
-      gatesPassed: [...state.gatesPassed],
-    }),
-  );
 
 /** Random but plausible records: what people might post, in any order. */
 const anyRecord = fc

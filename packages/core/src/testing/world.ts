@@ -9,6 +9,7 @@ import {
   type EntryKind,
 } from '../record/entry.ts';
 import type { Role } from '../checks/types.ts';
+import type { CampaignState } from '../record/state.ts';
 
 /** A small invented world for tests of the core: two engines, a handful of checks that lean on each other. */
 
@@ -291,3 +292,18 @@ export class Scribe {
     return this;
   }
 }
+
+/** Compares states by what they say; the index is rebuilt by every fold from the first entry. */
+export const plain = (state: CampaignState): unknown =>
+  JSON.parse(
+    JSON.stringify({
+      ...state,
+      index: undefined,
+      parts: [...state.parts],
+      states: [...state.states],
+      tags: [...state.tags],
+      findings: [...state.findings],
+      actions: [...state.actions],
+      gatesPassed: [...state.gatesPassed],
+    }),
+  );
