@@ -82,13 +82,13 @@ function Events(): ReactElement {
         {lines?.map((line) => (
           <li
             key={line.seq}
-            className={`grid min-h-9 grid-cols-[3.5rem_10.5rem_1fr] items-center gap-x-3 border-b border-rule-2 ${refusal(line) ? 'font-semibold text-out' : ''}`}
+            className={`grid min-h-9 grid-cols-[3.5rem_10.5rem_1fr] items-center gap-x-3 border-b max-sm:grid-cols-[3.5rem_1fr] max-sm:py-1.5 border-rule-2 ${refusal(line) ? 'font-semibold text-out' : ''}`}
           >
             <span className="font-mono text-[0.78rem] text-ink-3">{line.seq}</span>
             <span className="text-ink-2">
               {new Date(line.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}
             </span>
-            <span>{sayEvent(line, people)}</span>
+            <span className="max-sm:col-span-2">{sayEvent(line, people)}</span>
           </li>
         ))}
       </ol>
