@@ -6,3 +6,4 @@ export * from './signals/index.ts';
 export * from './checks/index.ts';
 export * from './record/index.ts';
 export * from './gates/index.ts';
+export * from './airframe/index.ts';

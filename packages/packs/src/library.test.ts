@@ -107,7 +107,7 @@ describe('a malformed file is refused with file, line and reason, and the others
       'a key twice',
       'limit-books/tjeld-nl-6.yaml',
       (t: string) => t.replace('key: suction', 'key: generator-amps'),
-      /"generator-amps" is there twice/,
+      /“generator-amps” is there twice/,
     ],
   ])('%s', (_, name, change, expected) => {
     expect(problemsWith(name, change)).toEqual(expect.arrayContaining([expect.stringMatching(expected)]));

@@ -74,6 +74,7 @@ function middle(limit: Limit, plausible = { low: -Infinity, high: Infinity }): n
   const within = (value: number): number =>
     Number(Math.min(plausible.high, Math.max(plausible.low, value)).toFixed(6));
   if (limit.kind === 'relative') return 'value' in limit.expected ? limit.expected.value : NaN;
+  if (!('bounds' in limit)) return NaN;
   const { low, high, cautionLow, cautionHigh } = limit.bounds;
   const from = cautionLow ?? low;
   const to = cautionHigh ?? high;

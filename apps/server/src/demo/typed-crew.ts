@@ -6,6 +6,7 @@ import { ScriptedCrew, type Cast, type StoryClock } from './crew.ts';
 /** A figure well inside what a limit allows, in its unit. */
 function inside(limit: Limit, low: number, high: number): number {
   if (limit.kind === 'relative') return 'value' in limit.expected ? limit.expected.value : low;
+  if (!('bounds' in limit)) return low;
   const { bounds } = limit;
   const from = bounds.cautionLow ?? bounds.low;
   const to = bounds.cautionHigh ?? bounds.high;

@@ -3,3 +3,4 @@ export * from './systems.ts';
 export * from './basis-index.ts';
 export { judgeAnswer, measuredOf } from './judge-answer.ts';
 export { computedVerdicts } from './computed.ts';
+export * from './compare-bases.ts';

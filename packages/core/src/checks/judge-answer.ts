@@ -1,5 +1,5 @@
 import { judgeAll } from '../limits/judge.ts';
-import type { Fact, Limit, Measured, Surroundings, Verdict } from '../limits/types.ts';
+import { LIMITS_OF_ONE, type Fact, type Limit, type Measured, type Surroundings, type Verdict } from '../limits/types.ts';
 import type { PartAnswer } from '../record/entry.ts';
 import { reason } from '../words/reason.ts';
 import type { BasisIndex, Part } from './basis-index.ts';
@@ -11,7 +11,7 @@ const plain = (state: Verdict['state'], code: string, params = {}): Verdict => (
   reason: reason(code, params),
 });
 
-/** What a limit is held against, out of an answer; undefined for answers without figures. */
+/** What a limit is held against, out of an answer; undefined for answers that are neither figures nor words. */
 export function measuredOf(answer: PartAnswer): Measured | undefined {
   switch (answer.kind) {
     case 'reading':
@@ -22,6 +22,10 @@ export function measuredOf(answer: PartAnswer): Measured | undefined {
       return { kind: 'many', readings: answer.readings };
     case 'series':
       return { kind: 'series', series: answer.series };
+    case 'choice':
+      return { kind: 'words', words: { answer: answer.option } };
+    case 'text':
+      return { kind: 'words', words: { answer: answer.text } };
     default:
       return undefined;
   }
@@ -34,8 +38,8 @@ function judgeFigures(
   around: Surroundings,
 ): readonly Verdict[] {
   if (measured.kind !== 'many') return judgeAll(limits, measured, around);
-  const each = limits.filter((l) => l.kind === 'band' || l.kind === 'relative');
-  const whole = limits.filter((l) => l.kind !== 'band' && l.kind !== 'relative');
+  const each = limits.filter((l) => LIMITS_OF_ONE.includes(l.kind));
+  const whole = limits.filter((l) => !LIMITS_OF_ONE.includes(l.kind));
   const byCylinder = Object.entries(measured.readings).map(([name, reading]): readonly Verdict[] =>
     judgeAll(each, { kind: 'one', reading }, around).map((v) => ({
       ...v,
@@ -70,7 +74,12 @@ function surroundings(
     station: part.check.station,
     engine: part.subject,
   };
-  return { instruments: index.instruments, at, facts: { ...always, ...facts } };
+  return {
+    instruments: index.instruments,
+    at,
+    facts: { ...always, ...facts },
+    past: index.basis.past ?? {},
+  };
 }
 
 /** The power setting of a check as a condition on all its limits. */
@@ -100,7 +109,8 @@ export function judgeAnswer(
 ): readonly Verdict[] {
   const { check } = part;
   const measured = measuredOf(answer);
-  if (measured) {
+  // Words are judged by limits only where the check names any; otherwise by the expected answer below.
+  if (measured && (measured.kind !== 'words' || check.limits.length > 0)) {
     const limits = check.limits.flatMap((key) => index.limits.get(key) ?? []);
     const verdicts = judgeFigures(withSetting(check, limits), measured, surroundings(index, part, facts, at));
     return verdicts.length > 0 ? verdicts : [plain('within', 'recorded')];

@@ -169,7 +169,12 @@ export interface Aircraft {
   readonly family: string;
   readonly serial: string;
   readonly engines: readonly Engine[];
-  readonly configuration: { readonly code: string; readonly title: string };
+  readonly configuration: {
+    readonly code: string;
+    readonly title: string;
+    /** Systems that changing to or from this configuration touches. */
+    readonly touches?: readonly string[];
+  };
   readonly hours: number;
   readonly limitBook: string;
   readonly pack: string;
@@ -182,4 +187,6 @@ export interface Basis {
   readonly pack: Pack;
   readonly limitBook: LimitBook;
   readonly aircraft: Aircraft;
+  /** Figures of earlier campaigns, by key of the trend limit they are compared under, oldest first. */
+  readonly past?: Readonly<Record<string, readonly { readonly value: number; readonly unit: string }[]>>;
 }

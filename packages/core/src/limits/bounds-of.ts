@@ -8,11 +8,12 @@ export interface DrawnBounds {
 
 /**
  * The edges of a limit and the unit they are in; undefined for a relative limit whose expected value is a fact
- * not known yet. Settling and dwelling are drawn in seconds.
+ * not known yet, for one against the past, and for words. Settling and dwelling are drawn in seconds.
  * Example: relative, expected 2670 rpm with a tolerance of 50, is 2620..2720 rpm.
  */
 export function boundsOf(limit: Limit): DrawnBounds | undefined {
   if (limit.kind === 'settle' || limit.kind === 'dwell') return { bounds: limit.bounds, unit: 's' };
+  if (limit.kind === 'sense' || limit.kind === 'equals' || limit.kind === 'trend') return undefined;
   if (limit.kind !== 'relative') return { bounds: limit.bounds, unit: limit.unit };
   return 'value' in limit.expected
     ? { bounds: boundsAround(limit, limit.expected.value), unit: limit.unit }

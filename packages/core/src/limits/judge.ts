@@ -1,7 +1,12 @@
-import { convert, circularDifference, differenceUnit } from '../quantity/units.ts';
+import { convert, circularDifference } from '../quantity/units.ts';
 import { combineUncertainty, expandedUncertainty } from '../quantity/uncertainty.ts';
 import { reason, type Reason } from '../words/reason.ts';
+import { distilMatch, distilTogether } from './agreement.ts';
 import { boundsAround } from './bounds-of.ts';
+import { factIn, readingUnit, several, shape, two, type Distil, type Distilled } from './distil.ts';
+import { distilTrend } from './past.ts';
+import { distilRatio, distilResponds } from './response.ts';
+import { judgeWords } from './words.ts';
 import { judgeBounds } from './judge-bounds.ts';
 import { judgeConditions } from './conditions.ts';
 import { judgeable, type Judgeable } from './reading.ts';
@@ -25,33 +30,6 @@ import type {
   BandLimit,
 } from './types.ts';
 
-/** The figure that a limit kind distils from what was measured, ready for the kernel. */
-interface Distilled extends Judgeable {
-  readonly unit: string;
-  readonly bounds: Bounds;
-}
-
-type Distil<L extends Limit> = (
-  limit: L,
-  measured: Measured,
-  around: Surroundings,
-) => Result<Distilled, Reason>;
-
-const shape = (wanted: string, got: Measured): Result<never, Reason> =>
-  err(reason('wrongShape', { wanted, got: got.kind }));
-
-function two(
-  a: Reading,
-  b: Reading,
-  unit: string,
-  around: Surroundings,
-): Result<[Judgeable, Judgeable], Reason> {
-  const first = judgeable(a, unit, around);
-  if (!first.ok) return first;
-  const second = judgeable(b, unit, around);
-  return second.ok ? ok([first.value, second.value]) : second;
-}
-
 const distilBand: Distil<BandLimit> = (limit, measured, around) => {
   if (measured.kind !== 'one') return shape('one', measured);
   const found = judgeable(measured.reading, limit.unit, around);
@@ -64,24 +42,11 @@ const distilRelative: Distil<RelativeLimit> = (limit, measured, around) => {
   if (!found.ok) return found;
   if ('value' in limit.expected)
     return ok({ ...found.value, unit: limit.unit, bounds: boundsAround(limit, limit.expected.value) });
-  const fact = around.facts[limit.expected.fact];
-  if (fact === undefined || typeof fact === 'string')
-    return err(reason('factMissing', { fact: limit.expected.fact }));
-  const expected = convert(fact.value, fact.unit, limit.unit);
+  const expected = factIn(limit.expected.fact, limit.unit, around);
   return expected.ok
     ? ok({ ...found.value, unit: limit.unit, bounds: boundsAround(limit, expected.value) })
     : expected;
 };
-
-/** Readings in the unit their difference is given in, so that °F readings can meet a limit in °C of difference. */
-function readingUnit(limitUnit: string, reading: Reading): string {
-  if (limitUnit === 'degC-diff') return 'degC';
-  return limitUnit === 'degF-diff'
-    ? 'degF'
-    : differenceUnit(reading.unit) === limitUnit
-      ? reading.unit
-      : limitUnit;
-}
 
 const distilDrop: Distil<DropLimit> = (limit, measured, around) => {
   if (measured.kind !== 'pair') return shape('pair', measured);
@@ -103,12 +68,9 @@ function differenceOfDrops(
   measured: Extract<Measured, { kind: 'drops' }>,
   around: Surroundings,
 ): Result<Distilled, Reason> {
-  const found: Judgeable[] = [];
-  for (const reading of [...measured.first, ...measured.second]) {
-    const one = judgeable(reading, readingUnit(limit.unit, reading), around);
-    if (!one.ok) return one;
-    found.push(one.value);
-  }
+  const all = several([...measured.first, ...measured.second], limit.unit, around);
+  if (!all.ok) return all;
+  const found = all.value;
   const [a = NaN, b = NaN, c = NaN, d = NaN] = found.map((f) => f.value);
   return ok({
     value: Math.abs(a - b - (c - d)),
@@ -145,12 +107,9 @@ const distilSpread: Distil<SpreadLimit> = (limit, measured, around) => {
   if (measured.kind !== 'many') return shape('many', measured);
   const readings = Object.values(measured.readings);
   if (readings.length < 2) return err(reason('tooFewReadings', { wanted: 2, got: readings.length }));
-  const found: Judgeable[] = [];
-  for (const reading of readings) {
-    const one = judgeable(reading, readingUnit(limit.unit, reading), around);
-    if (!one.ok) return one;
-    found.push(one.value);
-  }
+  const all = several(readings, limit.unit, around);
+  if (!all.ok) return all;
+  const found = all.value;
   const highest = found.reduce((a, b) => (b.value > a.value ? b : a));
   const lowest = found.reduce((a, b) => (b.value < a.value ? b : a));
   return ok({
@@ -271,7 +230,9 @@ const distilDwell: Distil<DwellLimit> = (limit, measured, around) => {
   });
 };
 
-function distil(limit: Limit, measured: Measured, around: Surroundings): Result<Distilled, Reason> {
+type FigureLimit = Exclude<Limit, { kind: 'sense' | 'equals' }>;
+
+function distil(limit: FigureLimit, measured: Measured, around: Surroundings): Result<Distilled, Reason> {
   switch (limit.kind) {
     case 'band':
       return distilBand(limit, measured, around);
@@ -289,6 +250,16 @@ function distil(limit: Limit, measured: Measured, around: Surroundings): Result<
       return distilSettle(limit, measured, around);
     case 'dwell':
       return distilDwell(limit, measured, around);
+    case 'match':
+      return distilMatch(limit, measured, around);
+    case 'together':
+      return distilTogether(limit, measured, around);
+    case 'responds':
+      return distilResponds(limit, measured, around);
+    case 'ratio':
+      return distilRatio(limit, measured, around);
+    case 'trend':
+      return distilTrend(limit, measured, around);
   }
 }
 
@@ -303,6 +274,8 @@ export function judge(limit: Limit, measured: Measured, around: Surroundings): V
   const base = { limit: limit.key, class: limit.class, rule: limit.acceptance, decisionNeeded: false };
   const conditions = judgeConditions(limit.conditions, around.facts);
   if (conditions.state !== 'met') return { ...base, state: 'unknown', reason: conditions.reason };
+  if (limit.kind === 'sense' || limit.kind === 'equals')
+    return { ...base, ...judgeWords(limit, measured, around) };
   const distilled = distil(limit, measured, around);
   if (!distilled.ok) return { ...base, state: 'unknown', reason: distilled.error };
   const { unit, bounds, value, uncertainty, resolution } = distilled.value;

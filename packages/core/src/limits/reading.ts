@@ -17,11 +17,26 @@ function stepRatio(from: string, to: string): number {
 }
 
 /**
- * Whether an instrument may be believed on a day: valid through the end of its last day (UTC).
+ * Whether an instrument may not be believed on a day: before the first or after the last day of its certificate
+ * (UTC, both days inclusive).
  * Example: calibrated until 2026-03-14 is believed at 2026-03-14T23:59Z and not on the 15th.
  */
 export function instrumentExpired(instrument: Instrument, at: string): boolean {
-  return instrument.calibratedUntil !== null && at.slice(0, 10) > instrument.calibratedUntil;
+  const day = at.slice(0, 10);
+  const { calibratedFrom, calibratedUntil } = instrument;
+  return (calibratedUntil !== null && day > calibratedUntil) || (calibratedFrom ?? day) > day;
+}
+
+/**
+ * An instrument as it was known on a day: a certificate made later says nothing about earlier readings, so that
+ * a gauge that had run out when it was read stays out although it has been calibrated since.
+ * Example: run out in March and calibrated anew in May: in April it is the one of March.
+ */
+export function instrumentAt(instrument: Instrument, at: string): Instrument {
+  const { before, calibratedFrom } = instrument;
+  return before && calibratedFrom !== undefined && at.slice(0, 10) < calibratedFrom
+    ? instrumentAt(before, at)
+    : instrument;
 }
 
 /**
@@ -34,7 +49,8 @@ export function judgeable(reading: Reading, unit: string, around: Surroundings):
   const converted = convert(reading.value, reading.unit, unit);
   if (!converted.ok) return converted;
   const step = stepRatio(reading.unit, unit);
-  const instrument = reading.instrument === undefined ? undefined : around.instruments[reading.instrument];
+  const known = reading.instrument === undefined ? undefined : around.instruments[reading.instrument];
+  const instrument = known && instrumentAt(known, around.at);
   if (reading.instrument !== undefined && !instrument)
     return err(reason('unknownInstrument', { instrument: reading.instrument }));
   if (instrument && instrumentExpired(instrument, around.at)) {

@@ -41,6 +41,8 @@ interface LimitBase {
   readonly acceptance: Acceptance;
   readonly source: LimitSource;
   readonly conditions: readonly Condition[];
+  /** What it is a limit of; the conditions of limits of one quantity should neither gap nor overlap. */
+  readonly quantity?: string;
   /** What lying beyond the low or high edge may mean, in the words of the trade. */
   readonly because?: { readonly low?: string; readonly high?: string };
 }
@@ -108,7 +110,67 @@ export interface DwellLimit extends LimitBase {
   readonly bounds: Bounds;
 }
 
+/** At least `atLeast` of n readings agree: the smallest spread among so many of them. */
+export interface MatchLimit extends LimitBase {
+  readonly kind: 'match';
+  readonly atLeast: number;
+  readonly bounds: Bounds;
+}
+
+/** After minus before, counted in the direction asked for: an output that moves when the input moves. */
+export interface RespondsLimit extends LimitBase {
+  readonly kind: 'responds';
+  readonly direction: 'up' | 'down';
+  readonly bounds: Bounds;
+}
+
+/** Events that belong together: the time from the first to the last of n instants. */
+export interface TogetherLimit extends LimitBase {
+  readonly kind: 'together';
+  readonly bounds: Bounds;
+}
+
+/** A value over a demand; judged in `unit`, which is `1` or `%`. */
+export interface RatioLimit extends LimitBase {
+  readonly kind: 'ratio';
+  readonly demand: { readonly value: number; readonly unit: string } | { readonly fact: string };
+  readonly bounds: Bounds;
+}
+
+/** The direction that each surface or output has to move in; no figure is compared. */
+export interface SenseLimit extends LimitBase {
+  readonly kind: 'sense';
+  readonly expected: Readonly<Record<string, string>>;
+}
+
+/** A read-back: the words must be those expected, spaces at the ends and between apart. */
+export interface EqualsLimit extends LimitBase {
+  readonly kind: 'equals';
+  readonly expected: { readonly text: string } | { readonly fact: string };
+}
+
+/**
+ * A value that should be like its own past: around the median of earlier ones, by a number of robust standard
+ * deviations and at least by `floor`.
+ */
+export interface TrendLimit extends LimitBase {
+  readonly kind: 'trend';
+  readonly against: 'airframe' | 'fleet';
+  /** Earlier values needed before anything is said. */
+  readonly minimum: number;
+  readonly tolerance: number;
+  readonly cautionTolerance?: number;
+  readonly floor: number;
+}
+
 export type Limit =
+  | MatchLimit
+  | RespondsLimit
+  | TogetherLimit
+  | RatioLimit
+  | SenseLimit
+  | EqualsLimit
+  | TrendLimit
   | BandLimit
   | RelativeLimit
   | DropLimit
@@ -120,6 +182,9 @@ export type Limit =
 
 export type LimitKind = Limit['kind'];
 
+/** Limits held against a single figure; on a set of cylinders they hold for each. */
+export const LIMITS_OF_ONE: readonly LimitKind[] = ['band', 'relative', 'ratio', 'trend'];
+
 /** What is known of the instrument that gave a reading, as it was when the campaign was opened. */
 export interface Instrument {
   readonly id: string;
@@ -130,6 +195,13 @@ export interface Instrument {
   readonly resolution: number;
   /** Last day of validity, ISO date; null for an instrument that needs no calibration. */
   readonly calibratedUntil: string | null;
+  /** First day of the certificate in force; absent: since ever. */
+  readonly calibratedFrom?: string;
+  /** Number of that certificate. */
+  readonly certificate?: string;
+  readonly serial?: string;
+  /** As it was known before, for what was measured before its present certificate. */
+  readonly before?: Instrument;
   /** Channels it can read, without the engine: "rpm", "oil-pressure". */
   readonly measures: readonly string[];
   /** Read through the engine monitor rather than by eye. */
@@ -170,7 +242,9 @@ export type Measured =
       readonly second: readonly [Reading, Reading];
     }
   | { readonly kind: 'many'; readonly readings: Readonly<Record<string, Reading>> }
-  | { readonly kind: 'series'; readonly series: Series };
+  | { readonly kind: 'series'; readonly series: Series }
+  /** Words by what they are said of: the direction of each surface, or `answer` for a single one. */
+  | { readonly kind: 'words'; readonly words: Readonly<Record<string, string>> };
 
 /** A fact that conditions and expected values refer to. */
 export type Fact = string | { readonly value: number; readonly unit: string };
@@ -181,6 +255,8 @@ export interface Surroundings {
   /** ISO instant of the measurement; calibration is judged on it. */
   readonly at: string;
   readonly facts: Readonly<Record<string, Fact>>;
+  /** Earlier figures for limits against the past, by key of the limit, oldest first. */
+  readonly past?: Readonly<Record<string, readonly { readonly value: number; readonly unit: string }[]>>;
 }
 
 export type VerdictState = 'within' | 'near' | 'out' | 'unknown';

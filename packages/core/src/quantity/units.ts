@@ -20,6 +20,13 @@ export type QuantityKind =
   | 'time'
   | 'direction'
   | 'angle'
+  | 'force'
+  | 'torque'
+  | 'resistance'
+  | 'frequency'
+  | 'energy'
+  | 'signal level'
+  | 'angular rate'
   | 'ratio'
   | 'count';
 
@@ -68,6 +75,7 @@ const ALL: readonly Unit[] = [
   unit('mph', 'mph', 'speed', 0.44704),
   unit('km/h', 'km/h', 'speed', 1 / 3.6, ['kmh', 'kph']),
   unit('m/s', 'm/s', 'speed', 1),
+  unit('ft/min', 'ft/min', 'speed', 0.3048 / 60, ['fpm']),
   unit('m/s2', 'm/s²', 'acceleration', 1, ['m/s2', 'm/s^2']),
   unit('m', 'm', 'length', 1),
   unit('mm', 'mm', 'length', 0.001),
@@ -82,6 +90,7 @@ const ALL: readonly Unit[] = [
   unit('L/h', 'L/h', 'volume flow', 0.001 / 3600, ['lph']),
   unit('US gal/h', 'US gal/h', 'volume flow', 0.003785411784 / 3600, ['gph', 'gal/h']),
   unit('V', 'V', 'voltage', 1, ['volt', 'volts']),
+  unit('mV', 'mV', 'voltage', 0.001),
   unit('A', 'A', 'current', 1, ['amp', 'amps']),
   unit('mAh', 'mAh', 'charge', 3.6),
   unit('Ah', 'Ah', 'charge', 3600),
@@ -90,6 +99,18 @@ const ALL: readonly Unit[] = [
   unit('h', 'h', 'time', 3600, ['hours', 'hr']),
   unit('deg', '°', 'direction', Math.PI / 180, ['deg']),
   unit('deg-angle', '°', 'angle', Math.PI / 180, ['deg']),
+  unit('deg/s', '°/s', 'angular rate', Math.PI / 180, ['deg/s']),
+  unit('N', 'N', 'force', 1),
+  unit('daN', 'daN', 'force', 10),
+  unit('lbf', 'lbf', 'force', 4.4482216152605),
+  unit('Nm', 'N·m', 'torque', 1, ['nm', 'n*m']),
+  unit('lbf-in', 'lbf·in', 'torque', 0.1129848290276167, ['in-lb', 'inlb', 'lb-in']),
+  unit('lbf-ft', 'lbf·ft', 'torque', 1.3558179483314004, ['ft-lb', 'ftlb', 'lb-ft']),
+  unit('ohm', 'Ω', 'resistance', 1, ['ohms']),
+  unit('mohm', 'mΩ', 'resistance', 0.001, ['milliohm']),
+  unit('Hz', 'Hz', 'frequency', 1),
+  unit('Wh', 'Wh', 'energy', 3600),
+  unit('dBm', 'dBm', 'signal level', 1),
   unit('%', '%', 'ratio', 0.01, ['percent']),
   unit('1', '', 'ratio', 1),
   unit('count', '', 'count', 1),

@@ -1,4 +1,6 @@
-import { partKey, type BasisIndex, type Part } from '../checks/basis-index.ts';
+import { indexBasis, partKey, type BasisIndex, type Part } from '../checks/basis-index.ts';
+import { compareBases, isSameBasis } from '../checks/compare-bases.ts';
+import type { Role } from '../checks/types.ts';
 import { measuredOf } from '../checks/judge-answer.ts';
 import { judgeConditions } from '../limits/conditions.ts';
 import type { Reading } from '../limits/types.ts';
@@ -235,8 +237,22 @@ const RULES: { readonly [K in EntryKind]: Rule<K> } = {
     if (body.snapshot !== door.state.head) return reason('snapshotStale');
     return body.reason.trim() === '' ? reason('needsReason') : undefined;
   },
+  'basis.moved': ({ body, role }, door) => moveRule(body, role, door),
+  'instrument.noted': ({ body }) => (body.reason.trim() === '' ? reason('needsReason') : undefined),
   'release.signed': (draft, door) => releaseRule(draft, door),
 };
+
+/** Moving a campaign is for whoever may answer for its limits; what it is moved to has to work, and differ. */
+function moveRule(body: EntryBodies['basis.moved'], role: Role, door: Door): Reason | undefined {
+  if (role !== 'inspector' && role !== 'certifier')
+    return reason('roleNeeded', { roles: ['inspector', 'certifier'] });
+  if (body.reason.trim() === '') return reason('needsReason');
+  const { basis } = door.index;
+  if (body.basis.aircraft.mark !== basis.aircraft.mark) return reason('otherAircraft');
+  const next = indexBasis(body.basis);
+  if (!next.ok) return next.error[0];
+  return isSameBasis(compareBases(basis, body.basis)) ? reason('nothingMoves') : undefined;
+}
 
 function gateRule(door: Door, body: EntryBodies['gate.passed']): Reason | undefined {
   const found = door.status().gates.find((g) => g.gate.id === body.gate);

@@ -1,5 +1,5 @@
 import type { Role } from '../checks/types.ts';
-import type { Reading, Series, Fact } from '../limits/types.ts';
+import type { Instrument, Reading, Series, Fact } from '../limits/types.ts';
 import type { Basis } from '../checks/types.ts';
 
 /** What was measured or seen on one subject of a check. */
@@ -88,6 +88,10 @@ export interface EntryBodies {
     readonly reason: string;
     readonly snapshot: string;
   };
+  /** The campaign goes on with another revision of pack or limit book, or another configuration. */
+  'basis.moved': { readonly basis: Basis; readonly reason: string };
+  /** An instrument that came in later, or came back with a new certificate. */
+  'instrument.noted': { readonly instrument: Instrument; readonly reason: string };
   'release.signed': { readonly meaning: string; readonly snapshot: string; readonly statement: string };
 }
 
@@ -112,6 +116,8 @@ export const ENTRY_VERSIONS: Readonly<Record<EntryKind, number>> = {
   'finding.closed': 1,
   'gate.passed': 1,
   'gate.overridden': 1,
+  'basis.moved': 1,
+  'instrument.noted': 1,
   'release.signed': 1,
 };
 

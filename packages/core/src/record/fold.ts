@@ -7,6 +7,7 @@ import {
   type Part,
   type Reach,
 } from '../checks/basis-index.ts';
+import { basisNames, compareBases, touchedByMove } from '../checks/compare-bases.ts';
 import { provenOf } from '../checks/computed.ts';
 import { judgeAnswer } from '../checks/judge-answer.ts';
 import { overlaps } from '../checks/systems.ts';
@@ -267,6 +268,33 @@ const REDUCERS: { readonly [K in Exclude<EntryKind, 'campaign.opened'>]: Reducer
     draft.put('gatesPassed', entry.body.gate, { ...deedOf(entry), snapshot: entry.body.snapshot }),
   'gate.overridden': (draft, _index, entry) => {
     draft.state.overrides = [...draft.state.overrides, { ...deedOf(entry), ...entry.body }];
+  },
+  'basis.moved': (draft, index, entry) => {
+    const next = indexBasis(entry.body.basis);
+    if (!next.ok) {
+      draft.state.unreadable = [
+        ...draft.state.unreadable,
+        ...next.error.map((why) => ({ seq: entry.seq, reason: why })),
+      ];
+      return;
+    }
+    // What was noted in this campaign goes along, or answers taken with it would lose their instrument.
+    const moved = { ...next.value, instruments: { ...index.instruments, ...next.value.instruments } };
+    const changes = compareBases(index.basis, entry.body.basis);
+    draft.state.index = moved;
+    draft.state.moves = [
+      ...draft.state.moves,
+      { ...deedOf(entry), reason: entry.body.reason, from: basisNames(index.basis), to: basisNames(moved.basis) },
+    ];
+    const touched = touchedByMove(changes, moved);
+    for (const found of touched)
+      draft.part(found.part, { lost: { seq: entry.seq, reasons: [found.reason, ...chainOf(found)] } });
+  },
+  'instrument.noted': (draft, index, entry) => {
+    const { instrument } = entry.body;
+    const known = index.instruments[instrument.id];
+    const noted = known ? { ...instrument, before: known } : instrument;
+    draft.state.index = { ...index, instruments: { ...index.instruments, [instrument.id]: noted } };
   },
   'release.signed': (draft, _index, entry) => {
     draft.state.release = { ...deedOf(entry), ...entry.body };

@@ -1,4 +1,5 @@
 import type { BasisIndex } from '../checks/basis-index.ts';
+import type { BasisNames } from '../checks/compare-bases.ts';
 import type { Role } from '../checks/types.ts';
 import type { Fact, Verdict } from '../limits/types.ts';
 import type { Reason } from '../words/reason.ts';
@@ -71,6 +72,12 @@ export interface CampaignState {
   readonly findings: ReadonlyMap<string, FindingState>;
   readonly actions: ReadonlyMap<string, ActionState>;
   readonly gatesPassed: ReadonlyMap<string, Deed & { readonly snapshot: string }>;
+  /** Every move to another revision or configuration, oldest first. */
+  readonly moves: readonly (Deed & {
+    readonly reason: string;
+    readonly from: BasisNames;
+    readonly to: BasisNames;
+  })[];
   readonly overrides: readonly (Deed & EntryBodies['gate.overridden'])[];
   readonly release: (Deed & EntryBodies['release.signed']) | undefined;
   /** Entries that could not be read, named rather than dropped. */
@@ -89,6 +96,7 @@ export const EMPTY_CAMPAIGN: CampaignState = {
   findings: new Map(),
   actions: new Map(),
   gatesPassed: new Map(),
+  moves: [],
   overrides: [],
   release: undefined,
   unreadable: [],

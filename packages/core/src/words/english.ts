@@ -86,6 +86,16 @@ const ENGLISH: Readonly<Record<string, (p: P) => string>> = {
     `The limit holds for ${lowerFirst(p.names.thing(p.s('fact')))} ${p.s('wanted')}, and it was ${p.s('is')}.`,
   conditionFigure: (p) =>
     `${p.names.thing(p.s('fact'))} was ${p.f('value')}; this counts only ${p.has('low') && p.has('high') ? `from ${p.f('low')} to ${p.f('high')}` : p.has('low') ? `at ${p.f('low')} or more` : `at ${p.f('high')} or less`}.`,
+  demandNotPositive: () => 'The demand is not a figure above nothing; no share of it can be formed.',
+  pastTooShort: (p) =>
+    `Only ${p.n('got')} earlier ${p.n('got') === 1 ? 'figure is' : 'figures are'} on record, and ${p.n('wanted')} are needed to compare with.`,
+  senseWrong: (p) =>
+    `${p.s('surface') === 'answer' ? 'It' : p.s('surface')} went ${p.s('is').replace(/-/g, ' ')}, and should go ${p.s('wanted').replace(/-/g, ' ')}.`,
+  senseMissing: (p) => `Nobody answered for ${p.s('surface')}.`,
+  senseRight: (p) =>
+    p.n('count') === 1 ? 'It goes the right way.' : `All ${p.n('count')} go the right way.`,
+  readBackAgrees: () => 'The read-back agrees, letter by letter.',
+  readBackDiffers: (p) => `Read back “${p.s('is')}”, and “${p.s('wanted')}” was expected.`,
   wrongShape: (p) => `This limit needs another form of measurement (${p.s('wanted')}, not ${p.s('got')}).`,
   tooFewReadings: (p) => `At least ${p.n('wanted')} readings are needed, and there are ${p.n('got')}.`,
   seriesUneven: () => 'The recording is damaged: times and values do not match.',
@@ -188,6 +198,36 @@ const ENGLISH: Readonly<Record<string, (p: P) => string>> = {
   malformed: (p) => p.s('message'),
   deviceFull: (p) =>
     `This device could not store the entry (${p.s('message')}). Nothing was recorded; what you typed is still in the field.`,
+  otherAircraft: () => 'That basis belongs to another aircraft.',
+  nothingMoves: () => 'That is what the campaign is judged by already.',
+  // Moving a campaign to another basis
+  checkIsNew: (p) => `“${p.s('check')}” is new in ${p.s('pack')}.`,
+  checkAsksOther: (p) => `“${p.s('check')}” now asks something else (${p.list('fields').join(', ')}).`,
+  limitIsOther: (p) => `The limit “${p.s('limit')}” is another one now.`,
+  configurationIsOther: (p) => `The configuration is ${p.s('to')} now, and was ${p.s('from')}.`,
+  // Describing an aircraft
+  describedTwice: (p) => `“${p.s('id')}” is there twice among the ${p.s('list')}.`,
+  choiceMissing: (p) => `Nothing is chosen for ${lowerFirst(p.s('option'))}.`,
+  choiceUnknown: (p) => `${p.s('option')} cannot be “${p.s('choice')}”.`,
+  optionUnknownHere: (p) => `A choice is made for “${p.s('option')}”, which is not an option here.`,
+  // Looking through a limit book
+  edgesOrder: (p) => `${p.s('limit')}: the edges must run low, caution low, caution high, high.`,
+  edgesSame: (p) => `${p.s('limit')}: low and high are the same; nothing could be inside by any margin.`,
+  edgesNone: (p) => `${p.s('limit')}: a low or a high edge is needed; caution alone is no limit.`,
+  temperatureMeant: (p) => `${p.s('limit')}: a ${p.s('kind')} is a temperature difference: use ${p.s('use')}.`,
+  toleranceOrder: (p) => `${p.s('limit')}: the caution tolerance must lie inside the tolerance.`,
+  unitNotTime: (p) => `${p.s('limit')}: instants are compared in a unit of time.`,
+  unitNotRatio: (p) => `${p.s('limit')}: a share is given in % or as a plain number.`,
+  keyTwice: (p) => `“${p.s('limit')}” is there twice.`,
+  conditionGap: (p) =>
+    `${p.s('quantity')}: no limit holds for ${lowerFirst(p.names.thing(p.s('fact')))} from ${p.f('from')} to ${p.f('to')}.`,
+  conditionOverlap: (p) =>
+    `${p.s('quantity')}: “${p.s('one')}” and “${p.s('other')}” both hold for ${lowerFirst(p.names.thing(p.s('fact')))} from ${p.f('from')} to ${p.f('to')}.`,
+  unitsMixed: (p) => `${p.s('quantity')} is given in ${p.list('units').join(' and ')}.`,
+  unitSlip: (p) =>
+    `${p.s('limit')}: ${p.f('before')} became ${p.f('after')}. Was ${p.s('read')} entered as ${p.s('as')}?`,
+  tenfoldSlip: (p) => `${p.s('limit')}: ${p.f('before')} became ${p.f('after')}, ten times off.`,
+  cautionEmpty: (p) => `${p.s('limit')}: a caution edge lies on the hard edge, so its band is empty.`,
   // Records and bases
   chainSeq: (p) =>
     `Entry ${p.n('seq')} (${p.s('kind')}): its place in the record is wrong, found ${p.s('found')}.`,

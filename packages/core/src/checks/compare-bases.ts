@@ -1,0 +1,177 @@
+import { changedMembers, compareLimitBooks, type BookChanges } from '../limits/compare-books.ts';
+import { reason, type Reason } from '../words/reason.ts';
+import { reachFromParts, type BasisIndex, type Reach } from './basis-index.ts';
+import type { Basis, Check } from './types.ts';
+
+/** What a basis is called on screens and sheets. */
+export interface BasisNames {
+  readonly pack: string;
+  readonly packRevision: number;
+  readonly limitBook: string;
+  readonly limitBookRevision: number;
+  readonly configuration: string;
+}
+
+export function basisNames(basis: Basis): BasisNames {
+  return {
+    pack: basis.pack.title,
+    packRevision: basis.pack.revision,
+    limitBook: basis.limitBook.title,
+    limitBookRevision: basis.limitBook.revision,
+    configuration: basis.aircraft.configuration.code,
+  };
+}
+
+/** How one check differs between two packs. */
+export interface CheckChange {
+  readonly check: string;
+  readonly title: string;
+  readonly change: 'added' | 'removed' | 'changed';
+  /** Members that differ. */
+  readonly fields: readonly string[];
+  /** Whether an answer to the old one is no answer to the new one. */
+  readonly asksOther: boolean;
+}
+
+/** Everything that differs between two bases. */
+export interface BasisChanges {
+  readonly checks: readonly CheckChange[];
+  /** Whether only the order of the checks differs. */
+  readonly reordered: boolean;
+  readonly limits: BookChanges;
+  readonly gates: boolean;
+  readonly configuration?: { readonly from: string; readonly to: string; readonly touches: readonly string[] };
+  readonly enginesChanged: boolean;
+  readonly revisions: boolean;
+}
+
+/**
+ * Members that make what was asked another question: an answer given before says nothing about it. The others
+ * are words, order and planning.
+ */
+const ASKS: readonly (keyof Check)[] = [
+  'challenge',
+  'response',
+  'subject',
+  'answer',
+  'needs',
+  'setting',
+  'limits',
+  'standsOn',
+  'proves',
+];
+
+/** How the checks of two packs differ. Example: a longer `why` is a change that asks nothing other. */
+export function compareChecks(before: readonly Check[], after: readonly Check[]): CheckChange[] {
+  const old = new Map(before.map((c) => [c.id, c]));
+  const now = new Map(after.map((c) => [c.id, c]));
+  const changes: CheckChange[] = [];
+  for (const check of after) {
+    const was = old.get(check.id);
+    if (!was) {
+      changes.push({ check: check.id, title: check.title, change: 'added', fields: [], asksOther: true });
+      continue;
+    }
+    const fields = changedMembers(was, check);
+    if (fields.length > 0)
+      changes.push({
+        check: check.id,
+        title: check.title,
+        change: 'changed',
+        fields,
+        asksOther: fields.some((f) => (ASKS as readonly string[]).includes(f)),
+      });
+  }
+  for (const check of before)
+    if (!now.has(check.id))
+      changes.push({ check: check.id, title: check.title, change: 'removed', fields: [], asksOther: false });
+  return changes;
+}
+
+function sameOrder(before: readonly Check[], after: readonly Check[]): boolean {
+  const common = new Set(after.map((c) => c.id));
+  const [a, b] = [before.filter((c) => common.has(c.id)), after.filter((c) => before.some((o) => o.id === c.id))];
+  return a.every((c, i) => b[i]?.id === c.id);
+}
+
+/**
+ * How two bases of one aircraft differ: checks, limits, gates, configuration, engines, revisions.
+ * Example: a limit book whose drop limit went from 150 to 125 rpm differs in one limit.
+ */
+export function compareBases(before: Basis, after: Basis): BasisChanges {
+  const from = before.aircraft.configuration;
+  const to = after.aircraft.configuration;
+  return {
+    checks: compareChecks(before.pack.checks, after.pack.checks),
+    reordered: !sameOrder(before.pack.checks, after.pack.checks),
+    limits: compareLimitBooks(before.limitBook.limits, after.limitBook.limits),
+    gates: changedMembers({ gates: before.pack.gates }, { gates: after.pack.gates }).length > 0,
+    ...(from.code === to.code
+      ? {}
+      : {
+          configuration: {
+            from: from.code,
+            to: to.code,
+            touches: [...new Set([...(from.touches ?? ['loading']), ...(to.touches ?? ['loading'])])],
+          },
+        }),
+    enginesChanged: changedMembers({ e: before.aircraft.engines }, { e: after.aircraft.engines }).length > 0,
+    revisions:
+      before.pack.id !== after.pack.id ||
+      before.pack.revision !== after.pack.revision ||
+      before.limitBook.id !== after.limitBook.id ||
+      before.limitBook.revision !== after.limitBook.revision,
+  };
+}
+
+/** Whether nothing differs at all. */
+export function isSameBasis(changes: BasisChanges): boolean {
+  return (
+    changes.checks.length === 0 &&
+    changes.limits.length === 0 &&
+    !changes.reordered &&
+    !changes.gates &&
+    !changes.configuration &&
+    !changes.enginesChanged &&
+    !changes.revisions
+  );
+}
+
+/**
+ * Parts of the new basis that lose their standing by moving to it, each once with its reason: checks that ask
+ * something other, checks on a limit that is another one, whatever the configuration touches, and every part
+ * that stands on one of these.
+ */
+export function touchedByMove(
+  changes: BasisChanges,
+  index: BasisIndex,
+): readonly (Reach & { readonly reason: Reason })[] {
+  const why = new Map<string, Reason>();
+  const say = (check: string, because: Reason): void => {
+    for (const part of index.partsOfCheck.get(check) ?? [])
+      if (!why.has(part.key)) why.set(part.key, because);
+  };
+  for (const change of changes.checks) {
+    if (change.change === 'added')
+      say(change.check, reason('checkIsNew', { check: change.title, pack: index.basis.pack.title }));
+    else if (change.change === 'changed' && change.asksOther)
+      say(change.check, reason('checkAsksOther', { check: change.title, fields: change.fields }));
+  }
+  for (const change of changes.limits) {
+    if (!change.judgesOther) continue;
+    for (const check of index.basis.pack.checks)
+      if (check.limits.includes(change.key)) say(check.id, reason('limitIsOther', { limit: change.title }));
+  }
+  const { configuration } = changes;
+  if (configuration) {
+    const because = reason('configurationIsOther', { from: configuration.from, to: configuration.to });
+    for (const found of index.reachOf(configuration.touches)) if (!why.has(found.part)) why.set(found.part, because);
+    for (const check of index.basis.pack.checks)
+      if (check.limits.some((l) => index.limits.get(l)?.conditions.some((c) => c.fact === 'configuration')))
+        say(check.id, because);
+  }
+  return reachFromParts(index, [...why.keys()]).map((found) => ({
+    ...found,
+    reason: why.get(found.through[0] ?? found.part) ?? reason('nothingMoves'),
+  }));
+}
