@@ -7,3 +7,4 @@ export * from './checks/index.ts';
 export * from './record/index.ts';
 export * from './gates/index.ts';
 export * from './airframe/index.ts';
+export * from './trial/index.ts';

@@ -1,7 +1,9 @@
 import {
   err,
   ok,
-  STATIONS,
+  inStationOrder,
+  makeSentences,
+  packProblems,
   WHOLE_AIRCRAFT,
   type Check,
   type GateCondition,
@@ -25,7 +27,9 @@ interface RawPack {
   readonly title: string;
   readonly families: readonly string[];
   readonly independentInspection?: readonly string[];
-  readonly modules: readonly {
+  /** Written out, from format version 2. */
+  readonly checks?: readonly Partial<Check>[];
+  readonly modules?: readonly {
     readonly use: string;
     readonly omit?: readonly string[];
     readonly override?: Readonly<Record<string, Partial<Check>>>;
@@ -68,7 +72,7 @@ function composeModule(
   pack: ParsedFile,
   problems: FileProblem[],
 ): Check[] {
-  const use = raw.modules[at];
+  const use = raw.modules?.[at];
   const found = use ? modules.get(use.use) : undefined;
   if (!use || !found) {
     problems.push(pack.problem(['modules', at, 'use'], `there is no module "${use?.use ?? ''}"`));
@@ -98,47 +102,6 @@ function composeModule(
     });
 }
 
-/** References that must resolve inside the pack, and the order that must be workable as written. */
-function crossCheck(pack: ParsedFile, raw: RawPack, checks: readonly Check[]): FileProblem[] {
-  const problems: FileProblem[] = [];
-  const say = (message: string): void => void problems.push(pack.problem(['modules'], message));
-  const place = new Map(checks.map((c, i) => [c.id, i]));
-  const states = new Map(raw.states.map((s) => [s.name, s]));
-  checks.forEach((check, i) => {
-    if (place.get(check.id) !== i) say(`check "${check.id}" is there twice`);
-    const computed = check.answer.kind === 'computed' ? check.answer.from : [];
-    for (const id of [...check.after, ...check.standsOn, ...computed]) {
-      const before = place.get(id);
-      if (before === undefined) say(`check "${check.id}" refers to "${id}", which is not in the pack`);
-      else if (before >= i) say(`check "${check.id}" comes before "${id}", which it waits for`);
-    }
-    for (const [name, value] of [...Object.entries(check.needs), ...Object.entries(check.sets)]) {
-      const state = states.get(name);
-      if (!state) say(`check "${check.id}" names the state "${name}", which the pack does not define`);
-      else if (!state.values.includes(value))
-        say(`check "${check.id}" wants ${name} "${value}"; it can be ${state.values.join(', ')}`);
-    }
-    for (const [name, value] of Object.entries(check.needs)) {
-      const initial = states.get(name)?.initial === value;
-      const settable = checks.slice(0, i).some((c) => c.sets[name] === value);
-      if (!initial && !settable)
-        say(`check "${check.id}" needs ${name} "${value}", and nothing before it sets that`);
-    }
-    for (const ends of [check.validity?.endsWhen, check.validity?.until])
-      if (ends && !states.get(ends.state)?.values.includes(ends.becomes))
-        say(`check "${check.id}" is valid until ${ends.state} becomes "${ends.becomes}", which it cannot`);
-    if ('plausible' in check.answer && !(check.answer.plausible.low < check.answer.plausible.high))
-      say(`check "${check.id}": the gauge must run from low to high`);
-    if (check.proves.some((p) => p.includes('{engine}')) && check.subject !== 'engine')
-      say(`check "${check.id}" proves systems of an engine without being done per engine`);
-  });
-  for (const state of raw.states) {
-    if (!state.values.includes(state.initial))
-      problems.push(pack.problem(['states'], `state "${state.name}" cannot begin as "${state.initial}"`));
-  }
-  return problems;
-}
-
 /**
  * Composes a pack from its modules: leaves out, overrides, orders by station and then as listed, and checks
  * every reference. All problems at once, each with file, line and path; nothing is compiled in part.
@@ -149,15 +112,14 @@ export function compilePack(
 ): Result<Pack, readonly FileProblem[]> {
   const raw = pack.value as unknown as RawPack;
   const problems: FileProblem[] = [];
-  const composed = raw.modules.flatMap((_, i) => composeModule(raw, i, modules, pack, problems));
-  const checks = STATIONS.flatMap((station) => composed.filter((c) => c.station === station));
-  problems.push(...crossCheck(pack, raw, checks));
-  if (problems.length > 0) return err(problems);
+  const written = raw.checks?.map((c) => ({ ...CHECK_DEFAULTS, ...c }) as Check);
+  const composed =
+    written ?? (raw.modules ?? []).flatMap((_, i) => composeModule(raw, i, modules, pack, problems));
   const gates = raw.gates.map((g) => ({
     ...g,
     conditions: g.conditions.map((c) => ({ ...c, overridable: c.overridable ?? false })),
   }));
-  return ok({
+  const compiled: Pack = {
     id: raw.id,
     revision: raw.revision,
     title: raw.title,
@@ -165,6 +127,34 @@ export function compilePack(
     states: raw.states,
     gates,
     independentInspection: raw.independentInspection ?? [],
-    checks,
-  });
+    checks: inStationOrder(composed),
+  };
+  const { say } = makeSentences({ part: String, subject: String, thing: String });
+  for (const { check, reason } of packProblems(compiled)) {
+    const at = raw.checks?.findIndex((c) => c.id === check) ?? -1;
+    problems.push(pack.problem(at >= 0 ? ['checks', at] : [raw.checks ? 'checks' : 'modules'], say(reason)));
+  }
+  return problems.length > 0 ? err(problems) : ok(compiled);
+}
+
+/**
+ * A pack as a file that depends on no module: what an installation publishes and what is exported. Members that
+ * have their usual value are left out. Compiling it gives the same pack again.
+ */
+export function documentOfPack(pack: Pack): Record<string, unknown> {
+  const usual = new Map(Object.entries(CHECK_DEFAULTS).map(([k, v]) => [k, JSON.stringify(v)]));
+  return {
+    format: 'kanzel-pack',
+    version: 2,
+    id: pack.id,
+    revision: pack.revision,
+    title: pack.title,
+    families: pack.families,
+    independentInspection: pack.independentInspection,
+    states: pack.states,
+    gates: pack.gates,
+    checks: pack.checks.map((check) =>
+      Object.fromEntries(Object.entries(check).filter(([k, v]) => usual.get(k) !== JSON.stringify(v))),
+    ),
+  };
 }

@@ -1,3 +1,14 @@
 export * from './problem.ts';
 export * from './library.ts';
-export { parseLibraryFile, type LibraryFormat, type ParsedFile } from './parse.ts';
+export * from './write.ts';
+export { documentOfPack } from './compile-pack.ts';
+export { documentOfAircraft } from './aircraft-file.ts';
+export {
+  librarySchema,
+  LIBRARY_FORMATS,
+  parseLibraryFile,
+  SCHEMA_NAMES,
+  type LibraryFormat,
+  type ParsedFile,
+  type SchemaName,
+} from './parse.ts';

@@ -53,8 +53,8 @@ describe('a malformed file is refused with file, line and reason, and the others
     [
       'a newer version',
       PACK,
-      (t: string) => t.replace('version: 1', 'version: 2'),
-      /:2:\d+ version: is 2; this program reads version 1/,
+      (t: string) => t.replace('version: 1', 'version: 3'),
+      /:2:\d+ version: is 3; this program reads up to version 2/,
     ],
     ['syntax', PACK, (t: string) => `${t}\n  bad: [1, 2`, /^packs\/piston-magneto-multi\.yaml:\d+/],
     [
@@ -83,13 +83,13 @@ describe('a malformed file is refused with file, line and reason, and the others
           "  - { name: warm, title: Warmed up, per: engine, values: ['no', 'yes'], initial: 'no' }\n",
           '',
         ),
-      /names the state "warm", which the pack does not define/,
+      /names the state “warm”, which the pack does not define/,
     ],
     [
       'an order that cannot be',
       'modules/engine-services.yaml',
       (t: string) => t.replace('standsOn: [generator-volts]', 'standsOn: [suction]'),
-      /"generator-amps" comes before "suction", which it waits for/,
+      /“generator-amps” comes before “suction”, which it waits for/,
     ],
     [
       'edges out of order',

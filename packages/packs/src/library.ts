@@ -1,17 +1,71 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import type { Aircraft, LimitBook, Pack } from '@kanzel/core';
+import type {
+  Aircraft,
+  AircraftDescription,
+  Instrument,
+  InstrumentRecord,
+  LimitBook,
+  Pack,
+  Result,
+} from '@kanzel/core';
+import { compileAircraft } from './aircraft-file.ts';
 import { compileLimitBook } from './compile-limit-book.ts';
 import { compilePack } from './compile-pack.ts';
 import { parseLibraryFile, type ParsedFile } from './parse.ts';
 import type { FileProblem } from './problem.ts';
 
+/** Everything of one kind by id, in all its revisions; the newest stands last. */
+export class Revisions<T extends { readonly revision: number }> {
+  private readonly all = new Map<string, T[]>();
+
+  add(id: string, value: T): void {
+    const list = [...(this.all.get(id) ?? []), value].sort((a, b) => a.revision - b.revision);
+    this.all.set(id, list);
+  }
+
+  ids(): string[] {
+    return [...this.all.keys()].sort();
+  }
+
+  /** Oldest first. */
+  of(id: string): readonly T[] {
+    return this.all.get(id) ?? [];
+  }
+
+  newest(id: string): T | undefined {
+    return this.all.get(id)?.at(-1);
+  }
+
+  at(id: string, revision: number): T | undefined {
+    return this.all.get(id)?.find((v) => v.revision === revision);
+  }
+
+  /** The newest of each id, by id. */
+  newestOfAll(): ReadonlyMap<string, T> {
+    return new Map(this.ids().map((id) => [id, this.newest(id) as T]));
+  }
+}
+
+/** An aircraft as described, with what campaigns need of it. */
+export interface DescribedAircraft {
+  readonly revision: number;
+  readonly description: AircraftDescription;
+  readonly aircraft: Aircraft;
+}
+
 /** Everything that could be loaded, and everything that was refused with its reasons. */
 export interface Library {
+  /** Newest revisions. */
   readonly packs: ReadonlyMap<string, Pack>;
   readonly limitBooks: ReadonlyMap<string, LimitBook>;
   readonly aircraft: ReadonlyMap<string, Aircraft>;
+  /** Every revision. */
+  readonly packRevisions: Revisions<Pack>;
+  readonly limitBookRevisions: Revisions<LimitBook>;
+  readonly aircraftRevisions: Revisions<DescribedAircraft>;
+  readonly instrumentRevisions: Revisions<InstrumentRecord>;
   readonly modules: readonly { readonly id: string; readonly title: string; readonly checks: number }[];
   readonly problems: readonly FileProblem[];
 }
@@ -34,17 +88,15 @@ export function readLibraryFolder(folder: string): SourceFile[] {
     .map((path) => ({ name: relative(folder, path), text: readFileSync(path, 'utf8') }));
 }
 
-function aircraftOf(file: ParsedFile): Aircraft {
-  const { format: _format, version: _version, ...aircraft } = file.value;
-  return aircraft as unknown as Aircraft;
+/** What tells two files of a library apart; modules have no revisions, since packs published here need none. */
+export function identityOf(file: ParsedFile): string {
+  const { value } = file;
+  const id = String(value['id'] ?? value['mark']);
+  const revision = value['revision'];
+  return `${file.format} ${id}${typeof revision === 'number' ? `, revision ${revision}` : ''}`;
 }
 
-/**
- * Compiles library files. A file with a problem is left out whole and named; the others load. Of two files
- * with one id the later is refused.
- */
-export function loadLibrary(sources: readonly SourceFile[]): Library {
-  const problems: FileProblem[] = [];
+function parseAll(sources: readonly SourceFile[], problems: FileProblem[]): ParsedFile[] {
   const files: ParsedFile[] = [];
   const seen = new Set<string>();
   for (const source of sources) {
@@ -53,29 +105,66 @@ export function loadLibrary(sources: readonly SourceFile[]): Library {
       problems.push(...parsed.error);
       continue;
     }
-    const id = `${parsed.value.format} ${String(parsed.value.value['id'] ?? parsed.value.value['mark'])}`;
-    if (seen.has(id)) problems.push(parsed.value.problem(['id'], `another file already defines ${id}`));
+    const identity = identityOf(parsed.value);
+    if (seen.has(identity))
+      problems.push(parsed.value.problem(['id'], `another file already defines ${identity}`));
     else files.push(parsed.value);
-    seen.add(id);
+    seen.add(identity);
   }
+  return files;
+}
+
+function instrumentOf(file: ParsedFile): InstrumentRecord {
+  const { format: _format, version: _version, ...members } = file.value;
+  return members as unknown as InstrumentRecord;
+}
+
+/** An instrument of the register as campaigns know it, with what it was before its present certificate. */
+export function instrumentWithPast(revisions: readonly InstrumentRecord[]): Instrument | undefined {
+  return revisions.reduce<Instrument | undefined>((before, { revision: _revision, kind: _kind, ...now }) => {
+    return before && now.calibratedFrom !== undefined ? { ...now, before } : now;
+  }, undefined);
+}
+
+/**
+ * Compiles library files. A file with a problem is left out whole and named; the others load. Revisions of one
+ * id stand beside each other; of two files with one id and revision the later is refused.
+ */
+export function loadLibrary(sources: readonly SourceFile[]): Library {
+  const problems: FileProblem[] = [];
+  const files = parseAll(sources, problems);
   const of = (format: ParsedFile['format']): ParsedFile[] => files.filter((f) => f.format === format);
+  const compile = <T>(
+    format: ParsedFile['format'],
+    how: (file: ParsedFile) => Result<T, readonly FileProblem[]>,
+  ): T[] =>
+    of(format).flatMap((file) => {
+      const compiled = how(file);
+      if (compiled.ok) return [compiled.value];
+      problems.push(...compiled.error);
+      return [];
+    });
   const modules = new Map(of('kanzel-module').map((f) => [String(f.value['id']), f]));
-  const packs = new Map<string, Pack>();
-  const limitBooks = new Map<string, LimitBook>();
-  for (const file of of('kanzel-pack')) {
-    const compiled = compilePack(file, modules);
-    if (compiled.ok) packs.set(compiled.value.id, compiled.value);
-    else problems.push(...compiled.error);
-  }
-  for (const file of of('kanzel-limit-book')) {
-    const compiled = compileLimitBook(file);
-    if (compiled.ok) limitBooks.set(compiled.value.id, compiled.value);
-    else problems.push(...compiled.error);
+  const packRevisions = new Revisions<Pack>();
+  for (const pack of compile('kanzel-pack', (f) => compilePack(f, modules))) packRevisions.add(pack.id, pack);
+  const limitBookRevisions = new Revisions<LimitBook>();
+  for (const book of compile('kanzel-limit-book', compileLimitBook)) limitBookRevisions.add(book.id, book);
+  const aircraftRevisions = new Revisions<DescribedAircraft>();
+  for (const made of compile('kanzel-aircraft', compileAircraft))
+    aircraftRevisions.add(made.aircraft.mark, { revision: made.description.revision, ...made });
+  const instrumentRevisions = new Revisions<InstrumentRecord>();
+  for (const file of of('kanzel-instrument')) {
+    const record = instrumentOf(file);
+    instrumentRevisions.add(record.id, record);
   }
   return {
-    packs,
-    limitBooks,
-    aircraft: new Map(of('kanzel-aircraft').map((f) => [String(f.value['mark']), aircraftOf(f)])),
+    packs: packRevisions.newestOfAll(),
+    limitBooks: limitBookRevisions.newestOfAll(),
+    aircraft: new Map([...aircraftRevisions.newestOfAll()].map(([mark, made]) => [mark, made.aircraft])),
+    packRevisions,
+    limitBookRevisions,
+    aircraftRevisions,
+    instrumentRevisions,
     modules: of('kanzel-module').map((f) => ({
       id: String(f.value['id']),
       title: String(f.value['title']),

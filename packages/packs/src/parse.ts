@@ -2,24 +2,58 @@ import { readFileSync } from 'node:fs';
 import { Ajv, type ErrorObject } from 'ajv';
 import { isNode, LineCounter, parseDocument, type Document } from 'yaml';
 import { err, ok, type Result } from '@kanzel/core';
+import { aircraftFrom1 } from './aircraft-file.ts';
 import type { FileProblem } from './problem.ts';
 
 const schema = (name: string): object =>
   JSON.parse(readFileSync(new URL(`../schemas/${name}.schema.json`, import.meta.url), 'utf8')) as object;
 
 const ajv = new Ajv({ allErrors: true, strict: true, strictRequired: false, strictTypes: false });
-const VALIDATORS = {
-  'kanzel-module': ajv.compile(schema('module')),
-  'kanzel-pack': ajv.compile(schema('pack')),
-  'kanzel-limit-book': ajv.compile(schema('limit-book')),
-  'kanzel-aircraft': ajv.compile(schema('aircraft')),
-};
+
+/** Names of the published schemas, by file. The module comes first, since the others refer to it. */
+export const SCHEMA_NAMES = [
+  'module',
+  'pack',
+  'limit-book',
+  'aircraft-1',
+  'aircraft',
+  'instrument',
+] as const;
+export type SchemaName = (typeof SCHEMA_NAMES)[number];
+
+/** A published JSON Schema (draft 7) of the library files. */
+export function librarySchema(name: SchemaName): object {
+  return schema(name);
+}
+
+const compiled = Object.fromEntries(SCHEMA_NAMES.map((name) => [name, ajv.compile(schema(name))])) as Record<
+  SchemaName,
+  ReturnType<typeof ajv.compile>
+>;
+
+interface Known {
+  /** Newest format version this program reads. */
+  readonly newest: number;
+  readonly validate: (version: number) => ReturnType<typeof ajv.compile>;
+  /** Brings an older version, already found valid, to the newest. */
+  readonly upcast?: (value: Record<string, unknown>, version: number) => Record<string, unknown>;
+}
+
+const FORMATS = {
+  'kanzel-module': { newest: 1, validate: () => compiled.module },
+  'kanzel-pack': { newest: 2, validate: () => compiled.pack },
+  'kanzel-limit-book': { newest: 2, validate: () => compiled['limit-book'] },
+  'kanzel-aircraft': {
+    newest: 2,
+    validate: (version) => (version === 1 ? compiled['aircraft-1'] : compiled.aircraft),
+    upcast: (value, version) => (version === 1 ? aircraftFrom1(value) : value),
+  },
+  'kanzel-instrument': { newest: 1, validate: () => compiled.instrument },
+} as const satisfies Record<string, Known>;
 
 /** The kinds of library file, as they name themselves in their first line. */
-export type LibraryFormat = keyof typeof VALIDATORS;
-
-/** Newest format version this program reads. */
-const KNOWN_VERSION = 1;
+export type LibraryFormat = keyof typeof FORMATS;
+export const LIBRARY_FORMATS = Object.keys(FORMATS) as LibraryFormat[];
 
 /** A library file that passed its schema, with the way back to lines. */
 export interface ParsedFile {
@@ -103,22 +137,25 @@ export function parseLibraryFile(file: string, text: string): Result<ParsedFile,
     return err([at([], 'is not a library file: it holds no members')]);
   const members = value as Record<string, unknown>;
   const format = members['format'];
-  if (typeof format !== 'string' || !(format in VALIDATORS)) {
-    return err([at(['format'], `must be one of ${Object.keys(VALIDATORS).join(', ')}`)]);
+  if (typeof format !== 'string' || !(format in FORMATS)) {
+    return err([at(['format'], `must be one of ${LIBRARY_FORMATS.join(', ')}`)]);
   }
+  const known: Known = FORMATS[format as LibraryFormat];
   const version = members['version'];
-  if (typeof version === 'number' && version > KNOWN_VERSION) {
+  if (typeof version === 'number' && version > known.newest) {
     return err([
       at(
         ['version'],
-        `is ${version}; this program reads version ${KNOWN_VERSION}. Nothing was loaded from it`,
+        `is ${version}; this program reads up to version ${known.newest}. Nothing was loaded from it`,
       ),
     ]);
   }
-  const validate = VALIDATORS[format as LibraryFormat];
+  const read = typeof version === 'number' ? version : known.newest;
+  const validate = known.validate(read);
   if (!validate(value)) {
     const found = (validate.errors ?? []).filter((e) => !isEcho(e));
     return err((found.length > 0 ? found : (validate.errors ?? [])).map((e) => at(pathOf(e), messageOf(e))));
   }
-  return ok({ format: format as LibraryFormat, file, value: members, problem: at });
+  const newest = known.upcast?.(members, read) ?? members;
+  return ok({ format: format as LibraryFormat, file, value: newest, problem: at });
 }

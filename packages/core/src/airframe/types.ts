@@ -156,3 +156,20 @@ export interface AircraftDescription {
   readonly pack: string;
   readonly instruments: readonly Instrument[];
 }
+
+export const INSTRUMENT_KINDS = [
+  'scales',
+  'torque-tool',
+  'tachometer',
+  'gauge',
+  'compass',
+  'receiver',
+  'meter',
+  'other',
+] as const;
+
+/** An instrument of the workshop's register: a revision for every certificate and every change. */
+export interface InstrumentRecord extends Omit<Instrument, 'before' | 'live'> {
+  readonly revision: number;
+  readonly kind: (typeof INSTRUMENT_KINDS)[number];
+}

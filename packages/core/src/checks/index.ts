@@ -4,3 +4,5 @@ export * from './basis-index.ts';
 export { judgeAnswer, measuredOf } from './judge-answer.ts';
 export { computedVerdicts } from './computed.ts';
 export * from './compare-bases.ts';
+export * from './pack-problems.ts';
+export * from './edit-pack.ts';

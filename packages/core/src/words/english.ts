@@ -205,6 +205,22 @@ const ENGLISH: Readonly<Record<string, (p: P) => string>> = {
   checkAsksOther: (p) => `“${p.s('check')}” now asks something else (${p.list('fields').join(', ')}).`,
   limitIsOther: (p) => `The limit “${p.s('limit')}” is another one now.`,
   configurationIsOther: (p) => `The configuration is ${p.s('to')} now, and was ${p.s('from')}.`,
+  // Dead ends in a pack
+  checkTwice: (p) => `“${p.s('check')}” is there twice.`,
+  checkNotInPack: (p) => `“${p.s('check')}” refers to “${p.s('other')}”, which is not in the pack.`,
+  comesBefore: (p) => `“${p.s('check')}” comes before “${p.s('other')}”, which it waits for.`,
+  stateUndefined: (p) =>
+    `“${p.s('check')}” names the state “${p.s('state')}”, which the pack does not define.`,
+  stateCannotBe: (p) =>
+    `“${p.s('check')}” wants ${p.s('state')} “${p.s('value')}”; it can be ${p.list('values').join(', ')}.`,
+  stateNeverSet: (p) =>
+    `“${p.s('check')}” needs ${p.s('state')} “${p.s('value')}”, and nothing before it sets that.`,
+  validityCannotEnd: (p) =>
+    `“${p.s('check')}” is valid until ${p.s('state')} becomes “${p.s('value')}”, which it cannot.`,
+  gaugeReversed: (p) => `“${p.s('check')}”: the gauge must run from low to high.`,
+  provesEngineAtLarge: (p) =>
+    `“${p.s('check')}” proves systems of an engine without being done per engine.`,
+  stateCannotBegin: (p) => `The state “${p.s('state')}” cannot begin as “${p.s('value')}”.`,
   // Describing an aircraft
   describedTwice: (p) => `“${p.s('id')}” is there twice among the ${p.s('list')}.`,
   choiceMissing: (p) => `Nothing is chosen for ${lowerFirst(p.s('option'))}.`,

@@ -1,0 +1,81 @@
+import { reason, type Reason } from '../words/reason.ts';
+import type { Check, Pack, StateDefinition } from './types.ts';
+
+/** What keeps a pack from being published, and the check it is about where there is one. */
+export interface PackProblem {
+  readonly check?: string;
+  readonly reason: Reason;
+}
+
+type Say = (code: string, params?: Reason['params']) => void;
+
+function referencesOf(check: Check): readonly string[] {
+  return [...check.after, ...check.standsOn, ...(check.answer.kind === 'computed' ? check.answer.from : [])];
+}
+
+function stateProblems(
+  check: Check,
+  at: number,
+  checks: readonly Check[],
+  states: ReadonlyMap<string, StateDefinition>,
+  say: Say,
+): void {
+  for (const [name, value] of [...Object.entries(check.needs), ...Object.entries(check.sets)]) {
+    const state = states.get(name);
+    if (!state) say('stateUndefined', { state: name });
+    else if (!state.values.includes(value))
+      say('stateCannotBe', { state: name, value, values: state.values });
+  }
+  for (const [name, value] of Object.entries(check.needs)) {
+    const initial = states.get(name)?.initial === value;
+    if (!initial && !checks.slice(0, at).some((c) => c.sets[name] === value))
+      say('stateNeverSet', { state: name, value });
+  }
+  for (const ends of [check.validity?.endsWhen, check.validity?.until])
+    if (ends && !states.get(ends.state)?.values.includes(ends.becomes))
+      say('validityCannotEnd', { state: ends.state, value: ends.becomes });
+}
+
+/**
+ * Everything that keeps a pack from being worked in the order it is written: a check twice, a reference to one
+ * that is not there or comes later, a state that is not defined, cannot have a value, or is needed before
+ * anything sets it, a gauge from high to low, systems of an engine proven by a check on the whole aircraft.
+ * Empty for a pack without dead ends. Limits are the business of `indexBasis`, which knows the book.
+ * Example: moving a check before one that it stands on gives `comesBefore`.
+ */
+export function packProblems(pack: Pack): readonly PackProblem[] {
+  const problems: PackProblem[] = [];
+  const place = new Map(pack.checks.map((c, i) => [c.id, i]));
+  const states = new Map(pack.states.map((s) => [s.name, s]));
+  pack.checks.forEach((check, i) => {
+    const say: Say = (code, params = {}) =>
+      void problems.push({ check: check.id, reason: reason(code, { check: check.id, ...params }) });
+    if (place.get(check.id) !== i) say('checkTwice');
+    for (const id of referencesOf(check)) {
+      const before = place.get(id);
+      if (before === undefined) say('checkNotInPack', { other: id });
+      else if (before >= i) say('comesBefore', { other: id });
+    }
+    stateProblems(check, i, pack.checks, states, say);
+    if ('plausible' in check.answer && !(check.answer.plausible.low < check.answer.plausible.high))
+      say('gaugeReversed');
+    if (check.proves.some((p) => p.includes('{engine}')) && check.subject !== 'engine')
+      say('provesEngineAtLarge');
+  });
+  for (const state of pack.states)
+    if (!state.values.includes(state.initial))
+      problems.push({ reason: reason('stateCannotBegin', { state: state.name, value: state.initial }) });
+  return problems;
+}
+
+/** Checks that wait for a check or stand on it, directly, and those it waits for: for showing what depends on what. */
+export function neighboursOf(
+  pack: Pack,
+  id: string,
+): { readonly waitsFor: readonly string[]; readonly neededBy: readonly string[] } {
+  const own = pack.checks.find((c) => c.id === id);
+  return {
+    waitsFor: own ? [...new Set(referencesOf(own))] : [],
+    neededBy: pack.checks.filter((c) => referencesOf(c).includes(id)).map((c) => c.id),
+  };
+}

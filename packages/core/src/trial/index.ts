@@ -1,0 +1,1 @@
+export { tryPack, type Trial } from './steady-hand.ts';

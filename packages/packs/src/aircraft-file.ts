@@ -1,0 +1,78 @@
+import {
+  aircraftOf,
+  err,
+  FAMILY_IDS,
+  layoutFor,
+  makeSentences,
+  ok,
+  type Aircraft,
+  type AircraftDescription,
+  type Family,
+  type Place,
+  type Result,
+} from '@kanzel/core';
+import type { ParsedFile } from './parse.ts';
+import type { FileProblem } from './problem.ts';
+
+interface Version1 {
+  readonly family: string;
+  readonly engines: readonly { readonly id: string; readonly title: string; readonly cylinders: number }[];
+  readonly configuration: { readonly code: string; readonly title: string };
+}
+
+const SIDE_BY_SIDE: readonly Place[] = ['left-wing', 'right-wing', 'left-wing-outer', 'right-wing-outer'];
+
+/**
+ * Brings an aircraft file of version 1 to version 2: the layout of its family with the engines it names, and its
+ * configuration as the only choice of one option. Members that version 1 did not know are left empty.
+ */
+export function aircraftFrom1(value: Record<string, unknown>): Record<string, unknown> {
+  const { engines, configuration, family, ...rest } = value as unknown as Version1 & Record<string, unknown>;
+  const known = FAMILY_IDS.find((f) => f === family);
+  const template = layoutFor(known ?? 'piston-single');
+  const like = template.propulsors.find((p) => p.driven !== true);
+  const same = template.propulsors.filter((p) => p.driven !== true).length === engines.length;
+  const propulsors = engines.map((engine, i) => ({
+    ...(same ? template.propulsors[i] : like),
+    kind: like?.kind ?? 'piston',
+    place: (same ? template.propulsors[i]?.place : engines.length === 1 ? 'nose' : SIDE_BY_SIDE[i]) ?? 'centre',
+    diameter: like?.diameter ?? 1,
+    ...engine,
+  }));
+  return {
+    ...rest,
+    family,
+    version: 2,
+    revision: 1,
+    layout: { ...template, propulsors: [...propulsors, ...template.propulsors.filter((p) => p.driven === true)] },
+    equipment: [],
+    options: [
+      {
+        id: 'configuration',
+        title: 'Configuration',
+        choices: [{ id: 'as-filed', title: configuration.title, touches: [] }],
+      },
+    ],
+    chosen: { configuration: 'as-filed' },
+  };
+}
+
+/** The description in an aircraft file, and what campaigns need of it; all problems at once. */
+export function compileAircraft(
+  file: ParsedFile,
+): Result<{ description: AircraftDescription; aircraft: Aircraft }, readonly FileProblem[]> {
+  const { format: _format, version: _version, ...members } = file.value;
+  const description = members as unknown as AircraftDescription;
+  const { say } = makeSentences({ part: String, subject: String, thing: String });
+  if (!FAMILY_IDS.includes(description.family as Family))
+    return err([file.problem(['family'], `must be one of ${FAMILY_IDS.join(', ')}`)]);
+  const made = aircraftOf(description);
+  return made.ok
+    ? ok({ description, aircraft: made.value })
+    : err(made.error.map((why) => file.problem([], say(why))));
+}
+
+/** A description as a file. Compiling it gives the same description again. */
+export function documentOfAircraft(description: AircraftDescription): Record<string, unknown> {
+  return { format: 'kanzel-aircraft', version: 2, ...description };
+}
