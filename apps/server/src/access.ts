@@ -18,8 +18,8 @@ export const ROLE = 'needs role';
 /** Marks a route that needs no session. Every other route needs one. */
 export const OpenToEveryone = (): MethodDecorator => SetMetadata(OPEN, true);
 
-/** Marks a route that needs a role, held today. */
-export const NeedsRole = (role: Role): MethodDecorator => SetMetadata(ROLE, role);
+/** Marks a route that needs one of some roles, held today. */
+export const NeedsRole = (...roles: readonly Role[]): MethodDecorator => SetMetadata(ROLE, roles);
 
 /** The person of the session. */
 export const Signed = createParamDecorator((_: unknown, context: ExecutionContext): PersonView => {

@@ -240,7 +240,7 @@ test('a malformed library file is refused with file, place and reason, and chang
     .replace('low: 7, cautionLow: 8', 'low: 9, cautionLow: 8');
   const { body } = await brand.agent.post('/api/library').send({ name: 'other.yaml', text }).expect(400);
   expect((body as { details: string[] }).details).toEqual([
-    expect.stringMatching(/^other\.yaml:\d+:\d+ limits\[0\]: the edges must run/),
+    expect.stringMatching(/^other\.yaml:\d+:\d+ limits\[0\]: Oil quantity: the edges must run/),
   ]);
   expect((await brand.agent.get('/api/library').expect(200)).body).toEqual(before);
 });

@@ -140,11 +140,42 @@ export class ReleaseRequest {
 }
 
 export class LibraryFileRequest {
-  @Matches(/^[A-Za-z0-9][A-Za-z0-9._-]{0,79}\.(ya?ml|json)$/, {
+  @Matches(/^[A-Za-z0-9][A-Za-z0-9 ._-]{0,79}\.(ya?ml|json)$/, {
     message: 'name: a file name ending in .yaml, .yml or .json',
   })
   name!: string;
   @IsString() @Length(1, 2_000_000) text!: string;
+}
+
+/** A library file in the making; the version is the one that was changed, 0 for a new one. */
+export class DraftRequest {
+  @IsInt() @Min(0) version!: number;
+  @IsObject() document!: Record<string, unknown>;
+}
+
+/** Publishes a draft as its next revision. */
+export class PublishRequest {
+  @IsInt() @Min(1) version!: number;
+}
+
+/** Moves a campaign to the newest revisions, in the configuration as filed. */
+export class MoveCampaignRequest {
+  @IsUUID() id!: string;
+  @IsISO8601({ strict: true }) at!: string;
+  @Matches(/^[A-Za-z0-9._-]{1,80}$/) device!: string;
+  @IsIn(['inspector', 'certifier']) role!: 'inspector' | 'certifier';
+  @IsString() @Length(1, 1000) reason!: string;
+  /** What the person was shown: nothing else is moved to. */
+  @Matches(/^[0-9a-f]{64}$/) basis!: string;
+}
+
+/** Notes an instrument of the register in a campaign, as it is now. */
+export class NoteInstrumentRequest {
+  @IsUUID() id!: string;
+  @IsISO8601({ strict: true }) at!: string;
+  @Matches(/^[A-Za-z0-9._-]{1,80}$/) device!: string;
+  @Matches(/^[a-z0-9-]{1,60}$/) instrument!: string;
+  @IsString() @Length(1, 1000) reason!: string;
 }
 
 /** Where an aircraft's engine monitor speaks the line protocol. */

@@ -1,4 +1,4 @@
-import type { Aircraft, Entry, Reason, Role } from '@kanzel/core';
+import type { Aircraft, Basis, Entry, InstrumentRecord, Reason, Role } from '@kanzel/core';
 
 /** What a person may do: a role, for families of aircraft ("*" for all), until a day. */
 export interface Authorisation {
@@ -54,6 +54,16 @@ export interface CampaignView {
   readonly mark: string;
   readonly count: number;
   readonly head: string;
+  readonly title: string;
+  /** When its release was signed; absent while it is in hand. */
+  readonly releasedAt?: string;
+  /** What it was opened by; it may have been moved since. */
+  readonly openedOn: {
+    readonly pack: string;
+    readonly packRevision: number;
+    readonly limitBook: string;
+    readonly limitBookRevision: number;
+  };
   /** Set when the record in the database does not verify. */
   readonly damaged?: Reason;
 }
@@ -76,25 +86,83 @@ export interface EntriesResponse {
   readonly count: number;
 }
 
+/** One thing of the library in its newest revision. */
+interface LibraryThing {
+  readonly id: string;
+  readonly revision: number;
+  /** Every revision there is, oldest first. */
+  readonly revisions: readonly number[];
+  readonly title: string;
+}
+
 export interface LibraryView {
-  readonly packs: readonly {
-    readonly id: string;
-    readonly revision: number;
-    readonly title: string;
+  readonly packs: readonly (LibraryThing & {
     readonly families: readonly string[];
     readonly checks: number;
-  }[];
-  readonly limitBooks: readonly {
-    readonly id: string;
-    readonly revision: number;
-    readonly title: string;
+  })[];
+  readonly limitBooks: readonly (LibraryThing & {
     readonly approvedBy: string;
     readonly approvedOn: string;
     readonly limits: number;
-  }[];
+  })[];
+  readonly aircraft: readonly (LibraryThing & {
+    readonly family: string;
+    readonly configuration: string;
+    readonly pack: string;
+    readonly limitBook: string;
+  })[];
+  readonly instruments: readonly InstrumentRecord[];
   readonly modules: readonly { readonly id: string; readonly title: string; readonly checks: number }[];
+  readonly drafts: readonly DraftSummary[];
   /** Files refused, each with file, place and reason. */
   readonly problems: readonly string[];
+}
+
+export type DraftFormat = 'kanzel-pack' | 'kanzel-limit-book' | 'kanzel-aircraft' | 'kanzel-instrument';
+
+export interface DraftSummary {
+  readonly format: DraftFormat;
+  readonly id: string;
+  readonly version: number;
+  readonly changedBy: string;
+  readonly changedAt: string;
+}
+
+/** A library file in the making, with what keeps it from being published. */
+export interface DraftView extends DraftSummary {
+  readonly document: Readonly<Record<string, unknown>>;
+  readonly problems: readonly string[];
+}
+
+/** A library file for taking along. */
+export interface ExportedFile {
+  readonly name: string;
+  readonly text: string;
+}
+
+/** An open campaign that a limit book or a pack bears on. */
+export interface CampaignUsing {
+  readonly id: string;
+  readonly mark: string;
+  readonly title: string;
+  readonly pack: string;
+  readonly packRevision: number;
+  readonly limitBook: string;
+  readonly limitBookRevision: number;
+  /** Checks of the campaign by the limits they name. */
+  readonly checks: readonly {
+    readonly check: string;
+    readonly title: string;
+    readonly limits: readonly string[];
+    readonly answered: boolean;
+  }[];
+}
+
+/** What a campaign could be moved to. */
+export interface MoveOffer {
+  readonly basis: Basis;
+  /** Names exactly this basis; sent back with the request to move. */
+  readonly hash: string;
 }
 
 /** The key by which exported records of an installation are known. */

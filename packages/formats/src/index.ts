@@ -1,2 +1,3 @@
 export * from './engine-line.ts';
 export * from './record-file.ts';
+export * from './limit-table.ts';

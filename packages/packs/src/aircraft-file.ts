@@ -35,7 +35,8 @@ export function aircraftFrom1(value: Record<string, unknown>): Record<string, un
   const propulsors = engines.map((engine, i) => ({
     ...(same ? template.propulsors[i] : like),
     kind: like?.kind ?? 'piston',
-    place: (same ? template.propulsors[i]?.place : engines.length === 1 ? 'nose' : SIDE_BY_SIDE[i]) ?? 'centre',
+    place:
+      (same ? template.propulsors[i]?.place : engines.length === 1 ? 'nose' : SIDE_BY_SIDE[i]) ?? 'centre',
     diameter: like?.diameter ?? 1,
     ...engine,
   }));
@@ -44,7 +45,10 @@ export function aircraftFrom1(value: Record<string, unknown>): Record<string, un
     family,
     version: 2,
     revision: 1,
-    layout: { ...template, propulsors: [...propulsors, ...template.propulsors.filter((p) => p.driven === true)] },
+    layout: {
+      ...template,
+      propulsors: [...propulsors, ...template.propulsors.filter((p) => p.driven === true)],
+    },
     equipment: [],
     options: [
       {

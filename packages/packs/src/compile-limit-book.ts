@@ -1,4 +1,14 @@
-import { err, limitErrors, makeSentences, ok, reason, type Bounds, type Limit, type LimitBook, type Result } from '@kanzel/core';
+import {
+  err,
+  limitErrors,
+  makeSentences,
+  ok,
+  reason,
+  type Bounds,
+  type Limit,
+  type LimitBook,
+  type Result,
+} from '@kanzel/core';
 import type { ParsedFile } from './parse.ts';
 import type { FileProblem } from './problem.ts';
 

@@ -1,20 +1,22 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import type {
-  Aircraft,
-  AircraftDescription,
-  Instrument,
-  InstrumentRecord,
-  LimitBook,
-  Pack,
-  Result,
+import {
+  ok,
+  type Aircraft,
+  type AircraftDescription,
+  type Instrument,
+  type InstrumentRecord,
+  type LimitBook,
+  type Pack,
+  type Result,
 } from '@kanzel/core';
-import { compileAircraft } from './aircraft-file.ts';
+import { compileAircraft, documentOfAircraft } from './aircraft-file.ts';
 import { compileLimitBook } from './compile-limit-book.ts';
-import { compilePack } from './compile-pack.ts';
+import { compilePack, documentOfPack } from './compile-pack.ts';
 import { parseLibraryFile, type ParsedFile } from './parse.ts';
 import type { FileProblem } from './problem.ts';
+import { documentOfInstrument, documentOfLimitBook } from './write.ts';
 
 /** Everything of one kind by id, in all its revisions; the newest stands last. */
 export class Revisions<T extends { readonly revision: number }> {
@@ -67,6 +69,8 @@ export interface Library {
   readonly aircraftRevisions: Revisions<DescribedAircraft>;
   readonly instrumentRevisions: Revisions<InstrumentRecord>;
   readonly modules: readonly { readonly id: string; readonly title: string; readonly checks: number }[];
+  /** Modules as read, for compiling one more file. */
+  readonly moduleFiles: ReadonlyMap<string, ParsedFile>;
   readonly problems: readonly FileProblem[];
 }
 
@@ -96,11 +100,22 @@ export function identityOf(file: ParsedFile): string {
   return `${file.format} ${id}${typeof revision === 'number' ? `, revision ${revision}` : ''}`;
 }
 
+/** Files that were read before, by name and text: a library is loaded anew with every change of one file. */
+const remembered = new Map<string, ReturnType<typeof parseLibraryFile>>();
+
+function parseOnce(source: SourceFile): ReturnType<typeof parseLibraryFile> {
+  const key = `${source.name}\0${source.text}`;
+  const parsed = remembered.get(key) ?? parseLibraryFile(source.name, source.text);
+  if (remembered.size > 5000) remembered.clear();
+  remembered.set(key, parsed);
+  return parsed;
+}
+
 function parseAll(sources: readonly SourceFile[], problems: FileProblem[]): ParsedFile[] {
   const files: ParsedFile[] = [];
   const seen = new Set<string>();
   for (const source of sources) {
-    const parsed = parseLibraryFile(source.name, source.text);
+    const parsed = parseOnce(source);
     if (!parsed.ok) {
       problems.push(...parsed.error);
       continue;
@@ -112,6 +127,34 @@ function parseAll(sources: readonly SourceFile[], problems: FileProblem[]): Pars
     seen.add(identity);
   }
   return files;
+}
+
+/**
+ * Compiles one file beside the modules there are, and gives what it says in the form it would be kept in: a
+ * pack written out, an older format brought up to date. All problems at once.
+ */
+export function compileDocument(
+  file: ParsedFile,
+  modules: ReadonlyMap<string, ParsedFile>,
+): Result<Record<string, unknown>, readonly FileProblem[]> {
+  switch (file.format) {
+    case 'kanzel-pack': {
+      const pack = compilePack(file, modules);
+      return pack.ok ? ok(documentOfPack(pack.value)) : pack;
+    }
+    case 'kanzel-limit-book': {
+      const book = compileLimitBook(file);
+      return book.ok ? ok(documentOfLimitBook(book.value)) : book;
+    }
+    case 'kanzel-aircraft': {
+      const aircraft = compileAircraft(file);
+      return aircraft.ok ? ok(documentOfAircraft(aircraft.value.description)) : aircraft;
+    }
+    case 'kanzel-instrument':
+      return ok(documentOfInstrument(instrumentOf(file)));
+    case 'kanzel-module':
+      return ok(file.value);
+  }
 }
 
 function instrumentOf(file: ParsedFile): InstrumentRecord {
@@ -165,6 +208,7 @@ export function loadLibrary(sources: readonly SourceFile[]): Library {
     limitBookRevisions,
     aircraftRevisions,
     instrumentRevisions,
+    moduleFiles: modules,
     modules: of('kanzel-module').map((f) => ({
       id: String(f.value['id']),
       title: String(f.value['title']),

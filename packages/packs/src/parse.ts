@@ -11,14 +11,7 @@ const schema = (name: string): object =>
 const ajv = new Ajv({ allErrors: true, strict: true, strictRequired: false, strictTypes: false });
 
 /** Names of the published schemas, by file. The module comes first, since the others refer to it. */
-export const SCHEMA_NAMES = [
-  'module',
-  'pack',
-  'limit-book',
-  'aircraft-1',
-  'aircraft',
-  'instrument',
-] as const;
+export const SCHEMA_NAMES = ['module', 'pack', 'limit-book', 'aircraft-1', 'aircraft', 'instrument'] as const;
 export type SchemaName = (typeof SCHEMA_NAMES)[number];
 
 /** A published JSON Schema (draft 7) of the library files. */

@@ -1,22 +1,27 @@
-import { Body, Controller, Get, Post } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { InjectRepository } from '@nestjs/typeorm';
-import { OpenCampaignRequest, type AircraftView, type CampaignView, type PersonView } from '@kanzel/contract';
-import type { Entry } from '@kanzel/core';
-import { Repository } from 'typeorm';
+import {
+  MoveCampaignRequest,
+  NoteInstrumentRequest,
+  OpenCampaignRequest,
+  type AircraftView,
+  type CampaignView,
+  type MoveOffer,
+  type PersonView,
+  type PostEntriesResponse,
+} from '@kanzel/contract';
+import { hashOf, reason as reasonOf, type Basis, type Entry, type EntryDraft } from '@kanzel/core';
 import { LibraryService } from '../library/index.ts';
 import { MonitorService, SimulationService } from '../monitor/index.ts';
-import { Signed } from '../access.ts';
+import { NeedsRole, Signed } from '../access.ts';
 import { mayAct } from '../people/index.ts';
 import { RecordService } from '../record/index.ts';
 import { refuse, refuseFor } from '../refusal.ts';
-import { CampaignRow } from '../storage/entities.ts';
 
 @ApiTags('hangar')
 @Controller('api')
 export class CampaignsController {
   constructor(
-    @InjectRepository(CampaignRow) private readonly campaigns: Repository<CampaignRow>,
     private readonly record: RecordService,
     private readonly library: LibraryService,
     private readonly monitors: MonitorService,
@@ -39,21 +44,8 @@ export class CampaignsController {
   }
 
   @Get('campaigns')
-  async list(): Promise<CampaignView[]> {
-    const rows = await this.campaigns.find({ order: { createdAt: 'DESC' } });
-    const views: CampaignView[] = [];
-    for (const row of rows) {
-      const folded = await this.record.fold(row.id);
-      if (folded)
-        views.push({
-          id: row.id,
-          mark: row.mark,
-          count: folded.state.count,
-          head: folded.state.head,
-          ...(folded.damaged ? { damaged: folded.damaged } : {}),
-        });
-    }
-    return views;
+  list(): Promise<CampaignView[]> {
+    return this.record.summaries();
   }
 
   @Post('campaigns')
@@ -63,8 +55,85 @@ export class CampaignsController {
     const now = new Date(request.at).toISOString();
     if (!mayAct(person, 'technician', basis.value.aircraft.family, now))
       throw refuse(403, 'Opening a campaign takes a technician’s authorisation for this family of aircraft.');
-    const opened = await this.record.open(request, basis.value, person);
+    const past = await this.record.pastOf(request.mark, basis.value);
+    const opened = await this.record.open(
+      request,
+      Object.keys(past).length > 0 ? { ...basis.value, past } : basis.value,
+      person,
+    );
     if (!opened.ok) throw refuseFor(409, opened.error);
     return opened.value;
+  }
+
+  /** What this campaign would be judged by if it were moved to the newest revisions and the configuration filed. */
+  @Get('campaigns/:campaign/move')
+  async offer(@Param('campaign', ParseUUIDPipe) campaign: string): Promise<MoveOffer> {
+    const basis = await this.basisForMove(campaign);
+    return { basis, hash: hashOf(basis) };
+  }
+
+  /** Moves a campaign to the basis the person was shown. */
+  @NeedsRole('inspector', 'certifier')
+  @HttpCode(200)
+  @Post('campaigns/:campaign/move')
+  async move(
+    @Param('campaign', ParseUUIDPipe) campaign: string,
+    @Body() request: MoveCampaignRequest,
+    @Signed() person: PersonView,
+  ): Promise<PostEntriesResponse> {
+    const basis = await this.basisForMove(campaign);
+    if (hashOf(basis) !== request.basis)
+      throw refuse(
+        409,
+        'The library has changed since this was shown. Look at the changes again, then move.',
+      );
+    const { id, at, device, role, reason } = request;
+    return this.postOne(
+      campaign,
+      { id, at, device, role, kind: 'basis.moved', body: { basis, reason } },
+      person,
+    );
+  }
+
+  /** Notes an instrument of the register in a campaign, as it is now. */
+  @HttpCode(200)
+  @Post('campaigns/:campaign/instruments')
+  async noteInstrument(
+    @Param('campaign', ParseUUIDPipe) campaign: string,
+    @Body() request: NoteInstrumentRequest,
+    @Signed() person: PersonView,
+  ): Promise<PostEntriesResponse> {
+    const { id, at, device, reason } = request;
+    const instrument = this.library.registered(request.instrument);
+    if (!instrument) throw refuse(404, 'There is no such instrument in the register.');
+    const role = 'technician';
+    return this.postOne(
+      campaign,
+      { id, at, device, role, kind: 'instrument.noted', body: { instrument, reason } },
+      person,
+    );
+  }
+
+  private async basisForMove(campaign: string): Promise<Basis> {
+    const folded = await this.record.fold(campaign);
+    const mark = folded?.state.index?.basis.aircraft.mark;
+    if (mark === undefined) throw refuse(404, 'There is no such campaign here.');
+    const basis = this.library.basisFor(mark);
+    if (!basis.ok) throw refuseFor(409, basis.error[0] ?? reasonOf('notOpened'));
+    const { past } = folded?.state.index?.basis ?? {};
+    return past ? { ...basis.value, past } : basis.value;
+  }
+
+  private async postOne<K extends 'basis.moved' | 'instrument.noted'>(
+    campaign: string,
+    entry: Pick<EntryDraft<K>, 'id' | 'at' | 'device' | 'role' | 'kind' | 'body'>,
+    person: PersonView,
+  ): Promise<PostEntriesResponse> {
+    const draft = { ...entry, campaign, by: person.id, version: 1 } as unknown as EntryDraft;
+    const posted = await this.record.post(campaign, [draft], person);
+    if (!posted.ok) throw refuseFor(posted.error.code === 'campaignUnknown' ? 404 : 409, posted.error);
+    const [refused] = posted.value.refused;
+    if (refused) throw refuseFor(409, refused.reason);
+    return posted.value;
   }
 }

@@ -23,6 +23,7 @@ export type LogKind =
   | 'tablet.enrolled'
   | 'tablet.ended'
   | 'library.changed'
+  | 'library.published'
   | 'monitor.changed';
 
 const lineOf = (row: LogRow): LogLine => ({

@@ -29,9 +29,10 @@ export class SessionGuard implements CanActivate {
         401,
         'Nobody is signed in here, or the session has ended. What you typed is kept on this device; sign in to send it.',
       );
-    const role = this.reflector.getAllAndOverride<Role | undefined>(ROLE, targets);
-    if (role && !holds(person, role, this.clock.now().toISOString()))
-      throw refuse(403, `This takes the role ${role}.`);
+    const roles = this.reflector.getAllAndOverride<readonly Role[] | undefined>(ROLE, targets);
+    const now = this.clock.now().toISOString();
+    if (roles && !roles.some((role) => holds(person, role, now)))
+      throw refuse(403, `This takes the role ${roles.join(' or ')}.`);
     request.person = person;
     return true;
   }

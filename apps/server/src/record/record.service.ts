@@ -9,6 +9,7 @@ import {
   err,
   foldEntries,
   ok,
+  pastFigures,
   reason,
   RELEASE_MEANING,
   verifyChain,
@@ -21,6 +22,7 @@ import {
 } from '@kanzel/core';
 import {
   validateEntryBody,
+  type CampaignView,
   type OpenCampaignRequest,
   type PersonView,
   type PostEntriesResponse,
@@ -87,6 +89,54 @@ export class RecordService implements OnModuleInit {
     const folded: Folded = { state: foldEntries(entries), ...(damaged ? { damaged } : {}) };
     this.folded.set(campaign, folded);
     return folded;
+  }
+
+  /**
+   * Every campaign as the hangar lists it, newest first. Where a record ends, and whether a release ended it,
+   * stands in its last entry; only those in hand are folded and verified, a released one when it is opened.
+   */
+  async summaries(): Promise<CampaignView[]> {
+    const rows: {
+      id: string;
+      mark: string;
+      count: number;
+      head: string;
+      title: string;
+      basis: string;
+      releasedAt: string | null;
+    }[] = await this.dataSource.query(LAST_ENTRIES);
+    for (const row of rows) if (row.releasedAt === null) await this.fold(row.id);
+    return rows.map(({ releasedAt, basis, ...row }) => {
+      const damaged = this.folded.get(row.id)?.damaged;
+      const [pack = '', packRevision = 0, limitBook = '', limitBookRevision = 0] = JSON.parse(basis) as (
+        string | number
+      )[];
+      return {
+        ...row,
+        ...(releasedAt === null ? {} : { releasedAt }),
+        openedOn: {
+          pack: String(pack),
+          packRevision: Number(packRevision),
+          limitBook: String(limitBook),
+          limitBookRevision: Number(limitBookRevision),
+        },
+        ...(damaged ? { damaged } : {}),
+      };
+    });
+  }
+
+  /** Figures of earlier, released campaigns of an airframe, for limits against its own past. */
+  async pastOf(mark: string, basis: Basis): Promise<NonNullable<Basis['past']>> {
+    if (!basis.limitBook.limits.some((l) => l.kind === 'trend')) return {};
+    const earlier = (await this.summaries())
+      .filter((c) => c.mark === mark && c.releasedAt !== undefined)
+      .slice(0, 40);
+    const states: CampaignState[] = [];
+    for (const { id } of earlier.reverse()) {
+      const folded = await this.fold(id);
+      if (folded && !folded.damaged) states.push(folded.state);
+    }
+    return pastFigures(states, basis);
   }
 
   /** Whether a record ends where the log of the installation says; a shortened one verifies on its own. */
@@ -231,6 +281,22 @@ export class RecordService implements OnModuleInit {
     });
   }
 }
+
+/** The last entry of every campaign, and what it was opened by; both found by key. */
+const LAST_ENTRIES = `
+  SELECT campaign.id AS id, campaign.mark AS mark, last.seq AS count, last.hash AS head,
+    iif(json_extract(last.json, '$.kind') = 'release.signed', json_extract(last.json, '$.at'), NULL) AS releasedAt,
+    json_extract(first.json, '$.body.title') AS title,
+    json_array(
+      json_extract(first.json, '$.body.basis.pack.id'), json_extract(first.json, '$.body.basis.pack.revision'),
+      json_extract(first.json, '$.body.basis.limitBook.id'),
+      json_extract(first.json, '$.body.basis.limitBook.revision')
+    ) AS basis
+  FROM campaign
+  JOIN entry AS last ON last.campaign = campaign.id
+    AND last.seq = (SELECT MAX(seq) FROM entry WHERE entry.campaign = campaign.id)
+  JOIN entry AS first ON first.campaign = campaign.id AND first.seq = 1
+  ORDER BY campaign.createdAt DESC`;
 
 const headOf = (last: Entry) => ({
   campaign: last.campaign,

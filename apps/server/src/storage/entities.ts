@@ -79,4 +79,26 @@ export class LogRow {
   @Column('text') hash!: string;
 }
 
-export const ENTITIES = [PersonRow, SessionRow, CampaignRow, EntryRow, MonitorRow, LogRow, TabletRow];
+/** A library file in the making: nothing is judged by it until it is published. */
+@Entity('draft')
+export class DraftRow {
+  @PrimaryColumn('text') format!: string;
+  /** Id of what is drafted; the mark of an aircraft. */
+  @PrimaryColumn('text') id!: string;
+  /** Raised with every change, so that two people do not write over each other unseen. */
+  @Column('integer') version!: number;
+  @Column('text') json!: string;
+  @Column('text') changedBy!: string;
+  @Column('text') changedAt!: string;
+}
+
+export const ENTITIES = [
+  PersonRow,
+  SessionRow,
+  CampaignRow,
+  EntryRow,
+  MonitorRow,
+  LogRow,
+  TabletRow,
+  DraftRow,
+];

@@ -69,8 +69,24 @@ export class SharedTablets1764200000000 implements MigrationInterface {
   }
 }
 
+/** Library files in the making. */
+export class LibraryDrafts1764300000000 implements MigrationInterface {
+  readonly name = 'LibraryDrafts1764300000000';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(
+      `CREATE TABLE draft (format TEXT NOT NULL, id TEXT NOT NULL, version INTEGER NOT NULL, json TEXT NOT NULL, changedBy TEXT NOT NULL, changedAt TEXT NOT NULL, PRIMARY KEY (format, id)) WITHOUT ROWID`,
+    );
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query(`DROP TABLE draft`);
+  }
+}
+
 export const MIGRATIONS = [
   FirstTables1764000000000,
   InstallationLog1764100000000,
   SharedTablets1764200000000,
+  LibraryDrafts1764300000000,
 ];

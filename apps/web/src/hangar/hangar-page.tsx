@@ -41,6 +41,9 @@ function LyingSpine({ status }: { status: CampaignStatus }): ReactElement {
   );
 }
 
+/** Earlier campaigns that a line of the hangar names; the rest stand on the page of the aircraft. */
+const EARLIER_SHOWN = 2;
+
 /** Where a campaign stands, in one sentence. */
 function standing(held: HeldCampaign, status: CampaignStatus): string {
   const say = makeSentences(namesOf(held.state.index)).say;
@@ -67,8 +70,10 @@ function Row({
   campaigns: readonly CampaignView[];
   held: Readonly<Record<string, HeldCampaign>>;
 }): ReactElement {
-  const open = campaigns.filter((c) => !held[c.id]?.state.release);
-  const released = campaigns.filter((c) => held[c.id]?.state.release);
+  const isReleased = (c: CampaignView): boolean =>
+    c.releasedAt !== undefined || held[c.id]?.state.release !== undefined;
+  const open = campaigns.filter((c) => !isReleased(c));
+  const released = campaigns.filter(isReleased);
   const now = new Date().toISOString();
   return (
     <li className="grid grid-cols-[112px_220px_minmax(0,1fr)] items-center gap-x-4 border-b border-rule px-[22px] py-3.5 max-md:grid-cols-[100px_1fr]">
@@ -83,7 +88,7 @@ function Row({
           const status = mine?.state.index ? deriveStatus(mine.state, now) : undefined;
           return (
             <Link key={c.id} to={`/campaign/${c.id}`} className="block py-1">
-              <span className="block font-semibold">{mine?.state.opened?.title ?? 'Opening…'}</span>
+              <span className="block font-semibold">{c.title}</span>
               {c.damaged ? (
                 <span className="font-semibold text-out">
                   The record of this campaign does not verify. Nothing is added to it.
@@ -98,25 +103,29 @@ function Row({
           );
         })}
         {open.length === 0 ? <span className="block text-ink-2">No campaign in hand.</span> : null}
-        {released.map((c) => {
-          const release = held[c.id]?.state.release;
+        {released.slice(0, EARLIER_SHOWN).map((c) => {
+          const at = c.releasedAt ?? held[c.id]?.state.release?.at;
           return (
             <Link
               key={c.id}
               to={`/campaign/${c.id}/release`}
               className="block text-[0.82rem] text-ink-2 underline decoration-rule underline-offset-4"
             >
-              {held[c.id]?.state.opened?.title}, released{' '}
-              {release
-                ? new Date(release.at).toLocaleDateString('en-GB', {
-                    day: 'numeric',
-                    month: 'long',
-                    year: 'numeric',
-                  })
+              {c.title}, released{' '}
+              {at
+                ? new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })
                 : ''}
             </Link>
           );
         })}
+        {released.length > EARLIER_SHOWN ? (
+          <Link
+            to={`/hangar/${aircraft.mark}`}
+            className="block text-[0.82rem] text-ink-2 underline decoration-rule underline-offset-4"
+          >
+            and {released.length - EARLIER_SHOWN} earlier
+          </Link>
+        ) : null}
       </span>
     </li>
   );
@@ -227,13 +236,16 @@ export function HangarPage(): ReactElement {
     const list = c.ok ? c.value : ((await kept<CampaignView[]>('campaigns')) ?? []);
     setAircraft(a.ok ? a.value : ((await kept<AircraftView[]>('aircraft')) ?? []));
     setCampaigns(list);
-    for (const campaign of list) void openCampaign(campaign.id);
+    for (const campaign of list) if (campaign.releasedAt === undefined) void openCampaign(campaign.id);
   }, []);
   useEffect(() => {
     void load();
   }, [load, connected]);
   const onTheWay = useMemo(
-    () => new Set(campaigns.filter((c) => !held[c.id]?.state.release).map((c) => c.mark)).size,
+    () =>
+      new Set(
+        campaigns.filter((c) => c.releasedAt === undefined && !held[c.id]?.state.release).map((c) => c.mark),
+      ).size,
     [campaigns, held],
   );
   const words = aircraft

@@ -102,7 +102,9 @@ describe('the code of a configuration', () => {
       { chosen: { gear: 'floats' } },
       { serial: '2' },
       { layout: { ...one.layout, gear: 'tailwheel' } },
-      { layout: { ...one.layout, stores: one.layout.stores.map((s) => ({ ...s, capacity: s.capacity + 1 })) } },
+      {
+        layout: { ...one.layout, stores: one.layout.stores.map((s) => ({ ...s, capacity: s.capacity + 1 })) },
+      },
       { equipment: one.equipment.map((e) => ({ ...e, serial: `${e.serial}0` })) },
       { equipment: one.equipment.slice(1) },
     ];

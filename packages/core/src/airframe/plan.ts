@@ -15,7 +15,12 @@ export interface Zone {
 /** An airframe seen from above, drawn from its layout. */
 export interface Plan {
   readonly zones: readonly Zone[];
-  readonly box: { readonly left: number; readonly top: number; readonly width: number; readonly height: number };
+  readonly box: {
+    readonly left: number;
+    readonly top: number;
+    readonly width: number;
+    readonly height: number;
+  };
 }
 
 /** Measures of the drawing in metres, settled once from span and length. */
@@ -62,12 +67,12 @@ function wingAt(f: Frame, share: number): { lead: number; trail: number; x: numb
 const mirrored = (points: readonly Point[], side: 1 | -1): Point[] =>
   points.map(([x, y]) => [side * x, y] as const);
 
-const polygon = (
-  id: string,
-  title: string,
-  kind: Zone['kind'],
-  points: readonly Point[],
-): Zone => ({ id, title, kind, outline: { kind: 'polygon', points } });
+const polygon = (id: string, title: string, kind: Zone['kind'], points: readonly Point[]): Zone => ({
+  id,
+  title,
+  kind,
+  outline: { kind: 'polygon', points },
+});
 const circle = (id: string, title: string, kind: Zone['kind'], centre: Point, radius: number): Zone => ({
   id,
   title,

@@ -74,7 +74,10 @@ const aeroplane = (change: Partial<Layout>): Layout => ({
   gear: 'nosewheel',
   surfaces: [...AILERONS, ...FLAPS, ...TAIL],
   propulsors: [piston('engine', 'Engine', 'nose', 4)],
-  stores: [tank('left-tank', 'Left tank', 'left-wing', 60), tank('right-tank', 'Right tank', 'right-wing', 60)],
+  stores: [
+    tank('left-tank', 'Left tank', 'left-wing', 60),
+    tank('right-tank', 'Right tank', 'right-wing', 60),
+  ],
   ...change,
 });
 
@@ -205,10 +208,7 @@ const TEMPLATES: Readonly<Record<Family, Layout>> = {
     tail: 'v-tail',
     gear: 'legs',
     surfaces: [...AILERONS, ...V_TAIL],
-    propulsors: [
-      ...liftMotors(0.6),
-      electric('cruise-motor', 'Cruise motor', 'tail', 'electric', 0.5),
-    ],
+    propulsors: [...liftMotors(0.6), electric('cruise-motor', 'Cruise motor', 'tail', 'electric', 0.5)],
     stores: [pack('pack', 'Flight pack', 'centre', 30, 12)],
   }),
   'lift-and-cruise-tilt': aeroplane({

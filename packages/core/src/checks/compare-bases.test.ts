@@ -1,5 +1,16 @@
 import fc from 'fast-check';
-import { AIRCRAFT, BASIS, BO, BOOK, CHECKS, DROP_LIMIT, PACK, reading, Scribe, START } from '../testing/world.ts';
+import {
+  AIRCRAFT,
+  BASIS,
+  BO,
+  BOOK,
+  CHECKS,
+  DROP_LIMIT,
+  PACK,
+  reading,
+  Scribe,
+  START,
+} from '../testing/world.ts';
 import { deriveStatus } from '../gates/index.ts';
 import { admit, foldEntries, type EntryBodies } from '../record/index.ts';
 import { compareBases, compareChecks, isSameBasis, type Basis, type Check } from './index.ts';
@@ -32,11 +43,20 @@ function marksAfter(basis: Basis): Record<string, string | undefined> {
   scribe.add('basis.moved', { basis, reason: 'new revision' }, { by: BO, role: 'inspector' });
   const status = deriveStatus(foldEntries(scribe.entries), NOW);
   return Object.fromEntries(
-    ['linkage', 'drop-a', 'drop-b', 'drops-apart', 'idle'].map((c) => [c, status?.parts.get(`${c}@left`)?.mark]),
+    ['linkage', 'drop-a', 'drop-b', 'drops-apart', 'idle'].map((c) => [
+      c,
+      status?.parts.get(`${c}@left`)?.mark,
+    ]),
   );
 }
 
-const GOOD = { linkage: 'within', 'drop-a': 'within', 'drop-b': 'within', 'drops-apart': 'within', idle: 'within' };
+const GOOD = {
+  linkage: 'within',
+  'drop-a': 'within',
+  'drop-b': 'within',
+  'drops-apart': 'within',
+  idle: 'within',
+};
 
 describe('moving a campaign', () => {
   test('other words, another order and another revision keep what was proven', () => {
@@ -58,7 +78,9 @@ describe('moving a campaign', () => {
       ...BASIS,
       limitBook: { ...BOOK, revision: 2, limits: [limit, ...BOOK.limits.slice(1)] },
     });
-    expect(marksAfter(book({ ...DROP_LIMIT, bounds: { low: 10, high: 125 } } as typeof DROP_LIMIT))).toMatchObject({
+    expect(
+      marksAfter(book({ ...DROP_LIMIT, bounds: { low: 10, high: 125 } } as typeof DROP_LIMIT)),
+    ).toMatchObject({
       'drop-a': 'again',
       'drop-b': 'again',
       idle: 'again',
@@ -80,7 +102,9 @@ describe('moving a campaign', () => {
     const state = foldEntries(scribe.entries);
     const gate = deriveStatus(state, NOW)?.gates.find((g) => g.gate.id === 'power');
     expect(gate?.state).toBe('held');
-    expect(state.moves).toMatchObject([{ reason: 'bulletin', from: { packRevision: 1 }, to: { packRevision: 2 } }]);
+    expect(state.moves).toMatchObject([
+      { reason: 'bulletin', from: { packRevision: 1 }, to: { packRevision: 2 } },
+    ]);
   });
 
   test('the door: a role that answers for limits, a reason, the same aircraft, something that differs and works', () => {
@@ -124,11 +148,18 @@ test('an instrument noted later is known from then on; one that came back calibr
 });
 
 test('changes of checks are complete, and a basis is the same exactly when nothing differs (property)', () => {
-  const checks = fc.shuffledSubarray([...CHECKS]).chain((some) =>
-    fc.array(fc.constantFrom('why', 'challenge', 'title'), { minLength: some.length, maxLength: some.length }).map((fields) =>
-      some.map((c, i) => (fields[i] === 'title' ? c : { ...c, [fields[i] ?? 'why']: 'other' })),
-    ),
-  );
+  const checks = fc
+    .shuffledSubarray([...CHECKS])
+    .chain((some) =>
+      fc
+        .array(fc.constantFrom('why', 'challenge', 'title'), {
+          minLength: some.length,
+          maxLength: some.length,
+        })
+        .map((fields) =>
+          some.map((c, i) => (fields[i] === 'title' ? c : { ...c, [fields[i] ?? 'why']: 'other' })),
+        ),
+    );
   fc.assert(
     fc.property(checks, checks, (a, b) => {
       const changes = compareChecks(a, b);

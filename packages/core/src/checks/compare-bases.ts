@@ -40,7 +40,11 @@ export interface BasisChanges {
   readonly reordered: boolean;
   readonly limits: BookChanges;
   readonly gates: boolean;
-  readonly configuration?: { readonly from: string; readonly to: string; readonly touches: readonly string[] };
+  readonly configuration?: {
+    readonly from: string;
+    readonly to: string;
+    readonly touches: readonly string[];
+  };
   readonly enginesChanged: boolean;
   readonly revisions: boolean;
 }
@@ -90,7 +94,10 @@ export function compareChecks(before: readonly Check[], after: readonly Check[])
 
 function sameOrder(before: readonly Check[], after: readonly Check[]): boolean {
   const common = new Set(after.map((c) => c.id));
-  const [a, b] = [before.filter((c) => common.has(c.id)), after.filter((c) => before.some((o) => o.id === c.id))];
+  const [a, b] = [
+    before.filter((c) => common.has(c.id)),
+    after.filter((c) => before.some((o) => o.id === c.id)),
+  ];
   return a.every((c, i) => b[i]?.id === c.id);
 }
 
@@ -165,7 +172,8 @@ export function touchedByMove(
   const { configuration } = changes;
   if (configuration) {
     const because = reason('configurationIsOther', { from: configuration.from, to: configuration.to });
-    for (const found of index.reachOf(configuration.touches)) if (!why.has(found.part)) why.set(found.part, because);
+    for (const found of index.reachOf(configuration.touches))
+      if (!why.has(found.part)) why.set(found.part, because);
     for (const check of index.basis.pack.checks)
       if (check.limits.some((l) => index.limits.get(l)?.conditions.some((c) => c.fact === 'configuration')))
         say(check.id, because);

@@ -74,9 +74,7 @@ export function splitCheck(pack: Pack, id: string, second: { title: string; chal
   };
   const join = (ids: readonly string[]): readonly string[] => (ids.includes(id) ? [...ids, other.id] : ids);
   const list = pack.checks.flatMap((c) =>
-    c.id === id
-      ? [{ ...c, sets: {} }, other]
-      : [{ ...c, standsOn: join(c.standsOn), after: join(c.after) }],
+    c.id === id ? [{ ...c, sets: {} }, other] : [{ ...c, standsOn: join(c.standsOn), after: join(c.after) }],
   );
   return replaceChecks(pack, list);
 }

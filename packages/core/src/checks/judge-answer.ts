@@ -1,5 +1,12 @@
 import { judgeAll } from '../limits/judge.ts';
-import { LIMITS_OF_ONE, type Fact, type Limit, type Measured, type Surroundings, type Verdict } from '../limits/types.ts';
+import {
+  LIMITS_OF_ONE,
+  type Fact,
+  type Limit,
+  type Measured,
+  type Surroundings,
+  type Verdict,
+} from '../limits/types.ts';
 import type { PartAnswer } from '../record/entry.ts';
 import { reason } from '../words/reason.ts';
 import type { BasisIndex, Part } from './basis-index.ts';
@@ -61,6 +68,12 @@ function judgeTimer(check: Check, answer: { startedAt: string; endedAt: string }
     : plain('unknown', 'timerShort', params);
 }
 
+/** Earlier figures of this subject, by limit. */
+function pastOf(index: BasisIndex, part: Part): NonNullable<Surroundings['past']> {
+  const { past = {} } = index.basis;
+  return Object.fromEntries(part.check.limits.map((key) => [key, past[`${key}@${part.subject}`] ?? []]));
+}
+
 /** Facts that every check has: the configuration and the station, beside those recorded with the answer. */
 function surroundings(
   index: BasisIndex,
@@ -78,7 +91,7 @@ function surroundings(
     instruments: index.instruments,
     at,
     facts: { ...always, ...facts },
-    past: index.basis.past ?? {},
+    past: pastOf(index, part),
   };
 }
 

@@ -187,6 +187,6 @@ export interface Basis {
   readonly pack: Pack;
   readonly limitBook: LimitBook;
   readonly aircraft: Aircraft;
-  /** Figures of earlier campaigns, by key of the trend limit they are compared under, oldest first. */
+  /** Figures of earlier campaigns, by trend limit and subject ("cruise-heads@left"), oldest first. */
   readonly past?: Readonly<Record<string, readonly { readonly value: number; readonly unit: string }[]>>;
 }

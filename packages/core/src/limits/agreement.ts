@@ -6,7 +6,10 @@ import type { Judgeable } from './reading.ts';
 import type { MatchLimit, TogetherLimit } from './types.ts';
 
 /** The tightest run of `wanted` neighbours in value: its two ends. Takes at least `wanted` readings, wanted ≥ 2. */
-function tightest(readings: readonly Judgeable[], wanted: number): readonly [Judgeable, Judgeable] | undefined {
+function tightest(
+  readings: readonly Judgeable[],
+  wanted: number,
+): readonly [Judgeable, Judgeable] | undefined {
   const sorted = [...readings].sort((a, b) => a.value - b.value);
   let best: readonly [Judgeable, Judgeable] | undefined;
   for (let i = 0; i + wanted <= sorted.length; i += 1) {
@@ -16,7 +19,8 @@ function tightest(readings: readonly Judgeable[], wanted: number): readonly [Jud
   return best;
 }
 
-const resolutionOf = (readings: readonly Judgeable[]): number => Math.max(...readings.map((r) => r.resolution));
+const resolutionOf = (readings: readonly Judgeable[]): number =>
+  Math.max(...readings.map((r) => r.resolution));
 
 /**
  * `match`: the smallest spread, in the unit of the limit, that `atLeast` of the readings fit into. Judged

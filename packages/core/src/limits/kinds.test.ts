@@ -43,7 +43,12 @@ function choices(values: readonly number[], size: number): number[][] {
 }
 
 describe('match', () => {
-  const match = (atLeast: number, high: number): Limit => ({ ...base, kind: 'match', atLeast, bounds: { high } });
+  const match = (atLeast: number, high: number): Limit => ({
+    ...base,
+    kind: 'match',
+    atLeast,
+    bounds: { high },
+  });
 
   test('the figure judged is the least spread over every choice of so many readings (second route, property)', () => {
     fc.assert(
@@ -76,11 +81,18 @@ test('together: from the first to the last instant, on the edge is inside, one a
 });
 
 test('responds: the wrong way is out, whatever the size; the guarded rule counts both readings', () => {
-  const limit = (direction: 'up' | 'down'): Limit => ({ ...base, kind: 'responds', direction, bounds: { low: 100 } });
+  const limit = (direction: 'up' | 'down'): Limit => ({
+    ...base,
+    kind: 'responds',
+    direction,
+    bounds: { low: 100 },
+  });
   const pair = (a: number, b: number): Measured => ({ kind: 'pair', before: reading(a), after: reading(b) });
   expect(judge(limit('up'), pair(1700, 1850), around)).toMatchObject({ state: 'within', value: 150 });
   expect(judge(limit('down'), pair(1700, 1850), around)).toMatchObject({ state: 'out', value: -150 });
-  expect(judge({ ...limit('up'), class: 'safety', acceptance: 'guarded' }, pair(1700, 1802), around)).toMatchObject({
+  expect(
+    judge({ ...limit('up'), class: 'safety', acceptance: 'guarded' }, pair(1700, 1802), around),
+  ).toMatchObject({
     state: 'near',
     decisionNeeded: true,
   });
@@ -122,7 +134,9 @@ describe('words', () => {
   };
 
   test('one surface the wrong way is out even while another is unanswered; a missing one is unknown', () => {
-    expect(judge(sense, words({ 'left aileron': 'up', 'right aileron': 'down' }), around).state).toBe('within');
+    expect(judge(sense, words({ 'left aileron': 'up', 'right aileron': 'down' }), around).state).toBe(
+      'within',
+    );
     expect(judge(sense, words({ 'left aileron': 'down' }), around).state).toBe('out');
     expect(judge(sense, words({ 'left aileron': 'up' }), around).state).toBe('unknown');
   });
@@ -132,7 +146,9 @@ describe('words', () => {
     expect(judge(equals, words({ answer: ' A7  B2 C9 ' }), around).state).toBe('within');
     expect(judge(equals, words({ answer: 'A7 B2 c9' }), around).state).toBe('out');
     expect(judge(equals, words({ answer: '  ' }), around).state).toBe('unknown');
-    expect(judge({ ...equals, expected: { fact: 'nothing' } }, words({ answer: 'x' }), around).state).toBe('unknown');
+    expect(judge({ ...equals, expected: { fact: 'nothing' } }, words({ answer: 'x' }), around).state).toBe(
+      'unknown',
+    );
     expect(judge(equals, many([1, 2]), around).state).toBe('unknown');
   });
 });
@@ -180,13 +196,11 @@ test('a gauge that had run out when it was read stays out although it has been c
   expect(instrumentAt(renewed, '2026-10-31T12:00:00Z')).toBe(old);
   const limit: Limit = { ...base, kind: 'band', bounds: { low: 0, high: 2000 } };
   const judged = (at: string): string =>
-    judge(limit, { kind: 'one', reading: reading(1000) }, { ...around, instruments: { gauge: renewed }, at }).state;
-  expect(['2026-10-31', '2026-11-01', '2027-11-01', '2027-11-02'].map((d) => judged(`${d}T12:00:00Z`))).toEqual([
-    'unknown',
-    'within',
-    'within',
-    'unknown',
-  ]);
+    judge(limit, { kind: 'one', reading: reading(1000) }, { ...around, instruments: { gauge: renewed }, at })
+      .state;
+  expect(
+    ['2026-10-31', '2026-11-01', '2027-11-01', '2027-11-02'].map((d) => judged(`${d}T12:00:00Z`)),
+  ).toEqual(['unknown', 'within', 'within', 'unknown']);
 });
 
 describe('looking through a book', () => {
@@ -209,14 +223,20 @@ describe('looking through a book', () => {
     expect(codes(oil('cold', 0, 40), oil('hot', 45, 110))).toEqual(['conditionGap']);
     expect(codes(oil('cold', 0, 50), oil('hot', 45, 110))).toEqual(['conditionOverlap']);
     expect(codes(oil('cold', 0, 40), oil('hot', 40, 110, { unit: 'bar' }))).toEqual(['unitsMixed']);
-    expect(codes(oil('cold', 0, 40, { bounds: { low: 55, cautionLow: 55 } } as Partial<Limit>))).toEqual(['cautionEmpty']);
+    expect(codes(oil('cold', 0, 40, { bounds: { low: 55, cautionLow: 55 } } as Partial<Limit>))).toEqual([
+      'cautionEmpty',
+    ]);
   });
 
   test('errors keep a book from being published', () => {
-    expect(codes(oil('a', 0, 1, { bounds: { low: 90, high: 55 } } as Partial<Limit>))).toEqual(['edgesOrder']);
+    expect(codes(oil('a', 0, 1, { bounds: { low: 90, high: 55 } } as Partial<Limit>))).toEqual([
+      'edgesOrder',
+    ]);
     expect(codes(oil('a', 0, 1), oil('a', 1, 2))).toEqual(['keyTwice']);
     expect(codes({ ...base, kind: 'together', unit: 'rpm', bounds: { high: 1 } })).toEqual(['unitNotTime']);
-    expect(codes({ ...base, kind: 'spread', unit: 'degC', bounds: { high: 40 } })).toEqual(['temperatureMeant']);
+    expect(codes({ ...base, kind: 'spread', unit: 'degC', bounds: { high: 40 } })).toEqual([
+      'temperatureMeant',
+    ]);
   });
 
   test('slips between two revisions: another unit copied, a unit changed alone, ten times off, and honest changes', () => {
@@ -234,7 +254,11 @@ describe('looking through a book', () => {
 
   test('changes are complete: applying them to the old book gives the new one (property)', () => {
     const book = fc.uniqueArray(
-      fc.record({ key: fc.constantFrom('a', 'b', 'c', 'd'), high: fc.integer({ min: 1, max: 3 }), title: fc.constantFrom('x', 'y') }),
+      fc.record({
+        key: fc.constantFrom('a', 'b', 'c', 'd'),
+        high: fc.integer({ min: 1, max: 3 }),
+        title: fc.constantFrom('x', 'y'),
+      }),
       { selector: (l) => l.key },
     );
     const made = (rows: readonly { key: string; high: number; title: string }[]): Limit[] =>
@@ -246,8 +270,7 @@ describe('looking through a book', () => {
         for (const change of compareLimitBooks(before, after)) {
           if (change.after) applied.set(change.key, change.after);
           else applied.delete(change.key);
-          if (change.change === 'changed')
-            expect(change.judgesOther).toBe(change.fields.includes('bounds'));
+          if (change.change === 'changed') expect(change.judgesOther).toBe(change.fields.includes('bounds'));
         }
         expect(new Set(applied.values())).toEqual(new Set(after));
       }),

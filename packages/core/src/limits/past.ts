@@ -54,7 +54,9 @@ export const distilTrend: Distil<TrendLimit> = (limit, measured, around) => {
       {
         tolerance: half(limit.tolerance),
         inPercent: false,
-        ...(caution === undefined ? {} : { cautionTolerance: Math.min(half(caution), half(limit.tolerance)) }),
+        ...(caution === undefined
+          ? {}
+          : { cautionTolerance: Math.min(half(caution), half(limit.tolerance)) }),
       },
       centre,
     ),

@@ -25,7 +25,8 @@ function boundsErrors(limit: Limit, bounds: Bounds): Reason[] {
 function unitErrors(limit: Limit): Reason[] {
   const kind = findUnit(limit.unit)?.kind;
   const about = { limit: limit.title, kind: limit.kind };
-  if (DIFFERENCES.includes(limit.kind) && kind === 'temperature') return [reason('temperatureMeant', { ...about, use: differenceUnit(limit.unit) })];
+  if (DIFFERENCES.includes(limit.kind) && kind === 'temperature')
+    return [reason('temperatureMeant', { ...about, use: differenceUnit(limit.unit) })];
   if (limit.kind === 'together' && kind !== 'time') return [reason('unitNotTime', about)];
   return limit.kind === 'ratio' && kind !== 'ratio' ? [reason('unitNotRatio', about)] : [];
 }
@@ -65,7 +66,9 @@ function spansByQuantity(limits: readonly Limit[]): Map<string, Span[]> {
     const ranges = limit.conditions.filter((c) => c.low !== undefined || c.high !== undefined);
     const [range] = ranges;
     if (!range || ranges.length !== 1) continue;
-    const words = limit.conditions.filter((c) => c !== range).map((c: Condition) => `${c.fact}=${c.equals ?? ''}`);
+    const words = limit.conditions
+      .filter((c) => c !== range)
+      .map((c: Condition) => `${c.fact}=${c.equals ?? ''}`);
     const key = [limit.quantity, limit.kind, range.fact, ...words.sort()].join('|');
     const span = {
       limit,
@@ -118,7 +121,8 @@ function gapsAndOverlaps(spans: readonly Span[]): BookNotice[] {
 function mixedUnits(limits: readonly Limit[]): BookNotice[] {
   const groups = new Map<string, Limit[]>();
   for (const l of limits)
-    if (l.quantity !== undefined) groups.set(`${l.quantity}|${l.kind}`, [...(groups.get(`${l.quantity}|${l.kind}`) ?? []), l]);
+    if (l.quantity !== undefined)
+      groups.set(`${l.quantity}|${l.kind}`, [...(groups.get(`${l.quantity}|${l.kind}`) ?? []), l]);
   return [...groups.values()].flatMap((group): BookNotice[] => {
     const units = [...new Set(group.map((l) => unitOf(l.unit).symbol))];
     return units.length < 2
@@ -142,7 +146,10 @@ function emptyCaution(limit: Limit): boolean {
 /** Edge figures of a limit by name, as far as it has any. */
 function edgesOf(limit: Limit): Record<string, number> {
   if ('bounds' in limit)
-    return Object.fromEntries(Object.entries(limit.bounds).filter(([, v]) => v !== undefined)) as Record<string, number>;
+    return Object.fromEntries(Object.entries(limit.bounds).filter(([, v]) => v !== undefined)) as Record<
+      string,
+      number
+    >;
   return limit.kind === 'relative' && 'value' in limit.expected ? { expected: limit.expected.value } : {};
 }
 
@@ -183,9 +190,12 @@ export function slipsBetween(before: Limit, after: Limit): readonly Reason[] {
     const other = unitOf(id);
     if (other.kind !== own.kind || id === own.id || other.offset !== own.offset) continue;
     if (Math.abs(own.factor / other.factor - 1) <= SLIP_SHARE) continue;
-    if (near(own.factor / other.factor)) return [reason('unitSlip', { ...figures, read: other.symbol, as: own.symbol })];
+    if (near(own.factor / other.factor))
+      return [reason('unitSlip', { ...figures, read: other.symbol, as: own.symbol })];
   }
-  return temperatureSlip(before, after, a, b, names) ? [reason('unitSlip', { ...figures, read: '°F', as: '°C' })] : [];
+  return temperatureSlip(before, after, a, b, names)
+    ? [reason('unitSlip', { ...figures, read: '°F', as: '°C' })]
+    : [];
 }
 
 /** Degrees Fahrenheit entered as Celsius: the offset makes the ratio differ from edge to edge. */
@@ -210,11 +220,25 @@ function temperatureSlip(
  */
 export function reviewLimits(limits: readonly Limit[]): readonly BookNotice[] {
   const errors = limits.flatMap((limit, i): BookNotice[] => {
-    const twice = limits.findIndex((l) => l.key === limit.key) !== i ? [reason('keyTwice', { limit: limit.key })] : [];
-    return [...twice, ...limitErrors(limit)].map((why) => ({ weight: 'error', keys: [limit.key], reason: why }));
+    const twice =
+      limits.findIndex((l) => l.key === limit.key) !== i ? [reason('keyTwice', { limit: limit.key })] : [];
+    return [...twice, ...limitErrors(limit)].map((why) => ({
+      weight: 'error',
+      keys: [limit.key],
+      reason: why,
+    }));
   });
   const empty = limits
     .filter(emptyCaution)
-    .map((l): BookNotice => ({ weight: 'doubt', keys: [l.key], reason: reason('cautionEmpty', { limit: l.title }) }));
-  return [...errors, ...[...spansByQuantity(limits).values()].flatMap(gapsAndOverlaps), ...mixedUnits(limits), ...empty];
+    .map((l): BookNotice => ({
+      weight: 'doubt',
+      keys: [l.key],
+      reason: reason('cautionEmpty', { limit: l.title }),
+    }));
+  return [
+    ...errors,
+    ...[...spansByQuantity(limits).values()].flatMap(gapsAndOverlaps),
+    ...mixedUnits(limits),
+    ...empty,
+  ];
 }

@@ -8,7 +8,9 @@ const tidy = (text: string): string => text.trim().replace(/\s+/g, ' ');
 
 function judgeSense(limit: SenseLimit, words: Readonly<Record<string, string>>): WordsVerdict {
   const surfaces = Object.entries(limit.expected);
-  const wrong = surfaces.find(([surface, wanted]) => words[surface] !== undefined && words[surface] !== wanted);
+  const wrong = surfaces.find(
+    ([surface, wanted]) => words[surface] !== undefined && words[surface] !== wanted,
+  );
   if (wrong) {
     const [surface, wanted] = wrong;
     return { state: 'out', reason: reason('senseWrong', { surface, wanted, is: words[surface] ?? '' }) };

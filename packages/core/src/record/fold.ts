@@ -284,7 +284,12 @@ const REDUCERS: { readonly [K in Exclude<EntryKind, 'campaign.opened'>]: Reducer
     draft.state.index = moved;
     draft.state.moves = [
       ...draft.state.moves,
-      { ...deedOf(entry), reason: entry.body.reason, from: basisNames(index.basis), to: basisNames(moved.basis) },
+      {
+        ...deedOf(entry),
+        reason: entry.body.reason,
+        from: basisNames(index.basis),
+        to: basisNames(moved.basis),
+      },
     ];
     const touched = touchedByMove(changes, moved);
     for (const found of touched)

@@ -8,3 +8,4 @@ export { upcast } from './upcast.ts';
 export * from './admit.ts';
 export * from './cost.ts';
 export { implausible, isFigureSpec, tenTimesOff, type FigureSpec } from './plausible.ts';
+export { pastFigures } from './past.ts';

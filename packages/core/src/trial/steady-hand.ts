@@ -170,7 +170,10 @@ class SteadyHand {
           limit?.kind === 'responds'
             ? { before: 0, after: limit.direction === 'up' ? drop : -drop }
             : { before: drop, after: 0 };
-        const base = Math.max(plausible.low - Math.min(from.before, from.after), (plausible.low + plausible.high) / 2);
+        const base = Math.max(
+          plausible.low - Math.min(from.before, from.after),
+          (plausible.low + plausible.high) / 2,
+        );
         return {
           kind: 'drop',
           before: this.reading(Number((base + from.before).toFixed(6)), unit),
@@ -195,7 +198,10 @@ class SteadyHand {
         };
       }
       case 'reading':
-        return { kind: 'reading', reading: this.reading(goodFigure(limit, spec.unit, spec.plausible), spec.unit) };
+        return {
+          kind: 'reading',
+          reading: this.reading(goodFigure(limit, spec.unit, spec.plausible), spec.unit),
+        };
       default:
         return { kind: 'confirm', asExpected: true };
     }
@@ -211,7 +217,11 @@ class SteadyHand {
     const { setting } = check;
     const facts = setting ? { [setting.channel]: { value: setting.value, unit: setting.unit } } : {};
     const role: Role = ['taxi', 'ready', 'flight'].includes(check.station) ? 'pilot' : 'technician';
-    const given = this.put('answer.given', { check: check.id, subject, answer: this.answer(part), facts }, role);
+    const given = this.put(
+      'answer.given',
+      { check: check.id, subject, answer: this.answer(part), facts },
+      role,
+    );
     if (given.refused || !check.secondPerson) return given.refused;
     this.watched += 1;
     return this.put(

@@ -218,8 +218,7 @@ const ENGLISH: Readonly<Record<string, (p: P) => string>> = {
   validityCannotEnd: (p) =>
     `“${p.s('check')}” is valid until ${p.s('state')} becomes “${p.s('value')}”, which it cannot.`,
   gaugeReversed: (p) => `“${p.s('check')}”: the gauge must run from low to high.`,
-  provesEngineAtLarge: (p) =>
-    `“${p.s('check')}” proves systems of an engine without being done per engine.`,
+  provesEngineAtLarge: (p) => `“${p.s('check')}” proves systems of an engine without being done per engine.`,
   stateCannotBegin: (p) => `The state “${p.s('state')}” cannot begin as “${p.s('value')}”.`,
   // Describing an aircraft
   describedTwice: (p) => `“${p.s('id')}” is there twice among the ${p.s('list')}.`,
@@ -230,7 +229,8 @@ const ENGLISH: Readonly<Record<string, (p: P) => string>> = {
   edgesOrder: (p) => `${p.s('limit')}: the edges must run low, caution low, caution high, high.`,
   edgesSame: (p) => `${p.s('limit')}: low and high are the same; nothing could be inside by any margin.`,
   edgesNone: (p) => `${p.s('limit')}: a low or a high edge is needed; caution alone is no limit.`,
-  temperatureMeant: (p) => `${p.s('limit')}: a ${p.s('kind')} is a temperature difference: use ${p.s('use')}.`,
+  temperatureMeant: (p) =>
+    `${p.s('limit')}: a ${p.s('kind')} is a temperature difference: use ${p.s('use')}.`,
   toleranceOrder: (p) => `${p.s('limit')}: the caution tolerance must lie inside the tolerance.`,
   unitNotTime: (p) => `${p.s('limit')}: instants are compared in a unit of time.`,
   unitNotRatio: (p) => `${p.s('limit')}: a share is given in % or as a plain number.`,

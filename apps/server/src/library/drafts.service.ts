@@ -1,0 +1,145 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { InjectDataSource, InjectRepository } from '@nestjs/typeorm';
+import type { DraftFormat, DraftSummary, DraftView, PersonView } from '@kanzel/contract';
+import { err, ok, type Result } from '@kanzel/core';
+import { writeLibraryDocument } from '@kanzel/packs';
+import { DataSource, Repository } from 'typeorm';
+import { LogService } from '../installation/index.ts';
+import { CLOCK, type Clock } from '../settings.ts';
+import { DraftRow } from '../storage/entities.ts';
+import { WriteLock } from '../storage/write-lock.ts';
+import { LibraryService } from './library.service.ts';
+
+/** Why a draft could not be changed or published. */
+export type DraftRefusal =
+  | { readonly kind: 'stale'; readonly now: DraftView }
+  | { readonly kind: 'missing' }
+  | { readonly kind: 'problems'; readonly problems: readonly string[] };
+
+export const DRAFT_FORMATS: readonly DraftFormat[] = [
+  'kanzel-pack',
+  'kanzel-limit-book',
+  'kanzel-aircraft',
+  'kanzel-instrument',
+];
+
+/** Library files in the making: kept on the server as they are typed, judged by nobody until published. */
+@Injectable()
+export class DraftsService {
+  constructor(
+    @InjectRepository(DraftRow) private readonly rows: Repository<DraftRow>,
+    @InjectDataSource() private readonly dataSource: DataSource,
+    private readonly library: LibraryService,
+    private readonly log: LogService,
+    private readonly lock: WriteLock,
+    @Inject(CLOCK) private readonly clock: Clock,
+  ) {}
+
+  async list(): Promise<DraftSummary[]> {
+    const rows = await this.rows.find({ order: { changedAt: 'DESC' } });
+    return rows.map(summaryOf);
+  }
+
+  async find(format: DraftFormat, id: string): Promise<DraftView | undefined> {
+    const row = await this.rows.findOneBy({ format, id });
+    return row ? this.viewOf(row) : undefined;
+  }
+
+  /** Keeps a draft; refused when someone else has changed it since, and then nothing is written over. */
+  save(
+    format: DraftFormat,
+    id: string,
+    request: { version: number; document: Record<string, unknown> },
+    by: PersonView,
+  ): Promise<Result<DraftView, DraftRefusal>> {
+    return this.lock.run(async () => {
+      const row = await this.rows.findOneBy({ format, id });
+      if ((row?.version ?? 0) !== request.version)
+        return err(row ? { kind: 'stale', now: this.viewOf(row) } : { kind: 'missing' });
+      const next: DraftRow = {
+        format,
+        id,
+        version: request.version + 1,
+        json: JSON.stringify(request.document),
+        changedBy: by.id,
+        changedAt: this.clock.now().toISOString(),
+      };
+      await this.rows.save(next);
+      return ok(this.viewOf(next));
+    });
+  }
+
+  async discard(format: DraftFormat, id: string): Promise<boolean> {
+    const done = await this.lock.run(() => this.rows.delete({ format, id }));
+    return (done.affected ?? 0) > 0;
+  }
+
+  /**
+   * Publishes a draft as the next revision: numbered here, and for a limit book approved by whoever publishes.
+   * The line in the log and the end of the draft are one transaction, before the file is believed.
+   */
+  publish(
+    format: DraftFormat,
+    id: string,
+    version: number,
+    by: PersonView,
+  ): Promise<Result<{ readonly revision: number }, DraftRefusal>> {
+    return this.lock.run(async () => {
+      const row = await this.rows.findOneBy({ format, id });
+      if (!row) return err({ kind: 'missing' });
+      if (row.version !== version) return err({ kind: 'stale', now: this.viewOf(row) });
+      const revision = this.nextRevision(format, id);
+      const document = this.documentOf(row, revision, by.fullName);
+      const name = `${id.toLowerCase()}.json`;
+      const text = writeLibraryDocument(document, 'json');
+      const inspected = this.library.inspect({ name, text });
+      if (!inspected.ok)
+        return err({ kind: 'problems', problems: inspected.error.map((p) => sayPlace(p, name)) });
+      await this.dataSource.transaction(async (manager) => {
+        await manager.delete(DraftRow, { format, id });
+        await this.log.addWithin(manager, 'library.published', {
+          what: `${format.replace('kanzel-', '')} ${id}, revision ${revision}`,
+          by: by.id,
+        });
+        const added = this.library.add({ name, text });
+        if (!added.ok) throw new Error(`publish: ${added.error.join('; ')}`);
+      });
+      return ok({ revision });
+    });
+  }
+
+  private nextRevision(format: DraftFormat, id: string): number {
+    const newest = this.library.document(format, id);
+    return Number(newest?.['revision'] ?? 0) + 1;
+  }
+
+  private documentOf(row: DraftRow, revision: number, approvedBy: string): Record<string, unknown> {
+    const document = { ...(JSON.parse(row.json) as Record<string, unknown>), revision };
+    return row.format === 'kanzel-limit-book'
+      ? { ...document, approvedBy, approvedOn: this.clock.now().toISOString().slice(0, 10) }
+      : document;
+  }
+
+  private viewOf(row: DraftRow): DraftView {
+    const format = row.format as DraftFormat;
+    const name = `${row.id.toLowerCase()}.json`;
+    const text = writeLibraryDocument(
+      this.documentOf(row, this.nextRevision(format, row.id), 'whoever publishes'),
+      'json',
+    );
+    const inspected = this.library.inspect({ name, text });
+    return {
+      ...summaryOf(row),
+      document: JSON.parse(row.json) as Record<string, unknown>,
+      problems: inspected.ok ? [] : inspected.error.map((p) => sayPlace(p, name)),
+    };
+  }
+}
+
+function summaryOf({ format, id, version, changedBy, changedAt }: DraftRow): DraftSummary {
+  return { format: format as DraftFormat, id, version, changedBy, changedAt };
+}
+
+/** A draft has no lines that people see: the path inside it is place enough. */
+const sayPlace = (problem: string, name: string): string =>
+  problem.replace(new RegExp(`^${name.replace(/[.]/g, '\\.')}(:\\d+:\\d+)? ?`), '').replace(/^: /, '');
