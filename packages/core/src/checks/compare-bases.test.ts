@@ -148,18 +148,16 @@ test('an instrument noted later is known from then on; one that came back calibr
 });
 
 test('changes of checks are complete, and a basis is the same exactly when nothing differs (property)', () => {
-  const checks = fc
-    .shuffledSubarray([...CHECKS])
-    .chain((some) =>
-      fc
-        .array(fc.constantFrom('why', 'challenge', 'title'), {
-          minLength: some.length,
-          maxLength: some.length,
-        })
-        .map((fields) =>
-          some.map((c, i) => (fields[i] === 'title' ? c : { ...c, [fields[i] ?? 'why']: 'other' })),
-        ),
-    );
+  const checks = fc.shuffledSubarray([...CHECKS]).chain((some) =>
+    fc
+      .array(fc.constantFrom('why', 'challenge', 'title'), {
+        minLength: some.length,
+        maxLength: some.length,
+      })
+      .map((fields) =>
+        some.map((c, i) => (fields[i] === 'title' ? c : { ...c, [fields[i] ?? 'why']: 'other' })),
+      ),
+  );
   fc.assert(
     fc.property(checks, checks, (a, b) => {
       const changes = compareChecks(a, b);

@@ -20,18 +20,28 @@ function figureOf(
   return undefined;
 }
 
-function measuredTogether(a: readonly Reading[], b: readonly Reading[]): Measured | undefined {
-  const [a1, a2] = a;
-  const [b1, b2] = b;
+type Found = NonNullable<ReturnType<typeof figureOf>>;
+
+/** Two figures as a pair, two drops as such, more than two single figures as a set by the part they come from. */
+function measuredTogether(found: readonly Found[], keys: readonly string[]): Measured | undefined {
+  const [a1, a2] = found[0]?.readings ?? [];
+  const [b1, b2] = found[1]?.readings ?? [];
   if (!a1 || !b1) return undefined;
-  return a2 && b2
-    ? { kind: 'drops', first: [a1, a2], second: [b1, b2] }
-    : { kind: 'pair', before: a1, after: b1 };
+  if (found.length === 2)
+    return a2 && b2
+      ? { kind: 'drops', first: [a1, a2], second: [b1, b2] }
+      : { kind: 'pair', before: a1, after: b1 };
+  if (found.some((f) => f.readings.length !== 1)) return undefined;
+  return {
+    kind: 'many',
+    readings: Object.fromEntries(found.flatMap((f, i) => f.readings.map((r) => [keys[i] ?? String(i), r]))),
+  };
 }
 
 /**
  * Verdicts of a computed check from what it is computed from; undefined as long as one of them is not
  * answered or has lost its standing. Nothing is recorded for it: it follows its grounds.
+ * With one ground on several engines, all of them are compared.
  * Example: drops of 78 and 112 rpm against a difference limit of 50 rpm are within, margin 16 rpm.
  */
 export function computedVerdicts(
@@ -42,11 +52,12 @@ export function computedVerdicts(
   const spec = part.check.answer;
   if (spec.kind !== 'computed') return undefined;
   const found = part.standsOn.map((key) => figureOf(state, key, spec.value));
-  const [a, b] = found;
-  const measured = a && b && found.length === 2 ? measuredTogether(a.readings, b.readings) : undefined;
-  if (!a || !b || !measured) return undefined;
+  const known = found.filter((f) => f !== undefined);
+  const measured = known.length === found.length ? measuredTogether(known, part.standsOn) : undefined;
+  if (!measured) return undefined;
   const limits = part.check.limits.flatMap((key) => index.limits.get(key) ?? []);
-  const at = a.at > b.at ? a.at : b.at;
+  const at = known.reduce((latest, f) => (f.at > latest ? f.at : latest), '');
+  const seq = Math.max(...known.map((f) => f.seq));
   const verdicts = judgeAll(limits, measured, {
     instruments: index.instruments,
     at,
@@ -56,9 +67,9 @@ export function computedVerdicts(
     return {
       verdicts: [{ state: 'unknown', decisionNeeded: false, reason: reason('notAnswered') }],
       at,
-      seq: Math.max(a.seq, b.seq),
+      seq,
     };
-  return { verdicts, at, seq: Math.max(a.seq, b.seq) };
+  return { verdicts, at, seq };
 }
 
 /** Whether a part, computed or answered, is proven by the record, the clock apart. */

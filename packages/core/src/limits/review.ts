@@ -228,13 +228,11 @@ export function reviewLimits(limits: readonly Limit[]): readonly BookNotice[] {
       reason: why,
     }));
   });
-  const empty = limits
-    .filter(emptyCaution)
-    .map((l): BookNotice => ({
-      weight: 'doubt',
-      keys: [l.key],
-      reason: reason('cautionEmpty', { limit: l.title }),
-    }));
+  const empty = limits.filter(emptyCaution).map((l): BookNotice => ({
+    weight: 'doubt',
+    keys: [l.key],
+    reason: reason('cautionEmpty', { limit: l.title }),
+  }));
   return [
     ...errors,
     ...[...spansByQuantity(limits).values()].flatMap(gapsAndOverlaps),
