@@ -211,8 +211,8 @@ describe('backup and restore', () => {
     ],
     [
       'a file is missing',
-      (t: string) => rmSync(join(t, 'library', 'qx-tjd.json')),
-      /qx-tjd\.json is missing/,
+      (t: string) => rmSync(join(t, 'library', 'aircraft-qx-tjd.r1.yaml')),
+      /aircraft-qx-tjd\.r1\.yaml is missing/,
     ],
     [
       'a file was put in',

@@ -305,7 +305,7 @@ describe('a campaign and the library', () => {
     };
     await publish(scales);
     const campaign = await openCampaign(ylva);
-    const basis = (await entriesOf(ylva, campaign))[0]?.body as {
+    const basis = (await entriesOf(ylva, campaign))[0]?.body as unknown as {
       basis: { aircraft: { instruments: { id: string }[] } };
     };
     expect(basis.basis.aircraft.instruments.map((i) => i.id)).toContain('scales-4');

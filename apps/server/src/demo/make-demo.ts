@@ -9,7 +9,7 @@ import { PeopleService } from '../people/index.ts';
 import { RecordService } from '../record/index.ts';
 import type { Settings } from '../settings.ts';
 import { ScriptedCrew, StoryClock, type Cast } from './crew.ts';
-import { heiloFile, teistFile } from './other-aircraft.ts';
+import { heiloFile, registerFiles, teistFile, waitingFiles } from './other-aircraft.ts';
 import { TypedCrew } from './typed-crew.ts';
 import { authorisationsOf, DEMO_PEOPLE, tjeldFile } from './world.ts';
 
@@ -185,9 +185,11 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
   mkdirSync(join(dataFolder, 'library'), { recursive: true });
   const clock = new StoryClock(today.getTime() - 200 * DAY);
   for (const [name, text] of [
-    ['qx-tjd.json', tjeldFile(today)],
-    ['qx-hei.json', heiloFile(today)],
-    ['qx-tei.json', teistFile(today)],
+    ['aircraft-qx-tjd.r1.yaml', tjeldFile(today)],
+    ['aircraft-qx-hei.r1.yaml', heiloFile(today)],
+    ['aircraft-qx-tei.r1.yaml', teistFile(today)],
+    ...waitingFiles(today),
+    ...registerFiles(today),
   ] as const)
     writeFileSync(join(dataFolder, 'library', name), text);
   const settings: Settings = {

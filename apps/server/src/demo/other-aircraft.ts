@@ -1,7 +1,7 @@
-/** Library files of the other aircraft of Grauholm; every figure is invented. */
+import { layoutFor, type Instrument } from '@kanzel/core';
+import { aircraftFile, day, instrumentFile, option } from './described.ts';
 
-const day = (today: Date, offset: number): string =>
-  new Date(today.getTime() + offset * 86_400_000).toISOString().slice(0, 10);
+/** Library files of the other aircraft of Grauholm; every figure is invented. */
 
 interface Gauge {
   readonly id: string;
@@ -14,15 +14,12 @@ interface Gauge {
   readonly days?: number;
 }
 
-function gauges(today: Date, list: readonly Gauge[]): object[] {
+function gauges(today: Date, list: readonly Gauge[]): Instrument[] {
   return list.map(({ days, ...gauge }) => ({
     ...gauge,
     calibratedUntil: days === undefined ? null : day(today, days),
   }));
 }
-
-const file = (aircraft: object): string =>
-  `${JSON.stringify({ format: 'kanzel-aircraft', version: 1, ...aircraft }, null, 2)}\n`;
 
 /** The home-built glider tug before its maiden flight. */
 export function heiloFile(today: Date): string {
@@ -35,14 +32,23 @@ export function heiloFile(today: Date): string {
     measures: string[],
     days?: number,
   ): Gauge => ({ id, name, unit, accuracy, resolution, measures, days });
-  return file({
+  return aircraftFile({
     mark: 'QX-HEI',
     type: 'Heilo',
     description: 'home-built glider tug, tailwheel',
     family: 'piston-single',
     serial: 'H-1',
-    engines: [{ id: '1', title: 'Engine', cylinders: 4 }],
-    configuration: { code: 'A1', title: 'tow hook, one seat' },
+    layout: {
+      span: 8.6,
+      length: 6.4,
+      gear: 'tailwheel',
+      propulsors: [{ id: '1', title: 'Engine', kind: 'piston', place: 'nose', cylinders: 4, diameter: 1.8 }],
+    },
+    options: [
+      option('hook', 'Tow hook', ['fitted', 'tow hook', 'launch'], ['off', 'no hook', 'launch']),
+      option('seats', 'Seats', ['one', 'one seat', 'cabin'], ['two', 'two seats', 'cabin']),
+      option('fairings', 'Wheel fairings', ['off', 'no fairings'], ['on', 'fairings', 'landing-gear']),
+    ],
     hours: 0,
     limitBook: 'heilo',
     pack: 'piston-magneto-single',
@@ -114,14 +120,37 @@ export function heiloFile(today: Date): string {
 
 /** The six-rotor inspection drone after work on one motor. */
 export function teistFile(today: Date): string {
-  return file({
+  return aircraftFile({
     mark: 'QX-TEI',
     type: 'Teist T6',
     description: 'six-rotor mast inspection drone',
     family: 'multirotor',
     serial: 'T6-0117',
-    engines: [1, 2, 3, 4, 5, 6].map((n) => ({ id: String(n), title: `Motor ${n}`, cylinders: 0 })),
-    configuration: { code: 'K2', title: 'zoom camera, one pack' },
+    layout: {
+      propulsors: layoutFor('multirotor').propulsors.map((p, i) => ({
+        ...p,
+        id: String(i + 1),
+        title: `Motor ${i + 1}`,
+      })),
+    },
+    equipment: [
+      {
+        id: 'controller-3',
+        title: 'Controller of motor 3',
+        partNumber: 'MC-40',
+        serial: '0981',
+        touches: ['motor.3.controller'],
+      },
+    ],
+    options: [
+      option(
+        'payload',
+        'Payload',
+        ['zoom', 'zoom camera', 'payload'],
+        ['thermal', 'thermal camera', 'payload'],
+      ),
+      option('packs', 'Packs', ['one', 'one pack', 'energy'], ['two', 'two packs', 'energy']),
+    ],
     hours: 163.2,
     limitBook: 'teist-t6',
     pack: 'multirotor',
@@ -190,4 +219,187 @@ export function teistFile(today: Date): string {
       },
     ]),
   });
+}
+
+const stopwatch: Gauge = {
+  id: 'stopwatch',
+  name: 'Stopwatch',
+  unit: 's',
+  accuracy: 0.5,
+  resolution: 0.1,
+  measures: ['stopwatch'],
+};
+
+/** The other aircraft of Grauholm, described and waiting for their campaigns. */
+export function waitingFiles(today: Date): readonly (readonly [name: string, text: string])[] {
+  const own = gauges(today, [stopwatch]);
+  return [
+    [
+      'aircraft-qx-dpm.r1.yaml',
+      aircraftFile({
+        mark: 'QX-DPM',
+        type: 'Dompap NL-2',
+        description: 'touring motor glider, dual-lane engine control',
+        family: 'motor-glider',
+        serial: 'NL2-104',
+        hours: 3.4,
+        limitBook: 'dompap-nl-2',
+        pack: 'works-acceptance',
+        options: [
+          option(
+            'tips',
+            'Wing tips',
+            ['long', 'long tips', 'structure'],
+            ['short', 'short tips', 'structure'],
+          ),
+        ],
+        instruments: own,
+      }),
+    ],
+    [
+      'aircraft-qx-lmv.r1.yaml',
+      aircraftFile({
+        mark: 'QX-LMV',
+        type: 'Lomvi L4',
+        description: 'electric lift-and-cruise courier drone, V-tail',
+        family: 'lift-and-cruise',
+        serial: 'L4-022',
+        hours: 88.1,
+        limitBook: 'lomvi-l4',
+        pack: 'lift-and-cruise-electric',
+        options: [
+          option('payload', 'Payload', ['parcel', 'parcel box', 'payload'], ['cool', 'cool box', 'payload']),
+          option('pack', 'Pack', ['summer', 'summer pack', 'energy'], ['winter', 'winter pack', 'energy']),
+        ],
+        instruments: own,
+      }),
+    ],
+    [
+      'aircraft-qx-ryp.r1.yaml',
+      aircraftFile({
+        mark: 'QX-RYP',
+        type: 'Rype',
+        description: 'unmanned petrol helicopter for sea-ice observation',
+        family: 'rotorcraft',
+        serial: 'R-7',
+        hours: 412.7,
+        limitBook: 'rype',
+        pack: 'rotorcraft',
+        layout: { span: 1.2, length: 3.2 },
+        options: [
+          option(
+            'skids',
+            'Skids',
+            ['high', 'high skids', 'landing-gear'],
+            ['floats', 'floats', 'landing-gear'],
+          ),
+        ],
+        instruments: own,
+      }),
+    ],
+    [
+      'aircraft-qx-vip.r1.yaml',
+      aircraftFile({
+        mark: 'QX-VIP',
+        type: 'Vipe',
+        description: 'canard tow-plane model with stabiliser',
+        family: 'electric-model',
+        serial: 'V-1',
+        hours: 0,
+        limitBook: 'vipe',
+        pack: 'electric-model',
+        layout: {
+          tail: 'none',
+          surfaces: [
+            { id: 'aileron-left', title: 'Left aileron', kind: 'aileron', side: 'left' },
+            { id: 'aileron-right', title: 'Right aileron', kind: 'aileron', side: 'right' },
+            { id: 'canard', title: 'Canard', kind: 'canard', side: 'centre' },
+          ],
+          propulsors: [
+            { id: 'motor', title: 'Motor', kind: 'electric', place: 'tail', cylinders: 0, diameter: 0.4 },
+          ],
+        },
+        options: [option('hook', 'Tow hook', ['fitted', 'tow hook', 'launch'], ['off', 'no hook', 'launch'])],
+        instruments: own,
+      }),
+    ],
+  ];
+}
+
+/** The register of the workshop: one certificate has run out, and one came back renewed. */
+export function registerFiles(today: Date): readonly (readonly [name: string, text: string])[] {
+  const tool = (
+    id: string,
+    kind: 'scales' | 'torque-tool' | 'tachometer' | 'compass' | 'receiver' | 'gauge',
+    name: string,
+    unit: string,
+    accuracy: number,
+    resolution: number,
+    measures: readonly string[],
+    days: number,
+    revision = 1,
+  ): readonly [string, string] => [
+    `instrument-${id}.r${revision}.yaml`,
+    instrumentFile({
+      id,
+      revision,
+      kind,
+      name,
+      serial: `GH-${id.length}${String(revision)}${name.length}`,
+      unit,
+      accuracy,
+      resolution,
+      certificate: `K-${String(900 - Math.round(days / 2))}`,
+      calibratedFrom: day(today, days - 365),
+      calibratedUntil: day(today, days),
+      measures,
+    }),
+  ];
+  return [
+    tool(
+      'scales-1',
+      'scales',
+      'Floor scales, set 1',
+      'kg',
+      1,
+      0.5,
+      ['empty-mass', 'take-off-mass', 'lc-mass'],
+      201,
+    ),
+    tool('torque-12', 'torque-tool', 'Torque tool, 2 to 25 N·m', 'Nm', 0.5, 0.1, ['torque'], 88),
+    tool('torque-13', 'torque-tool', 'Torque tool, 10 to 100 N·m', 'Nm', 2, 0.5, ['torque'], -9),
+    tool(
+      'tachometer-4',
+      'tachometer',
+      'Hand-held optical tachometer 4',
+      'rpm',
+      1,
+      1,
+      ['rpm', 'motor-speed', 'fan-speed'],
+      -40,
+    ),
+    tool(
+      'tachometer-4',
+      'tachometer',
+      'Hand-held optical tachometer 4',
+      'rpm',
+      1,
+      1,
+      ['rpm', 'motor-speed', 'fan-speed'],
+      320,
+      2,
+    ),
+    tool(
+      'landing-compass',
+      'compass',
+      'Landing compass',
+      'deg',
+      1,
+      1,
+      ['compass-swing', 'heading-two-sources'],
+      150,
+    ),
+    tool('field-receiver', 'receiver', 'Field strength receiver', 'dBm', 1.5, 0.5, ['link-level'], 18),
+    tool('tyre-gauge', 'gauge', 'Tyre gauge', 'psi', 0.5, 0.5, ['tyre-pressure-main'], 260),
+  ];
 }

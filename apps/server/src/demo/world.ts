@@ -1,5 +1,6 @@
 import type { Authorisation } from '@kanzel/contract';
-import type { Role } from '@kanzel/core';
+import type { Instrument, Role } from '@kanzel/core';
+import { aircraftFile, day, option } from './described.ts';
 
 /** A made-up person of the demonstration world. */
 export interface DemoPerson {
@@ -40,13 +41,16 @@ export function authorisationsOf(person: DemoPerson, today: Date): Authorisation
   );
 }
 
-const day = (today: Date, offset: number): string =>
-  new Date(today.getTime() + offset * 86_400_000).toISOString().slice(0, 10);
-
 /** The library file of the amphibian: its gauges, its monitor, and one gauge whose calibration has run out. */
 export function tjeldFile(today: Date): string {
   const until = day(today, 140);
-  const live = (id: string, channel: string, unit: string, accuracy: number, resolution: number): object => ({
+  const live = (
+    id: string,
+    channel: string,
+    unit: string,
+    accuracy: number,
+    resolution: number,
+  ): Instrument => ({
     id: `monitor-${id}`,
     name: `Engine monitor, ${channel.replace(/-/g, ' ')}`,
     unit,
@@ -64,20 +68,40 @@ export function tjeldFile(today: Date): string {
     resolution: number,
     measures: string[],
     calibratedUntil: string | null = until,
-  ): object => ({ id, name, unit, accuracy, resolution, calibratedUntil, measures });
-  const aircraft = {
-    format: 'kanzel-aircraft',
-    version: 1,
+  ): Instrument => ({ id, name, unit, accuracy, resolution, calibratedUntil, measures });
+  return aircraftFile({
     mark: 'QX-TJD',
     type: 'Tjeld NL-6',
     description: 'twin amphibian',
     family: 'piston-twin',
     serial: 'NL6-031',
-    engines: [
-      { id: 'left', title: 'Left engine', cylinders: 6 },
-      { id: 'right', title: 'Right engine', cylinders: 6 },
+    layout: { gear: 'hull', tail: 't-tail' },
+    equipment: [
+      {
+        id: 'left-governor',
+        title: 'Left propeller governor',
+        partNumber: 'PG-4',
+        serial: '2207',
+        touches: ['engine.left.propeller'],
+      },
+      {
+        id: 'right-governor',
+        title: 'Right propeller governor',
+        partNumber: 'PG-4',
+        serial: '2209',
+        touches: ['engine.right.propeller'],
+      },
+      { id: 'radio', title: 'Voice radio', partNumber: 'VR-20', serial: '31', touches: ['radio'] },
     ],
-    configuration: { code: 'C7', title: 'wheels, two seats' },
+    options: [
+      option(
+        'gear',
+        'Gear',
+        ['wheels', 'wheels', 'landing-gear'],
+        ['hull-only', 'hull only', 'landing-gear'],
+      ),
+      option('seats', 'Seats', ['two', 'two seats', 'cabin'], ['six', 'six seats', 'cabin']),
+    ],
     hours: 2814.6,
     limitBook: 'tjeld-nl-6',
     pack: 'piston-magneto-multi',
@@ -126,6 +150,5 @@ export function tjeldFile(today: Date): string {
       ),
       gauge('hour-meter', 'Hour meter', 'h', 0.05, 0.1, ['airframe-hours-noted'], null),
     ],
-  };
-  return `${JSON.stringify(aircraft, null, 2)}\n`;
+  });
 }

@@ -39,7 +39,7 @@ export async function startServer(
   clock: Clock = SYSTEM_CLOCK,
 ): Promise<{ app: NestExpressApplication; url: string }> {
   mkdirSync(join(dataFolder, 'library'), { recursive: true });
-  writeFileSync(join(dataFolder, 'library', 'qx-tjd.json'), tjeldFile(new Date()));
+  writeFileSync(join(dataFolder, 'library', 'aircraft-qx-tjd.r1.yaml'), tjeldFile(new Date()));
   const app = await createApp(settingsFor(dataFolder, change), clock);
   await app.listen(0, '127.0.0.1');
   return { app, url: await app.getUrl() };
