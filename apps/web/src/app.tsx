@@ -13,6 +13,10 @@ const CampaignPage = lazy(() => import('./station/campaign-page.tsx'));
 const PeoplePage = lazy(() => import('./people/people-page.tsx'));
 const InstallationPage = lazy(() => import('./installation/installation-page.tsx'));
 const LibraryPage = lazy(() => import('./library/library-page.tsx'));
+const LimitBookPage = lazy(() => import('./library/limits/limit-book-page.tsx'));
+const PackPage = lazy(() => import('./library/pack/pack-page.tsx'));
+const AircraftPage = lazy(() => import('./library/aircraft/aircraft-page.tsx'));
+const InstrumentPage = lazy(() => import('./library/instruments/instrument-page.tsx'));
 
 /** Routes, for whoever is signed on; the sign-in page for everyone else. */
 export function App(): ReactElement {
@@ -42,6 +46,10 @@ export function App(): ReactElement {
           <Route path="/people" element={<PeoplePage />} />
           <Route path="/installation" element={<InstallationPage />} />
           <Route path="/library" element={<LibraryPage />} />
+          <Route path="/library/limit-book/:id" element={<LimitBookPage />} />
+          <Route path="/library/pack/:id" element={<PackPage />} />
+          <Route path="/library/aircraft/:mark" element={<AircraftPage />} />
+          <Route path="/library/instrument/:id" element={<InstrumentPage />} />
           <Route path="/campaign/:campaign/*" element={<CampaignPage />} />
           <Route path="*" element={<Navigate to="/" replace />} />
         </Routes>

@@ -140,24 +140,6 @@ export interface ExportedFile {
   readonly text: string;
 }
 
-/** An open campaign that a limit book or a pack bears on. */
-export interface CampaignUsing {
-  readonly id: string;
-  readonly mark: string;
-  readonly title: string;
-  readonly pack: string;
-  readonly packRevision: number;
-  readonly limitBook: string;
-  readonly limitBookRevision: number;
-  /** Checks of the campaign by the limits they name. */
-  readonly checks: readonly {
-    readonly check: string;
-    readonly title: string;
-    readonly limits: readonly string[];
-    readonly answered: boolean;
-  }[];
-}
-
 /** What a campaign could be moved to. */
 export interface MoveOffer {
   readonly basis: Basis;

@@ -1,10 +1,11 @@
 import {
+  CHECK_DEFAULTS,
   err,
   ok,
   inStationOrder,
   makeSentences,
   packProblems,
-  WHOLE_AIRCRAFT,
+  withCheckDefaults,
   type Check,
   type GateCondition,
   type Pack,
@@ -42,19 +43,6 @@ interface RawPack {
     readonly conditions: readonly (GateCondition & { overridable?: boolean })[];
   }[];
 }
-
-const CHECK_DEFAULTS = {
-  cautions: [],
-  subject: WHOLE_AIRCRAFT,
-  needs: {},
-  sets: {},
-  limits: [],
-  after: [],
-  standsOn: [],
-  proves: [],
-  secondPerson: false,
-  notApplicable: true,
-} as const;
 
 /** An overridden check has to pass the schema of a check again, not only the original. */
 function validateOverridden(check: Record<string, unknown>, file: string): readonly FileProblem[] {
@@ -98,7 +86,7 @@ function composeModule(
             ),
           ),
         );
-      return { ...CHECK_DEFAULTS, ...merged, module: source.id } as Check;
+      return withCheckDefaults({ ...merged, module: source.id });
     });
 }
 
@@ -112,7 +100,7 @@ export function compilePack(
 ): Result<Pack, readonly FileProblem[]> {
   const raw = pack.value as unknown as RawPack;
   const problems: FileProblem[] = [];
-  const written = raw.checks?.map((c) => ({ ...CHECK_DEFAULTS, ...c }) as Check);
+  const written = raw.checks?.map((c) => withCheckDefaults(c));
   const composed =
     written ?? (raw.modules ?? []).flatMap((_, i) => composeModule(raw, i, modules, pack, problems));
   const gates = raw.gates.map((g) => ({

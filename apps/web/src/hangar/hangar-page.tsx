@@ -120,7 +120,7 @@ function Row({
         })}
         {released.length > EARLIER_SHOWN ? (
           <Link
-            to={`/hangar/${aircraft.mark}`}
+            to={`/library/aircraft/${aircraft.mark}`}
             className="block text-[0.82rem] text-ink-2 underline decoration-rule underline-offset-4"
           >
             and {released.length - EARLIER_SHOWN} earlier

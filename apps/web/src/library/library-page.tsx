@@ -1,36 +1,171 @@
 import { useEffect, useState, type ReactElement, type ReactNode } from 'react';
-import type { LibraryView } from '@kanzel/contract';
+import { Link } from 'react-router';
+import type { DraftSummary, LibraryView } from '@kanzel/contract';
+import { FAMILIES, instrumentExpired, type Family } from '@kanzel/core';
 import { api, sayFailure } from '../api/client.ts';
 import { Foot } from '../shell/foot.tsx';
 import { Frame, MarginNote } from '../shell/frame.tsx';
 import { HangarPlate } from '../shell/plate.tsx';
 import { rolesOf, useSession } from '../sync/session.ts';
+import { Button } from '../ui/button.tsx';
 import { Problem } from '../ui/field.tsx';
+import { LineField } from '../ui/picker.tsx';
 import { BringIn } from './bring-in.tsx';
+import { NewThing, type NewKind } from './new-thing.tsx';
 
-const Line = ({ name, children }: { name: string; children: ReactNode }): ReactElement => (
-  <li className="flex min-h-10 flex-wrap items-center gap-x-4 border-b border-rule-2">
-    <span className="min-w-56 font-semibold">{name}</span>
-    <span className="text-ink-2">{children}</span>
+/** A thing of the library on its line; the whole line leads to it. */
+const Line = ({
+  to,
+  name,
+  aside,
+  children,
+}: {
+  to: string;
+  name: string;
+  aside?: ReactNode;
+  children: ReactNode;
+}): ReactElement => (
+  <li className="border-b border-rule-2">
+    <Link
+      to={to}
+      className="grid min-h-11 grid-cols-[minmax(0,1.2fr)_minmax(0,1.6fr)_auto] items-center gap-x-4 py-1 max-md:grid-cols-1 max-lg:min-h-14"
+    >
+      <span className="font-semibold">{name}</span>
+      <span className="text-ink-2">{children}</span>
+      <span className="text-right">{aside}</span>
+    </Link>
   </li>
 );
 
-/** Check packs and limit books at hand, and the files that were refused with the place and the reason. */
+function Section({
+  title,
+  count,
+  action,
+  children,
+}: {
+  title: string;
+  count: number;
+  action?: ReactNode;
+  children: ReactNode;
+}): ReactElement | null {
+  return (
+    <section aria-label={title} className="mt-5">
+      <h2 className="flex items-center border-b-2 border-ink pb-1 font-semibold">
+        {title}
+        <span className="ml-3 font-normal text-ink-2">{count}</span>
+        <span className="ml-auto">{action}</span>
+      </h2>
+      <ul>{children}</ul>
+    </section>
+  );
+}
+
+const familyTitle = (family: string): string => FAMILIES[family as Family] ?? family;
+
+/** Drafts that somebody has begun and nobody is judged by yet. */
+function Drafts({ drafts }: { drafts: readonly DraftSummary[] }): ReactElement | null {
+  const people = useSession((s) => s.people);
+  if (drafts.length === 0) return null;
+  return (
+    <Section title="In the making" count={drafts.length}>
+      {drafts.map((d) => (
+        <Line
+          key={`${d.format} ${d.id}`}
+          to={`/library/${d.format.replace('kanzel-', '')}/${d.id}`}
+          name={d.id}
+          aside={<span className="text-near">draft</span>}
+        >
+          {d.format.replace('kanzel-', '').replace('-', ' ')}, last changed by{' '}
+          {people.find((p) => p.id === d.changedBy)?.fullName ?? 'someone'},{' '}
+          {new Date(d.changedAt).toLocaleString('en-GB', {
+            day: 'numeric',
+            month: 'short',
+            hour: '2-digit',
+            minute: '2-digit',
+          })}
+        </Line>
+      ))}
+    </Section>
+  );
+}
+
+function Instruments({
+  library,
+  fits,
+  onNew,
+}: {
+  library: LibraryView;
+  fits: (t: string) => boolean;
+  onNew: () => void;
+}): ReactElement {
+  const now = new Date().toISOString();
+  const soon = new Date(Date.now() + 30 * 86_400_000).toISOString();
+  const list = library.instruments.filter((i) => fits(`${i.name} ${i.kind} ${i.serial ?? ''}`));
+  return (
+    <Section
+      title="Instruments of the workshop"
+      count={list.length}
+      action={
+        <Button kind="quiet" onClick={onNew}>
+          Enter an instrument
+        </Button>
+      }
+    >
+      {list.map((i) => {
+        const gone = instrumentExpired(i, now);
+        const ending = !gone && instrumentExpired(i, soon);
+        return (
+          <Line
+            key={i.id}
+            to={`/library/instrument/${i.id}`}
+            name={i.name}
+            aside={
+              <span
+                className={
+                  gone ? 'font-semibold text-out' : ending ? 'font-semibold text-near' : 'text-ink-2'
+                }
+              >
+                {i.calibratedUntil === null
+                  ? 'needs no calibration'
+                  : gone
+                    ? `ran out ${i.calibratedUntil}`
+                    : `until ${i.calibratedUntil}`}
+              </span>
+            }
+          >
+            {i.kind.replace('-', ' ')}
+            {i.serial ? `, ${i.serial}` : ''}
+            {i.accuracy === undefined ? ', accuracy not known' : `, ±${i.accuracy} ${i.unit}`}
+            {i.certificate ? `, certificate ${i.certificate}` : ''}
+          </Line>
+        );
+      })}
+    </Section>
+  );
+}
+
+/** Everything that campaigns are judged by: aircraft, packs, limit books, instruments, and what was refused. */
 export default function LibraryPage(): ReactElement {
   const person = useSession((s) => s.person);
   const [library, setLibrary] = useState<LibraryView>();
   const [problem, setProblem] = useState<string>();
+  const [wanted, setWanted] = useState('');
+  const [making, setMaking] = useState<NewKind>();
   useEffect(() => {
     void api
       .get<LibraryView>('/api/library')
       .then((a) => (a.ok ? setLibrary(a.value) : setProblem(sayFailure(a.error))));
   }, []);
+  const fits = (text: string): boolean => text.toLowerCase().includes(wanted.trim().toLowerCase());
   return (
     <Frame
       plate={<HangarPlate />}
       sheet={
-        <div className="px-[22px] py-4">
-          <h1 className="text-[1.25rem] font-semibold narrow">Packs and limits</h1>
+        <div className="px-[22px] py-3 pb-10">
+          <div className="flex flex-wrap items-end gap-4">
+            <h1 className="mr-auto text-[1.25rem] font-semibold narrow">Packs and limits</h1>
+            <LineField label="Find" value={wanted} onChange={setWanted} className="w-64" />
+          </div>
           <Problem>{problem}</Problem>
           {library === undefined && !problem ? <p className="mt-4 text-ink-2">Reading the library…</p> : null}
           {library?.problems.length ? (
@@ -45,30 +180,71 @@ export default function LibraryPage(): ReactElement {
           ) : null}
           {library ? (
             <>
-              <h2 className="mt-5 font-semibold">Check packs</h2>
-              <ul>
-                {library.packs.map((p) => (
-                  <Line key={p.id} name={p.title}>
-                    revision {p.revision}, {p.checks} checks, for {p.families.join(', ')}
-                  </Line>
-                ))}
-              </ul>
-              <h2 className="mt-5 font-semibold">Limit books</h2>
-              <ul>
-                {library.limitBooks.map((b) => (
-                  <Line key={b.id} name={b.title}>
-                    revision {b.revision}, {b.limits} limits, approved by {b.approvedBy} on {b.approvedOn}
-                  </Line>
-                ))}
-              </ul>
-              <h2 className="mt-5 font-semibold">Modules</h2>
-              <ul>
-                {library.modules.map((m) => (
-                  <Line key={m.id} name={m.title}>
-                    {m.checks} checks
-                  </Line>
-                ))}
-              </ul>
+              <Drafts drafts={library.drafts} />
+              <Section
+                title="Aircraft"
+                count={library.aircraft.length}
+                action={
+                  <Button kind="quiet" onClick={() => setMaking('aircraft')}>
+                    Describe an aircraft
+                  </Button>
+                }
+              >
+                {library.aircraft
+                  .filter((a) => fits(`${a.id} ${a.title} ${a.family}`))
+                  .map((a) => (
+                    <Line
+                      key={a.id}
+                      to={`/library/aircraft/${a.id}`}
+                      name={`${a.id}, ${a.title.split(',')[0] ?? ''}`}
+                      aside={<span className="font-mono">{a.configuration}</span>}
+                    >
+                      {familyTitle(a.family)}
+                    </Line>
+                  ))}
+              </Section>
+              <Section
+                title="Limit books"
+                count={library.limitBooks.length}
+                action={
+                  <Button kind="quiet" onClick={() => setMaking('limit-book')}>
+                    Begin a limit book
+                  </Button>
+                }
+              >
+                {library.limitBooks
+                  .filter((b) => fits(b.title))
+                  .map((b) => (
+                    <Line
+                      key={b.id}
+                      to={`/library/limit-book/${b.id}`}
+                      name={b.title}
+                      aside={`revision ${b.revision}`}
+                    >
+                      {b.limits} limits, approved by {b.approvedBy} on {b.approvedOn}
+                    </Line>
+                  ))}
+              </Section>
+              <Section title="Check packs" count={library.packs.length}>
+                {library.packs
+                  .filter((p) => fits(`${p.title} ${p.families.join(' ')}`))
+                  .map((p) => (
+                    <Line
+                      key={p.id}
+                      to={`/library/pack/${p.id}`}
+                      name={p.title}
+                      aside={`revision ${p.revision}`}
+                    >
+                      {p.checks} checks, for {p.families.map(familyTitle).join(', ')}
+                    </Line>
+                  ))}
+              </Section>
+              <Instruments library={library} fits={fits} onNew={() => setMaking('instrument')} />
+              <p className="cap mt-4">
+                Packs are made of {library.modules.length} modules with{' '}
+                {library.modules.reduce((sum, m) => sum + m.checks, 0)} checks.
+              </p>
+              <NewThing kind={making} library={library} onClose={() => setMaking(undefined)} />
             </>
           ) : null}
         </div>
@@ -78,7 +254,9 @@ export default function LibraryPage(): ReactElement {
           {rolesOf(person).includes('administrator') ? (
             <BringIn onBrought={setLibrary} />
           ) : (
-            <p className="text-ink-2">An administrator can bring in packs, limit books and aircraft.</p>
+            <p className="text-ink-2">
+              An administrator can bring in packs, limit books, aircraft and instruments.
+            </p>
           )}
         </MarginNote>
       }

@@ -21,6 +21,7 @@ import { SimulationPanel } from '../simulation/simulation-panel.tsx';
 import { openCampaign, useCampaigns } from '../sync/campaign-store.ts';
 import { watch } from '../sync/live.ts';
 import { useSession } from '../sync/session.ts';
+import { BasisSheet } from './basis-sheet.tsx';
 import { CampaignContext, useCampaign, type CampaignView, type Slip } from './campaign-context.ts';
 import { GateSheet } from './gate-sheet.tsx';
 import { CampaignMargin } from './margin.tsx';
@@ -240,6 +241,7 @@ export default function CampaignPage(): ReactElement {
             <Routes>
               <Route index element={<ToCurrent />} />
               <Route path="release" element={<ReleaseSheet />} />
+              <Route path="basis" element={<BasisSheet />} />
               <Route path="gate/:gate" element={<GateSheet />} />
               <Route path="findings" element={<FindingsSheet />} />
               <Route path="findings/:finding" element={<FindingsSheet />} />

@@ -7,6 +7,7 @@ import { dismissRefused, submit, useCampaigns } from '../sync/campaign-store.ts'
 import { roleAmong, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
+import { newerThan, useLibrary } from './newer-basis.ts';
 
 /** Where a reason is cured, as an address. */
 export function cureLink(view: CampaignView, cure: Cure): string {
@@ -236,6 +237,30 @@ export function CampaignMargin(): ReactElement {
           ))}
         </MarginNote>
       ) : null}
+      <JudgedBy />
     </>
+  );
+}
+
+/** What the campaign is judged by; said louder when the library has something newer. */
+function JudgedBy(): ReactElement {
+  const view = useCampaign();
+  const library = useLibrary();
+  const newer = library && !view.state.release ? newerThan(view.index.basis, library) : [];
+  const { pack, limitBook } = view.index.basis;
+  return (
+    <MarginNote title="Judged by">
+      {newer.map((n) => (
+        <p key={n} className="font-semibold text-near">
+          {n}
+        </p>
+      ))}
+      <p className="text-[0.82rem]">
+        {pack.title} {pack.revision}; {limitBook.title} {limitBook.revision}.{' '}
+        <Link to={`${view.base}/basis`} className="underline decoration-rule underline-offset-4">
+          {newer.length > 0 ? 'See what moving would change' : 'Look at it'}
+        </Link>
+      </p>
+    </MarginNote>
   );
 }

@@ -35,3 +35,8 @@ export async function keep(key: string, value: unknown): Promise<void> {
 export async function kept<T>(key: string): Promise<T | undefined> {
   return (await local.kept.get(key))?.value as T | undefined;
 }
+
+/** Forgets a small thing. */
+export async function forget(key: string): Promise<void> {
+  await local.kept.delete(key);
+}

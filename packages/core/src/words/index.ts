@@ -3,3 +3,4 @@ export { makeSentences, type Names, type Sentences } from './english.ts';
 export * from './labels.ts';
 export { CHANNEL_TITLES, namesOf, systemsOf } from './names.ts';
 export { describeAnswer, marginFigure, verdictFigure } from './answer.ts';
+export * from './limit-words.ts';

@@ -1,0 +1,174 @@
+import { useEffect, useState, type ReactElement } from 'react';
+import type { ExportedFile } from '@kanzel/contract';
+import { api, sayFailure } from '../../api/client.ts';
+import { rolesOf, useSession } from '../../sync/session.ts';
+import { Button } from '../../ui/button.tsx';
+import { HoldButton } from '../../ui/hold-button.tsx';
+import { SheetDialog } from '../../ui/sheet-dialog.tsx';
+import { Problem } from '../../ui/field.tsx';
+import { saveFile } from '../../ui/save-file.ts';
+import type { Draft } from './use-draft.ts';
+
+const PHASES: Readonly<Record<Draft<object>['phase'], string>> = {
+  reading: 'Reading…',
+  missing: 'Not here',
+  published: 'As published',
+  keeping: 'Keeping the draft…',
+  kept: 'Draft kept; nobody is judged by it yet',
+  waiting: 'Draft on this device only; the server is not heard',
+  stale: 'Somebody else has changed this draft',
+  refused: 'The server did not take the draft',
+};
+
+/** Ctrl+Z and Ctrl+Y, or with Shift, where no field has the word; a field undoes its own typing first. */
+function useUndoKeys(draft: Pick<Draft<object>, 'undo' | 'redo'>): void {
+  useEffect(() => {
+    const press = (event: KeyboardEvent): void => {
+      if (!(event.ctrlKey || event.metaKey) || document.querySelector('[role=dialog]')) return;
+      const key = event.key.toLowerCase();
+      const back = key === 'z' && !event.shiftKey;
+      const forth = key === 'y' || (key === 'z' && event.shiftKey);
+      if (!back && !forth) return;
+      event.preventDefault();
+      if (back) draft.undo();
+      else draft.redo();
+    };
+    addEventListener('keydown', press);
+    return () => removeEventListener('keydown', press);
+  }, [draft]);
+}
+
+/** What can be done with a document in hand: back and forth, publish, discard, take along as a file. */
+export function DraftBar<T extends { readonly revision: number }>({
+  draft,
+  kind,
+  id,
+  title,
+  errors,
+  onPublished,
+}: {
+  draft: Draft<T>;
+  kind: string;
+  id: string;
+  title: string;
+  /** What the page itself knows to keep it from being published. */
+  errors: number;
+  onPublished?: () => void;
+}): ReactElement {
+  const person = useSession((s) => s.person);
+  const [asking, setAsking] = useState<'publish' | 'discard'>();
+  const [problem, setProblem] = useState<string>();
+  const [done, setDone] = useState<string>();
+  useUndoKeys(draft);
+  const mayPublish = rolesOf(person).some((r) => ['inspector', 'certifier', 'administrator'].includes(r));
+  const changed = draft.phase !== 'published' && draft.phase !== 'reading' && draft.phase !== 'missing';
+  const held = errors + draft.problems.length;
+  const take = async (as: string): Promise<void> => {
+    const answer = await api.get<ExportedFile>(`/api/library/files/${kind}/${id}?as=${as}`);
+    if (answer.ok) saveFile(answer.value.name, answer.value.text);
+    setProblem(answer.ok ? undefined : sayFailure(answer.error));
+  };
+  return (
+    <div className="border-b border-rule px-[22px] py-2">
+      <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
+        <h1 className="mr-2 text-[1.25rem] font-semibold narrow">{title}</h1>
+        <span
+          role="status"
+          className={`mr-auto ${draft.phase === 'stale' || draft.phase === 'refused' ? 'font-semibold text-out' : draft.phase === 'waiting' ? 'font-semibold text-near' : 'text-ink-2'}`}
+        >
+          {draft.document && draft.published
+            ? `Revision ${draft.published.revision}. `
+            : draft.document
+              ? 'New. '
+              : ''}
+          {done ?? PHASES[draft.phase]}
+        </span>
+        <Button kind="quiet" disabled={!draft.canUndo} onClick={draft.undo}>
+          Undo
+        </Button>
+        <Button kind="quiet" disabled={!draft.canRedo} onClick={draft.redo}>
+          Redo
+        </Button>
+        {draft.published ? (
+          <>
+            {kind === 'limit-book' ? (
+              <Button kind="quiet" onClick={() => void take('csv')}>
+                As table
+              </Button>
+            ) : null}
+            <Button kind="quiet" onClick={() => void take('yaml')}>
+              As file
+            </Button>
+          </>
+        ) : null}
+        {changed ? (
+          <>
+            <Button kind="quiet" onClick={() => setAsking('discard')}>
+              Discard
+            </Button>
+            <Button kind="main" disabled={!mayPublish || held > 0} onClick={() => setAsking('publish')}>
+              Publish
+            </Button>
+          </>
+        ) : null}
+      </div>
+      {changed && !mayPublish ? (
+        <p className="cap">An inspector, a certifying person or an administrator publishes it.</p>
+      ) : changed && held > 0 ? (
+        <p className="cap">
+          {held === 1 ? 'One thing keeps' : `${held} things keep`} it from being published; they are named in
+          the margin.
+        </p>
+      ) : null}
+      <Problem>{problem ?? (draft.phase === 'refused' ? draft.message : undefined)}</Problem>
+      {draft.phase === 'stale' ? (
+        <div
+          role="alert"
+          className="my-2 flex flex-wrap items-center gap-2 border-l-4 border-near bg-near-bg px-3 py-2"
+        >
+          <span>Yours is on this screen, theirs is on the server. Neither was written over.</span>
+          <Button onClick={() => void draft.takeTheirs()}>Show theirs</Button>
+          <Button onClick={() => void draft.keepMine()}>Put mine over it</Button>
+        </div>
+      ) : null}
+      <SheetDialog
+        open={asking === 'publish'}
+        onClose={() => setAsking(undefined)}
+        title={`Publish as revision ${(draft.published?.revision ?? 0) + 1}`}
+        hint="New campaigns are judged by it from now on. Those in hand keep what they began with until somebody moves them. A published revision never changes."
+      >
+        <Problem>{draft.phase === 'waiting' ? draft.message : undefined}</Problem>
+        <HoldButton
+          autoFocus
+          onDone={() => {
+            void draft.publish().then((revision) => {
+              setAsking(undefined);
+              if (revision === undefined) return;
+              setDone(`Published as revision ${revision}.`);
+              onPublished?.();
+            });
+          }}
+        >
+          Publish
+        </HoldButton>
+      </SheetDialog>
+      <SheetDialog
+        open={asking === 'discard'}
+        onClose={() => setAsking(undefined)}
+        title="Discard this draft"
+        hint="What is published stays. What was written in the draft is gone for everybody."
+      >
+        <Button
+          kind="danger"
+          autoFocus
+          onClick={() => {
+            void draft.discard();
+            setAsking(undefined);
+          }}
+        >
+          Discard the draft
+        </Button>
+      </SheetDialog>
+    </div>
+  );
+}

@@ -1,0 +1,192 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { DraftFormat, DraftView } from '@kanzel/contract';
+import { api, sayFailure } from '../../api/client.ts';
+import { forget, keep, kept } from '../../sync/database.ts';
+import { begin, changed, redone, undone, type Editing } from './editing.ts';
+
+export type DraftPhase =
+  | 'reading'
+  | 'missing'
+  /** As published; nothing has been changed. */
+  | 'published'
+  | 'keeping'
+  | 'kept'
+  /** On this device only, until the server is heard again. */
+  | 'waiting'
+  /** Somebody else has changed it since; nothing was written over. */
+  | 'stale'
+  | 'refused';
+
+/** A document of the library in hand: what is published, what is being written, and how far it is kept. */
+export interface Draft<T> {
+  readonly phase: DraftPhase;
+  readonly document: T | undefined;
+  /** As published; undefined for something new. */
+  readonly published: T | undefined;
+  /** What the server says keeps it from being published. */
+  readonly problems: readonly string[];
+  readonly message: string | undefined;
+  readonly canUndo: boolean;
+  readonly canRedo: boolean;
+  readonly change: (next: T, about?: string) => void;
+  readonly undo: () => void;
+  readonly redo: () => void;
+  readonly publish: () => Promise<number | undefined>;
+  readonly discard: () => Promise<void>;
+  /** Out of `stale`: the other's version, or this one over it. */
+  readonly takeTheirs: () => Promise<void>;
+  readonly keepMine: () => Promise<void>;
+}
+
+interface Unsent {
+  readonly document: unknown;
+  readonly version: number;
+}
+
+/** So long after the last key the draft goes to the server (ms). */
+const REST = 500;
+/** So often it is tried again while the server is not heard (ms). */
+const AGAIN = 4000;
+
+/** Opens a document for writing. Every change is kept on this device at once and on the server a moment later. */
+export function useDraft<T extends object>(kind: string, id: string, fresh?: () => T): Draft<T> {
+  const format: DraftFormat = `kanzel-${kind}` as DraftFormat;
+  const path = `/api/library/drafts/${kind}/${id}`;
+  const local = `draft ${format} ${id}`;
+  const [editing, setEditing] = useState<Editing<T>>();
+  const [published, setPublished] = useState<T>();
+  const [phase, setPhase] = useState<DraftPhase>('reading');
+  const [problems, setProblems] = useState<readonly string[]>([]);
+  const [message, setMessage] = useState<string>();
+  const version = useRef(0);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const making = useRef(fresh);
+  const latest = useRef<T>(undefined);
+
+  const send = useCallback(
+    async (document: T): Promise<boolean> => {
+      setPhase('keeping');
+      const answer = await api.put<DraftView>(path, { version: version.current, document });
+      if (answer.ok) {
+        version.current = answer.value.version;
+        setProblems(answer.value.problems);
+        setMessage(undefined);
+        if (latest.current === document) {
+          setPhase('kept');
+          await forget(local);
+        }
+        return true;
+      }
+      setMessage(sayFailure(answer.error));
+      if (answer.error.kind === 'unreachable') {
+        setPhase('waiting');
+        timer.current = setTimeout(() => {
+          if (latest.current) void send(latest.current);
+        }, AGAIN);
+      } else setPhase(answer.error.status === 409 ? 'stale' : 'refused');
+      return false;
+    },
+    [path, local],
+  );
+
+  const load = useCallback(async (): Promise<void> => {
+    const [draft, document, unsent] = await Promise.all([
+      api.get<DraftView>(path),
+      api.get<T>(`/api/library/documents/${kind}/${id}`),
+      kept<Unsent>(local),
+    ]);
+    if (document.ok) setPublished(document.value);
+    if (draft.ok) {
+      version.current = draft.value.version;
+      setProblems(draft.value.problems);
+    }
+    const there = draft.ok ? (draft.value.document as T) : document.ok ? document.value : making.current?.();
+    const mine = unsent?.document as T | undefined;
+    const start = mine ?? there;
+    latest.current = start;
+    if (!start) {
+      const heard = draft.ok || draft.error.kind === 'refused';
+      setMessage(heard ? undefined : 'The server cannot be reached, and this is not on the device yet.');
+      setPhase('missing');
+      return;
+    }
+    setEditing(begin(start));
+    if (!mine) {
+      setPhase(draft.ok ? 'kept' : document.ok ? 'published' : 'kept');
+      return;
+    }
+    // Written here before and never heard by the server: it is sent, unless somebody else was there meanwhile.
+    if (unsent?.version === version.current) await send(mine);
+    else setPhase('stale');
+  }, [id, kind, local, path, send]);
+
+  useEffect(() => {
+    setEditing(undefined);
+    setPublished(undefined);
+    setPhase('reading');
+    version.current = 0;
+    void load();
+    return () => clearTimeout(timer.current);
+  }, [load]);
+
+  const put = useCallback(
+    (next: Editing<T>): void => {
+      setEditing(next);
+      latest.current = next.present;
+      void keep(local, { document: next.present, version: version.current } satisfies Unsent);
+      clearTimeout(timer.current);
+      setPhase((now) => (now === 'stale' ? now : 'keeping'));
+      timer.current = setTimeout(() => void send(next.present), REST);
+    },
+    [local, send],
+  );
+
+  const flush = async (): Promise<boolean> => {
+    clearTimeout(timer.current);
+    return latest.current !== undefined && (phase === 'kept' || (await send(latest.current)));
+  };
+
+  return {
+    phase,
+    document: editing?.present,
+    published,
+    problems,
+    message,
+    canUndo: (editing?.past.length ?? 0) > 0,
+    canRedo: (editing?.future.length ?? 0) > 0,
+    change: (next, about) => (editing ? put(changed(editing, next, about)) : undefined),
+    undo: () => (editing ? put(undone(editing)) : undefined),
+    redo: () => (editing ? put(redone(editing)) : undefined),
+    publish: async () => {
+      if (!(await flush())) return undefined;
+      const answer = await api.post<{ revision: number }>(`${path}/publish`, { version: version.current });
+      if (!answer.ok) {
+        setMessage(sayFailure(answer.error));
+        if (answer.error.kind === 'refused') setProblems(answer.error.refusal.details ?? []);
+        return undefined;
+      }
+      await forget(local);
+      version.current = 0;
+      await load();
+      return answer.value.revision;
+    },
+    discard: async () => {
+      clearTimeout(timer.current);
+      await forget(local);
+      if (version.current > 0) await api.delete(path);
+      version.current = 0;
+      setProblems([]);
+      await load();
+    },
+    takeTheirs: async () => {
+      clearTimeout(timer.current);
+      await forget(local);
+      await load();
+    },
+    keepMine: async () => {
+      const now = await api.get<DraftView>(path);
+      version.current = now.ok ? now.value.version : 0;
+      if (latest.current) await send(latest.current);
+    },
+  };
+}

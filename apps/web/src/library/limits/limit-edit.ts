@@ -1,0 +1,94 @@
+import type { Limit, LimitBook, LimitKind } from '@kanzel/core';
+
+/** A limit book as its file says it. */
+export interface BookDocument extends LimitBook {
+  readonly format: 'kanzel-limit-book';
+  readonly version: 2;
+}
+
+/** What each kind has beside what all have, when it is chosen first. */
+const FIRST: Readonly<Record<LimitKind, Readonly<Record<string, unknown>>>> = {
+  band: {},
+  drop: {},
+  spread: {},
+  together: { unit: 's' },
+  relative: { expected: { value: 100 }, tolerance: 10, inPercent: false },
+  difference: { circular: false },
+  match: { atLeast: 2 },
+  rate: { window: 10, maximumGap: 2 },
+  settle: { target: { low: 0 }, hold: 2, maximumGap: 2 },
+  dwell: { beyond: 0, side: 'above', maximumGap: 2 },
+  responds: { direction: 'up' },
+  ratio: { unit: '%', demand: { value: 1, unit: 'L/h' } },
+  sense: { unit: '1', expected: { answer: 'right' } },
+  equals: { unit: '1', expected: { text: 'as filed' } },
+  trend: { against: 'airframe', minimum: 8, tolerance: 4, cautionTolerance: 3, floor: 1 },
+};
+const WITHOUT_BOUNDS: readonly LimitKind[] = ['relative', 'sense', 'equals', 'trend'];
+
+const COMMON = [
+  'key',
+  'title',
+  'unit',
+  'quantity',
+  'class',
+  'acceptance',
+  'source',
+  'conditions',
+  'because',
+] as const;
+
+/** The same limit as another kind: what all kinds have stays, edges stay where the kind has any. */
+export function withKind(limit: Limit, kind: LimitKind): Limit {
+  if (kind === limit.kind) return limit;
+  const common = Object.fromEntries(
+    Object.entries(limit).filter(([k]) => (COMMON as readonly string[]).includes(k)),
+  );
+  const bounds = WITHOUT_BOUNDS.includes(kind)
+    ? {}
+    : { bounds: 'bounds' in limit ? limit.bounds : { low: 0, high: 1 } };
+  return { ...common, kind, ...bounds, ...FIRST[kind] } as unknown as Limit;
+}
+
+const slug = (text: string): string =>
+  text
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 50) || 'limit';
+
+/** A key that no limit of the book has yet. */
+export function freeKey(limits: readonly Limit[], wanted: string): string {
+  const stem = slug(wanted);
+  const taken = new Set(limits.map((l) => l.key));
+  if (!taken.has(stem)) return stem;
+  let n = 2;
+  while (taken.has(`${stem}-${n}`)) n += 1;
+  return `${stem}-${n}`;
+}
+
+/** A new limit, sourced as the one before it. */
+export function freshLimit(book: LimitBook, title: string): Limit {
+  const last = book.limits.at(-1);
+  return {
+    key: freeKey(book.limits, title),
+    kind: 'band',
+    title,
+    unit: last?.unit ?? 'rpm',
+    class: 'performance',
+    acceptance: 'simple',
+    source: last?.source ?? { document: book.title, revision: '1' },
+    conditions: [],
+    bounds: { low: 0, high: 1 },
+  };
+}
+
+/** A pasted table in a book: rows whose key is there replace it in its place, the others are added below. */
+export function withTable(limits: readonly Limit[], pasted: readonly Limit[]): Limit[] {
+  const incoming = new Map(pasted.map((l) => [l.key, l]));
+  const here = new Set(limits.map((l) => l.key));
+  return [
+    ...limits.map((l) => incoming.get(l.key) ?? l),
+    ...[...incoming.values()].filter((l) => !here.has(l.key)),
+  ];
+}

@@ -1,0 +1,386 @@
+import type { ReactElement } from 'react';
+import {
+  boundsOf,
+  LIMIT_KIND_TITLES,
+  limitInWords,
+  unitOf,
+  UNIT_IDS,
+  type Bounds,
+  type Limit,
+  type LimitKind,
+} from '@kanzel/core';
+import { Choices } from '../../ui/field.tsx';
+import { FigureField } from '../../ui/figure-field.tsx';
+import { LimitRuler } from '../../ui/limit-ruler.tsx';
+import { LineField, Picker } from '../../ui/picker.tsx';
+import { withKind } from './limit-edit.ts';
+
+const KINDS = (Object.keys(LIMIT_KIND_TITLES) as LimitKind[]).map((id) => ({
+  id,
+  text: LIMIT_KIND_TITLES[id],
+}));
+const UNITS = UNIT_IDS.map((id) => {
+  const unit = unitOf(id);
+  return { id, text: unit.symbol === '' ? `${unit.kind}, no unit` : `${unit.symbol} (${unit.kind})` };
+});
+
+type Change = (next: Limit, about: string) => void;
+
+/** A member put in, or left out when it is empty. */
+function withMember<T extends object>(value: T, name: string, member: unknown): T {
+  const { [name]: _old, ...rest } = value as Record<string, unknown>;
+  return (member === undefined || member === '' ? rest : { ...rest, [name]: member }) as T;
+}
+
+/** The edges as a ruler that is drawn while they are typed. */
+function Edges({ limit, change }: { limit: Limit & { bounds: Bounds }; change: Change }): ReactElement {
+  const drawn = boundsOf(limit);
+  const symbol = unitOf(drawn?.unit ?? limit.unit).symbol;
+  const edge = (name: keyof Bounds, label: string): ReactElement => (
+    <FigureField
+      label={label}
+      value={limit.bounds[name]}
+      unit={symbol}
+      onChange={(v) => change({ ...limit, bounds: withMember(limit.bounds, name, v) } as Limit, name)}
+    />
+  );
+  const { low, high } = limit.bounds;
+  const order = [low, limit.bounds.cautionLow, limit.bounds.cautionHigh, high].filter((v) => v !== undefined);
+  const sound = order.length > 0 && order.every((v, i) => i === 0 || v >= (order[i - 1] ?? v));
+  return (
+    <div>
+      <div className="min-h-[62px]">
+        {sound && (low !== undefined || high !== undefined) ? (
+          <LimitRuler bounds={limit.bounds} size="large" sentence={limitInWords(limit)} />
+        ) : (
+          <p className="pt-4 text-near">
+            {order.length === 0
+              ? 'Type an edge, and the band is drawn here.'
+              : low === undefined && high === undefined
+                ? 'Caution alone is no limit: type a low or a high edge.'
+                : 'The edges run low, caution low, caution high, high.'}
+          </p>
+        )}
+      </div>
+      <div className="grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">
+        {edge('low', 'Low')}
+        {edge('cautionLow', 'Caution below')}
+        {edge('cautionHigh', 'Caution above')}
+        {edge('high', 'High')}
+      </div>
+    </div>
+  );
+}
+
+/** What a kind has beside edges. */
+function Special({ limit, change }: { limit: Limit; change: Change }): ReactElement | null {
+  const figure = (label: string, name: string, value: number | undefined, unit?: string): ReactElement => (
+    <FigureField
+      key={name}
+      label={label}
+      value={value}
+      {...(unit === undefined ? {} : { unit })}
+      onChange={(v) => change(withMember(limit, name, v), name)}
+    />
+  );
+  const row = (...fields: ReactElement[]): ReactElement => (
+    <div className="mt-3 grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">{fields}</div>
+  );
+  const { symbol } = unitOf(limit.unit);
+  switch (limit.kind) {
+    case 'relative':
+      return row(
+        <FigureField
+          key="expected"
+          label="Expected"
+          unit={symbol}
+          value={'value' in limit.expected ? limit.expected.value : undefined}
+          onChange={(v) =>
+            v === undefined ? undefined : change({ ...limit, expected: { value: v } }, 'expected')
+          }
+        />,
+        figure('Tolerance', 'tolerance', limit.tolerance, limit.inPercent ? '%' : symbol),
+        figure('Caution beyond', 'cautionTolerance', limit.cautionTolerance, limit.inPercent ? '%' : symbol),
+        <Picker
+          key="in"
+          label="Tolerance in"
+          value={limit.inPercent ? 'percent' : 'unit'}
+          options={[
+            { id: 'unit', text: symbol || 'the unit' },
+            { id: 'percent', text: 'percent of the expected' },
+          ]}
+          onChange={(v) => change({ ...limit, inPercent: v === 'percent' }, 'inPercent')}
+        />,
+      );
+    case 'match':
+      return row(figure('How many agree', 'atLeast', limit.atLeast));
+    case 'rate':
+      return row(
+        figure('Over', 'window', limit.window, 's'),
+        figure('Longest gap', 'maximumGap', limit.maximumGap, 's'),
+      );
+    case 'settle':
+      return row(
+        <FigureField
+          key="low"
+          label="Settled above"
+          unit={symbol}
+          value={limit.target.low}
+          onChange={(v) => change({ ...limit, target: withMember(limit.target, 'low', v) }, 'target')}
+        />,
+        <FigureField
+          key="high"
+          label="Settled below"
+          unit={symbol}
+          value={limit.target.high}
+          onChange={(v) => change({ ...limit, target: withMember(limit.target, 'high', v) }, 'target')}
+        />,
+        figure('Holding', 'hold', limit.hold, 's'),
+        figure('Longest gap', 'maximumGap', limit.maximumGap, 's'),
+      );
+    case 'dwell':
+      return row(
+        figure('Beyond', 'beyond', limit.beyond, symbol),
+        <Picker
+          key="side"
+          label="On the side"
+          value={limit.side}
+          options={[
+            { id: 'above', text: 'above' },
+            { id: 'below', text: 'below' },
+          ]}
+          onChange={(v) => change({ ...limit, side: v === 'below' ? 'below' : 'above' }, 'side')}
+        />,
+        figure('Longest gap', 'maximumGap', limit.maximumGap, 's'),
+      );
+    case 'responds':
+      return row(
+        <Picker
+          key="direction"
+          label="Goes"
+          value={limit.direction}
+          options={[
+            { id: 'up', text: 'up' },
+            { id: 'down', text: 'down' },
+          ]}
+          onChange={(v) => change({ ...limit, direction: v === 'down' ? 'down' : 'up' }, 'direction')}
+        />,
+      );
+    case 'ratio': {
+      const demand = 'value' in limit.demand ? limit.demand : { value: 1, unit: limit.unit };
+      return row(
+        <FigureField
+          key="demand"
+          label="Demand"
+          value={demand.value}
+          onChange={(v) =>
+            v === undefined ? undefined : change({ ...limit, demand: { ...demand, value: v } }, 'demand')
+          }
+        />,
+        <Picker
+          key="unit"
+          label="Demand in"
+          value={demand.unit}
+          options={UNITS}
+          onChange={(unit) => change({ ...limit, demand: { ...demand, unit } }, 'demand')}
+        />,
+      );
+    }
+    case 'sense':
+      return (
+        <LineField
+          className="mt-3"
+          label="Each surface and its way, as: left aileron = up; right aileron = down"
+          value={Object.entries(limit.expected)
+            .map(([s, w]) => `${s} = ${w}`)
+            .join('; ')}
+          onChange={(text) =>
+            change(
+              {
+                ...limit,
+                expected: Object.fromEntries(
+                  text
+                    .split(';')
+                    .map((p) => p.split('=').map((t) => t.trim()))
+                    .filter((p) => p[0])
+                    .map(([s = '', w = '']) => [s, w]),
+                ),
+              },
+              'expected',
+            )
+          }
+        />
+      );
+    case 'equals':
+      return (
+        <LineField
+          className="mt-3"
+          label="What is read back"
+          value={'text' in limit.expected ? limit.expected.text : ''}
+          onChange={(text) => change({ ...limit, expected: { text } }, 'expected')}
+        />
+      );
+    case 'trend':
+      return row(
+        figure('Deviations from the past', 'tolerance', limit.tolerance),
+        figure('Caution beyond', 'cautionTolerance', limit.cautionTolerance),
+        figure('At least', 'floor', limit.floor, symbol),
+        figure('Earlier figures needed', 'minimum', limit.minimum),
+      );
+    default:
+      return null;
+  }
+}
+
+/** One limit in hand: what it holds, drawn as it is typed, then where it comes from. */
+export function LimitPanel({ limit, change }: { limit: Limit; change: Change }): ReactElement {
+  const [condition] = limit.conditions;
+  return (
+    <section aria-label={`Limit in hand: ${limit.title}`} className="border-b-2 border-ink px-[22px] py-3">
+      <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,1.4fr)_minmax(0,1fr)] gap-x-4 gap-y-2 max-md:grid-cols-1">
+        <LineField
+          label="Limit"
+          value={limit.title}
+          onChange={(title) => change({ ...limit, title }, 'title')}
+        />
+        <Picker
+          label="Kind"
+          value={limit.kind}
+          options={KINDS}
+          onChange={(kind) => change(withKind(limit, kind as LimitKind), 'kind')}
+        />
+        <Picker
+          label="Unit, as on the placard"
+          value={limit.unit}
+          options={UNITS}
+          onChange={(unit) => change({ ...limit, unit } as Limit, 'unit')}
+        />
+      </div>
+      <div className="mt-2">
+        {'bounds' in limit ? (
+          <Edges key={`${limit.key} ${limit.kind}`} limit={limit} change={change} />
+        ) : null}
+        <Special key={`${limit.key}-${limit.kind}`} limit={limit} change={change} />
+      </div>
+      <div className="mt-3 flex flex-wrap gap-x-6">
+        <Choices
+          label="It protects"
+          value={limit.class}
+          options={[
+            { id: 'safety', text: 'Safety' },
+            { id: 'airworthiness', text: 'Airworthiness' },
+            { id: 'performance', text: 'Performance' },
+            { id: 'information', text: 'Information' },
+          ]}
+          onChange={(v) => change({ ...limit, class: v } as Limit, 'class')}
+        />
+        <Choices
+          label="Acceptance"
+          value={limit.acceptance}
+          options={[
+            { id: 'simple', text: 'Inside is inside' },
+            { id: 'guarded', text: 'Inside by the uncertainty' },
+          ]}
+          onChange={(v) => change({ ...limit, acceptance: v } as Limit, 'acceptance')}
+        />
+      </div>
+      <div className="grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">
+        <LineField
+          label="Quantity, shared by its limits"
+          value={limit.quantity ?? ''}
+          onChange={(v) => change(withMember(limit, 'quantity', v), 'quantity')}
+        />
+        <LineField
+          label="Holds for (a fact)"
+          value={condition?.fact ?? ''}
+          onChange={(fact) =>
+            change(
+              {
+                ...limit,
+                conditions:
+                  fact === ''
+                    ? []
+                    : [
+                        {
+                          ...(condition ?? { low: 0, unit: 'degC' }),
+                          fact: fact.toLowerCase().replace(/\s+/g, '-'),
+                        },
+                      ],
+              },
+              'condition',
+            )
+          }
+        />
+        <FigureField
+          key={`${limit.key} from`}
+          label="from"
+          value={condition?.low}
+          onChange={(v) =>
+            condition
+              ? change({ ...limit, conditions: [withMember(condition, 'low', v)] }, 'condition')
+              : undefined
+          }
+        />
+        <FigureField
+          key={`${limit.key} to`}
+          label="to"
+          value={condition?.high}
+          onChange={(v) =>
+            condition
+              ? change({ ...limit, conditions: [withMember(condition, 'high', v)] }, 'condition')
+              : undefined
+          }
+        />
+        <LineField
+          label="Source document"
+          value={limit.source.document}
+          onChange={(document) => change({ ...limit, source: { ...limit.source, document } }, 'document')}
+        />
+        <LineField
+          label="Its revision"
+          value={limit.source.revision}
+          onChange={(revision) => change({ ...limit, source: { ...limit.source, revision } }, 'revision')}
+        />
+        <LineField
+          label="Place in it"
+          value={limit.source.place ?? ''}
+          onChange={(place) =>
+            change({ ...limit, source: withMember(limit.source, 'place', place) }, 'place')
+          }
+        />
+        <Picker
+          label="Condition in"
+          value={condition?.unit ?? ''}
+          options={UNITS}
+          onChange={(unit) =>
+            condition ? change({ ...limit, conditions: [{ ...condition, unit }] }, 'condition') : undefined
+          }
+        />
+        <LineField
+          className="col-span-2"
+          label="What being low may mean"
+          value={limit.because?.low ?? ''}
+          onChange={(v) =>
+            change(
+              withMember(limit, 'because', emptied(withMember(limit.because ?? {}, 'low', v))),
+              'low means',
+            )
+          }
+        />
+        <LineField
+          className="col-span-2"
+          label="What being high may mean"
+          value={limit.because?.high ?? ''}
+          onChange={(v) =>
+            change(
+              withMember(limit, 'because', emptied(withMember(limit.because ?? {}, 'high', v))),
+              'high means',
+            )
+          }
+        />
+      </div>
+    </section>
+  );
+}
+
+const emptied = (value: object): object | undefined => (Object.keys(value).length === 0 ? undefined : value);

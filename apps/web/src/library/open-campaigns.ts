@@ -1,0 +1,29 @@
+import { useEffect, useState } from 'react';
+import type { CampaignView } from '@kanzel/contract';
+import { api } from '../api/client.ts';
+import { openCampaign, useCampaigns } from '../sync/campaign-store.ts';
+import type { HeldCampaign } from '../sync/held.ts';
+
+/** A campaign in hand with its listing. */
+export interface InHand {
+  readonly listing: CampaignView;
+  readonly held: HeldCampaign;
+}
+
+/** Every campaign in hand, opened on this device; undefined until the list has been heard. */
+export function useOpenCampaigns(): readonly InHand[] | undefined {
+  const held = useCampaigns((s) => s.held);
+  const [list, setList] = useState<readonly CampaignView[]>();
+  useEffect(() => {
+    void api.get<CampaignView[]>('/api/campaigns').then((answer) => {
+      if (!answer.ok) return;
+      const open = answer.value.filter((c) => c.releasedAt === undefined);
+      setList(open);
+      for (const campaign of open) void openCampaign(campaign.id);
+    });
+  }, []);
+  return list?.flatMap((listing) => {
+    const mine = held[listing.id];
+    return mine?.state.index && !mine.state.release ? [{ listing, held: mine }] : [];
+  });
+}

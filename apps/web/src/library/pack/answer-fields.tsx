@@ -1,0 +1,124 @@
+import type { ReactElement } from 'react';
+import { unitOf, UNIT_IDS, type AnswerSpec, type Check } from '@kanzel/core';
+import { FigureField } from '../../ui/figure-field.tsx';
+import { LineField, Picker } from '../../ui/picker.tsx';
+
+const KINDS: readonly { id: AnswerSpec['kind']; text: string }[] = [
+  { id: 'confirm', text: 'As expected, or not' },
+  { id: 'choice', text: 'One of several' },
+  { id: 'reading', text: 'A figure' },
+  { id: 'drop', text: 'Before and after' },
+  { id: 'cylinders', text: 'A figure per cylinder' },
+  { id: 'series', text: 'A recording' },
+  { id: 'timer', text: 'A time that has to run' },
+  { id: 'text', text: 'Words' },
+];
+const UNITS = UNIT_IDS.map((id) => ({ id, text: unitOf(id).symbol || unitOf(id).kind }));
+const FIGURE = { unit: 'rpm', resolution: 1, plausible: { low: 0, high: 3500 } };
+
+/** An answer of another kind, with what it cannot do without. */
+function answerOf(kind: AnswerSpec['kind'], was: AnswerSpec): AnswerSpec {
+  const figure =
+    'plausible' in was
+      ? { ...FIGURE, unit: was.unit, resolution: was.resolution, plausible: was.plausible }
+      : FIGURE;
+  switch (kind) {
+    case 'reading':
+    case 'drop':
+    case 'cylinders':
+      return { kind, ...figure };
+    case 'series':
+      return { kind, ...figure, seconds: 20, channel: 'rpm' };
+    case 'timer':
+      return { kind, seconds: 60 };
+    case 'choice':
+      return {
+        kind,
+        options: [
+          { id: 'right', text: 'As it should be', good: true },
+          { id: 'wrong', text: 'Otherwise', good: false },
+        ],
+      };
+    case 'text':
+      return { kind: 'text' };
+    default:
+      return { kind: 'confirm' };
+  }
+}
+
+/** How a check is answered. */
+export function AnswerFields({
+  check,
+  change,
+}: {
+  check: Check;
+  change: (next: Partial<Check>, about: string) => void;
+}): ReactElement {
+  const { answer } = check;
+  const put = (next: AnswerSpec): void => change({ answer: next }, 'answer');
+  return (
+    <div className="grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">
+      {answer.kind === 'computed' ? (
+        <p className="col-span-4 text-ink-2">Follows from {answer.from.join(' and ')}; nobody answers it.</p>
+      ) : (
+        <Picker
+          label="Answered by"
+          value={answer.kind}
+          options={KINDS}
+          onChange={(kind) => put(answerOf(kind as AnswerSpec['kind'], answer))}
+        />
+      )}
+      {'plausible' in answer ? (
+        <>
+          <Picker
+            label="Unit"
+            value={answer.unit}
+            options={UNITS}
+            onChange={(unit) => put({ ...answer, unit })}
+          />
+          <FigureField
+            label="Gauge from"
+            value={answer.plausible.low}
+            onChange={(low) =>
+              low === undefined ? undefined : put({ ...answer, plausible: { ...answer.plausible, low } })
+            }
+          />
+          <FigureField
+            label="Gauge to"
+            value={answer.plausible.high}
+            onChange={(high) =>
+              high === undefined ? undefined : put({ ...answer, plausible: { ...answer.plausible, high } })
+            }
+          />
+        </>
+      ) : null}
+      {answer.kind === 'timer' ? (
+        <FigureField
+          label="Runs for"
+          unit="s"
+          value={answer.seconds}
+          onChange={(seconds) =>
+            seconds === undefined || seconds <= 0 ? undefined : put({ kind: 'timer', seconds })
+          }
+        />
+      ) : null}
+      {answer.kind === 'choice' ? (
+        <LineField
+          className="col-span-3"
+          label="Answers, good ones with a plus: Right one +; Left one"
+          value={answer.options.map((o) => `${o.text}${o.good ? ' +' : ''}`).join('; ')}
+          onChange={(text) =>
+            put({
+              kind: 'choice',
+              options: text.split(';').map((t, i) => ({
+                id: answer.options[i]?.id ?? `answer-${i + 1}`,
+                text: t.replace(/\s*\+\s*$/, '').trim() || '…',
+                good: /\+\s*$/.test(t),
+              })),
+            })
+          }
+        />
+      ) : null}
+    </div>
+  );
+}

@@ -1,0 +1,288 @@
+import { useState, type ReactElement } from 'react';
+import {
+  changeCheck,
+  freeCheckId,
+  neighboursOf,
+  removeCheck,
+  splitCheck,
+  STATION_TITLES,
+  STATIONS,
+  type Check,
+  type Pack,
+  type StationId,
+} from '@kanzel/core';
+import { Button } from '../../ui/button.tsx';
+import { FigureField } from '../../ui/figure-field.tsx';
+import { LineField, Picker } from '../../ui/picker.tsx';
+import { SheetDialog } from '../../ui/sheet-dialog.tsx';
+import { AnswerFields } from './answer-fields.tsx';
+
+type PackChange = (next: Pack, about?: string) => void;
+
+/** Ids as links, each with a way to take it out, and one to be added. */
+function Links({
+  label,
+  ids,
+  pack,
+  onTake,
+  onChange,
+}: {
+  label: string;
+  ids: readonly string[];
+  pack: Pack;
+  onTake: (id: string) => void;
+  onChange?: (ids: readonly string[]) => void;
+}): ReactElement {
+  const titleOf = (id: string): string =>
+    pack.checks.find((c) => c.id === id)?.title ?? `${id} (not in the pack)`;
+  return (
+    <div>
+      <span className="block text-[0.8rem] text-ink-2">{label}</span>
+      {ids.length === 0 ? <span className="text-ink-2">nothing</span> : null}
+      <ul>
+        {ids.map((id) => (
+          <li key={id} className="flex items-center gap-1">
+            <button
+              type="button"
+              className="text-left underline decoration-rule underline-offset-4"
+              onClick={() => onTake(id)}
+            >
+              {titleOf(id)}
+            </button>
+            {onChange ? (
+              <Button
+                kind="quiet"
+                className="min-h-8"
+                aria-label={`No longer ${titleOf(id)}`}
+                onClick={() => onChange(ids.filter((i) => i !== id))}
+              >
+                ×
+              </Button>
+            ) : null}
+          </li>
+        ))}
+      </ul>
+      {onChange ? (
+        <Picker
+          label=""
+          value=""
+          options={[
+            { id: '', text: 'add…' },
+            ...pack.checks.filter((c) => !ids.includes(c.id)).map((c) => ({ id: c.id, text: c.title })),
+          ]}
+          onChange={(id) => (id ? onChange([...ids, id]) : undefined)}
+        />
+      ) : null}
+    </div>
+  );
+}
+
+const pairs = (states: Readonly<Record<string, string>>): string =>
+  Object.entries(states)
+    .map(([k, v]) => `${k} ${v}`)
+    .join('; ');
+const readPairs = (text: string): Record<string, string> =>
+  Object.fromEntries(
+    text
+      .split(';')
+      .map((p) => p.trim().split(/\s+/))
+      .filter((p) => p[0])
+      .map(([k = '', v = '']) => [k, v]),
+  );
+const list = (text: string): string[] =>
+  text
+    .split(/[;,]/)
+    .map((t) => t.trim())
+    .filter((t) => t !== '');
+
+/** One check in hand: its words, its answer, its place in the work. */
+export function CheckPanel({
+  pack,
+  check,
+  onChange,
+  onTake,
+}: {
+  pack: Pack;
+  check: Check;
+  onChange: PackChange;
+  onTake: (id: string | undefined) => void;
+}): ReactElement {
+  const [splitting, setSplitting] = useState(false);
+  const [second, setSecond] = useState({ title: '', challenge: '' });
+  const change = (next: Partial<Check>, about: string): void =>
+    onChange(changeCheck(pack, check.id, next), `${check.id} ${about}`);
+  const { neededBy } = neighboursOf(pack, check.id);
+  const line = (label: string, name: 'title' | 'where' | 'who', className = ''): ReactElement => (
+    <LineField
+      label={label}
+      value={check[name]}
+      className={className}
+      onChange={(v) => change({ [name]: v }, name)}
+    />
+  );
+  return (
+    <section aria-label={`Check in hand: ${check.title}`} className="border-b-2 border-ink px-[22px] py-3">
+      <div className="grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">
+        {line('Short name', 'title', 'col-span-2')}
+        <Picker
+          label="Station"
+          value={check.station}
+          options={STATIONS.filter((s) => s !== 'release').map((s) => ({ id: s, text: STATION_TITLES[s] }))}
+          onChange={(s) => change({ station: s as StationId }, 'station')}
+        />
+        <FigureField
+          key={`${check.id} minutes`}
+          label="Minutes"
+          value={check.minutes}
+          onChange={(v) => (v === undefined || v <= 0 ? undefined : change({ minutes: v }, 'minutes'))}
+        />
+        <LineField
+          className="col-span-4 max-md:col-span-2"
+          label="Challenge, as read aloud"
+          value={check.challenge}
+          lines={2}
+          onChange={(v) => change({ challenge: v }, 'challenge')}
+        />
+        <LineField
+          className="col-span-2"
+          label="Response expected"
+          value={check.response}
+          onChange={(v) => change({ response: v }, 'response')}
+        />
+        <LineField
+          className="col-span-2"
+          label="Why it matters"
+          value={check.why}
+          onChange={(v) => change({ why: v }, 'why')}
+        />
+        <LineField
+          className="col-span-4 max-md:col-span-2"
+          label="Care"
+          value={check.cautions.join('; ')}
+          onChange={(v) =>
+            change({ cautions: v === '' ? [] : v.split(';').map((t) => t.trimStart()) }, 'cautions')
+          }
+        />
+        {line('Where', 'where')}
+        {line('Who', 'who')}
+        <Picker
+          label="Done"
+          value={check.subject}
+          options={[
+            { id: 'aircraft', text: 'once for the aircraft' },
+            { id: 'engine', text: 'on each engine' },
+          ]}
+          onChange={(v) => change({ subject: v === 'engine' ? 'engine' : 'aircraft' }, 'subject')}
+        />
+        <Picker
+          label="Watched"
+          value={check.secondPerson ? 'two' : 'one'}
+          options={[
+            { id: 'one', text: 'by nobody else' },
+            { id: 'two', text: 'by a second person' },
+          ]}
+          onChange={(v) => change({ secondPerson: v === 'two' }, 'second person')}
+        />
+      </div>
+      <div className="mt-3">
+        <AnswerFields key={check.id} check={check} change={change} />
+      </div>
+      <div className="mt-3 grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">
+        <LineField
+          label="Limits, by key"
+          value={check.limits.join(', ')}
+          onChange={(v) => change({ limits: list(v) }, 'limits')}
+        />
+        <LineField
+          label="Proves, by system"
+          value={check.proves.join(', ')}
+          onChange={(v) => change({ proves: list(v) }, 'proves')}
+        />
+        <LineField
+          label="Needs, as: power on"
+          value={pairs(check.needs)}
+          onChange={(v) => change({ needs: readPairs(v) }, 'needs')}
+        />
+        <LineField
+          label="Sets, as: engine running"
+          value={pairs(check.sets)}
+          onChange={(v) => change({ sets: readPairs(v) }, 'sets')}
+        />
+        <Links
+          label="Stands on, as evidence"
+          ids={check.standsOn}
+          pack={pack}
+          onTake={onTake}
+          onChange={(ids) => change({ standsOn: ids }, 'stands on')}
+        />
+        <Links
+          label="Comes after"
+          ids={check.after}
+          pack={pack}
+          onTake={onTake}
+          onChange={(ids) => change({ after: ids }, 'after')}
+        />
+        <Links label="Needed by" ids={neededBy} pack={pack} onTake={onTake} />
+        <Picker
+          label="Not applicable"
+          value={check.notApplicable ? 'may' : 'never'}
+          options={[
+            { id: 'may', text: 'may be answered, with a reason' },
+            { id: 'never', text: 'never: it always applies' },
+          ]}
+          onChange={(v) => change({ notApplicable: v === 'may' }, 'not applicable')}
+        />
+      </div>
+      <div className="mt-3 flex flex-wrap gap-2">
+        <Button disabled={check.answer.kind === 'computed'} onClick={() => setSplitting(true)}>
+          Split in two
+        </Button>
+        <Button
+          kind="danger"
+          onClick={() => {
+            onChange(removeCheck(pack, check.id));
+            onTake(undefined);
+          }}
+        >
+          Take out
+        </Button>
+        <Button kind="quiet" onClick={() => onTake(undefined)}>
+          Put down
+        </Button>
+      </div>
+      <SheetDialog
+        open={splitting}
+        onClose={() => setSplitting(false)}
+        title={`Split “${check.title}”`}
+        hint="The second comes right behind and stands on the first. Whatever stood on it stands on both."
+      >
+        <LineField
+          label="Short name of the second"
+          value={second.title}
+          onChange={(title) => setSecond({ ...second, title })}
+        />
+        <LineField
+          label="Its challenge"
+          lines={2}
+          value={second.challenge}
+          onChange={(challenge) => setSecond({ ...second, challenge })}
+        />
+        <div className="mt-3">
+          <Button
+            kind="main"
+            disabled={second.title.trim() === '' || second.challenge.trim() === ''}
+            onClick={() => {
+              const made = freeCheckId(pack, second.title);
+              onChange(splitCheck(pack, check.id, second));
+              setSplitting(false);
+              setSecond({ title: '', challenge: '' });
+              onTake(made);
+            }}
+          >
+            Split
+          </Button>
+        </div>
+      </SheetDialog>
+    </section>
+  );
+}

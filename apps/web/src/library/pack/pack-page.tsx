@@ -1,0 +1,186 @@
+import { useMemo, useState, type ReactElement } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { addCheck, compareChecks, freeCheckId, neighboursOf, packProblems, type Pack } from '@kanzel/core';
+import { keep } from '../../sync/database.ts';
+import { Foot } from '../../shell/foot.tsx';
+import { Frame, MarginNote } from '../../shell/frame.tsx';
+import { HangarPlate } from '../../shell/plate.tsx';
+import { Button } from '../../ui/button.tsx';
+import { LineField } from '../../ui/picker.tsx';
+import { DraftBar } from '../draft/draft-bar.tsx';
+import { useDraft } from '../draft/use-draft.ts';
+import { plainWords } from '../plain-words.ts';
+import { CheckList } from './check-list.tsx';
+import { CheckPanel } from './check-panel.tsx';
+import { documentWith, freshCheck, packOf, type PackDocument } from './pack-document.ts';
+import { TryPack } from './try-pack.tsx';
+
+/** A check pack: its checks in the order of the work, one in hand, and in the margin what is in its way. */
+export default function PackPage(): ReactElement {
+  const { id = '' } = useParams();
+  const navigate = useNavigate();
+  const draft = useDraft<PackDocument>('pack', id);
+  const [inHand, setInHand] = useState<string>();
+  const [wanted, setWanted] = useState('');
+  const { document } = draft;
+  const pack = useMemo(() => (document ? packOf(document) : undefined), [document]);
+  const problems = useMemo(() => (pack ? packProblems(pack) : []), [pack]);
+  const changes = useMemo(
+    () => (pack && draft.published ? compareChecks(packOf(draft.published).checks, pack.checks) : []),
+    [pack, draft.published],
+  );
+  if (!document || !pack)
+    return (
+      <Frame
+        plate={<HangarPlate />}
+        sheet={
+          <p className="px-[22px] py-6 text-ink-2">
+            {draft.phase === 'missing' ? (draft.message ?? 'There is no such pack.') : 'Reading the pack…'}
+          </p>
+        }
+        foot={<Foot />}
+      />
+    );
+  const change = (next: Pack, about?: string): void => draft.change(documentWith(document, next), about);
+  const check = pack.checks.find((c) => c.id === inHand);
+  const near = inHand === undefined ? undefined : neighboursOf(pack, inHand);
+  const troubled = new Set(problems.map((p) => p.check));
+  const words = wanted.trim().toLowerCase();
+  const add = (): void => {
+    const title = wanted.trim() || 'New check';
+    const made = freeCheckId(pack, title);
+    change(
+      addCheck(
+        pack,
+        freshCheck(made, title, check, check?.station ?? pack.checks[0]?.station ?? 'papers'),
+        check?.id,
+      ),
+    );
+    setInHand(made);
+    setWanted('');
+  };
+  const copy = async (): Promise<void> => {
+    const name = `${id}-own`;
+    const copied = { ...document, id: name, revision: 1, title: `${pack.title}, own` };
+    await keep(`draft kanzel-pack ${name}`, { document: copied, version: 0 });
+    void navigate(`/library/pack/${name}`);
+  };
+  return (
+    <Frame
+      plate={<HangarPlate />}
+      sheet={
+        <>
+          <DraftBar draft={draft} kind="pack" id={id} title={pack.title} errors={problems.length} />
+          {check ? (
+            <CheckPanel key={check.id} pack={pack} check={check} onChange={change} onTake={setInHand} />
+          ) : null}
+          <div className="flex flex-wrap items-end gap-3 px-[22px] py-2">
+            <LineField
+              label="Find, or name a new one"
+              value={wanted}
+              onChange={setWanted}
+              className="min-w-56"
+            />
+            <Button onClick={add}>{check ? `Add behind “${check.title}”` : 'Add a check'}</Button>
+            <span className="cap ml-auto">
+              Drag by the dots, or Alt and the arrows. {pack.checks.length} checks.
+            </span>
+          </div>
+          <CheckList
+            pack={pack}
+            shown={(c) => words === '' || `${c.title} ${c.challenge} ${c.id}`.toLowerCase().includes(words)}
+            inHand={inHand}
+            toneOf={(c) =>
+              troubled.has(c)
+                ? 'problem'
+                : near?.waitsFor.includes(c)
+                  ? 'waitsFor'
+                  : near?.neededBy.includes(c)
+                    ? 'neededBy'
+                    : 'plain'
+            }
+            onTake={(c) => setInHand(c === inHand ? undefined : c)}
+            onChange={change}
+          />
+        </>
+      }
+      margin={
+        <>
+          <MarginNote title="Dead ends">
+            {problems.length + draft.problems.length === 0 ? (
+              <p className="text-ink-2">None: every check can be reached in this order.</p>
+            ) : (
+              <ul className="grid gap-1.5">
+                {problems.map((p, i) => (
+                  <li key={i}>
+                    <button
+                      type="button"
+                      className="text-left font-semibold text-out underline decoration-rule underline-offset-4"
+                      onClick={() => setInHand(p.check)}
+                    >
+                      {plainWords(p.reason)}
+                    </button>
+                  </li>
+                ))}
+                {problems.length === 0
+                  ? draft.problems.map((p) => (
+                      <li key={p} className="font-semibold text-out">
+                        {p}
+                      </li>
+                    ))
+                  : null}
+              </ul>
+            )}
+          </MarginNote>
+          {near ? (
+            <MarginNote title="What depends on what">
+              <p>
+                <span className="mr-1 inline-block h-3 border-l-4 border-hand" /> waits for{' '}
+                {near.waitsFor.length}, <span className="mr-1 inline-block h-3 border-l-4 border-again" />{' '}
+                needed by {near.neededBy.length}
+              </p>
+            </MarginNote>
+          ) : null}
+          <TryPack pack={pack} onCheck={setInHand} />
+          {changes.length > 0 ? (
+            <MarginNote title="Changed against what is published">
+              <ul>
+                {changes.map((c) => (
+                  <li key={c.check}>
+                    <b>{c.title}</b>: {c.change === 'changed' ? c.fields.join(', ') : c.change}
+                    {c.change === 'changed' && c.asksOther ? '; asks something other' : ''}
+                  </li>
+                ))}
+              </ul>
+            </MarginNote>
+          ) : null}
+          <MarginNote title="The pack">
+            <LineField
+              label="Title"
+              value={pack.title}
+              onChange={(title) => change({ ...pack, title }, 'title')}
+            />
+            <LineField
+              label="Families"
+              value={pack.families.join(', ')}
+              onChange={(v) =>
+                change({ ...pack, families: v.split(/[,\s]+/).filter((f) => f !== '') }, 'families')
+              }
+            />
+            <p className="mt-2 flex flex-wrap gap-2">
+              <Button kind="quiet" onClick={() => void copy()}>
+                Copy as a new pack
+              </Button>
+            </p>
+            <p className="cap">
+              <Link to="/library" className="underline underline-offset-4">
+                Back to the library
+              </Link>
+            </p>
+          </MarginNote>
+        </>
+      }
+      foot={<Foot />}
+    />
+  );
+}
