@@ -13,6 +13,9 @@ const { values } = parseArgs({
     port: { type: 'string', default: '4170' },
     data: { type: 'string', default: join(ROOT, '.demo') },
     fresh: { type: 'boolean', default: false },
+    // A fleet of 300 with 5,000 campaigns and a million entries instead of the story; takes minutes to make.
+    large: { type: 'boolean', default: false },
+    size: { type: 'string', default: '300,5000,1000000' },
     'sign-ins': { type: 'string', default: '30' },
   },
 });
@@ -37,13 +40,16 @@ const freePort = () =>
 /** The story is told anew when the code that tells it has changed; what a person did in it since is kept otherwise. */
 function makeWorld() {
   const stamp = join(values.data, 'made-by');
-  const key = hashFiles(['packages/core/src', 'packages/packs', 'packages/standins/src', 'apps/server/src']);
+  const key =
+    (values.large ? `large ${values.size} ` : '') +
+    hashFiles(['packages/core/src', 'packages/packs', 'packages/standins/src', 'apps/server/src']);
   if (!values.fresh && existsSync(stamp) && readFileSync(stamp, 'utf8') === key) return;
   process.stdout.write('Telling the demonstration story…\n');
   const making = `${values.data}.making`;
   rmSync(making, { recursive: true, force: true });
   mkdirSync(making, { recursive: true });
-  const made = spawnSync(process.execPath, [dist('apps/server/dist/demo/main.js'), 'make', making], {
+  const what = values.large ? ['large', making, ...values.size.split(',')] : ['make', making];
+  const made = spawnSync(process.execPath, [dist('apps/server/dist/demo/main.js'), ...what], {
     stdio: 'inherit',
   });
   if (made.status !== 0) process.exit(made.status ?? 1);

@@ -1,4 +1,4 @@
-import type { Aircraft, Basis, Entry, InstrumentRecord, Reason, Role } from '@kanzel/core';
+import type { Aircraft, Basis, Entry, InstrumentRecord, Reason, Role, Standing } from '@kanzel/core';
 
 /** What a person may do: a role, for families of aircraft ("*" for all), until a day. */
 export interface Authorisation {
@@ -57,6 +57,8 @@ export interface CampaignView {
   readonly title: string;
   /** When its release was signed; absent while it is in hand. */
   readonly releasedAt?: string;
+  /** Where it stood when it was asked; absent for a released one. */
+  readonly standing?: Standing;
   /** What it was opened by; it may have been moved since. */
   readonly openedOn: {
     readonly pack: string;

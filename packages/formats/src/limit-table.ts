@@ -20,6 +20,8 @@ export interface TableProblem {
 
 /** A table read: limits as far as rows could be understood, and everything that could not be, row by row. */
 export interface LimitTable {
+  /** Which of the known columns the table has: what it says nothing of is not changed by it. */
+  readonly columns: readonly string[];
   readonly limits: readonly Limit[];
   readonly problems: readonly TableProblem[];
 }
@@ -370,5 +372,5 @@ export function readLimitTable(text: string): Result<LimitTable, string> {
     if (row.problems.length === 0) limits.push(limit);
     problems.push(...row.problems);
   });
-  return ok({ limits, problems });
+  return ok({ columns: [...columns.keys()], limits, problems });
 }

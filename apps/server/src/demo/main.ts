@@ -1,7 +1,16 @@
+import { makeLarge } from './large.ts';
 import { makeDemo } from './make-demo.ts';
 import { DEMO_PEOPLE } from './world.ts';
 
-/** `node demo/main.js make FOLDER` makes the demonstration world; `people` prints who is in it, as JSON. */
-const [what, folder] = process.argv.slice(2);
+/**
+ * `node demo/main.js make FOLDER` makes the demonstration world; `large FOLDER AIRCRAFT CAMPAIGNS ENTRIES` makes a
+ * world of that size and prints how many entries it came to; `people` prints who is in it, as JSON.
+ */
+const [what, folder, ...figures] = process.argv.slice(2);
 if (what === 'make' && folder) await makeDemo(folder, new Date());
-else process.stdout.write(JSON.stringify(DEMO_PEOPLE.map(({ name, passphrase }) => ({ name, passphrase }))));
+else if (what === 'large' && folder) {
+  const [aircraft = 300, campaigns = 5000, entries = 1_000_000] = figures.map(Number);
+  const made = await makeLarge(folder, new Date(), { aircraft, campaigns, entries });
+  process.stdout.write(`${made}\n`);
+} else
+  process.stdout.write(JSON.stringify(DEMO_PEOPLE.map(({ name, passphrase }) => ({ name, passphrase }))));

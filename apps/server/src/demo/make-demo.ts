@@ -177,6 +177,21 @@ async function droneReady(crew: TypedCrew): Promise<void> {
   ]);
 }
 
+/** The server as the story is told through it: nobody listens. */
+export function demoSettings(dataFolder: string): Settings {
+  return {
+    dataFolder,
+    host: '127.0.0.1',
+    port: 0,
+    webFolder: undefined,
+    demoPeople: [],
+    simulation: undefined,
+    monitor: undefined,
+    signInsPerMinute: 1000,
+    logLevel: 'silent',
+  };
+}
+
 /**
  * Makes the demonstration world in an empty data folder, by running the product's own code on scripted
  * actions: a fixed seed for the engines, and a story clock relative to `today`.
@@ -192,18 +207,7 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
     ...registerFiles(today),
   ] as const)
     writeFileSync(join(dataFolder, 'library', name), text);
-  const settings: Settings = {
-    dataFolder,
-    host: '127.0.0.1',
-    port: 0,
-    webFolder: undefined,
-    demoPeople: [],
-    simulation: undefined,
-    monitor: undefined,
-    signInsPerMinute: 1000,
-    logLevel: 'silent',
-  };
-  const app = await createApp(settings, clock);
+  const app = await createApp(demoSettings(dataFolder), clock);
   try {
     await app.init();
     const [record, library] = [app.get(RecordService), app.get(LibraryService)];

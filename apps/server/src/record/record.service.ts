@@ -12,6 +12,7 @@ import {
   pastFigures,
   reason,
   RELEASE_MEANING,
+  standingOf,
   verifyChain,
   type Basis,
   type CampaignState,
@@ -19,6 +20,7 @@ import {
   type EntryDraft,
   type Reason,
   type Result,
+  type Standing,
 } from '@kanzel/core';
 import {
   validateEntryBody,
@@ -50,6 +52,7 @@ export class RecordService implements OnModuleInit {
   /** Announces entries once they are on the disk. */
   readonly events = new EventEmitter<RecordEvents>();
   private readonly folded = new Map<string, Folded>();
+  private readonly standings = new Map<string, { head: string; at: number; standing: Standing }>();
 
   constructor(
     @InjectDataSource() private readonly dataSource: DataSource,
@@ -96,33 +99,38 @@ export class RecordService implements OnModuleInit {
    * stands in its last entry; only those in hand are folded and verified, a released one when it is opened.
    */
   async summaries(): Promise<CampaignView[]> {
-    const rows: {
-      id: string;
-      mark: string;
-      count: number;
-      head: string;
-      title: string;
-      basis: string;
-      releasedAt: string | null;
-    }[] = await this.dataSource.query(LAST_ENTRIES);
+    const rows: (CampaignRow & { count: number; head: string; releasedAt: string | null })[] =
+      await this.dataSource.query(LAST_ENTRIES);
     for (const row of rows) if (row.releasedAt === null) await this.fold(row.id);
-    return rows.map(({ releasedAt, basis, ...row }) => {
-      const damaged = this.folded.get(row.id)?.damaged;
-      const [pack = '', packRevision = 0, limitBook = '', limitBookRevision = 0] = JSON.parse(basis) as (
-        string | number
-      )[];
+    const now = this.clock.now();
+    return rows.map(({ id, mark, title, count, head, releasedAt, ...row }) => {
+      const damaged = this.folded.get(id)?.damaged;
+      const { pack, packRevision, limitBook, limitBookRevision } = row;
       return {
-        ...row,
+        id,
+        mark,
+        title,
+        count,
+        head,
+        openedOn: { pack, packRevision, limitBook, limitBookRevision },
         ...(releasedAt === null ? {} : { releasedAt }),
-        openedOn: {
-          pack: String(pack),
-          packRevision: Number(packRevision),
-          limitBook: String(limitBook),
-          limitBookRevision: Number(limitBookRevision),
-        },
+        ...(releasedAt === null ? this.standing(id, now) : {}),
         ...(damaged ? { damaged } : {}),
       };
     });
+  }
+
+  /** Where a campaign in hand stands; made anew when its record or the clock has moved on. */
+  private standing(id: string, now: Date): { standing?: Standing } {
+    const folded = this.folded.get(id);
+    if (!folded || folded.damaged) return {};
+    const known = this.standings.get(id);
+    if (known?.head === folded.state.head && now.getTime() - known.at < STANDING_HOLDS)
+      return { standing: known.standing };
+    const standing = standingOf(folded.state, now.toISOString());
+    if (!standing) return {};
+    this.standings.set(id, { head: folded.state.head, at: now.getTime(), standing });
+    return { standing };
   }
 
   /** Figures of earlier, released campaigns of an airframe, for limits against its own past. */
@@ -172,7 +180,7 @@ export class RecordService implements OnModuleInit {
       };
       const entry = chain(draft, undefined, receivedAt);
       await this.dataSource.transaction(async (manager) => {
-        await manager.insert(CampaignRow, { id: request.id, mark: request.mark, createdAt: receivedAt });
+        await manager.insert(CampaignRow, campaignRow(entry, basis));
         await manager.insert(EntryRow, rowOf(entry));
         await this.log.addWithin(manager, 'head.advanced', headOf(entry));
       });
@@ -223,6 +231,34 @@ export class RecordService implements OnModuleInit {
       folded.state = state;
       for (const entry of fresh) this.events.emit('entry', entry);
       return ok({ accepted, refused });
+    });
+  }
+
+  /**
+   * Takes over whole records that were made elsewhere, as they are chained, in one transaction; refused when one
+   * does not verify or is here already.
+   */
+  takeOver(records: readonly (readonly Entry[])[]): Promise<Result<true, Reason>> {
+    return this.lock.run(async () => {
+      for (const entries of records) {
+        const verified = verifyChain(entries);
+        if (!verified.ok) return verified;
+        const [first] = entries;
+        if (first?.kind !== 'campaign.opened') return err(reason('notOpened'));
+        if (await this.campaigns.existsBy({ id: first.campaign })) return err(reason('alreadyOpened'));
+      }
+      await this.dataSource.transaction(async (manager) => {
+        for (const entries of records) {
+          const [first] = entries;
+          const last = entries[entries.length - 1];
+          if (first?.kind !== 'campaign.opened' || !last) continue;
+          await manager.insert(CampaignRow, campaignRow(first, first.body.basis));
+          for (let at = 0; at < entries.length; at += 1000)
+            await manager.insert(EntryRow, entries.slice(at, at + 1000).map(rowOf));
+          await this.log.addWithin(manager, 'head.advanced', headOf(last));
+        }
+      });
+      return ok(true);
     });
   }
 
@@ -282,20 +318,16 @@ export class RecordService implements OnModuleInit {
   }
 }
 
-/** The last entry of every campaign, and what it was opened by; both found by key. */
+/** So long the clock alone does not make a standing another one that anybody would see (ms): hours are what runs out. */
+const STANDING_HOLDS = 20_000;
+
+/** Every campaign with its last entry, found by key. */
 const LAST_ENTRIES = `
-  SELECT campaign.id AS id, campaign.mark AS mark, last.seq AS count, last.hash AS head,
-    iif(json_extract(last.json, '$.kind') = 'release.signed', json_extract(last.json, '$.at'), NULL) AS releasedAt,
-    json_extract(first.json, '$.body.title') AS title,
-    json_array(
-      json_extract(first.json, '$.body.basis.pack.id'), json_extract(first.json, '$.body.basis.pack.revision'),
-      json_extract(first.json, '$.body.basis.limitBook.id'),
-      json_extract(first.json, '$.body.basis.limitBook.revision')
-    ) AS basis
+  SELECT campaign.*, last.seq AS count, last.hash AS head,
+    iif(json_extract(last.json, '$.kind') = 'release.signed', json_extract(last.json, '$.at'), NULL) AS releasedAt
   FROM campaign
   JOIN entry AS last ON last.campaign = campaign.id
     AND last.seq = (SELECT MAX(seq) FROM entry WHERE entry.campaign = campaign.id)
-  JOIN entry AS first ON first.campaign = campaign.id AND first.seq = 1
   ORDER BY campaign.createdAt DESC`;
 
 const headOf = (last: Entry) => ({
@@ -303,6 +335,20 @@ const headOf = (last: Entry) => ({
   count: last.seq,
   head: last.hash,
 });
+
+/** A campaign by its first entry. */
+function campaignRow(first: Entry, { aircraft, pack, limitBook }: Basis): CampaignRow {
+  return {
+    id: first.campaign,
+    mark: aircraft.mark,
+    createdAt: first.receivedAt,
+    title: (first as Entry<'campaign.opened'>).body.title,
+    pack: pack.id,
+    packRevision: pack.revision,
+    limitBook: limitBook.id,
+    limitBookRevision: limitBook.revision,
+  };
+}
 
 function rowOf(entry: Entry): EntryRow {
   return {

@@ -39,12 +39,17 @@ export class TabletRow {
   @Column('text') createdAt!: string;
 }
 
-/** A campaign: only its identity; everything else is in its entries. */
+/** A campaign: only its identity, and what its first entry calls it; everything else is in its entries. */
 @Entity('campaign')
 export class CampaignRow {
   @PrimaryColumn('text') id!: string;
   @Index() @Column('text') mark!: string;
   @Column('text') createdAt!: string;
+  @Column('text') title!: string;
+  @Column('text') pack!: string;
+  @Column('integer') packRevision!: number;
+  @Column('text') limitBook!: string;
+  @Column('integer') limitBookRevision!: number;
 }
 
 /** One entry of a record, exactly as it was chained. Triggers refuse UPDATE and DELETE. */

@@ -84,9 +84,34 @@ export class LibraryDrafts1764300000000 implements MigrationInterface {
   }
 }
 
+/** What a campaign is called by its first entry, beside it: a hangar of thousands is listed without reading those. */
+export class CampaignNames1764400000000 implements MigrationInterface {
+  readonly name = 'CampaignNames1764400000000';
+
+  async up(runner: QueryRunner): Promise<void> {
+    const first = (path: string): string =>
+      `(SELECT json_extract(json, '$.body.${path}') FROM entry WHERE entry.campaign = campaign.id AND seq = 1)`;
+    const statements = [
+      `ALTER TABLE campaign ADD COLUMN title TEXT NOT NULL DEFAULT ''`,
+      `ALTER TABLE campaign ADD COLUMN pack TEXT NOT NULL DEFAULT ''`,
+      `ALTER TABLE campaign ADD COLUMN packRevision INTEGER NOT NULL DEFAULT 0`,
+      `ALTER TABLE campaign ADD COLUMN limitBook TEXT NOT NULL DEFAULT ''`,
+      `ALTER TABLE campaign ADD COLUMN limitBookRevision INTEGER NOT NULL DEFAULT 0`,
+      `UPDATE campaign SET title = ${first('title')}, pack = ${first('basis.pack.id')}, packRevision = ${first('basis.pack.revision')}, limitBook = ${first('basis.limitBook.id')}, limitBookRevision = ${first('basis.limitBook.revision')}
+        WHERE EXISTS (SELECT 1 FROM entry WHERE entry.campaign = campaign.id AND seq = 1)`,
+    ];
+    for (const statement of statements) await runner.query(statement);
+  }
+
+  down(): Promise<void> {
+    return Promise.reject(new Error('Campaigns are not taken back: restore a backup instead.'));
+  }
+}
+
 export const MIGRATIONS = [
   FirstTables1764000000000,
   InstallationLog1764100000000,
   SharedTablets1764200000000,
   LibraryDrafts1764300000000,
+  CampaignNames1764400000000,
 ];

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { deriveStatus, makeSentences, namesOf, STATION_TITLES, type CampaignStatus } from '@kanzel/core';
+import { standingOf, type Standing } from '@kanzel/core';
 import type { AircraftView, CampaignView } from '@kanzel/contract';
 import { api } from '../api/client.ts';
 import { Foot } from '../shell/foot.tsx';
@@ -11,16 +11,17 @@ import type { HeldCampaign } from '../sync/held.ts';
 import { keep, kept } from '../sync/database.ts';
 import { useLive } from '../sync/live.ts';
 import { Button } from '../ui/button.tsx';
+import { LineField } from '../ui/picker.tsx';
 import { MarkSign } from '../ui/mark.tsx';
 import { BringIn } from '../library/bring-in.tsx';
 import { NewCampaign } from './new-campaign.tsx';
 
 /** The spine lying on its side: stations as marks along a line, gates as bars across it. */
-function LyingSpine({ status }: { status: CampaignStatus }): ReactElement {
+function LyingSpine({ standing }: { standing: Standing }): ReactElement {
   return (
     <span className="flex h-8 items-center gap-0" aria-hidden>
-      {status.stations.map((s) => {
-        const gate = status.gates.find((g) => g.gate.before === s.station);
+      {standing.stations.map((s) => {
+        const gate = standing.gates.find((g) => g.before === s.station);
         return (
           <span key={s.station} className="flex items-center">
             {gate ? (
@@ -41,34 +42,46 @@ function LyingSpine({ status }: { status: CampaignStatus }): ReactElement {
   );
 }
 
+/** From so many aircraft on there is something to search among. */
+const SEARCHED_FROM = 12;
+
+/** Campaigns in hand that a device takes along without being asked. */
+const BROUGHT_ALONG = 12;
+
 /** Earlier campaigns that a line of the hangar names; the rest stand on the page of the aircraft. */
 const EARLIER_SHOWN = 2;
 
-/** Where a campaign stands, in one sentence. */
-function standing(held: HeldCampaign, status: CampaignStatus): string {
-  const say = makeSentences(namesOf(held.state.index)).say;
-  const station = status.stations.find((s) => s.station === status.current);
-  const gate = status.gates.find((g) => g.state !== 'passed');
-  if (gate && gate.state === 'open')
-    return gate.gate.before === 'release'
-      ? 'Ready to return to service. Waiting for the certifying signature'
-      : `${gate.gate.title} is open and waits to be passed`;
-  const steps =
-    station && station.station !== 'release'
-      ? `${STATION_TITLES[station.station]}, ${station.done} of ${station.total} done.`
-      : '';
-  const first = gate?.holdings.find((h) => h.cure.to !== 'check' || h.reason.code !== 'checksRemain');
-  return `${steps} ${gate ? `${gate.gate.title} is held${first ? `: ${say(first.reason)}` : `; ${Math.ceil(gate.minutes)} min of checks remain.`}` : ''}`.trim();
+/**
+ * Where a campaign stands: by the record on this device where it is here, else as the server says. What was
+ * last seen without the server opens no gate.
+ */
+function standingHere(
+  campaign: CampaignView,
+  mine: HeldCampaign | undefined,
+  fresh: boolean,
+  now: string,
+): Standing | undefined {
+  if (mine?.state.index)
+    return standingOf(mine.state, now, { waiting: mine.waiting.length, confirmed: fresh });
+  const { standing } = campaign;
+  if (!standing || fresh) return standing;
+  return {
+    ...standing,
+    sentence: 'As last seen; the server is not heard',
+    gates: standing.gates.map((g) => (g.state === 'open' ? { ...g, state: 'held' } : g)),
+  };
 }
 
 function Row({
   aircraft,
   campaigns,
   held,
+  fresh,
 }: {
   aircraft: AircraftView['aircraft'];
   campaigns: readonly CampaignView[];
   held: Readonly<Record<string, HeldCampaign>>;
+  fresh: boolean;
 }): ReactElement {
   const isReleased = (c: CampaignView): boolean =>
     c.releasedAt !== undefined || held[c.id]?.state.release !== undefined;
@@ -84,8 +97,7 @@ function Row({
       </span>
       <span className="min-w-0 max-md:col-span-2">
         {open.map((c) => {
-          const mine = held[c.id];
-          const status = mine?.state.index ? deriveStatus(mine.state, now) : undefined;
+          const standing = standingHere(c, held[c.id], fresh, now);
           return (
             <Link key={c.id} to={`/campaign/${c.id}`} className="block py-1">
               <span className="block font-semibold">{c.title}</span>
@@ -93,10 +105,10 @@ function Row({
                 <span className="font-semibold text-out">
                   The record of this campaign does not verify. Nothing is added to it.
                 </span>
-              ) : status && mine ? (
+              ) : standing ? (
                 <>
-                  <LyingSpine status={status} />
-                  <span className="text-[0.86rem]">{standing(mine, status)}</span>
+                  <LyingSpine standing={standing} />
+                  <span className="text-[0.86rem]">{standing.sentence}</span>
                 </>
               ) : null}
             </Link>
@@ -131,19 +143,41 @@ function Row({
   );
 }
 
+/** Aircraft with a campaign in hand first, then the others; each by mark. */
+function inHandFirst(
+  aircraft: readonly AircraftView[],
+  campaigns: readonly CampaignView[],
+): readonly AircraftView[] {
+  const busy = new Set(campaigns.filter((c) => c.releasedAt === undefined).map((c) => c.mark));
+  return [...aircraft].sort((a, b) => Number(busy.has(b.aircraft.mark)) - Number(busy.has(a.aircraft.mark)));
+}
+
+/** Whether an aircraft, or a campaign of it, is meant by what was typed. */
+function fitsWords(a: AircraftView, campaigns: readonly CampaignView[], wanted: string): boolean {
+  const words = wanted.trim().toLowerCase();
+  if (words === '') return true;
+  const { mark, type, description } = a.aircraft;
+  const titles = campaigns.filter((c) => c.mark === mark && c.releasedAt === undefined).map((c) => c.title);
+  return [mark, type, description, ...titles].join(' ').toLowerCase().includes(words);
+}
+
 /** Open tags of every aircraft, beside the hangar. */
-function HangarMargin({ held }: { held: Readonly<Record<string, HeldCampaign>> }): ReactElement {
-  const open = Object.values(held).filter((h) => h.state.index && !h.state.release);
-  const tags = open.flatMap((h) =>
-    [...h.state.tags.values()]
-      .filter((t) => !t.off)
-      .map((t) => ({ mark: h.state.index?.basis.aircraft.mark ?? '', ...t.on })),
-  );
-  const eyes = open.flatMap((h) =>
-    [...h.state.actions.values()]
-      .filter((a) => a.inspectionNeeded && a.inspection?.accepted !== true)
-      .map((a) => ({ mark: h.state.index?.basis.aircraft.mark ?? '', ...a.done })),
-  );
+function HangarMargin({
+  campaigns,
+  held,
+}: {
+  campaigns: readonly CampaignView[];
+  held: Readonly<Record<string, HeldCampaign>>;
+}): ReactElement {
+  const now = new Date().toISOString();
+  const open = campaigns
+    .filter((c) => c.releasedAt === undefined && !held[c.id]?.state.release)
+    .flatMap((c) => {
+      const standing = standingHere(c, held[c.id], true, now);
+      return standing ? [{ mark: c.mark, standing }] : [];
+    });
+  const tags = open.flatMap(({ mark, standing }) => standing.tags.map((t) => ({ mark, ...t })));
+  const eyes = open.flatMap(({ mark, standing }) => standing.eyes.map((a) => ({ mark, ...a })));
   return (
     <>
       <MarginNote title="Open tags">
@@ -223,6 +257,7 @@ export function HangarPage(): ReactElement {
   const [campaigns, setCampaigns] = useState<readonly CampaignView[]>([]);
   const [fresh, setFresh] = useState(true);
   const [asking, setAsking] = useState(false);
+  const [wanted, setWanted] = useState('');
   const load = useCallback(async (): Promise<void> => {
     const [a, c] = await Promise.all([
       api.get<AircraftView[]>('/api/aircraft'),
@@ -236,7 +271,9 @@ export function HangarPage(): ReactElement {
     const list = c.ok ? c.value : ((await kept<CampaignView[]>('campaigns')) ?? []);
     setAircraft(a.ok ? a.value : ((await kept<AircraftView[]>('aircraft')) ?? []));
     setCampaigns(list);
-    for (const campaign of list) if (campaign.releasedAt === undefined) void openCampaign(campaign.id);
+    // So many are brought along for the field; more are fetched when they are opened.
+    const open = list.filter((campaign) => campaign.releasedAt === undefined);
+    for (const campaign of open.slice(0, BROUGHT_ALONG)) void openCampaign(campaign.id);
   }, []);
   useEffect(() => {
     void load();
@@ -263,6 +300,9 @@ export function HangarPage(): ReactElement {
               {fresh ? null : (
                 <span className="font-semibold text-near">As last seen; the server is not heard</span>
               )}
+              {aircraft && aircraft.length > SEARCHED_FROM ? (
+                <LineField label="Find" value={wanted} onChange={setWanted} className="ml-auto w-56" />
+              ) : null}
               {aircraft && aircraft.length > 0 ? (
                 <span className="ml-auto">
                   <Button kind="main" onClick={() => setAsking(true)}>
@@ -281,19 +321,22 @@ export function HangarPage(): ReactElement {
               />
             ) : (
               <ul>
-                {aircraft.map((a) => (
-                  <Row
-                    key={a.aircraft.mark}
-                    aircraft={a.aircraft}
-                    campaigns={campaigns.filter((c) => c.mark === a.aircraft.mark)}
-                    held={held}
-                  />
-                ))}
+                {inHandFirst(aircraft, campaigns)
+                  .filter((a) => fitsWords(a, campaigns, wanted))
+                  .map((a) => (
+                    <Row
+                      key={a.aircraft.mark}
+                      aircraft={a.aircraft}
+                      campaigns={campaigns.filter((c) => c.mark === a.aircraft.mark)}
+                      held={held}
+                      fresh={fresh}
+                    />
+                  ))}
               </ul>
             )}
           </>
         }
-        margin={<HangarMargin held={held} />}
+        margin={<HangarMargin campaigns={campaigns} held={held} />}
         foot={<Foot />}
       />
       {asking && aircraft ? (

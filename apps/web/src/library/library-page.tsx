@@ -28,7 +28,7 @@ const Line = ({
   <li className="border-b border-rule-2">
     <Link
       to={to}
-      className="grid min-h-11 grid-cols-[minmax(0,1.2fr)_minmax(0,1.6fr)_auto] items-center gap-x-4 py-1 max-md:grid-cols-1 max-lg:min-h-14"
+      className="grid min-h-11 grid-cols-[minmax(0,1.2fr)_minmax(0,1.6fr)_160px] items-center gap-x-4 py-1 max-md:grid-cols-1 max-lg:min-h-14"
     >
       <span className="font-semibold">{name}</span>
       <span className="text-ink-2">{children}</span>

@@ -10,18 +10,20 @@ export interface InHand {
   readonly held: HeldCampaign;
 }
 
-/** Every campaign in hand, opened on this device; undefined until the list has been heard. */
-export function useOpenCampaigns(): readonly InHand[] | undefined {
+/** Campaigns in hand that were opened by a limit book, on this device; undefined until the list has been heard. */
+export function useOpenCampaigns(book: string): readonly InHand[] | undefined {
   const held = useCampaigns((s) => s.held);
   const [list, setList] = useState<readonly CampaignView[]>();
   useEffect(() => {
     void api.get<CampaignView[]>('/api/campaigns').then((answer) => {
       if (!answer.ok) return;
-      const open = answer.value.filter((c) => c.releasedAt === undefined);
+      const open = answer.value.filter(
+        (c) => c.releasedAt === undefined && c.openedOn.limitBook === book,
+      );
       setList(open);
       for (const campaign of open) void openCampaign(campaign.id);
     });
-  }, []);
+  }, [book]);
   return list?.flatMap((listing) => {
     const mine = held[listing.id];
     return mine?.state.index && !mine.state.release ? [{ listing, held: mine }] : [];

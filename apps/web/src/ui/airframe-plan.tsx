@@ -43,7 +43,9 @@ export function AirframePlan({
         const chosen = zone.id === inHand;
         const canPoint = onPoint !== undefined && zone.kind !== 'structure' && zone.kind !== 'gear';
         const common = {
-          className: `${LOOKS[zone.kind]} ${canPoint ? 'cursor-pointer focus-visible:outline-none focus-visible:stroke-hand' : ''} ${chosen ? 'stroke-hand' : ''}`,
+          className: `${LOOKS[zone.kind]} ${canPoint ? 'cursor-pointer focus-visible:stroke-hand' : ''} ${chosen ? 'stroke-hand' : ''}`,
+          // A ring of the page would be drawn in metres here; the stroke says where the focus is.
+          style: { outline: 'none' },
           strokeWidth: chosen ? thin * 3 : thin,
           ...(zone.kind === 'propulsor' && zone.outline.kind === 'circle' ? { fillOpacity: 0.45 } : {}),
           ...(zone.kind === 'store' ? { strokeDasharray: `${thin * 3} ${thin * 2}` } : {}),

@@ -1,2 +1,3 @@
 export * from './status.ts';
 export * from './derive.ts';
+export * from './standing.ts';

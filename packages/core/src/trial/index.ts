@@ -1,1 +1,1 @@
-export { tryPack, type Trial } from './steady-hand.ts';
+export { scriptedRecord, tryPack, type Trial } from './steady-hand.ts';

@@ -1,4 +1,4 @@
-import { indexBasis, type Part } from '../checks/basis-index.ts';
+import { indexBasis, type BasisIndex, type Part } from '../checks/basis-index.ts';
 import type { Basis, Check, Role } from '../checks/types.ts';
 import { deriveStatus } from '../gates/derive.ts';
 import type { Bounds, Limit, RateLimit, Reading } from '../limits/types.ts';
@@ -15,6 +15,7 @@ import {
 } from '../record/entry.ts';
 import { foldEntries } from '../record/fold.ts';
 import { EMPTY_CAMPAIGN, runningTimer, type CampaignState } from '../record/state.ts';
+import { err, ok, type Result } from '../result.ts';
 import type { Reason } from '../words/reason.ts';
 
 /** How a pack went when it was tried on an aircraft. */
@@ -101,7 +102,7 @@ function steadySlope(limit: RateLimit, unit: string, span: Span): PartAnswer {
  * middle of its limits. What stops such a person stops everybody.
  */
 class SteadyHand {
-  private readonly entries: Entry[] = [];
+  readonly entries: Entry[] = [];
   private time = Date.parse('2026-01-01T08:00:00.000Z');
   state: CampaignState = EMPTY_CAMPAIGN;
   watched = 0;
@@ -253,6 +254,55 @@ function withPerfectGauge(basis: Basis): Basis {
   return { ...basis, aircraft: { ...basis.aircraft, instruments: [...basis.aircraft.instruments, perfect] } };
 }
 
+/** Works every check of a basis in order; what was refused, and how much was done. */
+function workAll(
+  hand: SteadyHand,
+  index: BasisIndex,
+  times: (part: Part) => number,
+): Pick<Trial, 'steps' | 'minutes' | 'stuck'> {
+  const stuck: { part: string; reason: Reason }[] = [];
+  let steps = 0;
+  let minutes = 0;
+  for (const check of index.basis.pack.checks) {
+    if (check.answer.kind === 'computed') continue;
+    hand.passGates(check.station);
+    for (const part of index.partsOfCheck.get(check.id) ?? []) {
+      for (let time = 0; time < times(part); time += 1) {
+        const refused = hand.work(part);
+        if (refused) stuck.push({ part: part.key, reason: refused });
+      }
+      steps += 1;
+      minutes += check.minutes;
+    }
+  }
+  return { steps, minutes, stuck };
+}
+
+function release(hand: SteadyHand): Reason | undefined {
+  return hand.put(
+    'release.signed',
+    { meaning: '', snapshot: hand.state.head, statement: '' },
+    'certifier',
+    'third',
+  ).refused;
+}
+
+/**
+ * The record of a campaign that one steady hand works to its release, every figure taken `times` over: for worlds
+ * of a given size. Admitted by the door entry by entry, signed by "hand", "second" and "third".
+ * Error: what kept it from its release. Example: a pack of 120 parts gives about 130 entries at one time each.
+ */
+export function scriptedRecord(basis: Basis, times: number): Result<readonly Entry[], readonly Reason[]> {
+  const index = indexBasis(basis);
+  if (!index.ok) return index;
+  const hand = new SteadyHand();
+  hand.put('campaign.opened', { title: 'Script', occasion: 'post-maintenance', workItems: [], basis });
+  const { stuck } = workAll(hand, index.value, ({ check }) => (check.answer.kind === 'reading' ? times : 1));
+  const refused = release(hand);
+  if (refused) return err([...stuck.map((s) => s.reason), refused]);
+  return ok(hand.entries);
+}
+
 /**
  * Tries a pack on an aircraft with a limit book: one steady hand works every check in the order of the pack,
  * finds everything in the middle of its limits, passes every gate and signs the release. Through the same door
@@ -276,31 +326,15 @@ export function tryPack(basis: Basis): Trial {
     workItems: [],
     basis: withPerfectGauge(basis),
   });
-  const stuck: { part: string; reason: Reason }[] = [];
-  let steps = 0;
-  let minutes = 0;
-  for (const check of basis.pack.checks) {
-    if (check.answer.kind === 'computed') continue;
-    hand.passGates(check.station);
-    for (const part of index.value.partsOfCheck.get(check.id) ?? []) {
-      const refused = hand.work(part);
-      if (refused) stuck.push({ part: part.key, reason: refused });
-      steps += 1;
-      minutes += check.minutes;
-    }
-  }
+  const { steps, minutes, ...worked } = workAll(hand, index.value, () => 1);
+  const stuck = [...worked.stuck];
   // A gate that is held says nothing of its own: what was answered and is not proven comes first.
   const unproven = [...(deriveStatus(hand.state, hand.now())?.parts.values() ?? [])].flatMap((part) =>
     part.proven || !part.reasons[0] ? [] : [{ part: part.key, reason: part.reasons[0] }],
   );
   const known = new Set(stuck.map((s) => s.part));
   stuck.unshift(...unproven.filter((u) => !known.has(u.part)));
-  const release = hand.put(
-    'release.signed',
-    { meaning: '', snapshot: hand.state.head, statement: '' },
-    'certifier',
-    'third',
-  );
-  if (release.refused && stuck.length === 0) stuck.push({ part: '', reason: release.refused });
+  const refused = release(hand);
+  if (refused && stuck.length === 0) stuck.push({ part: '', reason: refused });
   return { released: hand.state.release !== undefined, steps, minutes, watched: hand.watched, stuck };
 }

@@ -8,6 +8,7 @@ import {
   FAMILIES,
   FAMILY_IDS,
   GEAR_FORMS,
+  instrumentExpired,
   layoutFor,
   TAIL_FORMS,
   WING_FORMS,
@@ -42,7 +43,10 @@ import {
 import { PartPanel } from './part-panel.tsx';
 
 const words = (list: readonly string[]): { id: string; text: string }[] =>
-  list.map((id) => ({ id, text: id.replace(/-/g, ' ') }));
+  list.map((id) => ({
+    id,
+    text: /^[tv]-/.test(id) ? id.replace(/^./, (c) => c.toUpperCase()) : id.replace(/-/g, ' '),
+  }));
 const systems = (text: string): string[] =>
   text
     .split(/[;,\s]+/)
@@ -350,6 +354,36 @@ function EquipmentList({ about, change }: { about: AircraftDocument; change: Cha
   );
 }
 
+/** The gauges on the panel: how many, and by name those whose calibration has run out. */
+function GaugesAboard({ about }: { about: AircraftDocument }): ReactElement {
+  const now = new Date().toISOString();
+  const gone = about.instruments.filter((i) => instrumentExpired(i, now));
+  return (
+    <MarginNote title="Gauges aboard">
+      <p className="text-ink-2">
+        {about.instruments.length === 0
+          ? 'None listed; those of the workshop’s register serve it too.'
+          : `${about.instruments.length} listed${gone.length === 0 ? ', all believed today.' : '.'}`}
+      </p>
+      {gone.map((i) => (
+        <p key={i.id} className="font-semibold text-out">
+          {i.name}: ran out {i.calibratedUntil}
+        </p>
+      ))}
+      {about.instruments.length > 0 ? (
+        <details>
+          <summary className="cursor-pointer underline decoration-rule underline-offset-4">By name</summary>
+          <ul>
+            {about.instruments.map((i) => (
+              <li key={i.id}>{i.name}</li>
+            ))}
+          </ul>
+        </details>
+      ) : null}
+    </MarginNote>
+  );
+}
+
 /** Campaigns of this aircraft, newest first. */
 function Campaigns({ mark }: { mark: string }): ReactElement {
   const [list, setList] = useState<readonly CampaignView[]>();
@@ -457,22 +491,7 @@ export default function AircraftPage(): ReactElement {
               </ul>
             )}
           </MarginNote>
-          <MarginNote title="Gauges aboard">
-            {about.instruments.length === 0 ? (
-              <p className="text-ink-2">None listed; those of the workshop’s register serve it too.</p>
-            ) : (
-              <ul>
-                {about.instruments.map((i) => (
-                  <li key={i.id}>
-                    {i.name}
-                    {i.calibratedUntil ? (
-                      <span className="text-[0.78rem] text-ink-2"> until {i.calibratedUntil}</span>
-                    ) : null}
-                  </li>
-                ))}
-              </ul>
-            )}
-          </MarginNote>
+          <GaugesAboard about={about} />
           <MarginNote title="Campaigns">
             <Campaigns mark={mark} />
           </MarginNote>

@@ -62,7 +62,7 @@ export function DraftBar<T extends { readonly revision: number }>({
   useUndoKeys(draft);
   const mayPublish = rolesOf(person).some((r) => ['inspector', 'certifier', 'administrator'].includes(r));
   const changed = draft.phase !== 'published' && draft.phase !== 'reading' && draft.phase !== 'missing';
-  const held = errors + draft.problems.length;
+  const held = Math.max(errors, draft.problems.length);
   const take = async (as: string): Promise<void> => {
     const answer = await api.get<ExportedFile>(`/api/library/files/${kind}/${id}?as=${as}`);
     if (answer.ok) saveFile(answer.value.name, answer.value.text);

@@ -4,7 +4,7 @@ import { plainWords } from '../plain-words.ts';
 import { LimitLine } from './limit-row.tsx';
 
 const Side = ({ limit, none }: { limit: Limit | undefined; none: string }): ReactElement =>
-  limit ? <LimitLine limit={limit} /> : <span className="text-ink-2">{none}</span>;
+  limit ? <LimitLine limit={limit} narrow /> : <span className="text-ink-2">{none}</span>;
 
 /** Two revisions side by side, limit by limit; what looks like a slip is said below it. */
 export function CompareBooks({

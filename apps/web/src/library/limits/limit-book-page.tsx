@@ -89,7 +89,6 @@ export default function LimitBookPage(): ReactElement {
         ) : (
           <>
             <DraftBar draft={draft} kind="limit-book" id={id} title={book.title} errors={errors.length} />
-            {limitInHand ? <LimitPanel limit={limitInHand} change={change} /> : null}
             {other ? (
               <>
                 <p className="px-[22px] pt-3">
@@ -126,23 +125,29 @@ export default function LimitBookPage(): ReactElement {
                   {shown?.map((l) => (
                     <li
                       key={l.key}
-                      className={`flex border-b border-rule-2 ${l.key === inHand ? 'bg-margin' : ''}`}
+                      className={`border-b border-rule-2 ${l.key === inHand ? 'bg-margin' : ''}`}
                     >
-                      <button
-                        type="button"
-                        aria-pressed={l.key === inHand}
-                        className="flex min-h-12 w-full px-[22px] py-1.5"
-                        onClick={() => setInHand(l.key === inHand ? undefined : l.key)}
-                      >
-                        <LimitLine limit={l} />
-                      </button>
-                      <Button
-                        kind="quiet"
-                        aria-label={`Take out ${l.title}`}
-                        onClick={() => draft.change({ ...book, limits: book.limits.filter((x) => x !== l) })}
-                      >
-                        Take out
-                      </Button>
+                      <div className="flex">
+                        <button
+                          type="button"
+                          aria-pressed={l.key === inHand}
+                          className="flex min-h-12 w-full px-[22px] py-1.5"
+                          onClick={() => setInHand(l.key === inHand ? undefined : l.key)}
+                        >
+                          <LimitLine limit={l} />
+                        </button>
+                        <Button
+                          kind="quiet"
+                          className="shrink-0 px-4 text-lg"
+                          aria-label={`Take out ${l.title}`}
+                          onClick={() =>
+                            draft.change({ ...book, limits: book.limits.filter((x) => x !== l) })
+                          }
+                        >
+                          ×
+                        </Button>
+                      </div>
+                      {l.key === inHand ? <LimitPanel key={l.key} limit={l} change={change} /> : null}
                     </li>
                   ))}
                 </ul>

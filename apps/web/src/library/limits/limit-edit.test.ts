@@ -39,11 +39,22 @@ test('a limit changed into every kind and back keeps what all kinds have, and is
 test('a pasted table replaces by key in place, and adds the rest below', () => {
   const [a, b, c] = ['a', 'b', 'c'].map((key) => ({ ...oil, key })) as [Limit, Limit, Limit];
   const better = { ...b, title: 'Better' };
-  expect(withTable([a, b], [c, better]).map((l) => l.title + l.key)).toEqual([
+  expect(withTable([a, b], [c, better], ['title', 'unit', 'low']).map((l) => l.title + l.key)).toEqual([
     `${a.title}a`,
     'Betterb',
     `${c.title}c`,
   ]);
+  // A table without a column for the source leaves the source of what it changes alone.
+  const bare = {
+    ...b,
+    source: { document: 'not named', revision: '-' },
+    bounds: { low: 50, high: 90 },
+  } as Limit;
+  expect(withTable([b], [bare], ['title', 'low'])[0]).toMatchObject({
+    source: b.source,
+    bounds: { low: 50 },
+  });
+  expect(withTable([b], [bare], ['title', 'document'])[0]?.source.document).toBe('not named');
   expect(freeKey([a], 'A')).toBe('a-2');
 });
 

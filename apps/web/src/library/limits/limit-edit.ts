@@ -83,12 +83,40 @@ export function freshLimit(book: LimitBook, title: string): Limit {
   };
 }
 
-/** A pasted table in a book: rows whose key is there replace it in its place, the others are added below. */
-export function withTable(limits: readonly Limit[], pasted: readonly Limit[]): Limit[] {
+/** Members that a table may say nothing of, and the columns that speak of them. */
+const SPOKEN_OF: readonly (readonly [member: keyof Limit, ...columns: string[]])[] = [
+  ['title', 'title'],
+  ['quantity', 'quantity'],
+  ['class', 'class'],
+  ['acceptance', 'acceptance', 'class'],
+  ['conditions', 'conditions', 'more'],
+  ['source', 'document', 'revision', 'place'],
+  ['because', 'becauseLow', 'becauseHigh'],
+];
+
+/**
+ * A pasted table in a book: rows whose key is there replace it in its place, the others are added below. What
+ * the table has no column for stays as it is in the book.
+ */
+export function withTable(
+  limits: readonly Limit[],
+  pasted: readonly Limit[],
+  columns: readonly string[],
+): Limit[] {
+  const unsaid = SPOKEN_OF.filter(([, ...spoken]) => !spoken.some((c) => columns.includes(c))).map(
+    ([m]) => m,
+  );
   const incoming = new Map(pasted.map((l) => [l.key, l]));
   const here = new Set(limits.map((l) => l.key));
+  const merged = (old: Limit, next: Limit): Limit => {
+    const kept = Object.fromEntries(unsaid.filter((m) => old[m] !== undefined).map((m) => [m, old[m]]));
+    return { ...next, ...kept } as Limit;
+  };
   return [
-    ...limits.map((l) => incoming.get(l.key) ?? l),
+    ...limits.map((l) => {
+      const next = incoming.get(l.key);
+      return next ? merged(l, next) : l;
+    }),
     ...[...incoming.values()].filter((l) => !here.has(l.key)),
   ];
 }

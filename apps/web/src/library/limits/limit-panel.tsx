@@ -236,7 +236,10 @@ function Special({ limit, change }: { limit: Limit; change: Change }): ReactElem
 export function LimitPanel({ limit, change }: { limit: Limit; change: Change }): ReactElement {
   const [condition] = limit.conditions;
   return (
-    <section aria-label={`Limit in hand: ${limit.title}`} className="border-b-2 border-ink px-[22px] py-3">
+    <section
+      aria-label={`Limit in hand: ${limit.title}`}
+      className="border-y-2 border-ink bg-sheet px-[22px] py-3"
+    >
       <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,1.4fr)_minmax(0,1fr)] gap-x-4 gap-y-2 max-md:grid-cols-1">
         <LineField
           label="Limit"
@@ -284,101 +287,106 @@ export function LimitPanel({ limit, change }: { limit: Limit; change: Change }):
           onChange={(v) => change({ ...limit, acceptance: v } as Limit, 'acceptance')}
         />
       </div>
-      <div className="grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">
-        <LineField
-          label="Quantity, shared by its limits"
-          value={limit.quantity ?? ''}
-          onChange={(v) => change(withMember(limit, 'quantity', v), 'quantity')}
-        />
-        <LineField
-          label="Holds for (a fact)"
-          value={condition?.fact ?? ''}
-          onChange={(fact) =>
-            change(
-              {
-                ...limit,
-                conditions:
-                  fact === ''
-                    ? []
-                    : [
-                        {
-                          ...(condition ?? { low: 0, unit: 'degC' }),
-                          fact: fact.toLowerCase().replace(/\s+/g, '-'),
-                        },
-                      ],
-              },
-              'condition',
-            )
-          }
-        />
-        <FigureField
-          key={`${limit.key} from`}
-          label="from"
-          value={condition?.low}
-          onChange={(v) =>
-            condition
-              ? change({ ...limit, conditions: [withMember(condition, 'low', v)] }, 'condition')
-              : undefined
-          }
-        />
-        <FigureField
-          key={`${limit.key} to`}
-          label="to"
-          value={condition?.high}
-          onChange={(v) =>
-            condition
-              ? change({ ...limit, conditions: [withMember(condition, 'high', v)] }, 'condition')
-              : undefined
-          }
-        />
-        <LineField
-          label="Source document"
-          value={limit.source.document}
-          onChange={(document) => change({ ...limit, source: { ...limit.source, document } }, 'document')}
-        />
-        <LineField
-          label="Its revision"
-          value={limit.source.revision}
-          onChange={(revision) => change({ ...limit, source: { ...limit.source, revision } }, 'revision')}
-        />
-        <LineField
-          label="Place in it"
-          value={limit.source.place ?? ''}
-          onChange={(place) =>
-            change({ ...limit, source: withMember(limit.source, 'place', place) }, 'place')
-          }
-        />
-        <Picker
-          label="Condition in"
-          value={condition?.unit ?? ''}
-          options={UNITS}
-          onChange={(unit) =>
-            condition ? change({ ...limit, conditions: [{ ...condition, unit }] }, 'condition') : undefined
-          }
-        />
-        <LineField
-          className="col-span-2"
-          label="What being low may mean"
-          value={limit.because?.low ?? ''}
-          onChange={(v) =>
-            change(
-              withMember(limit, 'because', emptied(withMember(limit.because ?? {}, 'low', v))),
-              'low means',
-            )
-          }
-        />
-        <LineField
-          className="col-span-2"
-          label="What being high may mean"
-          value={limit.because?.high ?? ''}
-          onChange={(v) =>
-            change(
-              withMember(limit, 'because', emptied(withMember(limit.because ?? {}, 'high', v))),
-              'high means',
-            )
-          }
-        />
-      </div>
+      <details open={limit.conditions.length > 0 || undefined}>
+        <summary className="cursor-pointer py-1 font-semibold underline decoration-rule underline-offset-4">
+          When it holds, where it comes from, what it may mean
+        </summary>
+        <div className="grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">
+          <LineField
+            label="Quantity, shared by its limits"
+            value={limit.quantity ?? ''}
+            onChange={(v) => change(withMember(limit, 'quantity', v), 'quantity')}
+          />
+          <LineField
+            label="Holds for (a fact)"
+            value={condition?.fact ?? ''}
+            onChange={(fact) =>
+              change(
+                {
+                  ...limit,
+                  conditions:
+                    fact === ''
+                      ? []
+                      : [
+                          {
+                            ...(condition ?? { low: 0, unit: 'degC' }),
+                            fact: fact.toLowerCase().replace(/\s+/g, '-'),
+                          },
+                        ],
+                },
+                'condition',
+              )
+            }
+          />
+          <FigureField
+            key={`${limit.key} from`}
+            label="from"
+            value={condition?.low}
+            onChange={(v) =>
+              condition
+                ? change({ ...limit, conditions: [withMember(condition, 'low', v)] }, 'condition')
+                : undefined
+            }
+          />
+          <FigureField
+            key={`${limit.key} to`}
+            label="to"
+            value={condition?.high}
+            onChange={(v) =>
+              condition
+                ? change({ ...limit, conditions: [withMember(condition, 'high', v)] }, 'condition')
+                : undefined
+            }
+          />
+          <LineField
+            label="Source document"
+            value={limit.source.document}
+            onChange={(document) => change({ ...limit, source: { ...limit.source, document } }, 'document')}
+          />
+          <LineField
+            label="Its revision"
+            value={limit.source.revision}
+            onChange={(revision) => change({ ...limit, source: { ...limit.source, revision } }, 'revision')}
+          />
+          <LineField
+            label="Place in it"
+            value={limit.source.place ?? ''}
+            onChange={(place) =>
+              change({ ...limit, source: withMember(limit.source, 'place', place) }, 'place')
+            }
+          />
+          <Picker
+            label="Condition in"
+            value={condition?.unit ?? ''}
+            options={UNITS}
+            onChange={(unit) =>
+              condition ? change({ ...limit, conditions: [{ ...condition, unit }] }, 'condition') : undefined
+            }
+          />
+          <LineField
+            className="col-span-2"
+            label="What being low may mean"
+            value={limit.because?.low ?? ''}
+            onChange={(v) =>
+              change(
+                withMember(limit, 'because', emptied(withMember(limit.because ?? {}, 'low', v))),
+                'low means',
+              )
+            }
+          />
+          <LineField
+            className="col-span-2"
+            label="What being high may mean"
+            value={limit.because?.high ?? ''}
+            onChange={(v) =>
+              change(
+                withMember(limit, 'because', emptied(withMember(limit.because ?? {}, 'high', v))),
+                'high means',
+              )
+            }
+          />
+        </div>
+      </details>
     </section>
   );
 }

@@ -23,7 +23,7 @@ export function PasteTable({
   const [text, setText] = useState('');
   const read = useMemo(() => (text.trim() === '' ? undefined : readLimitTable(text)), [text]);
   const table = read?.ok ? read.value : undefined;
-  const next = table ? withTable(limits, table.limits) : limits;
+  const next = table ? withTable(limits, table.limits, table.columns) : limits;
   const changes = compareLimitBooks(limits, next);
   const unusable = table?.limits.flatMap(limitErrors) ?? [];
   const slips = changes.flatMap((c) => c.slips);
@@ -77,14 +77,16 @@ export function PasteTable({
       {table && table.limits.length > 0 ? (
         <>
           <ul className="my-2 max-h-64 overflow-auto border-y border-rule">
-            {table.limits.map((l) => (
-              <li key={l.key} className="flex items-center gap-3 border-b border-rule-2 py-1">
-                <span className="w-16 shrink-0 text-[0.78rem] text-ink-2">
-                  {changes.find((c) => c.key === l.key)?.change ?? 'as it is'}
-                </span>
-                <LimitLine limit={l} />
-              </li>
-            ))}
+            {next
+              .filter((l) => table.limits.some((t) => t.key === l.key))
+              .map((l) => (
+                <li key={l.key} className="flex items-center gap-3 border-b border-rule-2 py-1">
+                  <span className="w-16 shrink-0 text-[0.78rem] text-ink-2">
+                    {changes.find((c) => c.key === l.key)?.change ?? 'as it is'}
+                  </span>
+                  <LimitLine limit={l} />
+                </li>
+              ))}
           </ul>
           <Button
             kind="main"

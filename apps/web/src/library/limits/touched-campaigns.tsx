@@ -21,7 +21,7 @@ function touchedChecks({ held }: InHand, changes: BookChanges): { titles: string
 
 /** Which campaigns in hand are judged by this book, and what of them a change would touch. */
 export function TouchedCampaigns({ book, changes }: { book: string; changes: BookChanges }): ReactElement {
-  const open = useOpenCampaigns();
+  const open = useOpenCampaigns(book);
   const using = open?.filter((c) => c.held.state.index?.basis.limitBook.id === book);
   return (
     <MarginNote title="Campaigns in hand">

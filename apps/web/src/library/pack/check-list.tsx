@@ -14,7 +14,7 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import type { KeyboardEvent, ReactElement } from 'react';
+import { Fragment, type KeyboardEvent, type ReactElement, type ReactNode } from 'react';
 import { moveCheck, STATION_TITLES, type Check, type Pack, type StationId } from '@kanzel/core';
 
 interface LineProps {
@@ -27,10 +27,10 @@ interface LineProps {
 }
 
 const TONES: Readonly<Record<LineProps['tone'], string>> = {
-  plain: '',
-  waitsFor: 'border-l-4 border-hand',
-  neededBy: 'border-l-4 border-again',
-  problem: 'border-l-4 border-out',
+  plain: 'border-l-4 border-l-transparent',
+  waitsFor: 'border-l-4 border-l-hand',
+  neededBy: 'border-l-4 border-l-again',
+  problem: 'border-l-4 border-l-out',
 };
 
 /** A check as a line that is dragged by its handle, or moved by Alt and the arrows. */
@@ -89,8 +89,11 @@ export function CheckList({
   toneOf,
   onTake,
   onChange,
+  panel,
 }: {
   pack: Pack;
+  /** What is opened under the check in hand. */
+  panel: ReactNode;
   shown: (check: Check) => boolean;
   inHand: string | undefined;
   toneOf: (id: string) => LineProps['tone'];
@@ -136,17 +139,19 @@ export function CheckList({
               <SortableContext items={visible.map((c) => c.id)} strategy={verticalListSortingStrategy}>
                 <ol className="px-2">
                   {visible.map((check) => (
-                    <Line
-                      key={check.id}
-                      check={check}
-                      number={own.indexOf(check) + 1}
-                      inHand={check.id === inHand}
-                      tone={toneOf(check.id)}
-                      onTake={() => onTake(check.id)}
-                      onMove={(by) =>
-                        onChange(moveCheck(pack, check.id, own.indexOf(check) + by), `order of ${check.id}`)
-                      }
-                    />
+                    <Fragment key={check.id}>
+                      <Line
+                        check={check}
+                        number={own.indexOf(check) + 1}
+                        inHand={check.id === inHand}
+                        tone={toneOf(check.id)}
+                        onTake={() => onTake(check.id)}
+                        onMove={(by) =>
+                          onChange(moveCheck(pack, check.id, own.indexOf(check) + by), `order of ${check.id}`)
+                        }
+                      />
+                      {check.id === inHand ? <li>{panel}</li> : null}
+                    </Fragment>
                   ))}
                 </ol>
               </SortableContext>

@@ -71,9 +71,6 @@ export default function PackPage(): ReactElement {
       sheet={
         <>
           <DraftBar draft={draft} kind="pack" id={id} title={pack.title} errors={problems.length} />
-          {check ? (
-            <CheckPanel key={check.id} pack={pack} check={check} onChange={change} onTake={setInHand} />
-          ) : null}
           <div className="flex flex-wrap items-end gap-3 px-[22px] py-2">
             <LineField
               label="Find, or name a new one"
@@ -101,6 +98,11 @@ export default function PackPage(): ReactElement {
             }
             onTake={(c) => setInHand(c === inHand ? undefined : c)}
             onChange={change}
+            panel={
+              check ? (
+                <CheckPanel key={check.id} pack={pack} check={check} onChange={change} onTake={setInHand} />
+              ) : null
+            }
           />
         </>
       }
