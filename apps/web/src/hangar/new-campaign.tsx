@@ -4,6 +4,7 @@ import type { Aircraft, Entry } from '@kanzel/core';
 import { api, sayFailure } from '../api/client.ts';
 import { DEVICE } from '../sync/device.ts';
 import { Button } from '../ui/button.tsx';
+import { Picker } from '../ui/picker.tsx';
 import { Choices, Field, Problem, TextField } from '../ui/field.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
 import { newId } from '../sync/new-id.ts';
@@ -14,6 +15,9 @@ interface Form {
 }
 
 type Occasion = 'post-maintenance' | 'acceptance' | 'maiden';
+
+/** So many aircraft stand as words to choose among; more come as a list. */
+const AS_WORDS = 12;
 
 /** Opens a campaign: which aircraft, why, and what was done. */
 export function NewCampaign({
@@ -55,12 +59,22 @@ export function NewCampaign({
       hint="It holds the pack, the limit book and the configuration it begins with."
     >
       <form onSubmit={(e) => void open(e)}>
-        <Choices
-          label="Aircraft"
-          value={mark}
-          options={aircraft.map((a) => ({ id: a.mark, text: a.mark }))}
-          onChange={setMark}
-        />
+        {aircraft.length > AS_WORDS ? (
+          <Picker
+            className="mb-4"
+            label="Aircraft"
+            value={mark ?? ''}
+            options={aircraft.map((a) => ({ id: a.mark, text: `${a.mark}, ${a.type}` }))}
+            onChange={setMark}
+          />
+        ) : (
+          <Choices
+            label="Aircraft"
+            value={mark}
+            options={aircraft.map((a) => ({ id: a.mark, text: a.mark }))}
+            onChange={setMark}
+          />
+        )}
         <Choices
           label="Occasion"
           value={occasion}

@@ -17,9 +17,7 @@ export function useOpenCampaigns(book: string): readonly InHand[] | undefined {
   useEffect(() => {
     void api.get<CampaignView[]>('/api/campaigns').then((answer) => {
       if (!answer.ok) return;
-      const open = answer.value.filter(
-        (c) => c.releasedAt === undefined && c.openedOn.limitBook === book,
-      );
+      const open = answer.value.filter((c) => c.releasedAt === undefined && c.openedOn.limitBook === book);
       setList(open);
       for (const campaign of open) void openCampaign(campaign.id);
     });

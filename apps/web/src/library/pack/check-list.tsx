@@ -41,7 +41,10 @@ function Line({ check, number, inHand, tone, onTake, onMove }: LineProps): React
   const keys = (event: KeyboardEvent): void => {
     if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
     event.preventDefault();
+    const line = event.currentTarget as HTMLElement;
     onMove(event.key === 'ArrowUp' ? -1 : 1);
+    // A line that is put elsewhere loses the focus, and the next press would go nowhere.
+    requestAnimationFrame(() => line.focus());
   };
   return (
     <li
