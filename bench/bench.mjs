@@ -5,7 +5,18 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import Database from 'better-sqlite3';
-import { canonicalJson, chain, deriveStatus, foldEntries } from '@kanzel/core';
+import {
+  aircraftOf,
+  canonicalJson,
+  chain,
+  deriveStatus,
+  foldEntries,
+  indexBasis,
+  layoutFor,
+  tryPack,
+} from '@kanzel/core';
+import { BUILT_IN_LIBRARY, loadLibrary, readLibraryFolder } from '@kanzel/packs';
+import { benchSize } from './large.mjs';
 
 /** Prints what the product promises in speed and size, as figures and ratios. Asserts nothing. */
 const ROOT = join(import.meta.dirname, '..');
@@ -120,12 +131,13 @@ bare.exec(
   'CREATE TABLE entry (campaign TEXT NOT NULL, seq INTEGER NOT NULL, id TEXT NOT NULL, hash TEXT NOT NULL, json TEXT NOT NULL, PRIMARY KEY (campaign, seq)) WITHOUT ROWID; CREATE UNIQUE INDEX entry_id ON entry (id)',
 );
 const insert = bare.prepare('INSERT INTO entry VALUES (?, ?, ?, ?, ?)');
-const put = (entry) => insert.run(entry.campaign, entry.seq, entry.id, entry.hash, canonicalJson(entry));
+const putBare = (entry) => insert.run(entry.campaign, entry.seq, entry.id, entry.hash, canonicalJson(entry));
 const sample = long.slice(entries.length, entries.length + 2000);
-const single = time(() => sample.forEach((e) => put(e)));
+const single = time(() => sample.forEach((e) => putBare(e)));
 bare.exec('DELETE FROM entry');
 const batched = time(() => {
-  for (let i = 0; i < sample.length; i += 50) bare.transaction(() => sample.slice(i, i + 50).forEach(put))();
+  for (let i = 0; i < sample.length; i += 50)
+    bare.transaction(() => sample.slice(i, i + 50).forEach(putBare))();
 });
 const tag = (i) => ({
   id: crypto.randomUUID(),
@@ -224,6 +236,103 @@ row(
   'key press to painted verdict, two frames counted (median of 60)',
   `${median(painted.map((p) => p.painted)).toFixed(1)} ms`,
 );
+
+// Packs: how long they take to compile, and the largest with the largest aircraft.
+const sources = readLibraryFolder(BUILT_IN_LIBRARY);
+const loading = [];
+for (let i = 0; i < 5; i += 1)
+  loading.push(time(() => loadLibrary(sources.map((f) => ({ ...f, name: `${i}/${f.name}` })))).ms);
+const library = loadLibrary(sources);
+const checks = [...library.packs.values()].reduce((sum, p) => sum + p.checks.length, 0);
+row(
+  `library of ${library.packs.size} packs, ${checks} checks in them, read and compiled (median of 5)`,
+  `${median(loading).toFixed(0)} ms`,
+);
+const largestPack = [...library.packs.values()].sort((a, b) => b.checks.length - a.checks.length)[0];
+const { boosted } = { boosted: library.packs.get('piston-multi-boosted') };
+const four = layoutFor('piston-multi');
+const fourEngined = {
+  mark: 'QX-BIG',
+  revision: 1,
+  type: 'Skarv M4',
+  description: 'four engines of nine cylinders',
+  family: 'piston-multi',
+  serial: '1',
+  layout: four,
+  equipment: [],
+  options: [],
+  chosen: {},
+  hours: 1,
+  limitBook: 'skarv-m4',
+  pack: boosted.id,
+  instruments: [],
+};
+const bigBasis = {
+  pack: boosted,
+  limitBook: library.limitBooks.get('skarv-m4'),
+  aircraft: aircraftOf(fourEngined).value,
+};
+const indexing = [];
+for (let i = 0; i < 20; i += 1) indexing.push(time(() => indexBasis(bigBasis)).ms);
+row(
+  `pack with most parts (${boosted.id}, ${indexBasis(bigBasis).value.parts.size} parts on four engines), looked up (median of 20)`,
+  `${median(indexing).toFixed(1)} ms`,
+);
+row(
+  `the same tried by a steady hand (most checks: ${largestPack.id}, ${largestPack.checks.length})`,
+  `${time(() => tryPack(bigBasis)).ms.toFixed(0)} ms`,
+);
+const put = async (path, body, method = 'PUT') =>
+  fetch(`${demo.url}/api/library${path}`, {
+    method,
+    headers: { cookie: boss, 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
+const bossIn = await fetch(`${demo.url}/api/session`, {
+  method: 'POST',
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify({ name: 'brand', passphrase: 'seven wet ropes' }),
+});
+const boss = bossIn.headers.get('set-cookie').split(';')[0];
+await put('/drafts/aircraft/QX-BIG', {
+  version: 0,
+  document: { format: 'kanzel-aircraft', version: 2, ...fourEngined },
+});
+await put('/drafts/aircraft/QX-BIG/publish', { version: 1 }, 'POST');
+const big = crypto.randomUUID();
+const opened = await ask('/api/campaigns', {
+  id: big,
+  mark: 'QX-BIG',
+  title: 'Largest pack on the largest aircraft',
+  occasion: 'post-maintenance',
+  workItems: [],
+  at: new Date().toISOString(),
+  device: 'bench',
+});
+if (opened.kind !== 'campaign.opened') throw new Error(JSON.stringify(opened));
+const paints = [];
+for (let i = 0; i < 5; i += 1) {
+  const start = performance.now();
+  await page.goto(`${demo.url}/campaign/${big}/run-up`);
+  await page.getByLabel('Step in hand').waitFor();
+  paints.push(performance.now() - start);
+}
+row(
+  'the same as a campaign in the browser, address to first paint (median of 5)',
+  `${median(paints).toFixed(0)} ms`,
+);
+
+// How hangar and campaign opening grow with what is in the installation.
+const sizes = [
+  [6, 50, 10_000],
+  [60, 500, 100_000],
+  ...(process.argv.includes('--large') ? [[300, 5000, 1_000_000]] : []),
+];
+const ready = process.argv.find((a) => a.startsWith('--made='))?.slice('--made='.length);
+for (const size of sizes) {
+  row(`${size[0]} aircraft, ${size[1]} campaigns, about ${size[2]} entries:`, '');
+  await benchSize(row, browser, size, size[0] === 300 ? ready : undefined);
+}
 await browser.close();
 demo.child.kill('SIGTERM');
 await new Promise((resolve) => demo.child.once('exit', resolve));

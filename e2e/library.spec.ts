@@ -131,8 +131,8 @@ test('limits are pasted from a spreadsheet, drawn as they are typed, published, 
   const was = Number(await low.inputValue());
   const high = page.getByLabel(/^High \(/);
   const top = Number(await high.inputValue());
-  await high.fill(String(Number((top * 14.5038).toFixed(3))));
-  await low.fill(String(Number((was * 14.5038).toFixed(3))));
+  await high.fill(String(Number((top * 14.5038).toFixed(2))));
+  await low.fill(String(Number((was * 14.5038).toFixed(2))));
   for (const edge of ['Caution below', 'Caution above']) {
     const field = page.getByLabel(new RegExp(`^${edge}`));
     if (await field.inputValue()) await field.fill('');
@@ -143,7 +143,7 @@ test('limits are pasted from a spreadsheet, drawn as they are typed, published, 
   await low.fill(String(was));
 
   // Which campaign it touches is said before it is published.
-  await expect(page.getByText(/touches Flow from the left tank/)).toBeVisible();
+  await expect(page.getByText(/touches .*Flow from the left tank/)).toBeVisible();
   await publish(page, 4);
   await page.getByRole('link', { name: 'QX-HEI' }).click();
   await expect(page.getByText('Heilo limit book: revision 4; here 3')).toBeVisible();
@@ -153,9 +153,8 @@ test('limits are pasted from a spreadsheet, drawn as they are typed, published, 
   await page.getByRole('button', { name: 'Move this campaign' }).click();
   await expect(page.getByText(/Moved on .* by Brand Ekerholt/)).toBeVisible();
   await expect(page.getByText('It is judged by the newest of everything')).toBeVisible();
-  await page.getByRole('link', { name: /^Fuel/ }).first().click();
-  await page.goto(page.url().replace(/check=.*/, 'check=fuel-flow-left'));
-  await expect(page.getByText(/The limit “.*” is another one now/)).toBeVisible();
+  await page.goto(page.url().replace(/\/basis.*/, '/fuel?check=fuel-flow-left'));
+  await expect(page.getByText(/The limit “.*” is another one now/).first()).toBeVisible();
 });
 
 test('a pack is reordered by keys and by drag, added to, split, tried and published; dead ends are named, and the server may go away meanwhile', async ({

@@ -7,6 +7,6 @@ import { ensureInstalled, ensureNode, ROOT, run } from './lib.mjs';
 ensureNode();
 ensureInstalled();
 await build();
-run(process.execPath, [join(ROOT, 'bench/bench.mjs')], {
+run(process.execPath, [join(ROOT, 'bench/bench.mjs'), ...process.argv.slice(2)], {
   env: { ...process.env, KANZEL_CHROMIUM: ensureChromium() },
 });

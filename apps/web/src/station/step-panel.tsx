@@ -36,16 +36,16 @@ function PartColumn({ part, first, alone }: { part: Part; first: boolean; alone:
   return (
     <section aria-label={view.names.subject(part.subject)} className="min-w-0">
       {alone ? null : <h3 className="mb-1 text-[0.82rem] font-bold">{view.names.subject(part.subject)}</h3>}
+      {entering && (status?.mark === 'again' || status?.mark === 'unknown') ? (
+        <p className="mb-1 border-l-4 border-again bg-again-bg px-2 py-1 text-[0.82rem] text-again">
+          {status.mark === 'again' ? 'Do again. ' : 'Proves nothing yet. '}
+          {status.reasons.map(view.say).join(' ')}
+        </p>
+      ) : null}
       {entering && blocked ? (
         <Blocked part={part} />
       ) : entering ? (
         <>
-          {status?.mark === 'again' || status?.mark === 'unknown' ? (
-            <p className="mb-1 border-l-4 border-again bg-again-bg px-2 py-1 text-[0.82rem] text-again">
-              {status.mark === 'again' ? 'Do again. ' : 'Proves nothing yet. '}
-              {status.reasons.map(view.say).join(' ')}
-            </p>
-          ) : null}
           {isFigureSpec(part.check.answer) ? (
             <FigureEntry part={part} first={first} />
           ) : (

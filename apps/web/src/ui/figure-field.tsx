@@ -1,5 +1,6 @@
 import { useEffect, useId, useState, type ReactElement } from 'react';
 import { readFigure } from '@kanzel/core';
+import { plainWords } from './plain-words.ts';
 
 /**
  * A line for a figure that may be empty. What is typed stays as it is typed; what is not a figure is said, and
@@ -21,7 +22,8 @@ export function FigureField({
   const id = useId();
   const [text, setText] = useState(value === undefined ? '' : String(value));
   const read = text.trim() === '' ? undefined : readFigure(text.trim());
-  const bad = read !== undefined && !read.ok;
+  // What the document holds is never doubted, only what is typed.
+  const bad = read !== undefined && !read.ok && text.trim() !== String(value);
   const mine = read?.ok ? read.value.value : undefined;
   useEffect(() => {
     // Somebody else changed it: undo, a pasted table, another choice.
@@ -49,7 +51,7 @@ export function FigureField({
           else if (figure.ok) onChange(figure.value.value);
         }}
       />
-      {bad ? <p className="text-[0.8rem] text-out">Not a figure</p> : null}
+      {bad ? <p className="text-[0.8rem] text-out">{plainWords(read.error)}</p> : null}
     </div>
   );
 }

@@ -28,7 +28,7 @@ import { FigureField } from '../../ui/figure-field.tsx';
 import { LineField, Picker } from '../../ui/picker.tsx';
 import { DraftBar } from '../draft/draft-bar.tsx';
 import { useDraft } from '../draft/use-draft.ts';
-import { plainWords } from '../plain-words.ts';
+import { plainWords } from '../../ui/plain-words.ts';
 import {
   findPart,
   freeId,

@@ -1,6 +1,6 @@
 import type { ReactElement } from 'react';
 import { type BookChanges, type Limit } from '@kanzel/core';
-import { plainWords } from '../plain-words.ts';
+import { plainWords } from '../../ui/plain-words.ts';
 import { LimitLine } from './limit-row.tsx';
 
 const Side = ({ limit, none }: { limit: Limit | undefined; none: string }): ReactElement =>

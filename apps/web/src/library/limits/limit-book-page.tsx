@@ -9,7 +9,7 @@ import { Button } from '../../ui/button.tsx';
 import { LineField, Picker } from '../../ui/picker.tsx';
 import { DraftBar } from '../draft/draft-bar.tsx';
 import { useDraft } from '../draft/use-draft.ts';
-import { plainWords } from '../plain-words.ts';
+import { plainWords } from '../../ui/plain-words.ts';
 import { CompareBooks } from './compare-books.tsx';
 import { freshLimit, type BookDocument } from './limit-edit.ts';
 import { LimitPanel } from './limit-panel.tsx';

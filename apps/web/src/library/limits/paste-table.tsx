@@ -4,7 +4,7 @@ import { readLimitTable } from '@kanzel/formats';
 import { Button } from '../../ui/button.tsx';
 import { Problem } from '../../ui/field.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
-import { plainWords } from '../plain-words.ts';
+import { plainWords } from '../../ui/plain-words.ts';
 import { LimitLine } from './limit-row.tsx';
 import { withTable } from './limit-edit.ts';
 

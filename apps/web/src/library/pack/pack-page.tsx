@@ -9,7 +9,7 @@ import { Button } from '../../ui/button.tsx';
 import { LineField } from '../../ui/picker.tsx';
 import { DraftBar } from '../draft/draft-bar.tsx';
 import { useDraft } from '../draft/use-draft.ts';
-import { plainWords } from '../plain-words.ts';
+import { plainWords } from '../../ui/plain-words.ts';
 import { CheckList } from './check-list.tsx';
 import { CheckPanel } from './check-panel.tsx';
 import { documentWith, freshCheck, packOf, type PackDocument } from './pack-document.ts';

@@ -6,7 +6,7 @@ import { MarginNote } from '../../shell/frame.tsx';
 import { Button } from '../../ui/button.tsx';
 import { Problem } from '../../ui/field.tsx';
 import { Picker } from '../../ui/picker.tsx';
-import { plainWords } from '../plain-words.ts';
+import { plainWords } from '../../ui/plain-words.ts';
 
 /** Runs a trial in a worker; a newer one ends the one before. */
 function useTrial(): {
