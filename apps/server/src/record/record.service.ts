@@ -321,12 +321,15 @@ export class RecordService implements OnModuleInit {
 /** So long the clock alone does not make a standing another one that anybody would see (ms): hours are what runs out. */
 const STANDING_HOLDS = 20_000;
 
-/** Every campaign with its last entry, found by key. */
+/**
+ * Every campaign with its last entry, found by key. The cross join keeps the campaigns outermost: left to itself the
+ * planner walks all entries, a minute for a million of them instead of half a second.
+ */
 const LAST_ENTRIES = `
   SELECT campaign.*, last.seq AS count, last.hash AS head,
     iif(json_extract(last.json, '$.kind') = 'release.signed', json_extract(last.json, '$.at'), NULL) AS releasedAt
   FROM campaign
-  JOIN entry AS last ON last.campaign = campaign.id
+  CROSS JOIN entry AS last ON last.campaign = campaign.id
     AND last.seq = (SELECT MAX(seq) FROM entry WHERE entry.campaign = campaign.id)
   ORDER BY campaign.createdAt DESC`;
 

@@ -1,19 +1,19 @@
-import { useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
+import { memo, useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { standingOf, type Standing } from '@kanzel/core';
+import type { Standing } from '@kanzel/core';
 import type { AircraftView, CampaignView } from '@kanzel/contract';
 import { api } from '../api/client.ts';
 import { Foot } from '../shell/foot.tsx';
 import { Frame, MarginNote } from '../shell/frame.tsx';
 import { HangarPlate } from '../shell/plate.tsx';
 import { openCampaign, useCampaigns } from '../sync/campaign-store.ts';
-import type { HeldCampaign } from '../sync/held.ts';
 import { keep, kept } from '../sync/database.ts';
 import { useLive } from '../sync/live.ts';
 import { Button } from '../ui/button.tsx';
 import { LineField } from '../ui/picker.tsx';
 import { MarkSign } from '../ui/mark.tsx';
 import { BringIn } from '../library/bring-in.tsx';
+import { fitsWords, linesOf, standingHere, type HangarLine } from './lines.ts';
 import { NewCampaign } from './new-campaign.tsx';
 
 /** The spine lying on its side: stations as marks along a line, gates as bars across it. */
@@ -51,43 +51,49 @@ const BROUGHT_ALONG = 12;
 /** Earlier campaigns that a line of the hangar names; the rest stand on the page of the aircraft. */
 const EARLIER_SHOWN = 2;
 
-/**
- * Where a campaign stands: by the record on this device where it is here, else as the server says. What was
- * last seen without the server opens no gate.
- */
-function standingHere(
-  campaign: CampaignView,
-  mine: HeldCampaign | undefined,
-  fresh: boolean,
-  now: string,
-): Standing | undefined {
-  if (mine?.state.index)
-    return standingOf(mine.state, now, { waiting: mine.waiting.length, confirmed: fresh });
-  const { standing } = campaign;
-  if (!standing || fresh) return standing;
-  return {
-    ...standing,
-    sentence: 'As last seen; the server is not heard',
-    gates: standing.gates.map((g) => (g.state === 'open' ? { ...g, state: 'held' } : g)),
-  };
+/** A campaign in hand on the line of its aircraft; follows its own record where that is on this device. */
+function OpenCampaign({ campaign: c, fresh }: { campaign: CampaignView; fresh: boolean }): ReactElement {
+  const mine = useCampaigns((s) => s.held[c.id]);
+  const standing = useMemo(() => standingHere(c, mine, fresh, new Date().toISOString()), [c, mine, fresh]);
+  if (mine?.state.release) return <Released campaign={{ ...c, releasedAt: mine.state.release.at }} />;
+  return (
+    <Link to={`/campaign/${c.id}`} className="block py-1">
+      <span className="block font-semibold">{c.title}</span>
+      {c.damaged ? (
+        <span className="font-semibold text-out">
+          The record of this campaign does not verify. Nothing is added to it.
+        </span>
+      ) : standing ? (
+        <>
+          <LyingSpine standing={standing} />
+          <span className="text-[0.86rem]">{standing.sentence}</span>
+        </>
+      ) : null}
+    </Link>
+  );
 }
 
-function Row({
-  aircraft,
-  campaigns,
-  held,
-  fresh,
-}: {
-  aircraft: AircraftView['aircraft'];
-  campaigns: readonly CampaignView[];
-  held: Readonly<Record<string, HeldCampaign>>;
-  fresh: boolean;
-}): ReactElement {
-  const isReleased = (c: CampaignView): boolean =>
-    c.releasedAt !== undefined || held[c.id]?.state.release !== undefined;
-  const open = campaigns.filter((c) => !isReleased(c));
-  const released = campaigns.filter(isReleased);
-  const now = new Date().toISOString();
+function Released({ campaign }: { campaign: CampaignView }): ReactElement {
+  return (
+    <Link
+      to={`/campaign/${campaign.id}/release`}
+      className="block text-[0.82rem] text-ink-2 underline decoration-rule underline-offset-4"
+    >
+      {campaign.title}, released{' '}
+      {campaign.releasedAt
+        ? new Date(campaign.releasedAt).toLocaleDateString('en-GB', {
+            day: 'numeric',
+            month: 'long',
+            year: 'numeric',
+          })
+        : ''}
+    </Link>
+  );
+}
+
+/** An aircraft of the hangar. Drawn anew only when its own line is another one: there may be hundreds. */
+const Row = memo(function Row({ line, fresh }: { line: HangarLine; fresh: boolean }): ReactElement {
+  const { aircraft, open, released } = line;
   return (
     <li className="grid grid-cols-[112px_220px_minmax(0,1fr)] items-center gap-x-4 border-b border-rule px-[22px] py-3.5 max-md:grid-cols-[100px_1fr]">
       <span className="font-mono text-lg font-bold">{aircraft.mark}</span>
@@ -96,40 +102,13 @@ function Row({
         <span className="text-[0.86rem] text-ink-2">{aircraft.description}</span>
       </span>
       <span className="min-w-0 max-md:col-span-2">
-        {open.map((c) => {
-          const standing = standingHere(c, held[c.id], fresh, now);
-          return (
-            <Link key={c.id} to={`/campaign/${c.id}`} className="block py-1">
-              <span className="block font-semibold">{c.title}</span>
-              {c.damaged ? (
-                <span className="font-semibold text-out">
-                  The record of this campaign does not verify. Nothing is added to it.
-                </span>
-              ) : standing ? (
-                <>
-                  <LyingSpine standing={standing} />
-                  <span className="text-[0.86rem]">{standing.sentence}</span>
-                </>
-              ) : null}
-            </Link>
-          );
-        })}
+        {open.map((c) => (
+          <OpenCampaign key={c.id} campaign={c} fresh={fresh} />
+        ))}
         {open.length === 0 ? <span className="block text-ink-2">No campaign in hand.</span> : null}
-        {released.slice(0, EARLIER_SHOWN).map((c) => {
-          const at = c.releasedAt ?? held[c.id]?.state.release?.at;
-          return (
-            <Link
-              key={c.id}
-              to={`/campaign/${c.id}/release`}
-              className="block text-[0.82rem] text-ink-2 underline decoration-rule underline-offset-4"
-            >
-              {c.title}, released{' '}
-              {at
-                ? new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })
-                : ''}
-            </Link>
-          );
-        })}
+        {released.slice(0, EARLIER_SHOWN).map((c) => (
+          <Released key={c.id} campaign={c} />
+        ))}
         {released.length > EARLIER_SHOWN ? (
           <Link
             to={`/library/aircraft/${aircraft.mark}`}
@@ -141,41 +120,21 @@ function Row({
       </span>
     </li>
   );
-}
-
-/** Aircraft with a campaign in hand first, then the others; each by mark. */
-function inHandFirst(
-  aircraft: readonly AircraftView[],
-  campaigns: readonly CampaignView[],
-): readonly AircraftView[] {
-  const busy = new Set(campaigns.filter((c) => c.releasedAt === undefined).map((c) => c.mark));
-  return [...aircraft].sort((a, b) => Number(busy.has(b.aircraft.mark)) - Number(busy.has(a.aircraft.mark)));
-}
-
-/** Whether an aircraft, or a campaign of it, is meant by what was typed. */
-function fitsWords(a: AircraftView, campaigns: readonly CampaignView[], wanted: string): boolean {
-  const words = wanted.trim().toLowerCase();
-  if (words === '') return true;
-  const { mark, type, description } = a.aircraft;
-  const titles = campaigns.filter((c) => c.mark === mark && c.releasedAt === undefined).map((c) => c.title);
-  return [mark, type, description, ...titles].join(' ').toLowerCase().includes(words);
-}
+});
 
 /** Open tags of every aircraft, beside the hangar. */
-function HangarMargin({
-  campaigns,
-  held,
-}: {
-  campaigns: readonly CampaignView[];
-  held: Readonly<Record<string, HeldCampaign>>;
-}): ReactElement {
-  const now = new Date().toISOString();
-  const open = campaigns
-    .filter((c) => c.releasedAt === undefined && !held[c.id]?.state.release)
-    .flatMap((c) => {
-      const standing = standingHere(c, held[c.id], true, now);
-      return standing ? [{ mark: c.mark, standing }] : [];
-    });
+function HangarMargin({ lines }: { lines: readonly HangarLine[] }): ReactElement {
+  const held = useCampaigns((s) => s.held);
+  const open = useMemo(() => {
+    const now = new Date().toISOString();
+    return lines
+      .flatMap((l) => l.open)
+      .filter((c) => !held[c.id]?.state.release)
+      .flatMap((c) => {
+        const standing = standingHere(c, held[c.id], true, now);
+        return standing ? [{ mark: c.mark, standing }] : [];
+      });
+  }, [lines, held]);
   const tags = open.flatMap(({ mark, standing }) => standing.tags.map((t) => ({ mark, ...t })));
   const eyes = open.flatMap(({ mark, standing }) => standing.eyes.map((a) => ({ mark, ...a })));
   return (
@@ -250,7 +209,6 @@ function Empty({
 
 /** The hangar: a line per aircraft. */
 export function HangarPage(): ReactElement {
-  const held = useCampaigns((s) => s.held);
   const connected = useLive((s) => s.connected);
   const navigate = useNavigate();
   const [aircraft, setAircraft] = useState<readonly AircraftView[]>();
@@ -263,10 +221,6 @@ export function HangarPage(): ReactElement {
       api.get<AircraftView[]>('/api/aircraft'),
       api.get<CampaignView[]>('/api/campaigns'),
     ]);
-    if (a.ok && c.ok) {
-      await keep('aircraft', a.value);
-      await keep('campaigns', c.value);
-    }
     setFresh(a.ok && c.ok);
     const list = c.ok ? c.value : ((await kept<CampaignView[]>('campaigns')) ?? []);
     setAircraft(a.ok ? a.value : ((await kept<AircraftView[]>('aircraft')) ?? []));
@@ -274,17 +228,16 @@ export function HangarPage(): ReactElement {
     // So many are brought along for the field; more are fetched when they are opened.
     const open = list.filter((campaign) => campaign.releasedAt === undefined);
     for (const campaign of open.slice(0, BROUGHT_ALONG)) void openCampaign(campaign.id);
+    if (a.ok && c.ok) {
+      await keep('aircraft', a.value);
+      await keep('campaigns', c.value);
+    }
   }, []);
   useEffect(() => {
     void load();
   }, [load, connected]);
-  const onTheWay = useMemo(
-    () =>
-      new Set(
-        campaigns.filter((c) => c.releasedAt === undefined && !held[c.id]?.state.release).map((c) => c.mark),
-      ).size,
-    [campaigns, held],
-  );
+  const lines = useMemo(() => linesOf(aircraft ?? [], campaigns), [aircraft, campaigns]);
+  const onTheWay = lines.filter((l) => l.open.length > 0).length;
   const words = aircraft
     ? `${aircraft.length} aircraft, ${onTheWay} on ${onTheWay === 1 ? 'its' : 'their'} way back to service`
     : '';
@@ -321,22 +274,16 @@ export function HangarPage(): ReactElement {
               />
             ) : (
               <ul>
-                {inHandFirst(aircraft, campaigns)
-                  .filter((a) => fitsWords(a, campaigns, wanted))
-                  .map((a) => (
-                    <Row
-                      key={a.aircraft.mark}
-                      aircraft={a.aircraft}
-                      campaigns={campaigns.filter((c) => c.mark === a.aircraft.mark)}
-                      held={held}
-                      fresh={fresh}
-                    />
+                {lines
+                  .filter((l) => fitsWords(l, wanted))
+                  .map((l) => (
+                    <Row key={l.aircraft.mark} line={l} fresh={fresh} />
                   ))}
               </ul>
             )}
           </>
         }
-        margin={<HangarMargin campaigns={campaigns} held={held} />}
+        margin={<HangarMargin lines={lines} />}
         foot={<Foot />}
       />
       {asking && aircraft ? (

@@ -1,0 +1,54 @@
+import type { AircraftView, CampaignView } from '@kanzel/contract';
+import { fitsWords, linesOf, standingHere } from './lines.ts';
+
+const plane = (mark: string): AircraftView =>
+  ({ aircraft: { mark, type: 'Heilo', description: 'tug' }, simulated: false }) as unknown as AircraftView;
+const campaign = (id: string, mark: string, releasedAt?: string): CampaignView =>
+  ({ id, mark, title: `Work ${id}`, ...(releasedAt ? { releasedAt } : {}) }) as unknown as CampaignView;
+
+test('whoever has a campaign in hand comes first; every campaign stands on the line of its aircraft, once', () => {
+  const campaigns = [
+    campaign('1', 'QX-B'),
+    campaign('2', 'QX-A', '2026-01-01'),
+    campaign('3', 'QX-B', '2026-01-02'),
+    campaign('4', 'QX-GONE'),
+  ];
+  const lines = linesOf([plane('QX-A'), plane('QX-B'), plane('QX-C')], campaigns);
+  expect(lines.map((l) => [l.aircraft.mark, l.open.map((c) => c.id), l.released.map((c) => c.id)])).toEqual([
+    ['QX-B', ['1'], ['3']],
+    ['QX-A', [], ['2']],
+    ['QX-C', [], []],
+  ]);
+});
+
+test('found by mark, type, words or a campaign in hand; not by one that is over', () => {
+  const [b, a] = linesOf(
+    [plane('QX-A'), plane('QX-B')],
+    [campaign('one', 'QX-B'), campaign('old', 'QX-A', '2026-01-01')],
+  );
+  if (!a || !b) throw new Error('no lines');
+  expect([
+    fitsWords(b, 'work one'),
+    fitsWords(b, 'qx-b'),
+    fitsWords(b, ' TUG '),
+    fitsWords(a, 'work old'),
+  ]).toEqual([true, true, true, false]);
+});
+
+test('what was last seen without the server never shows an open gate', () => {
+  const standing = {
+    stations: [],
+    gates: [
+      { id: 'power', before: 'controls', state: 'passed' },
+      { id: 'roll', before: 'taxi', state: 'open' },
+    ],
+    sentence: 'Roll is open and waits to be passed',
+    tags: [],
+    eyes: [],
+  } as const;
+  const listed = { ...campaign('1', 'QX-A'), standing };
+  expect(standingHere(listed, undefined, true, '')).toEqual(standing);
+  const stale = standingHere(listed, undefined, false, '');
+  expect(stale?.gates.map((g) => g.state)).toEqual(['passed', 'held']);
+  expect(stale?.sentence).toMatch(/As last seen/);
+});

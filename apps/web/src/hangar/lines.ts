@@ -1,0 +1,60 @@
+import type { AircraftView, CampaignView } from '@kanzel/contract';
+import { standingOf, type Aircraft, type Standing } from '@kanzel/core';
+import type { HeldCampaign } from '../sync/held.ts';
+
+/** A line of the hangar: an aircraft with its campaigns, newest first. */
+export interface HangarLine {
+  readonly aircraft: Aircraft;
+  readonly open: readonly CampaignView[];
+  readonly released: readonly CampaignView[];
+}
+
+/** Aircraft with a campaign in hand first, then the others, each in the order given; campaigns grouped once. */
+export function linesOf(
+  aircraft: readonly AircraftView[],
+  campaigns: readonly CampaignView[],
+): readonly HangarLine[] {
+  const open = new Map<string, CampaignView[]>();
+  const released = new Map<string, CampaignView[]>();
+  for (const campaign of campaigns) {
+    const group = campaign.releasedAt === undefined ? open : released;
+    const list = group.get(campaign.mark);
+    if (list) list.push(campaign);
+    else group.set(campaign.mark, [campaign]);
+  }
+  const lines = aircraft.map(({ aircraft: own }) => ({
+    aircraft: own,
+    open: open.get(own.mark) ?? [],
+    released: released.get(own.mark) ?? [],
+  }));
+  return [...lines.filter((l) => l.open.length > 0), ...lines.filter((l) => l.open.length === 0)];
+}
+
+/** Whether an aircraft, or a campaign in hand on it, is meant by what was typed. */
+export function fitsWords({ aircraft, open }: HangarLine, wanted: string): boolean {
+  const words = wanted.trim().toLowerCase();
+  if (words === '') return true;
+  const { mark, type, description } = aircraft;
+  return [mark, type, description, ...open.map((c) => c.title)].join(' ').toLowerCase().includes(words);
+}
+
+/**
+ * Where a campaign stands: by the record on this device where it is here, else as the server says. What was
+ * last seen without the server opens no gate.
+ */
+export function standingHere(
+  campaign: CampaignView,
+  mine: HeldCampaign | undefined,
+  fresh: boolean,
+  now: string,
+): Standing | undefined {
+  if (mine?.state.index)
+    return standingOf(mine.state, now, { waiting: mine.waiting.length, confirmed: fresh });
+  const { standing } = campaign;
+  if (!standing || fresh) return standing;
+  return {
+    ...standing,
+    sentence: 'As last seen; the server is not heard',
+    gates: standing.gates.map((g) => (g.state === 'open' ? { ...g, state: 'held' } : g)),
+  };
+}
