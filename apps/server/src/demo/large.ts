@@ -1,14 +1,7 @@
 import { createHash } from 'node:crypto';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import {
-  chain,
-  scriptedRecord,
-  type Basis,
-  type Entry,
-  type EntryBodies,
-  type EntryDraft,
-} from '@kanzel/core';
+import { chain, scriptedRecord, type Basis, type Entry, type EntryDraft } from '@kanzel/core';
 import { createApp } from '../create-app.ts';
 import { LibraryService } from '../library/index.ts';
 import { PeopleService } from '../people/index.ts';
@@ -78,7 +71,7 @@ function again(
     if (typeof body['snapshot'] === 'string') body['snapshot'] = last?.hash;
     if (entry.kind === 'campaign.opened') Object.assign(body, { basis, title });
     if (entry.kind === 'answer.given') {
-      const { answer } = entry.body as EntryBodies['answer.given'];
+      const { answer } = entry.body;
       if (answer.kind === 'timer')
         body['answer'] = { ...answer, startedAt: at(answer.startedAt), endedAt: at(answer.endedAt) };
     }

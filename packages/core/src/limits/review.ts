@@ -146,10 +146,7 @@ function emptyCaution(limit: Limit): boolean {
 /** Edge figures of a limit by name, as far as it has any. */
 function edgesOf(limit: Limit): Record<string, number> {
   if ('bounds' in limit)
-    return Object.fromEntries(Object.entries(limit.bounds).filter(([, v]) => v !== undefined)) as Record<
-      string,
-      number
-    >;
+    return Object.fromEntries(Object.entries(limit.bounds).filter(([, v]) => v !== undefined));
   return limit.kind === 'relative' && 'value' in limit.expected ? { expected: limit.expected.value } : {};
 }
 

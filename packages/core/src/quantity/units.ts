@@ -105,7 +105,7 @@ const ALL: readonly Unit[] = [
   unit('lbf', 'lbf', 'force', 4.4482216152605),
   unit('Nm', 'N·m', 'torque', 1, ['nm', 'n*m']),
   unit('lbf-in', 'lbf·in', 'torque', 0.1129848290276167, ['in-lb', 'inlb', 'lb-in']),
-  unit('lbf-ft', 'lbf·ft', 'torque', 1.3558179483314004, ['ft-lb', 'ftlb', 'lb-ft']),
+  unit('lbf-ft', 'lbf·ft', 'torque', 1.3558179483314, ['ft-lb', 'ftlb', 'lb-ft']),
   unit('ohm', 'Ω', 'resistance', 1, ['ohms']),
   unit('mohm', 'mΩ', 'resistance', 0.001, ['milliohm']),
   unit('Hz', 'Hz', 'frequency', 1),

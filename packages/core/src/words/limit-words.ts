@@ -90,7 +90,7 @@ export function limitInWords(limit: Limit): string {
   const conditions = limit.conditions.map((c) => {
     const name = c.fact.replace(/-/g, ' ');
     if (c.equals !== undefined) return `${name} ${c.equals}`;
-    return `${name} ${range({ low: c.low, high: c.high } as Bounds, c.unit ?? 'count')}`;
+    return `${name} ${range({ low: c.low, high: c.high }, c.unit ?? 'count')}`;
   });
   return [words(limit), ...conditions].join('; ');
 }

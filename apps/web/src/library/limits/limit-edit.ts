@@ -110,7 +110,7 @@ export function withTable(
   const here = new Set(limits.map((l) => l.key));
   const merged = (old: Limit, next: Limit): Limit => {
     const kept = Object.fromEntries(unsaid.filter((m) => old[m] !== undefined).map((m) => [m, old[m]]));
-    return { ...next, ...kept } as Limit;
+    return { ...next, ...kept };
   };
   return [
     ...limits.map((l) => {

@@ -256,7 +256,7 @@ export function LimitPanel({ limit, change }: { limit: Limit; change: Change }):
           label="Unit, as on the placard"
           value={limit.unit}
           options={UNITS}
-          onChange={(unit) => change({ ...limit, unit } as Limit, 'unit')}
+          onChange={(unit) => change({ ...limit, unit }, 'unit')}
         />
       </div>
       <div className="mt-2">
@@ -275,7 +275,7 @@ export function LimitPanel({ limit, change }: { limit: Limit; change: Change }):
             { id: 'performance', text: 'Performance' },
             { id: 'information', text: 'Information' },
           ]}
-          onChange={(v) => change({ ...limit, class: v } as Limit, 'class')}
+          onChange={(v) => change({ ...limit, class: v }, 'class')}
         />
         <Choices
           label="Acceptance"
@@ -284,7 +284,7 @@ export function LimitPanel({ limit, change }: { limit: Limit; change: Change }):
             { id: 'simple', text: 'Inside is inside' },
             { id: 'guarded', text: 'Inside by the uncertainty' },
           ]}
-          onChange={(v) => change({ ...limit, acceptance: v } as Limit, 'acceptance')}
+          onChange={(v) => change({ ...limit, acceptance: v }, 'acceptance')}
         />
       </div>
       <details open={limit.conditions.length > 0 || undefined}>
