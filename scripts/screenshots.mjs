@@ -128,7 +128,7 @@ await administrator.waitForTimeout(400);
 await save(administrator, 'pack');
 await administrator.goto(`${url}/library/limit-book/heilo`);
 await administrator.getByRole('button', { name: /^Flow in climb/ }).click();
-await administrator.getByLabel('Low (L/h)').fill('70');
+await administrator.getByLabel('Low (L/h)', { exact: true }).fill('70');
 await administrator.getByLabel('Caution below (L/h)').fill('76');
 await administrator.getByText(/Draft kept/).waitFor();
 await administrator.waitForTimeout(500);

@@ -43,7 +43,7 @@ export function AirframePlan({
         const chosen = zone.id === inHand;
         const canPoint = onPoint !== undefined && zone.kind !== 'structure' && zone.kind !== 'gear';
         const common = {
-          className: `${LOOKS[zone.kind]} ${canPoint ? 'cursor-pointer focus-visible:stroke-hand' : ''} ${chosen ? 'stroke-hand' : ''}`,
+          className: `${chosen ? LOOKS[zone.kind].replace(/stroke-\S+/, 'stroke-hand') : LOOKS[zone.kind]} ${canPoint ? 'cursor-pointer focus-visible:stroke-hand' : ''}`,
           // A ring of the page would be drawn in metres here; the stroke says where the focus is.
           style: { outline: 'none' },
           strokeWidth: chosen ? thin * 3 : thin,
