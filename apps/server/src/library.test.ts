@@ -3,7 +3,8 @@ import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import type { DraftView, ExportedFile, LibraryView, MoveOffer } from '@kanzel/contract';
-import type { AircraftDescription, LimitBook, Pack } from '@kanzel/core';
+import { deriveStatus, foldEntries, type AircraftDescription, type LimitBook, type Pack } from '@kanzel/core';
+import { releaseSheet } from './reports/release-sheet.ts';
 import {
   addDemoPeople,
   confirming,
@@ -260,6 +261,17 @@ describe('a campaign and the library', () => {
     await brand.agent.post(path).send(request).expect(200);
     const entries = await entriesOf(ylva, campaign);
     expect(entries.map((e) => e.kind)).toEqual(['campaign.opened', 'answer.given', 'basis.moved']);
+    // Whoever signs is told: the sheet names the move, by whom and why.
+    const state = foldEntries(entries);
+    const status = deriveStatus(state, request.at);
+    if (!state.index || !status) throw new Error('not opened');
+    const people = new Map([[brand.person.id, brand.person.fullName]]);
+    const sheet = JSON.stringify(
+      releaseSheet({ state, status, index: state.index, people, printedAt: request.at }),
+    );
+    expect(sheet).toMatch(
+      /Moved on [^"]* by Brand Ekerholt from pack 1, [^"]* to pack 2, [^"]*two signatures now/,
+    );
     // Moving where it already stands is refused, and so is an entry of that kind by the common door.
     await brand.agent
       .post(path)

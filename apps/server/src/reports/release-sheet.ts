@@ -179,6 +179,23 @@ function overrides(source: SheetSource): Content[] {
   ];
 }
 
+/** Every move to another revision or configuration: whoever signs has to know what was judged by what, and when. */
+function moves(source: SheetSource): Content[] {
+  const { moves: all } = source.state;
+  if (all.length === 0) return [];
+  const name = (n: (typeof all)[number]['from']): string =>
+    `pack ${n.packRevision}, limit book ${n.limitBookRevision}, configuration ${n.configuration}`;
+  return [
+    {
+      ul: all.map(
+        (m) =>
+          `Moved on ${utc(m.at)} by ${source.people.get(m.by) ?? m.by} from ${name(m.from)} to ${name(m.to)}: ${m.reason}`,
+      ),
+      margin: [0, 2, 0, 0],
+    },
+  ];
+}
+
 function signature(source: SheetSource): Content[] {
   const { release } = source.state;
   const say = makeSentences(namesOf(source.index)).say;
@@ -238,6 +255,7 @@ export function releaseSheet(source: SheetSource): Content[] {
     {
       text: `${limitBook.title}, revision ${limitBook.revision}, approved by ${limitBook.approvedBy} on ${limitBook.approvedOn}. Check pack “${pack.title}”, revision ${pack.revision}.`,
     },
+    ...moves(source),
     {
       text: `Record of ${source.state.count} entries, head ${source.state.head}. The record file that goes with this sheet can be verified by anyone: npm run verify FILE.`,
       style: 'small',

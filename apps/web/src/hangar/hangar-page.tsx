@@ -150,7 +150,13 @@ function HangarMargin({ lines }: { lines: readonly HangarLine[] }): ReactElement
                 <span>
                   {t.thing}
                   <span className="cap block">
-                    since {new Date(t.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
+                    since{' '}
+                    {new Date(t.at).toLocaleString('en-GB', {
+                      day: 'numeric',
+                      month: 'short',
+                      hour: '2-digit',
+                      minute: '2-digit',
+                    })}
                   </span>
                 </span>
               </li>

@@ -69,7 +69,7 @@ export function DraftBar<T extends { readonly revision: number }>({
     setProblem(answer.ok ? undefined : sayFailure(answer.error));
   };
   return (
-    <div className="border-b border-rule px-[22px] py-2">
+    <div className="sticky top-0 z-20 border-b border-rule bg-sheet px-[22px] py-2 max-md:static">
       <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
         <h1 className="mr-2 text-[1.25rem] font-semibold narrow">{title}</h1>
         <span
