@@ -1,4 +1,5 @@
 export * from './types.ts';
 export * from './configuration.ts';
-export * from './plan.ts';
+export * from './plan-types.ts';
+export { planOf } from './plan.ts';
 export { layoutFor } from './templates.ts';

@@ -3,19 +3,7 @@ import type { DraftFormat, DraftView } from '@kanzel/contract';
 import { api, sayFailure } from '../../api/client.ts';
 import { forget, keep, kept } from '../../sync/database.ts';
 import { begin, changed, redone, undone, type Editing } from './editing.ts';
-
-export type DraftPhase =
-  | 'reading'
-  | 'missing'
-  /** As published; nothing has been changed. */
-  | 'published'
-  | 'keeping'
-  | 'kept'
-  /** On this device only, until the server is heard again. */
-  | 'waiting'
-  /** Somebody else has changed it since; nothing was written over. */
-  | 'stale'
-  | 'refused';
+import { startOf, type DraftPhase } from './start-of.ts';
 
 /** A document of the library in hand: what is published, what is being written, and how far it is kept. */
 export interface Draft<T> {
@@ -100,24 +88,20 @@ export function useDraft<T extends object>(kind: string, id: string, fresh?: () 
       version.current = draft.value.version;
       setProblems(draft.value.problems);
     }
-    const there = draft.ok ? (draft.value.document as T) : document.ok ? document.value : making.current?.();
-    const mine = unsent?.document as T | undefined;
-    const start = mine ?? there;
-    latest.current = start;
-    if (!start) {
-      const heard = draft.ok || draft.error.kind === 'refused';
-      setMessage(heard ? undefined : 'The server cannot be reached, and this is not on the device yet.');
-      setPhase('missing');
-      return;
-    }
-    setEditing(begin(start));
-    if (!mine) {
-      setPhase(draft.ok ? 'kept' : document.ok ? 'published' : 'kept');
-      return;
-    }
-    // Written here before and never heard by the server: it is sent, unless somebody else was there meanwhile.
-    if (unsent?.version === version.current) await send(mine);
-    else setPhase('stale');
+    const begun = startOf<T>({
+      draft: draft.ok ? { document: draft.value.document as T, version: draft.value.version } : undefined,
+      published: document.ok ? document.value : undefined,
+      unsent: unsent as { document: T; version: number } | undefined,
+      fresh: making.current?.(),
+      heard: draft.ok || draft.error.kind === 'refused',
+    });
+    // Without the server nobody knows better than the device over which version it was written.
+    if (!begun.heard) version.current = unsent?.version ?? 0;
+    latest.current = begun.document;
+    setMessage(begun.heard ? undefined : 'The server cannot be reached, and this is not on the device yet.');
+    if (begun.document) setEditing(begin(begun.document));
+    setPhase(begun.phase);
+    if (begun.send && begun.document) await send(begun.document);
   }, [id, kind, local, path, send]);
 
   useEffect(() => {

@@ -1,0 +1,103 @@
+import { useState, type ReactElement } from 'react';
+import { GEAR_FORMS, TAIL_FORMS, WING_FORMS, type Layout } from '@kanzel/core';
+import { AirframePlan } from '../../ui/airframe-plan.tsx';
+import { Button } from '../../ui/button.tsx';
+import { FigureField } from '../../ui/figure-field.tsx';
+import { Picker } from '../../ui/picker.tsx';
+import { findPart, freshPart, withPart, type AircraftDocument, type Part } from './aircraft-document.ts';
+import { PartPanel } from './part-panel.tsx';
+import { Heading, type Change } from './sheet-parts.tsx';
+
+const words = (list: readonly string[]): { id: string; text: string }[] =>
+  list.map((id) => ({
+    id,
+    text: /^[tv]-/.test(id) ? id.replace(/^./, (c) => c.toUpperCase()) : id.replace(/-/g, ' '),
+  }));
+
+/** The plan, what is pointed at on it, and the forms it is drawn from. */
+export function Airframe({ about, change }: { about: AircraftDocument; change: Change }): ReactElement {
+  const [inHand, setInHand] = useState<string>();
+  const found = findPart(about, inHand);
+  const { layout } = about;
+  const put = (next: Partial<Layout>, name: string): void =>
+    change({ ...about, layout: { ...layout, ...next } }, `layout ${name}`);
+  const add = (list: Part['list']): void => {
+    const part = freshPart(about, list);
+    change(withPart(about, list, part.id, part));
+    setInHand(part.id);
+  };
+  return (
+    <>
+      <Heading
+        aside={
+          <>
+            <Button kind="quiet" onClick={() => add('surfaces')}>
+              Add a surface
+            </Button>
+            <Button kind="quiet" onClick={() => add('propulsors')}>
+              Add an engine
+            </Button>
+            <Button kind="quiet" onClick={() => add('stores')}>
+              Add a tank or pack
+            </Button>
+          </>
+        }
+      >
+        Airframe
+      </Heading>
+      <AirframePlan
+        layout={layout}
+        title={about.mark}
+        inHand={inHand}
+        onPoint={(id) => setInHand(id === inHand ? undefined : id)}
+      />
+      {found ? (
+        <PartPanel
+          key={found.part.id}
+          found={found}
+          change={(part, name) =>
+            change(withPart(about, found.list, found.part.id, part), `${part.id} ${name}`)
+          }
+          onTakeOut={() => {
+            change(withPart(about, found.list, found.part.id, undefined));
+            setInHand(undefined);
+          }}
+        />
+      ) : (
+        <p className="cap text-center">Point at a surface, an engine, a tank or a pack to change it.</p>
+      )}
+      <div className="mt-2 grid grid-cols-5 gap-x-4 gap-y-2 max-md:grid-cols-2">
+        <FigureField
+          label="Span"
+          unit="m"
+          value={layout.span}
+          onChange={(v) => (v !== undefined && v > 0 ? put({ span: v }, 'span') : undefined)}
+        />
+        <FigureField
+          label="Length"
+          unit="m"
+          value={layout.length}
+          onChange={(v) => (v !== undefined && v > 0 ? put({ length: v }, 'length') : undefined)}
+        />
+        <Picker
+          label="Wing"
+          value={layout.wing}
+          options={words(WING_FORMS)}
+          onChange={(v) => put({ wing: v as Layout['wing'] }, 'wing')}
+        />
+        <Picker
+          label="Tail"
+          value={layout.tail}
+          options={words(TAIL_FORMS)}
+          onChange={(v) => put({ tail: v as Layout['tail'] }, 'tail')}
+        />
+        <Picker
+          label="Gear"
+          value={layout.gear}
+          options={words(GEAR_FORMS)}
+          onChange={(v) => put({ gear: v as Layout['gear'] }, 'gear')}
+        />
+      </div>
+    </>
+  );
+}
