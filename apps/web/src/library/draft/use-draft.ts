@@ -51,28 +51,42 @@ export function useDraft<T extends object>(kind: string, id: string, fresh?: () 
   const making = useRef(fresh);
   const latest = useRef<T>(undefined);
 
+  /** One after the other: a second change sent over the same version would look like somebody else's. */
+  const sending = useRef<Promise<unknown>>(Promise.resolve());
   const send = useCallback(
-    async (document: T): Promise<boolean> => {
-      setPhase('keeping');
-      const answer = await api.put<DraftView>(path, { version: version.current, document });
-      if (answer.ok) {
-        version.current = answer.value.version;
-        setProblems(answer.value.problems);
-        setMessage(undefined);
-        if (latest.current === document) {
-          setPhase('kept');
-          await forget(local);
+    (document: T): Promise<boolean> => {
+      const put = async (): Promise<boolean> => {
+        // Typed on meanwhile: the newer one is on its way.
+        if (latest.current !== document) return true;
+        setPhase('keeping');
+        let answer = await api.put<DraftView>(path, { version: version.current, document });
+        if (!answer.ok && answer.error.kind === 'refused' && answer.error.status === 409) {
+          // It may be this very draft, sent before over a line that broke before the answer came.
+          const there = await api.get<DraftView>(path);
+          if (there.ok && JSON.stringify(there.value.document) === JSON.stringify(document)) answer = there;
         }
-        return true;
-      }
-      setMessage(sayFailure(answer.error));
-      if (answer.error.kind === 'unreachable') {
-        setPhase('waiting');
-        timer.current = setTimeout(() => {
-          if (latest.current) void send(latest.current);
-        }, AGAIN);
-      } else setPhase(answer.error.status === 409 ? 'stale' : 'refused');
-      return false;
+        if (answer.ok) {
+          version.current = answer.value.version;
+          setProblems(answer.value.problems);
+          setMessage(undefined);
+          if (latest.current === document) {
+            setPhase('kept');
+            await forget(local);
+          } else await keep(local, { document: latest.current, version: version.current } satisfies Unsent);
+          return true;
+        }
+        setMessage(sayFailure(answer.error));
+        if (answer.error.kind === 'unreachable') {
+          setPhase('waiting');
+          timer.current = setTimeout(() => {
+            if (latest.current) void send(latest.current);
+          }, AGAIN);
+        } else setPhase(answer.error.status === 409 ? 'stale' : 'refused');
+        return false;
+      };
+      const mine = sending.current.then(put);
+      sending.current = mine;
+      return mine;
     },
     [path, local],
   );
