@@ -2,6 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
 import {
+  openCampaign,
   personPage,
   removeFolder,
   startDemo,
@@ -168,6 +169,7 @@ test('a pack is reordered by keys and by drag, added to, split, tried and publis
       .getByRole('region', { name: 'Run-up' })
       .locator('[data-check]')
       .evaluateAll((all) => all.map((e) => e.getAttribute('data-check') ?? ''));
+  await line('motor-current').waitFor();
   const before = await order();
 
   // By keys: a check before the one it stands on is a dead end, and Undo takes it back.
@@ -303,8 +305,9 @@ test('the register: a tool that ran out says so, a new certificate is entered, p
   await publish(page, 2);
   await expect(page.getByText('Believed until 2031-01-31.')).toBeVisible();
   await page.getByRole('link', { name: 'Hangar' }).click();
-  await page.getByText('Both propeller governors').click();
+  await openCampaign(page);
   await page.getByRole('link', { name: 'Look at it' }).click();
+  await expect(page.getByRole('heading', { name: 'What this campaign is judged by' })).toBeVisible();
   const row = page
     .getByRole('region', { name: 'Instruments' })
     .getByRole('listitem')
