@@ -133,18 +133,26 @@ export class RecordService implements OnModuleInit {
     return { standing };
   }
 
-  /** Figures of earlier, released campaigns of an airframe, for limits against its own past. */
+  /** Figures of earlier, released campaigns of an airframe and of its fleet, for limits against the past. */
   async pastOf(mark: string, basis: Basis): Promise<NonNullable<Basis['past']>> {
     if (!basis.limitBook.limits.some((l) => l.kind === 'trend')) return {};
-    const earlier = (await this.summaries())
-      .filter((c) => c.mark === mark && c.releasedAt !== undefined)
-      .slice(0, 40);
+    const released = (await this.summaries()).filter((c) => c.releasedAt !== undefined);
+    // One book is one type: whoever was opened by it belongs to the fleet.
+    const [airframe, fleet] = await Promise.all([
+      this.statesOf(released.filter((c) => c.mark === mark)),
+      this.statesOf(released.filter((c) => c.openedOn.limitBook === basis.limitBook.id)),
+    ]);
+    return pastFigures({ airframe, fleet }, basis);
+  }
+
+  /** The newest forty of some campaigns as far as their records verify, oldest first. */
+  private async statesOf(campaigns: readonly CampaignView[]): Promise<CampaignState[]> {
     const states: CampaignState[] = [];
-    for (const { id } of earlier.reverse()) {
+    for (const { id } of campaigns.slice(0, 40).reverse()) {
       const folded = await this.fold(id);
       if (folded && !folded.damaged) states.push(folded.state);
     }
-    return pastFigures(states, basis);
+    return states;
   }
 
   /** Whether a record ends where the log of the installation says; a shortened one verifies on its own. */

@@ -136,12 +136,21 @@ test('the past of an airframe is what stands in its earlier campaigns, by limit 
       });
     return foldEntries(scribe.entries);
   };
-  const past = pastFigures([campaign(700), campaign(640, 705), campaign()], basis);
+  const airframe = [campaign(700), campaign(640, 705), campaign()];
+  const past = pastFigures({ airframe, fleet: [campaign(650)] }, basis);
   expect(past).toEqual({
     'idle@left': [
       { value: 700, unit: 'rpm' },
       { value: 705, unit: 'rpm' },
     ],
+  });
+  // A limit against the fleet is compared with the fleet, and never with the airframe alone.
+  const limits = basis.limitBook.limits.map((l) =>
+    l.kind === 'trend' ? { ...l, against: 'fleet' as const } : l,
+  );
+  const fleet = { ...basis, limitBook: { ...basis.limitBook, limits } };
+  expect(pastFigures({ airframe, fleet: [campaign(650)] }, fleet)).toEqual({
+    'idle@left': [{ value: 650, unit: 'rpm' }],
   });
 });
 
