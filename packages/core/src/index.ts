@@ -8,3 +8,4 @@ export * from './record/index.ts';
 export * from './gates/index.ts';
 export * from './airframe/index.ts';
 export * from './trial/index.ts';
+export * from './planning/index.ts';

@@ -1,6 +1,12 @@
 import { judgeAll } from '../limits/judge.ts';
 import type { Measured, Reading, Verdict } from '../limits/types.ts';
-import { hasLostStanding, isProven, standingAnswer, type CampaignState } from '../record/state.ts';
+import {
+  hasLostStanding,
+  isProven,
+  outsideScope,
+  standingAnswer,
+  type CampaignState,
+} from '../record/state.ts';
 import { reason } from '../words/reason.ts';
 import type { BasisIndex, Part } from './basis-index.ts';
 
@@ -72,8 +78,9 @@ export function computedVerdicts(
   return { verdicts, at, seq };
 }
 
-/** Whether a part, computed or answered, is proven by the record, the clock apart. */
+/** Whether a part, computed or answered, is proven by the record or need not be, the clock apart. */
 export function provenOf(state: CampaignState, index: BasisIndex, key: string): boolean {
+  if (outsideScope(state, key)) return true;
   const part = index.parts.get(key);
   if (part?.check.answer.kind !== 'computed') return isProven(index, state.parts.get(key), key);
   const computed = computedVerdicts(state, index, part);

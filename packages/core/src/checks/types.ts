@@ -20,6 +20,31 @@ export type StationId = (typeof STATIONS)[number];
 export const ROLES = ['technician', 'inspector', 'certifier', 'pilot', 'observer', 'administrator'] as const;
 export type Role = (typeof ROLES)[number];
 
+/** Why a campaign is opened. */
+export const OCCASIONS = ['post-maintenance', 'acceptance', 'maiden', 'site-release'] as const;
+export type Occasion = (typeof OCCASIONS)[number];
+
+/** How far engines or motors are set while a test point is flown: what its fuel or energy is reckoned by. */
+export const POWER_SETTINGS = ['idle', 'cruise', 'climb', 'full'] as const;
+export type PowerSetting = (typeof POWER_SETTINGS)[number];
+
+/** What a check of the flight asks of the flight: how it is packed into cards. */
+export interface TestPoint {
+  /** 1 is as any flight, 5 is as far as this aircraft is taken. Least comes first. */
+  readonly risk: 1 | 2 | 3 | 4 | 5;
+  /** "clean", "take-off", "landing": points of one configuration are flown together. */
+  readonly configuration: string;
+  /** Metres above the field: not below, and where the climb to it ends. */
+  readonly height: { readonly low: number; readonly high: number };
+  readonly power: PowerSetting;
+  /** Belongs to the beginning or the end of a flight. */
+  readonly place?: 'take-off' | 'landing';
+  /** What has to be so before it is begun. */
+  readonly entry: string;
+  /** How it is stopped. */
+  readonly stop: string;
+}
+
 /** Subject key of a check that is done once for the whole aircraft. */
 export const WHOLE_AIRCRAFT = 'aircraft';
 
@@ -105,6 +130,18 @@ export interface Check {
   readonly secondPerson: boolean;
   readonly notApplicable: boolean;
   readonly minutes: number;
+  /** Leaving it out of a scope takes an inspector or a certifying person. Absent: as `isRequired` reads it. */
+  readonly required?: boolean;
+  /** Waiting windows, in minutes from the end of another check to the beginning of this one. */
+  readonly waits?: readonly { readonly after: string; readonly atLeast?: number; readonly atMost?: number }[];
+  /** For checks of the flight. */
+  readonly point?: TestPoint;
+}
+
+/** What an occasion asks for whatever was done: whole stations, or single checks. */
+export interface Demand {
+  readonly stations: readonly StationId[];
+  readonly checks?: readonly string[];
 }
 
 /** A state of the aircraft that steps need and set. */
@@ -142,6 +179,8 @@ export interface Pack {
   readonly gates: readonly Gate[];
   /** Systems whose work asks for an inspection by someone who did not do it; dotted, * for any one part. */
   readonly independentInspection: readonly string[];
+  /** By occasion. Absent: as `DEMANDS` of the planning says. */
+  readonly demands?: Readonly<Partial<Record<Occasion, Demand>>>;
   readonly checks: readonly Check[];
 }
 

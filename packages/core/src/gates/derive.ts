@@ -51,6 +51,7 @@ export interface GateStatus {
 export interface StationStatus {
   readonly station: StationId;
   readonly mark: Mark;
+  /** Of the checks that have to be proven in this campaign. */
   readonly done: number;
   readonly total: number;
   readonly checks: readonly CheckStatus[];
@@ -268,17 +269,18 @@ function stationStatus(
   const checks = index.basis.pack.checks
     .filter((c) => c.station === station)
     .map((c) => checkStatus(c, index, byKey));
-  const done = checks.filter((c) => c.proven).length;
-  const marks = checks.map((c) => c.mark);
+  const inside = checks.filter((c) => !c.outside);
+  const done = inside.filter((c) => c.proven).length;
+  const marks = inside.map((c) => c.mark);
   const begun = marks.some((m) => m !== 'notStarted');
   const attention = worstMark(marks);
   const mark =
-    done < checks.length &&
+    done < inside.length &&
     begun &&
     (attention === 'notStarted' || attention === 'near' || attention === 'within')
       ? 'inHand'
       : attention;
-  return { station, mark, done, total: checks.length, checks };
+  return { station, mark, done, total: inside.length, checks };
 }
 
 /**

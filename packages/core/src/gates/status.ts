@@ -2,10 +2,12 @@ import { computedVerdicts } from '../checks/computed.ts';
 import { WHOLE_AIRCRAFT, type Check, type StationId } from '../checks/types.ts';
 import { partKey, stateKey, type BasisIndex, type Part } from '../checks/basis-index.ts';
 import type { Verdict } from '../limits/types.ts';
+import type { ScopeItem } from '../planning/scope.ts';
 import { flawOf, stateSubject } from '../record/fold.ts';
 import {
   hasLostStanding,
   isProven,
+  outsideScope,
   runningTimer,
   standingAnswer,
   type AnswerRecord,
@@ -29,6 +31,8 @@ export interface PartStatus {
   readonly reasons: readonly Reason[];
   /** Why it cannot be answered right now; absent when it can. */
   readonly blocked?: Reason;
+  /** It need not be proven in this campaign; `reasons` say why. */
+  readonly outside?: true;
 }
 
 /** How a check stands over all its subjects: the worst of them. */
@@ -37,6 +41,8 @@ export interface CheckStatus {
   readonly parts: readonly PartStatus[];
   readonly mark: Mark;
   readonly proven: boolean;
+  /** None of its parts has to be proven in this campaign. */
+  readonly outside: boolean;
 }
 
 const WORST: readonly Mark[] = [
@@ -93,6 +99,9 @@ function groundExpired(state: CampaignState, index: BasisIndex, part: Part, now:
   for (const key of part.standsOn) {
     const ground = index.parts.get(key);
     const answer = standingAnswer(state.parts.get(key));
+    const earlier = outsideScope(state, key);
+    if (earlier?.verdict === 'rests' && earlier.on.until !== undefined && now > earlier.on.until)
+      return reason('standsOnExpired', { part: key });
     if (!ground || !answer) continue;
     const why = expired(state, index, ground, answer, now) ?? groundExpired(state, index, ground, now);
     if (why) return reason('standsOnExpired', { part: key });
@@ -167,10 +176,45 @@ function blockedBy(
   const held = gateHeld(part.check.station);
   if (held) return held;
   const waiting = part.after.find(
-    (key) => !standingAnswer(state.parts.get(key)) && index.parts.get(key)?.check.answer.kind !== 'computed',
+    (key) =>
+      !standingAnswer(state.parts.get(key)) &&
+      !outsideScope(state, key) &&
+      index.parts.get(key)?.check.answer.kind !== 'computed',
   );
   if (waiting) return reason('orderFirst', { part: waiting });
   return flawOf(state, index, part);
+}
+
+/**
+ * How a part outside the scope stands: a short bar with the reason, as long as what it rests on has not run out.
+ * It may be answered all the same, and counts then.
+ */
+function outsideStatus(
+  state: CampaignState,
+  index: BasisIndex,
+  part: Part,
+  item: ScopeItem,
+  now: string,
+  gateHeld: (station: StationId) => Reason | undefined,
+): PartStatus {
+  const blocked = part.check.answer.kind === 'computed' ? undefined : blockedBy(state, index, part, gateHeld);
+  const base = { key: part.key, verdicts: [], ...(blocked ? { blocked } : {}) };
+  if (item.verdict === 'rests' && item.on.until !== undefined && now > item.on.until)
+    return {
+      ...base,
+      mark: 'again',
+      proven: false,
+      reasons: [
+        reason('earlierEvidenceOver', { title: item.on.title, at: item.on.at, until: item.on.until }),
+      ],
+    };
+  return { ...base, mark: 'notApplicable', proven: true, outside: true, reasons: [outsideReason(item)] };
+}
+
+function outsideReason(item: ScopeItem): Reason {
+  if (item.verdict === 'rests') return reason('restsOn', { title: item.on.title, at: item.on.at });
+  if (item.verdict === 'leftOut') return reason('leftOutBecause', { why: item.reason });
+  return reason('notTouched');
 }
 
 /**
@@ -185,6 +229,8 @@ export function partStatus(
   gateHeld: (station: StationId) => Reason | undefined,
 ): PartStatus {
   const answer = standingAnswer(state.parts.get(part.key));
+  const outside = outsideScope(state, part.key);
+  if (outside) return outsideStatus(state, index, part, outside, now, gateHeld);
   const blocked = part.check.answer.kind === 'computed' ? undefined : blockedBy(state, index, part, gateHeld);
   const blocking = blocked ? { blocked } : {};
   if (part.check.answer.kind === 'computed')
@@ -210,10 +256,17 @@ export function checkStatus(
   const subjects =
     check.subject === 'engine' ? index.basis.aircraft.engines.map((e) => e.id) : [WHOLE_AIRCRAFT];
   const parts = subjects.flatMap((s) => byKey.get(partKey(check.id, s)) ?? []);
-  const answered = parts.filter((p) => p.mark !== 'notStarted');
+  const inside = parts.filter((p) => !p.outside);
+  const answered = inside.filter((p) => p.mark !== 'notStarted');
   const mark =
-    answered.length > 0 && answered.length < parts.length
+    answered.length > 0 && answered.length < inside.length
       ? worstMark([...answered.map((p) => p.mark), 'inHand'])
-      : worstMark(parts.map((p) => p.mark));
-  return { check, parts, mark, proven: parts.length > 0 && parts.every((p) => p.proven) };
+      : worstMark((inside.length > 0 ? inside : parts).map((p) => p.mark));
+  return {
+    check,
+    parts,
+    mark,
+    proven: parts.length > 0 && parts.every((p) => p.proven),
+    outside: inside.length === 0,
+  };
 }

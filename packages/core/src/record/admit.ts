@@ -1,6 +1,8 @@
 import { indexBasis, partKey, type BasisIndex, type Part } from '../checks/basis-index.ts';
 import { compareBases, isSameBasis } from '../checks/compare-bases.ts';
 import type { Role } from '../checks/types.ts';
+import { isRequired, occasionOf, proposeScope } from '../planning/scope.ts';
+import { MAY_LEAVE_OUT_REQUIRED } from '../planning/work.ts';
 import { measuredOf } from '../checks/judge-answer.ts';
 import { judgeConditions } from '../limits/conditions.ts';
 import type { Reading } from '../limits/types.ts';
@@ -146,8 +148,41 @@ function standingFor(
   return answer?.entry === body.answerEntry ? ok(answer) : err(reason('notStanding'));
 }
 
+/** A scope names checks of the pack, gives a reason for each decision, and leaves out what the person may. */
+const scopeRule: Rule<'scope.settled'> = ({ body, role }, door) => {
+  const { index } = door;
+  for (const { check, reason: why } of [...body.added, ...body.leftOut]) {
+    if (!index.checks.has(check)) return reason('checkUnknown', { check, subject: '' });
+    if (why.trim() === '') return reason('needsReason');
+  }
+  if (body.work.some((item) => item.component.trim() === '' || item.touches.length === 0))
+    return reason('workNeedsSystems');
+  if (MAY_LEAVE_OUT_REQUIRED.includes(role)) return undefined;
+  const scope = proposeScope(index, occasionOf(door.state.opened?.occasion), body);
+  for (const [key, item] of scope) {
+    const check = index.parts.get(key)?.check;
+    if (item.verdict === 'leftOut' && check && isRequired(index, check))
+      return reason('requiredLeftOut', { check: check.title, roles: MAY_LEAVE_OUT_REQUIRED });
+  }
+  return undefined;
+};
+
+/** A plan names checks of the pack, each once; what is planned badly is said where it is made, not refused here. */
+const planRule: Rule<'plan.kept'> = ({ body }, door) => {
+  const flown = body.flights?.flights.flat() ?? [];
+  for (const list of [body.order, flown])
+    if (new Set(list).size !== list.length) return reason('plannedTwice');
+  for (const check of [...body.order, ...flown])
+    if (!door.index.checks.has(check)) return reason('checkUnknown', { check, subject: '' });
+  return undefined;
+};
+
 const RULES: { readonly [K in EntryKind]: Rule<K> } = {
   'campaign.opened': () => reason('alreadyOpened'),
+  'scope.settled': scopeRule,
+  'ways.chosen': ({ body }) =>
+    Object.values(body.ways).some((w) => w.why.trim() === '') ? reason('needsReason') : undefined,
+  'plan.kept': planRule,
   'answer.given': answerRule,
   'answer.notApplicable': ({ body }, door) => {
     const part = partOf(door, body);

@@ -1,6 +1,8 @@
 import type { Role } from '../checks/types.ts';
 import type { Instrument, Reading, Series, Fact } from '../limits/types.ts';
 import type { Basis } from '../checks/types.ts';
+import type { DayPlan, FlightPlan, Profile, WayChosen } from '../planning/plan.ts';
+import type { ScopeRequest } from '../planning/work.ts';
 
 /** What was measured or seen on one subject of a check. */
 export type PartAnswer =
@@ -21,6 +23,18 @@ export interface EntryBodies {
     readonly occasion: string;
     readonly workItems: readonly string[];
     readonly basis: Basis;
+  };
+  /** What has to be proven this time; what it does not name follows from the work. The newest one holds. */
+  'scope.settled': ScopeRequest & { readonly note: string };
+  /** Which schools are followed, and how far the first flight goes. The newest one holds. */
+  'ways.chosen': { readonly profile: Profile; readonly ways: Readonly<Record<string, WayChosen>> };
+  /** In which order, on which day, in which flights. What it leaves out is worked out. The newest one holds. */
+  'plan.kept': {
+    /** Checks in the order in which they are to be worked. */
+    readonly order: readonly string[];
+    readonly day?: DayPlan;
+    readonly flights?: FlightPlan;
+    readonly note: string;
   };
   /** An answer to a check on one subject. `facts` are the power setting and the like at that moment. */
   'answer.given': {
@@ -100,6 +114,9 @@ export type EntryKind = keyof EntryBodies;
 /** Current body version of every kind; raise one together with an upcaster in `upcast.ts`. */
 export const ENTRY_VERSIONS: Readonly<Record<EntryKind, number>> = {
   'campaign.opened': 1,
+  'scope.settled': 1,
+  'ways.chosen': 1,
+  'plan.kept': 1,
   'answer.given': 1,
   'answer.notApplicable': 1,
   'answer.withdrawn': 1,

@@ -12,6 +12,7 @@ import { provenOf } from '../checks/computed.ts';
 import { judgeAnswer } from '../checks/judge-answer.ts';
 import { overlaps } from '../checks/systems.ts';
 import { WHOLE_AIRCRAFT } from '../checks/types.ts';
+import { occasionOf, proposeScope } from '../planning/scope.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import type { Entry, EntryKind } from './entry.ts';
 import { EMPTY_CAMPAIGN, type AnswerRecord, type CampaignState, type Deed, type PartState } from './state.ts';
@@ -198,7 +199,26 @@ const answerGiven: Reducer<'answer.given'> = (draft, index, entry) => {
     setState(draft, index, entry, name, stateSubject(index, name, subject), value);
 };
 
+/** What the scope of a campaign says of each part, by the basis it has now. */
+function scopeItems(
+  draft: Draft,
+  index: BasisIndex,
+  body: Entry<'scope.settled'>['body'],
+): NonNullable<CampaignState['scope']>['items'] {
+  return proposeScope(index, occasionOf(draft.state.opened?.occasion), body);
+}
+
 const REDUCERS: { readonly [K in Exclude<EntryKind, 'campaign.opened'>]: Reducer<K> } = {
+  'scope.settled': (draft, index, entry) => {
+    const items = scopeItems(draft, index, entry.body);
+    draft.state.scope = { ...deedOf(entry), ...entry.body, items };
+  },
+  'ways.chosen': (draft, _index, entry) => {
+    draft.state.ways = { ...deedOf(entry), ...entry.body };
+  },
+  'plan.kept': (draft, _index, entry) => {
+    draft.state.plan = { ...deedOf(entry), ...entry.body };
+  },
   'answer.given': answerGiven,
   'answer.notApplicable': (draft, index, entry) => {
     const part = index.parts.get(partKey(entry.body.check, entry.body.subject));
@@ -282,6 +302,8 @@ const REDUCERS: { readonly [K in Exclude<EntryKind, 'campaign.opened'>]: Reducer
     const moved = { ...next.value, instruments: { ...index.instruments, ...next.value.instruments } };
     const changes = compareBases(index.basis, entry.body.basis);
     draft.state.index = moved;
+    const { scope } = draft.state;
+    if (scope) draft.state.scope = { ...scope, items: scopeItems(draft, moved, scope) };
     draft.state.moves = [
       ...draft.state.moves,
       {

@@ -3,6 +3,7 @@ import type { BasisNames } from '../checks/compare-bases.ts';
 import type { Role } from '../checks/types.ts';
 import type { Fact, Verdict } from '../limits/types.ts';
 import type { Reason } from '../words/reason.ts';
+import type { Scope, ScopeItem } from '../planning/scope.ts';
 import type { EntryBodies, PartAnswer } from './entry.ts';
 import { GENESIS_HASH } from './chain.ts';
 
@@ -66,6 +67,10 @@ export interface CampaignState {
   readonly head: string;
   readonly index: BasisIndex | undefined;
   readonly opened: (Deed & Omit<EntryBodies['campaign.opened'], 'basis'>) | undefined;
+  /** What has to be proven; absent: everything in the pack. */
+  readonly scope: (Deed & EntryBodies['scope.settled'] & { readonly items: Scope }) | undefined;
+  readonly ways: (Deed & EntryBodies['ways.chosen']) | undefined;
+  readonly plan: (Deed & EntryBodies['plan.kept']) | undefined;
   readonly parts: ReadonlyMap<string, PartState>;
   readonly states: ReadonlyMap<string, { readonly value: string; readonly since: Deed }>;
   readonly tags: ReadonlyMap<string, TagState>;
@@ -90,6 +95,9 @@ export const EMPTY_CAMPAIGN: CampaignState = {
   head: GENESIS_HASH,
   index: undefined,
   opened: undefined,
+  scope: undefined,
+  ways: undefined,
+  plan: undefined,
   parts: new Map(),
   states: new Map(),
   tags: new Map(),
@@ -116,6 +124,18 @@ export function standingAnswer(part: PartState | undefined): AnswerRecord | unde
 export function hasLostStanding(part: PartState | undefined): boolean {
   const answer = standingAnswer(part);
   return answer !== undefined && part?.lost !== undefined && part.lost.seq > answer.seq;
+}
+
+/**
+ * Why a part need not be proven in this campaign: it lies outside the scope, nobody answered it, and nothing in
+ * this campaign has touched it. Undefined for every part that has to be proven.
+ * Example: the ignition of the right engine, when a governor of the left one was replaced.
+ */
+export function outsideScope(state: CampaignState, key: string): ScopeItem | undefined {
+  const item = state.scope?.items.get(key);
+  if (!item || item.verdict === 'prove') return undefined;
+  const part = state.parts.get(key);
+  return standingAnswer(part) || part?.lost ? undefined : item;
 }
 
 /**

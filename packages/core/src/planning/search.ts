@@ -1,0 +1,263 @@
+import { headsOf, lowerBound, tailsOf, topological } from './bound.ts';
+import {
+  compileSchedule,
+  decodeList,
+  readSchedule,
+  type Compiled,
+  type Decoded,
+  type Schedule,
+  type ScheduleProblem,
+} from './schedule.ts';
+
+/** A schedule with the bound that no schedule can beat. */
+export interface Planned extends Schedule {
+  readonly bound: number;
+  /** Lists that were tried. */
+  readonly tried: number;
+  /** It ends at the bound: no schedule is shorter. */
+  readonly best: boolean;
+  /** Jobs in an order that gives this schedule again. */
+  readonly list: readonly string[];
+}
+
+export interface SearchOptions {
+  /** Two searches with the same seed and the same number of lists find the same. */
+  readonly seed: number;
+  readonly lists: number;
+  /** Asked before every list; the best so far is kept when it says no. */
+  readonly goOn?: () => boolean;
+  readonly onBetter?: (end: number, bound: number) => void;
+}
+
+/** A small generator of random numbers from 0 up to but without 1, the same for the same seed (mulberry32). */
+export function randomFrom(seed: number): () => number {
+  let a = seed >>> 0;
+  return () => {
+    a = (a + 0x6d2b79f5) >>> 0;
+    let t = Math.imul(a ^ (a >>> 15), a | 1);
+    t = (t + Math.imul(t ^ (t >>> 7), t | 61)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
+  };
+}
+
+/** A list by a rule, after everything each job waits for: of those that can come next, the one with the most of it. */
+function listBy(compiled: Compiled, urgency: (job: number) => number): number[] {
+  const waiting = compiled.jobs.map((j) => j.before.length);
+  const open = compiled.jobs.flatMap((_, i) => (waiting[i] === 0 ? [i] : []));
+  const list: number[] = [];
+  while (open.length > 0) {
+    let best = 0;
+    for (let i = 1; i < open.length; i += 1)
+      if (urgency(open[i] as number) > urgency(open[best] as number)) best = i;
+    const [job] = open.splice(best, 1) as [number];
+    list.push(job);
+    for (const next of (compiled.jobs[job] as Compiled['jobs'][number]).after) {
+      waiting[next] = (waiting[next] as number) - 1;
+      if (waiting[next] === 0) open.push(next);
+    }
+  }
+  return list;
+}
+
+/** The same problem told backwards from `end`: what was first is last. */
+function mirrored(problem: ScheduleProblem, end: number): ScheduleProblem {
+  const turn = (list: readonly { from: number; to: number }[]) =>
+    list.map(({ from, to }) => ({ from: end - to, to: end - from }));
+  const back = new Map<string, { job: string; atLeast?: number }[]>();
+  for (const job of problem.jobs)
+    for (const link of job.links)
+      back.set(link.job, [
+        ...(back.get(link.job) ?? []),
+        { job: job.id, ...(link.atLeast === undefined ? {} : { atLeast: link.atLeast }) },
+      ]);
+  return {
+    jobs: problem.jobs.map(({ release, windows, ...job }) => {
+      const open = windows ?? (release === undefined ? undefined : [{ from: release, to: end }]);
+      return { ...job, links: back.get(job.id) ?? [], ...(open ? { windows: turn(open) } : {}) };
+    }),
+    people: problem.people.map((p) => ({ ...p, away: turn(p.away) })),
+    resources: problem.resources.map((r) => ({ ...r, away: turn(r.away) })),
+  };
+}
+
+class Search {
+  readonly compiled: Compiled;
+  readonly bound: number;
+  tried = 0;
+  best: Decoded | undefined;
+  private bestList: number[] = [];
+  private readonly random: () => number;
+
+  constructor(
+    problem: ScheduleProblem,
+    private readonly options: SearchOptions,
+  ) {
+    this.compiled = compileSchedule(problem);
+    this.bound = lowerBound(this.compiled);
+    this.random = randomFrom(options.seed);
+  }
+
+  get list(): readonly string[] {
+    return this.bestList.map((i) => (this.compiled.problem.jobs[i] as { id: string }).id);
+  }
+
+  get finished(): boolean {
+    return (
+      this.tried >= this.options.lists ||
+      (this.best !== undefined && this.best.end <= this.bound + 1e-6) ||
+      this.options.goOn?.() === false
+    );
+  }
+
+  private score(decoded: Decoded): number {
+    let sum = 0;
+    for (const s of decoded.starts) sum += s;
+    return decoded.end + (1e-3 * sum) / Math.max(1, decoded.starts.length);
+  }
+
+  private try(list: number[]): Decoded | undefined {
+    this.tried += 1;
+    const decoded = decodeList(this.compiled, list);
+    if (decoded && (!this.best || decoded.end < this.best.end - 1e-6)) {
+      this.best = decoded;
+      this.bestList = [...list];
+      this.options.onBetter?.(decoded.end, this.bound);
+    }
+    return decoded;
+  }
+
+  private byStart(decoded: Decoded): number[] {
+    const order = topological(this.compiled) ?? [];
+    const rank = new Float64Array(order.length);
+    order.forEach((job, i) => (rank[job] = i));
+    return [...order].sort(
+      (a, b) =>
+        (decoded.starts[a] as number) - (decoded.starts[b] as number) ||
+        (rank[a] as number) - (rank[b] as number),
+    );
+  }
+
+  /** Pushes everything as late as it can be and pulls it forward again: often shorter, never longer. */
+  private justify(decoded: Decoded): Decoded | undefined {
+    if (this.compiled.hurried) return decoded;
+    const turned = compileSchedule(mirrored(this.compiled.problem, decoded.end));
+    const { jobs } = this.compiled;
+    const ends = (i: number): number =>
+      (decoded.starts[i] as number) + (jobs[i] as { minutes: number }).minutes;
+    const back = topological(turned);
+    if (!back) return decoded;
+    const late = decodeList(
+      turned,
+      listByOrder(turned, (i) => ends(i)),
+    );
+    this.tried += 1;
+    if (!late || late.end > decoded.end + 1e-6) return decoded;
+    const starts = Float64Array.from(jobs, (j, i) => decoded.end - (late.starts[i] as number) - j.minutes);
+    return this.try(this.byStart({ starts, taken: [], end: decoded.end })) ?? decoded;
+  }
+
+  /** Moves one job to another place in the list, where what it waits for and what waits for it let it stand. */
+  private moved(list: readonly number[]): number[] {
+    const next = [...list];
+    const at = Math.floor(this.random() * next.length);
+    const [job] = next.splice(at, 1) as [number];
+    const { before, after } = this.compiled.jobs[job] as Compiled['jobs'][number];
+    let low = 0;
+    let high = next.length;
+    for (let i = 0; i < next.length; i += 1) {
+      if (before.includes(next[i] as number)) low = i + 1;
+      if (i < high && after.includes(next[i] as number)) high = i;
+    }
+    const span = Math.min(high - low, 40);
+    const from = Math.max(low, Math.min(at - (span >> 1), high - span));
+    next.splice(from + Math.floor(this.random() * (span + 1)), 0, job);
+    return next;
+  }
+
+  begin(order: readonly number[]): void {
+    const { compiled } = this;
+    const tails = tailsOf(compiled, order);
+    const heads = headsOf(compiled, order);
+    const weight = (i: number): number => (compiled.jobs[i] as { minutes: number }).minutes;
+    const asGiven = listBy(compiled, (i) => -i);
+    const rules: ((i: number) => number)[] = [
+      (i) => (tails[i] as number) + weight(i),
+      (i) => (tails[i] as number) + weight(i) - (heads[i] as number),
+      (i) => (compiled.jobs[i] as Compiled['jobs'][number]).after.length,
+    ];
+    for (const list of [asGiven, ...rules.map((r) => listBy(compiled, r))]) {
+      if (this.finished && this.best) return;
+      const decoded = this.try(list);
+      if (decoded) this.justify(decoded);
+    }
+    for (let i = 0; i < 20 && !this.finished; i += 1) {
+      const decoded = this.try(
+        listBy(compiled, (j) => ((tails[j] as number) + weight(j)) * (0.7 + 0.6 * this.random())),
+      );
+      if (decoded) this.justify(decoded);
+    }
+  }
+
+  /** Walks from the best list by moves, now and then uphill, and back to the best when it leads nowhere. */
+  walk(): void {
+    let current = [...this.bestList];
+    let now = this.best;
+    let since = 0;
+    while (now && !this.finished) {
+      const list = this.moved(current);
+      const decoded = this.try(list);
+      const heat = (0.004 * now.end) / (1 + since / 400);
+      if (decoded && this.score(decoded) <= this.score(now) + heat * this.random() * this.random()) {
+        since = decoded.end < now.end - 1e-6 ? 0 : since + 1;
+        current = list;
+        now = decoded;
+      } else since += 1;
+      if (since > 0 && since % 250 === 0) now = this.justify(now) ?? now;
+      if (since > 1500) {
+        current = [...this.bestList];
+        now = this.best;
+        since = 0;
+      }
+    }
+  }
+}
+
+function listByOrder(compiled: Compiled, last: (job: number) => number): number[] {
+  return listBy(compiled, last);
+}
+
+/**
+ * Searches for a short schedule: lists by several rules, each pushed late and pulled early again, then small moves
+ * from the best one, until it meets the bound, `lists` were tried, or `goOn` says no; the best so far is kept.
+ * Undefined when no list can be placed at all: `conflictOf` says why.
+ * Source: serial generation with forward-backward improvement, and local search on the list of activities.
+ * Example: two people and three jobs of 40 minutes end after 80; the bound says 60.
+ */
+export function searchSchedule(problem: ScheduleProblem, options: SearchOptions): Planned | undefined {
+  const search = new Search(problem, options);
+  const order = topological(search.compiled);
+  if (!order) return undefined;
+  search.begin(order);
+  search.walk();
+  if (!search.best) return undefined;
+  return {
+    ...readSchedule(search.compiled, search.best),
+    bound: search.bound,
+    tried: search.tried,
+    best: search.best.end <= search.bound + 1e-6,
+    list: search.list,
+  };
+}
+
+/** The schedule that a list gives: the same for ever, without a search. Jobs it does not name follow by themselves. */
+export function scheduleByList(problem: ScheduleProblem, list: readonly string[]): Schedule | undefined {
+  const compiled = compileSchedule(problem);
+  const rank = new Map(list.map((id, i) => [id, i]));
+  const named = listBy(
+    compiled,
+    (i) => -(rank.get((problem.jobs[i] as { id: string }).id) ?? list.length + i),
+  );
+  if (named.length < problem.jobs.length) return undefined;
+  const decoded = decodeList(compiled, named);
+  return decoded ? readSchedule(compiled, decoded) : undefined;
+}
