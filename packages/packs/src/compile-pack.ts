@@ -28,6 +28,7 @@ interface RawPack {
   readonly title: string;
   readonly families: readonly string[];
   readonly independentInspection?: readonly string[];
+  readonly demands?: Pack['demands'];
   /** Written out, from format version 2. */
   readonly checks?: readonly Partial<Check>[];
   readonly modules?: readonly {
@@ -115,6 +116,7 @@ export function compilePack(
     states: raw.states,
     gates,
     independentInspection: raw.independentInspection ?? [],
+    ...(raw.demands ? { demands: raw.demands } : {}),
     checks: inStationOrder(composed),
   };
   const { say } = makeSentences({ part: String, subject: String, thing: String });
@@ -139,6 +141,7 @@ export function documentOfPack(pack: Pack): Record<string, unknown> {
     title: pack.title,
     families: pack.families,
     independentInspection: pack.independentInspection,
+    ...(pack.demands ? { demands: pack.demands } : {}),
     states: pack.states,
     gates: pack.gates,
     checks: pack.checks.map((check) =>

@@ -1,4 +1,18 @@
-import { tryPack, type Aircraft, type Basis, type Pack } from '@kanzel/core';
+import {
+  countChanges,
+  findOrder,
+  indexBasis,
+  judgeOrder,
+  proposeScope,
+  tryOrder,
+  tryPack,
+  type Aircraft,
+  type Basis,
+  type Occasion,
+  type Pack,
+  type ScopeRequest,
+  workOf,
+} from '@kanzel/core';
 import { BUILT_IN_LIBRARY, loadLibrary, readLibraryFolder } from './index.ts';
 
 const library = loadLibrary(readLibraryFolder(BUILT_IN_LIBRARY));
@@ -86,3 +100,46 @@ test('no two checks of the library say the same words, and each has a why of its
   expect([...byId].filter(([, modules]) => modules.size > 1)).toEqual([]);
   expect(new Set(challenges).size).toBe(challenges.length);
 });
+
+/** Scopes of a pack: everything, and what touching one system or another brings in after maintenance. */
+function scopesOf(pack: Pack): readonly { occasion: Occasion; scope: ScopeRequest }[] {
+  const none: ScopeRequest = { work: [], evidence: {}, added: [], leftOut: [] };
+  const systems = [...new Set(pack.checks.flatMap((c) => c.proves))].map((s) => s.replace('{engine}', '1'));
+  const every = Math.max(1, Math.floor(systems.length / 5));
+  return [
+    { occasion: 'maiden' as const, scope: none },
+    ...systems
+      .filter((_, i) => i % every === 0)
+      .map((system) => ({
+        occasion: 'post-maintenance' as const,
+        scope: { ...none, work: [{ component: system, action: 'replaced' as const, touches: [system] }] },
+      })),
+  ];
+}
+
+test.each([...library.packs.values()].map((p) => [p.id, p] as const))(
+  'pack %s: every scope is worked to its release in the order proposed, with no more changes than the pack has',
+  (_, pack) => {
+    const basis = basisFor(pack);
+    const index = indexBasis(basis);
+    if (!index.ok) throw new Error('basis');
+    for (const { occasion, scope } of scopesOf(pack)) {
+      const items = proposeScope(index.value, occasion, scope);
+      const wanted = new Set([...items].flatMap(([key, i]) => (i.verdict === 'prove' ? [key] : [])));
+      const work = workOf(index.value, wanted);
+      const found = findOrder(work);
+      if (!found.ok) throw new Error(JSON.stringify(found.error));
+      expect(judgeOrder(work, found.value.order)).toEqual([]);
+      expect(found.value.changes).toBe(countChanges(work, found.value.order));
+      expect(found.value.changes).toBeLessThanOrEqual(
+        countChanges(
+          work,
+          work.tasks.map((t) => t.id),
+        ),
+      );
+      const trial = tryOrder(basis, { occasion, scope, order: found.value.order });
+      expect([scope.work[0]?.component, trial.stuck.slice(0, 3)]).toEqual([scope.work[0]?.component, []]);
+      expect(trial.released).toBe(true);
+    }
+  },
+);

@@ -10,7 +10,12 @@ export interface PackProblem {
 type Say = (code: string, params?: Reason['params']) => void;
 
 function referencesOf(check: Check): readonly string[] {
-  return [...check.after, ...check.standsOn, ...(check.answer.kind === 'computed' ? check.answer.from : [])];
+  return [
+    ...check.after,
+    ...check.standsOn,
+    ...(check.waits ?? []).map((w) => w.after),
+    ...(check.answer.kind === 'computed' ? check.answer.from : []),
+  ];
 }
 
 function stateProblems(
@@ -62,6 +67,9 @@ export function packProblems(pack: Pack): readonly PackProblem[] {
     if (check.proves.some((p) => p.includes('{engine}')) && check.subject !== 'engine')
       say('provesEngineAtLarge');
   });
+  for (const demand of Object.values(pack.demands ?? {}))
+    for (const id of demand.checks ?? [])
+      if (!place.has(id)) problems.push({ reason: reason('demandNotInPack', { other: id }) });
   for (const state of pack.states)
     if (!state.values.includes(state.initial))
       problems.push({ reason: reason('stateCannotBegin', { state: state.name, value: state.initial }) });

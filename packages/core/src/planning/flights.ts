@@ -250,7 +250,8 @@ export function packFlights(
   pack((p) => inFirst(p, risk.get(p.id) ?? 0, rules, budget), [...take, ...land]);
   while (left.length > 0) pack(() => true, []);
   return ok({
-    flights: flights.filter((f) => f.length > 0).map((f) => f.map((p) => p.id)),
+    // A first flight without a point is a take-off and a landing, when all there is dares more than it may.
+    flights: points.length === 0 ? [] : flights.map((f) => f.map((p) => p.id)),
     least: leastFlights(points, budget),
   });
 }

@@ -123,6 +123,9 @@ function sorted(intervals: readonly Interval[]): readonly Interval[] {
 /** Minutes are figures of clocks: a thousandth of one is the same instant. */
 export const INSTANT = 1e-3;
 
+/** By job: for each of its slots the unit that is taken if it is free. */
+export type Preferences = readonly (readonly number[] | undefined)[];
+
 /** What decoding gives: when each job begins, and which units it takes. */
 export interface Decoded {
   readonly starts: Float64Array;
@@ -181,8 +184,8 @@ class Board {
     }
   }
 
-  /** Distinct units for all slots, free from `t` for the length of the job; the least wanted first. */
-  match(job: CompiledJob, t: number): number[] | undefined {
+  /** Distinct units for all slots, free from `t` for the length of the job; the preferred, then the least wanted. */
+  match(job: CompiledJob, t: number, prefer: readonly number[] = []): number[] | undefined {
     const taken: number[] = [];
     const choose = (slot: number): boolean => {
       const options = job.slots[slot];
@@ -190,8 +193,9 @@ class Board {
       const free = options.filter((u) => !taken.includes(u) && this.free(u, t, job.minutes) <= t + INSTANT);
       free.sort(
         (a, b) =>
+          Number(prefer[slot] === b) - Number(prefer[slot] === a) ||
           (this.compiled.units[a] as { wanted: number }).wanted -
-          (this.compiled.units[b] as { wanted: number }).wanted,
+            (this.compiled.units[b] as { wanted: number }).wanted,
       );
       for (const unit of free) {
         taken[slot] = unit;
@@ -252,10 +256,14 @@ function inWindow(job: CompiledJob, t: number): number {
 
 /**
  * Places jobs one after another in the order of `list`, each as early as what it waits for, its people, places,
- * instruments and windows allow. A longest wait that comes out too long moves the earlier job later, and begins
+ * instruments and windows allow, by whom `prefer` says if they are free. A longest wait that comes out too long moves the earlier job later, and begins
  * again. Undefined when a job cannot be placed at all.
  */
-export function decodeList(compiled: Compiled, list: readonly number[] | Int32Array): Decoded | undefined {
+export function decodeList(
+  compiled: Compiled,
+  list: readonly number[],
+  prefer: Preferences = [],
+): Decoded | undefined {
   const { jobs } = compiled;
   const held = jobs.map((j) => j.release);
   for (let again = 0; again <= (compiled.hurried ? 4 * jobs.length : 0); again += 1) {
@@ -273,7 +281,7 @@ export function decodeList(compiled: Compiled, list: readonly number[] | Int32Ar
       }
       const start = board.earliest(job, t);
       if (start === Infinity) return undefined;
-      const units = board.match(job, start) ?? [];
+      const units = board.match(job, start, prefer[i]) ?? [];
       for (const unit of units) board.take(unit, start, start + job.minutes);
       starts[i] = start;
       taken[i] = units;

@@ -5,6 +5,7 @@ import {
   readSchedule,
   type Compiled,
   type Decoded,
+  type Preferences,
   type Schedule,
   type ScheduleProblem,
 } from './schedule.ts';
@@ -16,7 +17,7 @@ export interface Planned extends Schedule {
   readonly tried: number;
   /** It ends at the bound: no schedule is shorter. */
   readonly best: boolean;
-  /** Jobs in an order that gives this schedule again. */
+  /** Jobs in an order that gives this schedule again, together with who does each. */
   readonly list: readonly string[];
 }
 
@@ -80,12 +81,26 @@ function mirrored(problem: ScheduleProblem, end: number): ScheduleProblem {
   };
 }
 
+/** The latest instant at which each job may begin, so that it and what waits for it still fit their windows. */
+function latestStarts(compiled: Compiled, order: readonly number[], tails: Float64Array): Float64Array {
+  const latest = new Float64Array(order.length);
+  for (const i of [...order].reverse()) {
+    const job = compiled.jobs[i] as Compiled['jobs'][number];
+    const last = job.windows?.at(-1)?.to ?? Infinity;
+    let by = (Number.isFinite(last) ? last : 1e7 - (tails[i] as number)) - job.minutes;
+    for (const next of job.after) by = Math.min(by, (latest[next] as number) - job.minutes);
+    latest[i] = by;
+  }
+  return latest;
+}
+
 class Search {
   readonly compiled: Compiled;
   readonly bound: number;
   tried = 0;
   best: Decoded | undefined;
   private bestList: number[] = [];
+  private bestPrefer: Preferences = [];
   private readonly random: () => number;
 
   constructor(
@@ -115,11 +130,12 @@ class Search {
     return decoded.end + (1e-3 * sum) / Math.max(1, decoded.starts.length);
   }
 
-  private try(list: number[]): Decoded | undefined {
+  private try(list: number[], prefer: Preferences = []): Decoded | undefined {
     this.tried += 1;
-    const decoded = decodeList(this.compiled, list);
+    const decoded = decodeList(this.compiled, list, prefer);
     if (decoded && (!this.best || decoded.end < this.best.end - 1e-6)) {
       this.best = decoded;
+      this.bestPrefer = prefer;
       this.bestList = [...list];
       this.options.onBetter?.(decoded.end, this.bound);
     }
@@ -180,7 +196,9 @@ class Search {
     const heads = headsOf(compiled, order);
     const weight = (i: number): number => (compiled.jobs[i] as { minutes: number }).minutes;
     const asGiven = listBy(compiled, (i) => -i);
+    const latest = latestStarts(compiled, order, tails);
     const rules: ((i: number) => number)[] = [
+      (i) => -(latest[i] as number),
       (i) => (tails[i] as number) + weight(i),
       (i) => (tails[i] as number) + weight(i) - (heads[i] as number),
       (i) => (compiled.jobs[i] as Compiled['jobs'][number]).after.length,
@@ -190,31 +208,53 @@ class Search {
       const decoded = this.try(list);
       if (decoded) this.justify(decoded);
     }
-    for (let i = 0; i < 20 && !this.finished; i += 1) {
+    // As long as nothing could be placed, lists are drawn wider and wider, and people by chance.
+    for (let i = 0; (i < 20 || !this.best) && !this.finished; i += 1) {
+      const wide = 0.6 + (this.best ? 0 : Math.min(40, i / 4));
       const decoded = this.try(
-        listBy(compiled, (j) => ((tails[j] as number) + weight(j)) * (0.7 + 0.6 * this.random())),
+        listBy(compiled, (j) => ((tails[j] as number) + weight(j)) * (1 + wide * (this.random() - 0.5))),
+        this.best ? [] : compiled.jobs.map((j) => this.anyOf(j.slots)),
       );
       if (decoded) this.justify(decoded);
     }
   }
 
+  /** Prefers other people for one job that could be done by several. */
+  private asked(prefer: Preferences): Preferences {
+    const { jobs } = this.compiled;
+    const at = Math.floor(this.random() * jobs.length);
+    const next = [...prefer];
+    next.length = jobs.length;
+    next[at] = this.anyOf((jobs[at] as Compiled['jobs'][number]).slots);
+    return next;
+  }
+
+  private anyOf(slots: readonly (readonly number[])[]): number[] {
+    return slots.map((slot) => slot[Math.floor(this.random() * slot.length)] ?? -1);
+  }
+
   /** Walks from the best list by moves, now and then uphill, and back to the best when it leads nowhere. */
   walk(): void {
     let current = [...this.bestList];
+    let prefer = this.bestPrefer;
     let now = this.best;
     let since = 0;
     while (now && !this.finished) {
-      const list = this.moved(current);
-      const decoded = this.try(list);
+      const other = this.random() < 0.25;
+      const list = other ? current : this.moved(current);
+      const asked = other ? this.asked(prefer) : prefer;
+      const decoded = this.try(list, asked);
       const heat = (0.004 * now.end) / (1 + since / 400);
       if (decoded && this.score(decoded) <= this.score(now) + heat * this.random() * this.random()) {
         since = decoded.end < now.end - 1e-6 ? 0 : since + 1;
         current = list;
+        prefer = asked;
         now = decoded;
       } else since += 1;
       if (since > 0 && since % 250 === 0) now = this.justify(now) ?? now;
       if (since > 1500) {
         current = [...this.bestList];
+        prefer = this.bestPrefer;
         now = this.best;
         since = 0;
       }
@@ -249,15 +289,24 @@ export function searchSchedule(problem: ScheduleProblem, options: SearchOptions)
   };
 }
 
-/** The schedule that a list gives: the same for ever, without a search. Jobs it does not name follow by themselves. */
-export function scheduleByList(problem: ScheduleProblem, list: readonly string[]): Schedule | undefined {
+/**
+ * The schedule that a list gives, by whom `by` says where they are free: the same for ever, without a search. Jobs
+ * it does not name follow by themselves.
+ */
+export function scheduleByList(
+  problem: ScheduleProblem,
+  list: readonly string[],
+  by: ReadonlyMap<string, readonly string[]> = new Map(),
+): Schedule | undefined {
   const compiled = compileSchedule(problem);
+  const unit = new Map(compiled.units.map((u, i) => [u.id, i]));
+  const prefer = problem.jobs.map((j) => by.get(j.id)?.map((p) => unit.get(`person ${p}`) ?? -1));
   const rank = new Map(list.map((id, i) => [id, i]));
   const named = listBy(
     compiled,
     (i) => -(rank.get((problem.jobs[i] as { id: string }).id) ?? list.length + i),
   );
   if (named.length < problem.jobs.length) return undefined;
-  const decoded = decodeList(compiled, named);
+  const decoded = decodeList(compiled, named, prefer);
   return decoded ? readSchedule(compiled, decoded) : undefined;
 }

@@ -1,5 +1,12 @@
 import { stateKey, type BasisIndex, type Part } from '../checks/basis-index.ts';
-import { WHOLE_AIRCRAFT, type Check, type Gate, type Role, type StationId } from '../checks/types.ts';
+import {
+  STATIONS,
+  WHOLE_AIRCRAFT,
+  type Check,
+  type Gate,
+  type Role,
+  type StationId,
+} from '../checks/types.ts';
 
 /** Why one task waits for another. */
 export type LinkKind =
@@ -196,14 +203,20 @@ function withValidity(index: BasisIndex, tasks: readonly Task[]): Task[] {
   });
 }
 
-/** What a flight left to be looked at is looked at when everything has been flown. */
-function withDebriefLast(tasks: readonly Task[]): Task[] {
-  const flown = tasks.filter((t) => t.station === 'flight').map((t) => t.id);
+/** While it flies nothing is done at the aircraft: what comes before a flight is done before, what comes after, after. */
+function withFlightBetween(tasks: readonly Task[]): Task[] {
+  const rank = (t: Task): number => STATIONS.indexOf(t.station) - STATIONS.indexOf('flight');
   return tasks.map((task) => {
-    if (task.station !== 'debrief') return task;
+    const own = rank(task);
     const known = new Set(task.links.map((l) => l.task));
-    const links = flown.filter((id) => !known.has(id)).map((id): Link => ({ task: id, kind: 'order' }));
-    return { ...task, links: [...task.links, ...links] };
+    const earlier = tasks.filter(
+      (t) =>
+        t.phase === task.phase &&
+        !known.has(t.id) &&
+        ((own === 0 && rank(t) < 0) || (own > 0 && rank(t) === 0)),
+    );
+    if (earlier.length === 0) return task;
+    return { ...task, links: [...task.links, ...earlier.map((t): Link => ({ task: t.id, kind: 'order' }))] };
   });
 }
 
@@ -233,7 +246,7 @@ export function workOf(
       : [WHOLE_AIRCRAFT])
       initial[stateKey(state.name, subject)] = values[stateKey(state.name, subject)] ?? state.initial;
   return {
-    tasks: withDebriefLast(withValidity(index, withStateLinks(own, initial))),
+    tasks: withFlightBetween(withValidity(index, withStateLinks(own, initial))),
     initial,
     gates: index.gatesBefore.get('release') ?? [],
   };

@@ -226,11 +226,13 @@ class ProblemMaker {
         const job = this.jobOf.get(step.task) ?? step.task;
         const task = this.byId.get(step.task);
         if (!task) return;
-        for (const key of Object.keys(task.needs)) {
-          const last = lastOf.get(key);
-          if (last !== job) follow(job, last);
-          holding.set(key, [...(holding.get(key) ?? []), job]);
-        }
+        // States that change in the air change within the flight, and nothing else goes on at the aircraft then.
+        if (!job.startsWith('flight '))
+          for (const key of Object.keys(task.needs)) {
+            const last = lastOf.get(key);
+            if (last !== job) follow(job, last);
+            holding.set(key, [...(holding.get(key) ?? []), job]);
+          }
         follow(job, gate);
         phase.push(job);
         if (seen.has(job)) return;
@@ -394,13 +396,14 @@ export function makeTimetable(
   return ok(readable(made, found, found.bound, found.list));
 }
 
-/** The timetable that a list of jobs gives, without a search: a plan that was kept, told again from now. */
+/** The timetable that a list of jobs and people gives, without a search: a plan that was kept, told again from now. */
 export function timetableByList(
   request: TimetableRequest,
   list: readonly string[],
+  by: ReadonlyMap<string, readonly string[]>,
 ): Result<Timetable, NoTimetable> {
   const made = dayProblem(request);
-  const found = scheduleByList(made.problem, list);
+  const found = scheduleByList(made.problem, list, by);
   if (!found) return err({ conflict: conflictOf(made.problem), made });
   return ok(readable(made, found, found.end, list));
 }

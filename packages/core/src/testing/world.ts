@@ -9,6 +9,7 @@ import {
   type EntryKind,
 } from '../record/entry.ts';
 import type { Role } from '../checks/types.ts';
+import { foldEntries } from '../record/fold.ts';
 import type { CampaignState } from '../record/state.ts';
 
 /** A small invented world for tests of the core: two engines, a handful of checks that lean on each other. */
@@ -66,7 +67,7 @@ export const IDLE_LIMIT: Limit = {
   bounds: { low: 600, high: 800 },
 };
 
-function check(id: string, change: Partial<Check>): Check {
+export function check(id: string, change: Partial<Check>): Check {
   return {
     id,
     module: 'test',
@@ -257,6 +258,10 @@ export class Scribe {
     return entry;
   }
 
+  state(): CampaignState {
+    return foldEntries(this.entries);
+  }
+
   open(basis = BASIS): this {
     this.add('campaign.opened', { title: 'Test', occasion: 'post-maintenance', workItems: [], basis });
     return this;
@@ -299,6 +304,7 @@ export const plain = (state: CampaignState): unknown =>
     JSON.stringify({
       ...state,
       index: undefined,
+      scope: state.scope ? { ...state.scope, items: [...state.scope.items] } : undefined,
       parts: [...state.parts],
       states: [...state.states],
       tags: [...state.tags],

@@ -1,1 +1,1 @@
-export { scriptedRecord, tryPack, type Trial } from './steady-hand.ts';
+export { scriptedRecord, tryOrder, tryPack, type Trial } from './steady-hand.ts';

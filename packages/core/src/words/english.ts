@@ -27,6 +27,8 @@ type P = {
   readonly list: (name: string) => readonly string[];
 };
 
+/** The day of an instant. Example: "2026-05-12". */
+const dayOf = (iso: string): string => iso.slice(0, 10);
 const many = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
 const station = (id: string): string => (STATION_TITLES[id as StationId] ?? id).toLowerCase();
 const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
@@ -104,6 +106,69 @@ const ENGLISH: Readonly<Record<string, (p: P) => string>> = {
   seriesGap: (p) =>
     `The recording has a gap of ${p.f('gap')}; what happened in it is not known. Record again.`,
   notSettledYet: (p) => `Not settled after ${p.f('length')}, and still in time. Record longer.`,
+  // What a scope says of a part
+  restsOn: (p) => `Proven on ${dayOf(p.s('at'))} in “${p.s('title')}”, and not touched since.`,
+  earlierEvidenceOver: (p) =>
+    `Proven on ${dayOf(p.s('at'))} in “${p.s('title')}”; that counted until ${dayOf(p.s('until'))}.`,
+  leftOutBecause: (p) => `Left out of the scope: ${p.s('why')}`,
+  notTouched: () => 'Not touched by this work, and not asked for by the occasion.',
+  workNeedsSystems: () => 'Every work item needs a component and at least one system that it touched.',
+  requiredLeftOut: (p) =>
+    `“${p.s('check')}” is required: leaving it out takes ${p
+      .list('roles')
+      .map((r) => ROLE_TITLES[r as Role].toLowerCase())
+      .join(' or ')}.`,
+  plannedTwice: () => 'A check stands twice in this plan. Nothing was kept; take it out once.',
+  demandNotInPack: (p) => `An occasion asks for “${p.s('other')}”, which is not in the pack.`,
+  // Orders, days and flights that cannot be
+  circle: (p) =>
+    `These wait for each other in a circle: ${p
+      .list('checks')
+      .map((c) => `“${p.names.part(c)}”`)
+      .join(', then ')}. One of them has to stop waiting.`,
+  statesConflict: (p) =>
+    `No order keeps what these found until their gate, since a change of state in between spoils it: ${p
+      .list('checks')
+      .map((c) => `“${p.names.part(c)}”`)
+      .join(', ')}.`,
+  'early.order': (p) => `“${p.names.part(p.s('check'))}” comes first.`,
+  'early.evidence': (p) => `It stands on “${p.names.part(p.s('check'))}”, which comes first.`,
+  'early.state': (p) => `“${p.names.part(p.s('check'))}” brings about the state it needs, and comes first.`,
+  'early.wait': (p) => `It waits for “${p.names.part(p.s('check'))}”.`,
+  'early.validity': (p) => `“${p.names.part(p.s('check'))}” has to be known before it.`,
+  behindGate: (p) => `It belongs before ${p.s('gate')}, which is passed by then.`,
+  spoils: (p) => `It changes a state that spoils what “${p.names.part(p.s('check'))}” found.`,
+  pointDoesNotFit: (p) =>
+    `“${p.names.part(p.s('check'))}” does not fit into a flight of its own: it takes ${p.f('minutes')} and ${p.s('needs')} with taxi and circuit, and there are ${p.f('longest')} and ${p.s('has')} above the reserve.`,
+  flightOver: (p) => `Flight ${p.n('flight')} eats ${p.s('over')} into the reserve.`,
+  flightLong: (p) => `Flight ${p.n('flight')} is ${p.f('over')} longer than the longest allowed.`,
+  'first.circuit': () => 'The first flight is a circuit only; this asks for more than a circuit.',
+  'first.overhead': () => 'The first flight stays overhead; this dares more than it should.',
+  'first.programme': () => 'This dares more than a first flight should.',
+  'first.stall': () => 'No stall before the first landing, by the school chosen.',
+  buildUp: (p) => `It dares less than “${p.names.part(p.s('check'))}”, and should be flown before it.`,
+  inNoFlight: (p) => `“${p.names.part(p.s('check'))}” is in no flight.`,
+  // Schools
+  'way.doubt': (p) =>
+    `Open: “${p.s('doubt')}”. A doubt about fuel, engine or structure leaves only the circuit.`,
+  'way.neverFlown': () => 'It has never flown: a circuit, a landing, a look.',
+  'way.longStanding': () => 'It has not flown for long: a circuit, a landing, a look.',
+  'way.acceptance': () => 'The works have flown it; the programme of the acceptance goes in its order.',
+  'way.knownType': () => 'The type is known: overhead the field until what was touched has proven itself.',
+  'way.beginner': () => 'The pilot is new to it: the gentlest assisted mode.',
+  'way.correctionUnproven': () =>
+    'The sense of the corrections is proven in the air at height, with a finger on the switch.',
+  'way.trimOut': () => 'The lateral trim held is out of its limit: no stall before the first landing.',
+  'way.stallKnown': () => 'The stall is known, and nothing that was done asks for it.',
+  'way.modelStall': () => 'High, and only if it flies benignly until then.',
+  'way.approachSpeed': () => 'So that the approach speed is known and not guessed.',
+  'way.beginnerFlap': () => 'Without flap: one thing fewer to manage.',
+  'way.goAround': () => 'Half: a go-around with flap stuck fully down may be marginal.',
+  'way.wheelsSeen': () => 'Off: wheels and brakes can be seen and cooled in the first hours.',
+  'way.asFlown': () => 'On: as it is flown.',
+  'way.mechanicalFirst': () => 'Linkage first, trim after; the travel stays even.',
+  'way.inspectorThere': () => 'Somebody is there who can inspect what another did.',
+  'way.alone': () => 'Nobody else is there who may inspect; it has to be stated on the release sheet.',
   // Why something must be done again, or does not count
   touched: (p) => `“${p.s('what')}” touched ${lowerFirst(p.names.thing(p.s('system')))}.`,
   standsOnPart: (p) => `This stands on “${p.names.part(p.s('part'))}”.`,

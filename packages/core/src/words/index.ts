@@ -4,3 +4,4 @@ export * from './labels.ts';
 export { CHANNEL_TITLES, namesOf, systemsOf } from './names.ts';
 export { describeAnswer, marginFigure, verdictFigure } from './answer.ts';
 export * from './limit-words.ts';
+export * from './plan-words.ts';

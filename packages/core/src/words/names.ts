@@ -38,7 +38,7 @@ export function namesOf(index: BasisIndex | undefined): Names {
     subject,
     part: (key) => {
       const part = index?.parts.get(key);
-      if (!part) return key;
+      if (!part) return index?.checks.get(key)?.title ?? key;
       return part.subject === WHOLE_AIRCRAFT
         ? part.check.title
         : `${part.check.title}, ${subject(part.subject).toLowerCase()}`;

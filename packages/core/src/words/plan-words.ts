@@ -1,0 +1,171 @@
+import type { BasisIndex } from '../checks/basis-index.ts';
+import type { Occasion } from '../checks/types.ts';
+import type { Constraint } from '../planning/conflict.ts';
+import type { NoTimetable } from '../planning/timetable.ts';
+import type { Profile } from '../planning/plan.ts';
+import { scopeChain, type Scope, type ScopeWhy } from '../planning/scope.ts';
+import { describeWork, type WorkItem } from '../planning/work.ts';
+import type { WayQuestion } from '../planning/ways.ts';
+import type { Names } from './english.ts';
+
+/** Occasions in words. */
+export const OCCASION_TITLES: Readonly<Record<Occasion, string>> = {
+  'post-maintenance': 'After maintenance',
+  acceptance: 'Acceptance',
+  maiden: 'Maiden flight',
+  'site-release': 'Site release',
+};
+
+/** How far the first flight goes, in words. */
+export const PROFILE_TITLES: Readonly<Record<Profile, string>> = {
+  circuit: 'Circuit only, land and look',
+  overhead: 'Climb overhead and explore',
+  programme: 'As the programme goes',
+};
+
+/** Questions with schools, and the schools, in words. */
+export const WAY_TITLES: Readonly<
+  Record<WayQuestion, { readonly question: string; readonly choices: Readonly<Record<string, string>> }>
+> = {
+  reach: { question: 'How far the first flight goes', choices: PROFILE_TITLES },
+  'first-take-off': {
+    question: 'First take-off of a stabilised aircraft',
+    choices: {
+      unassisted: 'Unassisted; assistance tried at height',
+      assisted: 'In the gentlest assisted mode',
+    },
+  },
+  stall: {
+    question: 'Stall before the first landing',
+    choices: {
+      before: 'Before it',
+      'if-benign': 'Only if it flies benignly',
+      never: 'Not on the first flight',
+    },
+  },
+  'landing-flap': {
+    question: 'Flap on the first landing',
+    choices: { half: 'Half', none: 'None', full: 'Full' },
+  },
+  fairings: { question: 'Fairings and cowlings on early flights', choices: { off: 'Off', on: 'On' } },
+  centring: {
+    question: 'Centring',
+    choices: { mechanical: 'Mechanical first, then trim', electronic: 'Electronic sub-trim' },
+  },
+  'own-work': {
+    question: 'Who checks whose work',
+    choices: { nobody: 'Nobody checks their own', stated: 'One’s own, stated on the release sheet' },
+  },
+};
+
+const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
+/** One link of a chain of reasons, as it is read after the part it brings in. */
+function sayWhy(why: ScopeWhy, work: readonly WorkItem[], names: Names): string {
+  switch (why.kind) {
+    case 'touched': {
+      const item = work[why.item];
+      return `${item ? describeWork(item) : 'the work'} touches ${lowerFirst(names.thing(why.system))}`;
+    }
+    case 'standsOn':
+      return `stands on “${names.part(why.from)}”`;
+    case 'ground':
+      return `“${names.part(why.from)}” stands on it, and nothing earlier carries it`;
+    case 'state':
+      return `“${names.part(why.from)}” needs ${why.state.replace(/-/g, ' ')} ${why.value.replace(/-/g, ' ')}`;
+    case 'flight':
+      return `goes with the flight that “${names.part(why.from)}” asks for`;
+    case 'demanded':
+      return `${lowerFirst(OCCASION_TITLES[why.occasion])} asks for it`;
+    case 'added':
+      return `added: ${why.reason}`;
+  }
+}
+
+/**
+ * Why a part is in a scope, from the work to the part.
+ * Example: "Left propeller governor: replaced touches left engine, propeller → Propeller control → Static speed".
+ */
+export function sayScopeChain(
+  scope: Scope,
+  key: string,
+  work: readonly WorkItem[],
+  names: Names,
+): readonly string[] {
+  return scopeChain(scope, key).map(({ why }) => sayWhy(why, work, names));
+}
+
+/** A job of a timetable in words. */
+export function jobTitle(job: string, names: Names, index: BasisIndex): string {
+  const flight = /^flight (\d+)$/.exec(job);
+  if (flight) return `Flight ${flight[1]}`;
+  const gate = /^gate (.+)$/.exec(job);
+  if (gate) return index.basis.pack.gates.find((g) => g.id === gate[1])?.title ?? job;
+  if (job.startsWith('state ')) return 'Change of state';
+  return names.part(job);
+}
+
+/** What a constraint of a conflict says; `clock` writes minutes from the beginning of the plan as a time of day. */
+function sayConstraint(
+  constraint: Constraint,
+  title: (job: string) => string,
+  resource: (id: string) => string,
+  clock: (minutes: number) => string,
+  rolesOf: (job: string, slot: number) => string,
+): string {
+  const span = (list: readonly { from: number; to: number }[]): string =>
+    list.map((w) => `${clock(w.from)} to ${clock(w.to)}`).join(', ');
+  switch (constraint.kind) {
+    case 'link':
+      return `“${title(constraint.job)}” comes after “${title(constraint.before)}”${constraint.atLeast ? `, ${Math.round(constraint.atLeast)} min or more` : ''}${constraint.atMost === undefined ? '' : `, within ${Math.round(constraint.atMost)} min`}`;
+    case 'window':
+      return constraint.windows.length === 0
+        ? `“${title(constraint.job)}” can be done at no time at all: no hours, daylight and wind together`
+        : `“${title(constraint.job)}” takes ${Math.round(constraint.minutes)} min, and has only ${span(constraint.windows)}`;
+    case 'release':
+      return `“${title(constraint.job)}” cannot begin before ${clock(constraint.from)}`;
+    case 'crew':
+      return `“${title(constraint.job)}” takes ${rolesOf(constraint.job, constraint.slot)}, and ${constraint.people.length === 0 ? 'nobody is there who is one' : `only ${constraint.people.map(resource).join(' and ')} could be one`}`;
+    case 'away':
+      return `${resource(constraint.resource)} is away ${span(constraint.away)}`;
+    case 'load':
+      return `${constraint.resources.map(resource).join(', ')} would have ${Math.ceil(constraint.minutes)} min of work that only they can do, and ${Math.floor(constraint.there)} min to do it in`;
+  }
+}
+
+/** Why there is no timetable, a sentence for each thing asked for that cannot be had together with the others. */
+export function sayConflict(
+  none: NoTimetable,
+  names: Names,
+  index: BasisIndex,
+  who: (id: string) => string,
+  time: (iso: string) => string,
+  rolesOf: (job: string, slot: number) => string,
+): { readonly title: string; readonly sentences: readonly string[] } {
+  const zero = Date.parse(none.made.origin);
+  const resource = (id: string): string =>
+    id.replace(/^(place|instrument) /, '') === id ? who(id) : id.replace(/^(place|instrument) /, '');
+  const sentences = none.conflict.constraints.map((c) =>
+    sayConstraint(
+      c,
+      (job) => jobTitle(job, names, index),
+      resource,
+      (minutes) => time(new Date(zero + minutes * 60_000).toISOString()),
+      rolesOf,
+    ),
+  );
+  const titles = {
+    circle: 'These wait for each other in a circle',
+    nobody: 'A role is held by nobody who is there',
+    tooFew: 'There are too few people for one check',
+    time: 'These cannot be had together',
+    hours: 'There are too few hours',
+  } as const;
+  return {
+    title: titles[none.conflict.kind],
+    sentences:
+      sentences.length > 0
+        ? sentences
+        : ['No way through was found in the days of the plan; give it another day.'],
+  };
+}
