@@ -67,10 +67,10 @@ makeWorld();
 const people = spawnSync(process.execPath, [dist('apps/server/dist/demo/main.js'), 'people'], {
   encoding: 'utf8',
 }).stdout;
-const [dataPort, controlPort] = [await freePort(), await freePort()];
+const [dataPort, controlPort, weatherPort] = [await freePort(), await freePort(), await freePort()];
 const standin = fork(
   dist('packages/standins/dist/main.js'),
-  [String(dataPort), String(controlPort), 'left4'],
+  [String(dataPort), String(controlPort), 'left4', String(weatherPort)],
   { stdio: ['ignore', 'ignore', 'inherit', 'ipc'] },
 );
 const server = fork(
@@ -88,6 +88,8 @@ const server = fork(
     `QX-TJD=${controlPort}`,
     '--monitor',
     `QX-TJD=${dataPort}`,
+    '--weather',
+    `http://127.0.0.1:${weatherPort}`,
     '--sign-ins',
     values['sign-ins'],
   ],

@@ -2,6 +2,7 @@ import { Global, Module, type DynamicModule } from '@nestjs/common';
 import { ThrottlerModule } from '@nestjs/throttler';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { CampaignsModule } from './campaigns/index.ts';
+import { FieldModule } from './field/index.ts';
 import { InstallationModule } from './installation/index.ts';
 import { LibraryModule } from './library/index.ts';
 import { MonitorModule } from './monitor/index.ts';
@@ -41,6 +42,7 @@ export class AppModule {
         PeopleModule,
         LibraryModule,
         MonitorModule,
+        FieldModule,
         RecordModule,
         CampaignsModule,
         ReportsModule,

@@ -22,6 +22,7 @@ function readSettings(): Settings {
       'demo-people': { type: 'string' },
       simulation: { type: 'string' },
       monitor: { type: 'string' },
+      weather: { type: 'string' },
       'sign-ins': { type: 'string', default: '10' },
       log: { type: 'string', default: 'warn' },
     },
@@ -42,6 +43,7 @@ function readSettings(): Settings {
     simulation:
       values.simulation === undefined ? undefined : { host: '127.0.0.1', port: Number(simulationPort), mark },
     monitor: readMonitor(values.monitor),
+    weather: values.weather,
     signInsPerMinute: Number(values['sign-ins']),
     logLevel: values.log === 'info' || values.log === 'silent' ? values.log : 'warn',
   };

@@ -21,6 +21,8 @@ const BODIES: Readonly<Record<string, string>> = {
   'post /api/campaigns': 'OpenCampaignRequest',
   'post /api/campaigns/{campaign}/move': 'MoveCampaignRequest',
   'post /api/campaigns/{campaign}/instruments': 'NoteInstrumentRequest',
+  'post /api/campaigns/{campaign}/scope': 'ScopeRequestBody',
+  'put /api/field': 'FieldRequest',
   'post /api/campaigns/{campaign}/entries': 'PostEntriesRequest',
   'post /api/campaigns/{campaign}/release': 'ReleaseRequest',
   'put /api/aircraft/{mark}/monitor': 'MonitorRequest',

@@ -11,6 +11,8 @@ export interface Settings {
   readonly simulation: { readonly host: string; readonly port: number; readonly mark: string } | undefined;
   /** A monitor to listen to in place of the one configured; undefined in a real installation. */
   readonly monitor: { readonly host: string; readonly port: number; readonly mark: string } | undefined;
+  /** A weather office to ask in place of the one the field names; undefined in a real installation. */
+  readonly weather?: string | undefined;
   /** Sign-in attempts a minute from one address before it has to wait. */
   readonly signInsPerMinute: number;
   readonly logLevel: 'silent' | 'warn' | 'info';

@@ -1,4 +1,5 @@
 export * from './bodies.ts';
+export * from './plan-bodies.ts';
 export * from './requests.ts';
 export * from './responses.ts';
 export { EVENTS, LIVE_PATH } from './events.ts';

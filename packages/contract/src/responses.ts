@@ -1,4 +1,16 @@
-import type { Aircraft, Basis, Entry, InstrumentRecord, Reason, Role, Standing } from '@kanzel/core';
+import type {
+  Aircraft,
+  Basis,
+  Entry,
+  InstrumentRecord,
+  Reason,
+  Role,
+  ScopeRequest,
+  Standing,
+  Stretch,
+  WindForecast,
+} from '@kanzel/core';
+import type { FieldRequest } from './plan-bodies.ts';
 
 /** What a person may do: a role, for families of aircraft ("*" for all), until a day. */
 export interface Authorisation {
@@ -147,6 +159,39 @@ export interface MoveOffer {
   readonly basis: Basis;
   /** Names exactly this basis; sent back with the request to move. */
   readonly hash: string;
+}
+
+/** An earlier campaign of an airframe, as a template for the next. */
+export interface EarlierCampaignView {
+  readonly id: string;
+  readonly title: string;
+  readonly occasion: string;
+  readonly openedAt: string;
+  readonly releasedAt?: string;
+  readonly workItems: readonly string[];
+  /** What its scope was made from; absent when everything was proven. */
+  readonly scope?: Pick<ScopeRequest, 'work' | 'added' | 'leftOut'>;
+}
+
+/** What a campaign that is planned can count on. */
+export interface ProspectView {
+  readonly basis: Basis;
+  /** What earlier campaigns proved and still carry, by part. */
+  readonly evidence: ScopeRequest['evidence'];
+  /** Newest first. */
+  readonly earlier: readonly EarlierCampaignView[];
+}
+
+/** The field the installation stands on. */
+export type FieldView = Omit<FieldRequest, 'weather'> & { readonly weather?: string };
+
+/** The newest forecast that was heard. */
+export interface WeatherView {
+  readonly text: string;
+  readonly heardAt: string;
+  readonly forecast: readonly WindForecast[];
+  /** When the wind allows flying at this field, by its limits. */
+  readonly stretches: readonly Stretch[];
 }
 
 /** The key by which exported records of an installation are known. */

@@ -2,6 +2,7 @@ import { plainToInstance } from 'class-transformer';
 import { validateSync, type ValidationError } from 'class-validator';
 import { err, ok, type EntryKind, type Result } from '@kanzel/core';
 import * as bodies from './bodies.ts';
+import * as plans from './plan-bodies.ts';
 
 type BodyClass = new () => object;
 
@@ -23,6 +24,8 @@ export const POSTABLE: Readonly<Partial<Record<EntryKind, BodyClass>>> = {
   'finding.closed': bodies.FindingClosedBody,
   'gate.passed': bodies.GatePassedBody,
   'gate.overridden': bodies.GateOverriddenBody,
+  'ways.chosen': plans.WaysChosenBody,
+  'plan.kept': plans.PlanKeptBody,
 };
 
 /** Flattens validation errors to "path: message". */
@@ -62,6 +65,41 @@ function checkFacts(facts: unknown): string[] {
   });
 }
 
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+const isWord = (value: unknown): boolean =>
+  typeof value === 'string' && value.length > 0 && value.length <= 1000;
+const areWords = (value: unknown): boolean =>
+  Array.isArray(value) && value.length <= 500 && value.every(isWord);
+
+/** What is free in form in a plan: places, instruments, people by job, checks by flight. */
+function checkPlan(body: plans.PlanKeptBody): string[] {
+  const { day, flights, timetable } = body;
+  const places = Object.entries(day?.places ?? {}).filter(
+    ([, most]) => !Number.isInteger(most) || most < 1 || most > 100,
+  );
+  const away = Object.entries(day?.instrumentsAway ?? {}).flatMap(([name, list]) =>
+    Array.isArray(list)
+      ? list.flatMap((s) => check(plans.StretchBody, s).map((m) => `day.instrumentsAway.${name}.${m}`))
+      : [`day.instrumentsAway.${name}: must be a list`],
+  );
+  return [
+    ...places.map(([name]) => `day.places.${name}: must be a whole number from 1 to 100`),
+    ...away,
+    ...(flights?.flights.every(areWords) === false ? ['flights.flights: must be lists of checks'] : []),
+    ...(Object.values(timetable?.by ?? {}).every(areWords) ? [] : ['timetable.by: must be lists of people']),
+  ];
+}
+
+function checkWays(ways: unknown): string[] {
+  if (!isRecord(ways)) return ['ways: must be an object'];
+  return Object.entries(ways).flatMap(([question, way]) =>
+    isRecord(way) && isWord(way.choice) && isWord(way.why)
+      ? []
+      : [`ways.${question}: must have a choice and a why`],
+  );
+}
+
 /**
  * Validates the body of an entry against the class of its kind. What is free in form there (cylinders, facts)
  * is checked member by member. Errors: one message per violation, with its path.
@@ -81,5 +119,8 @@ export function validateEntryBody(kind: string, body: unknown): Result<true, rea
         messages.push(...check(bodies.ReadingBody, reading).map((m) => `answer.readings.${cylinder}.${m}`));
     }
   }
+  if (kind === 'plan.kept' && messages.length === 0) messages.push(...checkPlan(body as plans.PlanKeptBody));
+  if (kind === 'ways.chosen' && messages.length === 0)
+    messages.push(...checkWays((body as plans.WaysChosenBody).ways));
   return messages.length > 0 ? err(messages) : ok(true);
 }

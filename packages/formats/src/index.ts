@@ -1,3 +1,5 @@
 export * from './engine-line.ts';
 export * from './record-file.ts';
 export * from './limit-table.ts';
+export * from './aerodrome-forecast.ts';
+export * from './table.ts';

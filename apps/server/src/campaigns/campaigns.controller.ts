@@ -1,22 +1,48 @@
-import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Inject, Param, ParseUUIDPipe, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import {
   MoveCampaignRequest,
   NoteInstrumentRequest,
   OpenCampaignRequest,
+  ScopeRequestBody,
   type AircraftView,
   type CampaignView,
+  type EarlierCampaignView,
   type MoveOffer,
   type PersonView,
   type PostEntriesResponse,
+  type ProspectView,
 } from '@kanzel/contract';
-import { hashOf, reason as reasonOf, type Basis, type Entry, type EntryDraft } from '@kanzel/core';
+import {
+  earlierEvidence,
+  hashOf,
+  indexBasis,
+  reason as reasonOf,
+  type Basis,
+  type CampaignState,
+  type Entry,
+  type EntryDraft,
+} from '@kanzel/core';
 import { LibraryService } from '../library/index.ts';
 import { MonitorService, SimulationService } from '../monitor/index.ts';
 import { NeedsRole, Signed } from '../access.ts';
 import { mayAct } from '../people/index.ts';
 import { RecordService } from '../record/index.ts';
 import { refuse, refuseFor } from '../refusal.ts';
+import { CLOCK, type Clock } from '../settings.ts';
+
+function earlierView(id: string, state: CampaignState): EarlierCampaignView {
+  const { opened, scope, release } = state;
+  return {
+    id,
+    title: opened?.title ?? '',
+    occasion: opened?.occasion ?? '',
+    openedAt: opened?.at ?? '',
+    workItems: opened?.workItems ?? [],
+    ...(release ? { releasedAt: release.at } : {}),
+    ...(scope ? { scope: { work: scope.work, added: scope.added, leftOut: scope.leftOut } } : {}),
+  };
+}
 
 @ApiTags('hangar')
 @Controller('api')
@@ -26,6 +52,7 @@ export class CampaignsController {
     private readonly library: LibraryService,
     private readonly monitors: MonitorService,
     private readonly simulation: SimulationService,
+    @Inject(CLOCK) private readonly clock: Clock,
   ) {}
 
   @Get('aircraft')
@@ -63,6 +90,55 @@ export class CampaignsController {
     );
     if (!opened.ok) throw refuseFor(409, opened.error);
     return opened.value;
+  }
+
+  /** What a campaign on an aircraft could count on: its basis, and what earlier campaigns proved and still carry. */
+  @Get('aircraft/:mark/prospect')
+  async prospect(@Param('mark') mark: string): Promise<ProspectView> {
+    const basis = this.library.basisFor(mark);
+    if (!basis.ok) throw refuseFor(404, basis.error[0] ?? reasonOf('notOpened'));
+    return this.prospectFor(basis.value);
+  }
+
+  /** The same for a campaign in hand, by the basis it has. */
+  @Get('campaigns/:campaign/prospect')
+  async prospectOf(@Param('campaign', ParseUUIDPipe) campaign: string): Promise<ProspectView> {
+    return this.prospectFor(await this.basisOf(campaign), campaign);
+  }
+
+  /** Settles what a campaign has to prove; the earlier evidence is looked up here. */
+  @HttpCode(200)
+  @Post('campaigns/:campaign/scope')
+  async settleScope(
+    @Param('campaign', ParseUUIDPipe) campaign: string,
+    @Body() request: ScopeRequestBody,
+    @Signed() person: PersonView,
+  ): Promise<PostEntriesResponse> {
+    const { evidence } = await this.prospectFor(await this.basisOf(campaign), campaign);
+    const { id, at, device, role, work, added, leftOut, note } = request;
+    const body = {
+      ...JSON.parse(JSON.stringify({ work, added, leftOut, note })),
+      evidence,
+    } as Entry<'scope.settled'>['body'];
+    return this.postOne(campaign, { id, at, device, role, kind: 'scope.settled', body }, person);
+  }
+
+  private async basisOf(campaign: string): Promise<Basis> {
+    const folded = await this.record.fold(campaign);
+    const basis = folded?.state.index?.basis;
+    if (!basis) throw refuse(404, 'There is no such campaign here.');
+    return basis;
+  }
+
+  private async prospectFor(basis: Basis, except?: string): Promise<ProspectView> {
+    const index = indexBasis(basis);
+    if (!index.ok) throw refuseFor(409, index.error[0] ?? reasonOf('notOpened'));
+    const earlier = (await this.record.earlierOf(basis.aircraft.mark)).filter((e) => e.id !== except);
+    return {
+      basis,
+      evidence: earlierEvidence(earlier, index.value, this.clock.now().toISOString()),
+      earlier: earlier.reverse().flatMap(({ id, state }) => (state.opened ? [earlierView(id, state)] : [])),
+    };
   }
 
   /** What this campaign would be judged by if it were moved to the newest revisions and the configuration filed. */
@@ -124,7 +200,7 @@ export class CampaignsController {
     return past ? { ...basis.value, past } : basis.value;
   }
 
-  private async postOne<K extends 'basis.moved' | 'instrument.noted'>(
+  private async postOne<K extends 'basis.moved' | 'instrument.noted' | 'scope.settled'>(
     campaign: string,
     entry: Pick<EntryDraft<K>, 'id' | 'at' | 'device' | 'role' | 'kind' | 'body'>,
     person: PersonView,

@@ -3,13 +3,16 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { OpenCampaignRequest, PersonView } from '@kanzel/contract';
 import { TwinStandin } from '@kanzel/standins';
+import { describeWork, type WorkItem } from '@kanzel/core';
 import { createApp } from '../create-app.ts';
+import { FieldService } from '../field/index.ts';
 import { LibraryService } from '../library/index.ts';
 import { PeopleService } from '../people/index.ts';
 import { RecordService } from '../record/index.ts';
 import type { Settings } from '../settings.ts';
 import { ScriptedCrew, StoryClock, type Cast } from './crew.ts';
 import { heiloFile, registerFiles, teistFile, waitingFiles } from './other-aircraft.ts';
+import { grauholm, HEILO_BUDGET, HEILO_WAYS, keepPlan, settleScope } from './plans.ts';
 import { TypedCrew } from './typed-crew.ts';
 import { authorisationsOf, DEMO_PEOPLE, tjeldFile } from './world.ts';
 
@@ -82,20 +85,31 @@ const TEIST_FIGURES: Readonly<Record<string, number>> = {
   'pack-resistance before': 50.2,
 };
 
+/** The board that was exchanged in the courier drone, and what it touched. */
+const AUTOPILOT_BOARD: WorkItem = {
+  component: 'Autopilot board',
+  action: 'replaced',
+  touches: ['autopilot'],
+};
+
+const LOMVI_FIGURES: Readonly<Record<string, number>> = {};
+
+const EVERY_STATION = [
+  'papers',
+  'loading',
+  'inspection',
+  'controls',
+  'fuel',
+  'run-up',
+  'taxi',
+  'ready',
+  'flight',
+  'debrief',
+] as const;
+
 /** Last spring: a generator was exchanged; one finding was deferred, everything else was good, and it was released. */
 async function lastSpring(crew: ScriptedCrew): Promise<void> {
-  await crew.work([
-    'papers',
-    'loading',
-    'inspection',
-    'controls',
-    'fuel',
-    'run-up',
-    'taxi',
-    'ready',
-    'flight',
-    'debrief',
-  ]);
+  await crew.work([...EVERY_STATION]);
   const finding = 'right-landing-light';
   await crew.post('finding.raised', {
     finding,
@@ -211,6 +225,7 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
   try {
     await app.init();
     const [record, library] = [app.get(RecordService), app.get(LibraryService)];
+    app.get(FieldService).set(grauholm());
     const people = await addPeople(app.get(PeopleService), today);
     const person = (name: string): PersonView => people.get(name) as PersonView;
     const cast: Cast = {
@@ -227,6 +242,33 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
 
     const goTo = (hoursAgo: number): void =>
       clock.advance((today.getTime() - hoursAgo * HOUR - clock.now().getTime()) / 1000);
+    goTo(60 * 24);
+    const earlierDrone = await openCampaign(
+      record,
+      library,
+      clock,
+      cast.technician,
+      'Yearly inspection',
+      ['Yearly inspection'],
+      'QX-LMV',
+    );
+    const yearly = new TypedCrew(record, clock, cast, earlierDrone, LOMVI_FIGURES);
+    await yearly.work([...EVERY_STATION]);
+    await yearly.release();
+    goTo(26);
+    const courier = await openCampaign(
+      record,
+      library,
+      clock,
+      cast.technician,
+      'Autopilot board replaced',
+      [describeWork(AUTOPILOT_BOARD)],
+      'QX-LMV',
+    );
+    const board = new TypedCrew(record, clock, cast, courier, LOMVI_FIGURES);
+    await settleScope(record, board, courier, [AUTOPILOT_BOARD], clock.now());
+    await keepPlan(board, cast, new Date(today.getTime() - 0.5 * HOUR), 3, undefined, undefined);
+    await board.work(['papers', 'loading']);
     goTo(20);
     const tug = await openCampaign(
       record,
@@ -238,7 +280,9 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
       'QX-HEI',
       'maiden',
     );
-    await tugFlowsShort(new TypedCrew(record, clock, cast, tug, HEILO_FIGURES));
+    const builder = new TypedCrew(record, clock, cast, tug, HEILO_FIGURES);
+    await keepPlan(builder, cast, clock.now(), 4, HEILO_BUDGET, HEILO_WAYS);
+    await tugFlowsShort(builder);
     goTo(8);
     const drone = await openCampaign(
       record,

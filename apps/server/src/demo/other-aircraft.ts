@@ -230,6 +230,65 @@ const stopwatch: Gauge = {
   measures: ['stopwatch'],
 };
 
+/** What the courier drone is measured with. */
+const LOMVI_GAUGES: readonly Gauge[] = [
+  stopwatch,
+  {
+    id: 'bench-scale',
+    name: 'Bench scale',
+    unit: 'kg',
+    accuracy: 0.05,
+    resolution: 0.1,
+    measures: ['lc-mass'],
+    days: 95,
+  },
+  {
+    id: 'balance-stand',
+    name: 'Balance stand',
+    unit: 'mm',
+    accuracy: 1,
+    resolution: 1,
+    measures: ['lc-balance'],
+    days: 95,
+  },
+  {
+    id: 'airspeed-tester',
+    name: 'Airspeed tester',
+    unit: 'm/s',
+    accuracy: 0.1,
+    resolution: 0.1,
+    measures: ['airspeed-zero-covered', 'airspeed-two-sources-lc'],
+    days: 150,
+  },
+  {
+    id: 'wind-meter',
+    name: 'Hand-held wind meter',
+    unit: 'm/s',
+    accuracy: 0.4,
+    resolution: 0.5,
+    measures: ['lc-wind', 'wind-at-height'],
+    days: 12,
+  },
+  {
+    id: 'cell-meter',
+    name: 'Cell meter',
+    unit: '%',
+    accuracy: 1,
+    resolution: 1,
+    measures: ['energy-both-phases'],
+    days: 160,
+  },
+  {
+    id: 'height-telemetry',
+    name: 'Height by telemetry',
+    unit: 'm',
+    accuracy: 0.5,
+    resolution: 1,
+    measures: ['transition-out', 'return-height', 'height-at-rest'],
+    days: 200,
+  },
+];
+
 /** The other aircraft of Grauholm, described and waiting for their campaigns. */
 export function waitingFiles(today: Date): readonly (readonly [name: string, text: string])[] {
   const own = gauges(today, [stopwatch]);
@@ -271,7 +330,7 @@ export function waitingFiles(today: Date): readonly (readonly [name: string, tex
           option('payload', 'Payload', ['parcel', 'parcel box', 'payload'], ['cool', 'cool box', 'payload']),
           option('pack', 'Pack', ['summer', 'summer pack', 'energy'], ['winter', 'winter pack', 'energy']),
         ],
-        instruments: own,
+        instruments: gauges(today, LOMVI_GAUGES),
       }),
     ],
     [

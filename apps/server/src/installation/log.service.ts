@@ -24,7 +24,8 @@ export type LogKind =
   | 'tablet.ended'
   | 'library.changed'
   | 'library.published'
-  | 'monitor.changed';
+  | 'monitor.changed'
+  | 'field.changed';
 
 const lineOf = (row: LogRow): LogLine => ({
   seq: row.seq,

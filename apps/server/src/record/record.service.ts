@@ -145,6 +145,17 @@ export class RecordService implements OnModuleInit {
     return pastFigures({ airframe, fleet }, basis);
   }
 
+  /** The newest twenty campaigns of an airframe as far as their records verify, in hand or released, oldest first. */
+  async earlierOf(mark: string): Promise<{ id: string; state: CampaignState }[]> {
+    const own = (await this.summaries()).filter((c) => c.mark === mark).slice(0, 20);
+    const found: { id: string; state: CampaignState }[] = [];
+    for (const { id } of own.reverse()) {
+      const folded = await this.fold(id);
+      if (folded && !folded.damaged) found.push({ id, state: folded.state });
+    }
+    return found;
+  }
+
   /** The newest forty of some campaigns as far as their records verify, oldest first. */
   private async statesOf(campaigns: readonly CampaignView[]): Promise<CampaignState[]> {
     const states: CampaignState[] = [];

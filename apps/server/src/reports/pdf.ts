@@ -30,6 +30,52 @@ function setUp(): PdfMaker {
 
 let maker: PdfMaker | undefined;
 
+/** A card for the knee: A4 or A5, larger type than a sheet has, the mark and the page on every side. */
+export function printCards(
+  size: 'A4' | 'A5',
+  content: Content[],
+  head: { readonly mark: string; readonly title: string },
+  foot: string,
+): Promise<Buffer> {
+  maker ??= setUp();
+  const small = size === 'A5';
+  return maker
+    .createPdf({
+      info: { title: `${head.mark} cards` },
+      pageSize: size,
+      pageMargins: small ? [26, 50, 26, 30] : [42, 60, 42, 40],
+      defaultStyle: { font: 'Archivo', fontSize: small ? 10.5 : 13, color: '#12202E', lineHeight: 1.15 },
+      styles: {
+        mark: { font: 'Mono', fontSize: small ? 15 : 20 },
+        title: { fontSize: small ? 14 : 18, bold: true },
+        challenge: { fontSize: small ? 11.5 : 14.5, bold: true },
+        small: { fontSize: small ? 8 : 10, color: '#46545F' },
+        stop: { fontSize: small ? 10.5 : 13, bold: true, color: '#B01E2B' },
+      },
+      header: () => ({
+        columns: [
+          { text: head.mark, style: 'mark', width: 'auto' },
+          { text: head.title, style: 'small', margin: [10, small ? 4 : 7, 0, 0] },
+        ],
+        margin: small ? [26, 18, 26, 0] : [42, 24, 42, 0],
+      }),
+      footer: (page: number, pages: number) => ({
+        columns: [
+          { text: foot },
+          {
+            text: `${page % 2 === 1 ? 'front' : 'back'} · ${page} of ${pages}`,
+            alignment: 'right',
+            width: 90,
+          },
+        ],
+        style: 'small',
+        margin: small ? [26, 6, 26, 0] : [42, 12, 42, 0],
+      }),
+      content,
+    })
+    .getBuffer();
+}
+
 /** Prints content on A4 with the sheet's foot: what it is, the record it was printed from, page of pages. */
 export function printA4(content: Content[], foot: string, title: string): Promise<Buffer> {
   maker ??= setUp();

@@ -16,3 +16,4 @@ export * from './ways.ts';
 export * from './remaining.ts';
 export * from './actual.ts';
 export * from './what-if.ts';
+export * from './kept-plan.ts';

@@ -60,6 +60,12 @@ export interface FlightPlan {
   readonly flights: readonly (readonly string[])[];
 }
 
+/** A timetable as it is kept: not times, but what they follow from. */
+export interface KeptTimetable {
+  readonly list: readonly string[];
+  readonly by: Readonly<Record<string, readonly string[]>>;
+}
+
 export const PROFILES = ['circuit', 'overhead', 'programme'] as const;
 /** How far the first flight goes: a circuit and a look; a climb overhead; as the programme says. */
 export type Profile = (typeof PROFILES)[number];

@@ -1,7 +1,7 @@
 import type { Role } from '../checks/types.ts';
 import type { Instrument, Reading, Series, Fact } from '../limits/types.ts';
 import type { Basis } from '../checks/types.ts';
-import type { DayPlan, FlightPlan, Profile, WayChosen } from '../planning/plan.ts';
+import type { DayPlan, FlightPlan, KeptTimetable, Profile, WayChosen } from '../planning/plan.ts';
 import type { ScopeRequest } from '../planning/work.ts';
 
 /** What was measured or seen on one subject of a check. */
@@ -34,6 +34,8 @@ export interface EntryBodies {
     readonly order: readonly string[];
     readonly day?: DayPlan;
     readonly flights?: FlightPlan;
+    /** The timetable that was looked at: jobs in an order, and who does each; it gives the rest again from any now. */
+    readonly timetable?: KeptTimetable;
     readonly note: string;
   };
   /** An answer to a check on one subject. `facts` are the power setting and the like at that moment. */

@@ -119,6 +119,12 @@ const ENGLISH: Readonly<Record<string, (p: P) => string>> = {
       .map((r) => ROLE_TITLES[r as Role].toLowerCase())
       .join(' or ')}.`,
   plannedTwice: () => 'A check stands twice in this plan. Nothing was kept; take it out once.',
+  noField: () =>
+    'Nobody has said yet where this installation stands; an administrator can, under Installation.',
+  noWeatherOffice: () => 'No weather office is named for this field. Type the wind yourself.',
+  weatherSilent: (p) =>
+    `The weather office at ${p.s('url')} did not answer (${p.s('status')}). Type the wind yourself, or ask again.`,
+  notAForecast: (p) => `“${p.s('text')}” is not an aerodrome forecast. Type the wind yourself.`,
   demandNotInPack: (p) => `An occasion asks for “${p.s('other')}”, which is not in the pack.`,
   // Orders, days and flights that cannot be
   circle: (p) =>

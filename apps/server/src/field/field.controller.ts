@@ -1,0 +1,42 @@
+import { Body, Controller, Get, Put } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import { FieldRequest, type FieldView, type PersonView, type WeatherView } from '@kanzel/contract';
+import { NeedsRole, Signed } from '../access.ts';
+import { LogService } from '../installation/index.ts';
+import { refuse, refuseFor } from '../refusal.ts';
+import { FieldService } from './field.service.ts';
+import { WeatherService } from './weather.service.ts';
+
+@ApiTags('field')
+@Controller('api')
+export class FieldController {
+  constructor(
+    private readonly fields: FieldService,
+    private readonly weather: WeatherService,
+    private readonly log: LogService,
+  ) {}
+
+  @Get('field')
+  get(): { field: FieldView | null } {
+    return { field: this.fields.get() ?? null };
+  }
+
+  @NeedsRole('administrator')
+  @Put('field')
+  async set(@Body() request: FieldRequest, @Signed() person: PersonView): Promise<{ field: FieldView }> {
+    if (request.hours.to <= request.hours.from)
+      throw refuse(400, 'The field closes before it opens. Nothing was kept; give the hours of one day.');
+    const field = JSON.parse(JSON.stringify(request)) as FieldView;
+    this.fields.set(field);
+    await this.log.add('field.changed', { by: person.id, code: field.code, name: field.name });
+    return { field };
+  }
+
+  /** The newest forecast, with when the wind allows flying by the limits of the field. */
+  @Get('weather')
+  async forecast(): Promise<WeatherView> {
+    const heard = await this.weather.forecast();
+    if (!heard.ok) throw refuseFor(409, heard.error);
+    return heard.value;
+  }
+}

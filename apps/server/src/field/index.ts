@@ -1,0 +1,2 @@
+export { FieldModule } from './field.module.ts';
+export { FieldService } from './field.service.ts';

@@ -1,0 +1,238 @@
+import {
+  limitInWords,
+  formatFigure,
+  namesOf,
+  STATION_TITLES,
+  WAY_TITLES,
+  type BasisIndex,
+  type CampaignState,
+  type Check,
+  type OrderStep,
+  type PlanNow,
+  type WayQuestion,
+} from '@kanzel/core';
+import type { Content } from 'pdfmake';
+
+/** What cards are printed from. */
+export interface CardSource {
+  readonly state: CampaignState;
+  readonly index: BasisIndex;
+  readonly plan: PlanNow;
+}
+
+const BOX = {
+  hLineWidth: () => 1,
+  vLineWidth: () => 1,
+  hLineColor: () => '#12202E',
+  vLineColor: () => '#12202E',
+  paddingLeft: () => 5,
+  paddingRight: () => 5,
+  paddingTop: () => 2,
+  paddingBottom: () => 2,
+};
+
+/** Boxes to write in, each with what goes in it: the order in which they are typed in afterwards. */
+function boxes(labels: readonly string[], unit: string): Content {
+  const perRow = labels.length > 4 ? 6 : 4;
+  const rows: string[][] = [];
+  for (let i = 0; i < labels.length; i += perRow) rows.push(labels.slice(i, i + perRow));
+  return {
+    stack: rows.map((row) => ({
+      table: {
+        widths: row.map(() => 62),
+        heights: 26,
+        body: [
+          row.map((label) => ({
+            text: `${label}${label && unit ? ' ' : ''}${unit}`,
+            fontSize: 7,
+            color: '#46545F',
+          })),
+        ],
+      },
+      layout: BOX,
+      margin: [0, 3, 0, 0],
+    })),
+  };
+}
+
+/** The boxes of one check: one for each figure, per engine and cylinder, in the order of the screen. */
+function answerBoxes(index: BasisIndex, check: Check): Content {
+  const { engines } = index.basis.aircraft;
+  const subjects = check.subject === 'engine' ? engines.map((e) => e.title) : [''];
+  const { answer } = check;
+  switch (answer.kind) {
+    case 'reading':
+    case 'series':
+      return boxes(subjects, answer.unit);
+    case 'drop':
+      return boxes(
+        subjects.flatMap((s) => [`${s} before`.trim(), `${s} after`.trim()]),
+        answer.unit,
+      );
+    case 'cylinders':
+      return boxes(
+        (check.subject === 'engine' ? engines : engines.slice(0, 1)).flatMap((e) =>
+          Array.from(
+            { length: e.cylinders },
+            (_, i) => `${engines.length > 1 ? `${e.title.charAt(0)} ` : ''}${i + 1}`,
+          ),
+        ),
+        answer.unit,
+      );
+    case 'choice':
+      return { text: answer.options.map((o) => `[  ] ${o.text}`).join('     '), margin: [0, 3, 0, 0] };
+    case 'timer':
+      return boxes(['from', 'to'], '');
+    case 'text':
+      return { text: `${'_'.repeat(46)}\n${'_'.repeat(46)}`, margin: [0, 6, 0, 0], color: '#CFCFC4' };
+    default:
+      return boxes(
+        subjects.map((s) => `${s} [  ] yes  [  ] no`.trim()),
+        '',
+      );
+  }
+}
+
+function limitLine(index: BasisIndex, check: Check): string {
+  return check.limits
+    .flatMap((key) => index.limits.get(key) ?? [])
+    .map((l) => `${l.title}: ${limitInWords(l)}`)
+    .join('. ');
+}
+
+function checkBlock(source: CardSource, check: Check, number: number): Content {
+  const { index } = source;
+  const { setting } = check;
+  const limits = limitLine(index, check);
+  return {
+    unbreakable: true,
+    margin: [0, 0, 0, 9],
+    columns: [
+      { text: String(number), width: 24, style: 'challenge' },
+      {
+        stack: [
+          { text: check.challenge, style: 'challenge' },
+          {
+            text: [
+              check.response,
+              ...(setting ? [`at ${formatFigure(setting.value, 1)} ${setting.unit}`] : []),
+              check.where,
+              check.secondPerson ? `${check.who}, and a second person` : check.who,
+            ].join(' · '),
+            style: 'small',
+          },
+          ...(limits ? [{ text: limits, style: 'small' } as Content] : []),
+          ...(check.cautions.length > 0
+            ? [{ text: check.cautions.join(' '), style: 'stop' } as Content]
+            : []),
+          answerBoxes(index, check),
+        ],
+      },
+    ],
+  };
+}
+
+function stepBlock(source: CardSource, step: OrderStep, number: () => number): Content[] {
+  const { index } = source;
+  const names = namesOf(index);
+  if (step.kind === 'gate') {
+    const gate = index.basis.pack.gates.find((g) => g.id === step.gate);
+    return [
+      {
+        text: `Gate: ${gate?.title ?? step.gate}     passed by ____________  at ______`,
+        style: 'challenge',
+        margin: [0, 4, 0, 10],
+      },
+    ];
+  }
+  if (step.kind === 'state') {
+    if (step.by !== undefined) return [];
+    const [state = '', subject = ''] = step.key.split('@');
+    const title = index.states.get(state)?.title ?? state;
+    const whose = subject === 'aircraft' ? '' : `, ${names.subject(subject).toLowerCase()}`;
+    return [{ text: `${title}${whose}: ${step.from} to ${step.to}`, bold: true, margin: [24, 0, 0, 8] }];
+  }
+  const check = index.checks.get(step.task);
+  return check ? [checkBlock(source, check, number())] : [];
+}
+
+/** Cards of the ground work, in the order of the plan; each station begins on a front. */
+export function groundCards(source: CardSource): Content[] {
+  const { index, plan } = source;
+  let counted = 0;
+  const content: Content[] = [];
+  let station: string | undefined;
+  for (const step of plan.steps) {
+    const check = step.kind === 'check' ? index.checks.get(step.task) : undefined;
+    if (check?.station === 'flight' && plan.flights.length > 0) continue;
+    if (check && check.station !== station) {
+      station = check.station;
+      content.push({
+        text: STATION_TITLES[check.station],
+        style: 'title',
+        margin: [0, content.length > 0 ? 10 : 0, 0, 6],
+      });
+    }
+    content.push(...stepBlock(source, step, () => (counted += 1)));
+  }
+  return content;
+}
+
+/** A card for each flight: what is flown in which order, how it is entered, watched and stopped, what it burns. */
+export function flightCards(source: CardSource): Content[] {
+  const { index, plan, state } = source;
+  const budget = state.plan?.flights?.budget;
+  if (!budget) return [];
+  const way = (question: WayQuestion): string | undefined => {
+    const chosen = state.ways?.ways[question];
+    return chosen
+      ? `${WAY_TITLES[question].question}: ${WAY_TITLES[question].choices[chosen.choice] ?? chosen.choice}`
+      : undefined;
+  };
+  return plan.flights.flatMap(({ flown, checks }, i): Content[] => [
+    {
+      text: `Flight ${i + 1} of ${plan.flights.length}`,
+      style: 'title',
+      ...(i > 0 ? { pageBreak: 'before' as const } : {}),
+    },
+    {
+      text: `${Math.ceil(flown.minutes)} min · burns ${formatFigure(flown.burn, 0.1)} ${budget.unit} of ${formatFigure(budget.usable, 0.1)}, reserve ${formatFigure(budget.reserve, 0.1)} · above the reserve ${formatFigure(flown.margin, 0.1)} ${budget.unit}`,
+      margin: [0, 0, 0, 2],
+    },
+    ...(i === 0
+      ? [
+          {
+            text: [way('reach'), way('stall'), way('landing-flap')].filter(Boolean).join(' · '),
+            style: 'small',
+            margin: [0, 0, 0, 6],
+          } as Content,
+        ]
+      : []),
+    ...checks.flatMap((id, at): Content[] => {
+      const check = index.checks.get(id);
+      const leg = flown.legs[at];
+      if (!check || !leg) return [];
+      const { point } = check;
+      return [
+        {
+          unbreakable: true,
+          margin: [0, 4, 0, 6],
+          stack: [
+            {
+              text: `${at + 1}  ${check.challenge}`,
+              style: 'challenge',
+            },
+            {
+              text: `${leg.height > 0 ? `${Math.round(leg.height)} m above the field · ` : ''}${(point?.configuration ?? 'clean').replace(/-/g, ' ')} · ${Math.ceil(leg.minutes)} min · ${formatFigure(leg.burn, 0.1)} ${budget.unit}`,
+              style: 'small',
+            },
+            ...(point ? [{ text: `Begin: ${point.entry}` } as Content] : []),
+            ...(limitLine(index, check) ? [{ text: `Watch: ${limitLine(index, check)}` } as Content] : []),
+            ...(point ? [{ text: `Stop: ${point.stop}`, style: 'stop' } as Content] : []),
+            answerBoxes(index, check),
+          ],
+        },
+      ];
+    }),
+  ]);
+}
