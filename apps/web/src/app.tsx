@@ -16,6 +16,7 @@ const LibraryPage = lazy(() => import('./library/library-page.tsx'));
 const LimitBookPage = lazy(() => import('./library/limits/limit-book-page.tsx'));
 const PackPage = lazy(() => import('./library/pack/pack-page.tsx'));
 const AircraftPage = lazy(() => import('./library/aircraft/aircraft-page.tsx'));
+const NewCampaignPage = lazy(() => import('./planning/new-campaign-page.tsx'));
 const InstrumentPage = lazy(() => import('./library/instruments/instrument-page.tsx'));
 
 /** Routes, for whoever is signed on; the sign-in page for everyone else. */
@@ -43,6 +44,7 @@ export function App(): ReactElement {
       <Suspense fallback={<p className="p-8 text-ink-2">Opening…</p>}>
         <Routes>
           <Route path="/" element={<HangarPage />} />
+          <Route path="/new" element={<NewCampaignPage />} />
           <Route path="/people" element={<PeoplePage />} />
           <Route path="/installation" element={<InstallationPage />} />
           <Route path="/library" element={<LibraryPage />} />

@@ -14,7 +14,6 @@ import { LineField } from '../ui/picker.tsx';
 import { MarkSign } from '../ui/mark.tsx';
 import { BringIn } from '../library/bring-in.tsx';
 import { fitsWords, linesOf, standingHere, type HangarLine } from './lines.ts';
-import { NewCampaign } from './new-campaign.tsx';
 
 /** The spine lying on its side: stations as marks along a line, gates as bars across it. */
 function LyingSpine({ standing }: { standing: Standing }): ReactElement {
@@ -220,7 +219,6 @@ export function HangarPage(): ReactElement {
   const [aircraft, setAircraft] = useState<readonly AircraftView[]>();
   const [campaigns, setCampaigns] = useState<readonly CampaignView[]>([]);
   const [fresh, setFresh] = useState(true);
-  const [asking, setAsking] = useState(false);
   const [wanted, setWanted] = useState('');
   const load = useCallback(async (): Promise<void> => {
     const [a, c] = await Promise.all([
@@ -248,57 +246,48 @@ export function HangarPage(): ReactElement {
     ? `${aircraft.length} aircraft, ${onTheWay} on ${onTheWay === 1 ? 'its' : 'their'} way back to service`
     : '';
   return (
-    <>
-      <Frame
-        plate={<HangarPlate />}
-        sheet={
-          <>
-            <header className="flex min-h-15 flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule px-[22px] py-1.5">
-              <h1 className="text-[1.25rem] font-semibold narrow">Hangar</h1>
-              <span className="text-ink-2">{words}</span>
-              {fresh ? null : (
-                <span className="font-semibold text-near">As last seen; the server is not heard</span>
-              )}
-              {aircraft && aircraft.length > SEARCHED_FROM ? (
-                <LineField label="Find" value={wanted} onChange={setWanted} className="ml-auto w-56" />
-              ) : null}
-              {aircraft && aircraft.length > 0 ? (
-                <span className="ml-auto">
-                  <Button kind="main" onClick={() => setAsking(true)}>
-                    New campaign
-                  </Button>
-                </span>
-              ) : null}
-            </header>
-            {aircraft === undefined ? (
-              <p className="px-[22px] py-6 text-ink-2">Looking into the hangar…</p>
-            ) : aircraft.length === 0 || campaigns.length === 0 ? (
-              <Empty
-                aircraft={aircraft.length > 0}
-                onNew={() => setAsking(true)}
-                onBrought={() => void load()}
-              />
-            ) : (
-              <ul>
-                {lines
-                  .filter((l) => fitsWords(l, wanted))
-                  .map((l) => (
-                    <Row key={l.aircraft.mark} line={l} fresh={fresh} />
-                  ))}
-              </ul>
+    <Frame
+      plate={<HangarPlate />}
+      sheet={
+        <>
+          <header className="flex min-h-15 flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule px-[22px] py-1.5">
+            <h1 className="text-[1.25rem] font-semibold narrow">Hangar</h1>
+            <span className="text-ink-2">{words}</span>
+            {fresh ? null : (
+              <span className="font-semibold text-near">As last seen; the server is not heard</span>
             )}
-          </>
-        }
-        margin={<HangarMargin lines={lines} />}
-        foot={<Foot />}
-      />
-      {asking && aircraft ? (
-        <NewCampaign
-          aircraft={aircraft.map((a) => a.aircraft)}
-          onClose={() => setAsking(false)}
-          onOpened={(id) => void navigate(`/campaign/${id}`)}
-        />
-      ) : null}
-    </>
+            {aircraft && aircraft.length > SEARCHED_FROM ? (
+              <LineField label="Find" value={wanted} onChange={setWanted} className="ml-auto w-56" />
+            ) : null}
+            {aircraft && aircraft.length > 0 ? (
+              <span className="ml-auto">
+                <Button kind="main" onClick={() => void navigate('/new')}>
+                  New campaign
+                </Button>
+              </span>
+            ) : null}
+          </header>
+          {aircraft === undefined ? (
+            <p className="px-[22px] py-6 text-ink-2">Looking into the hangar…</p>
+          ) : aircraft.length === 0 || campaigns.length === 0 ? (
+            <Empty
+              aircraft={aircraft.length > 0}
+              onNew={() => void navigate('/new')}
+              onBrought={() => void load()}
+            />
+          ) : (
+            <ul>
+              {lines
+                .filter((l) => fitsWords(l, wanted))
+                .map((l) => (
+                  <Row key={l.aircraft.mark} line={l} fresh={fresh} />
+                ))}
+            </ul>
+          )}
+        </>
+      }
+      margin={<HangarMargin lines={lines} />}
+      foot={<Foot />}
+    />
   );
 }

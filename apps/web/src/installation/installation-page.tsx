@@ -7,6 +7,7 @@ import { Frame, MarginNote } from '../shell/frame.tsx';
 import { HangarPlate } from '../shell/plate.tsx';
 import { rolesOf, useSession } from '../sync/session.ts';
 import { Problem } from '../ui/field.tsx';
+import { FieldForm } from './field-form.tsx';
 import { VerifyFile } from './verify-file.tsx';
 
 /** A line of the log as a sentence. */
@@ -57,6 +58,8 @@ function sayEvent(line: LogLine, people: readonly PersonView[]): string {
       return `${text('file')} was brought into the library${by}`;
     case 'monitor.changed':
       return `The monitor of ${text('mark')} is at ${text('host')}${by}`;
+    case 'field.changed':
+      return `The field was set to ${String(line.body['name'])}`;
     default:
       return line.kind;
   }
@@ -113,7 +116,15 @@ export default function InstallationPage(): ReactElement {
         <div className="px-[22px] py-4">
           <h1 className="text-[1.25rem] font-semibold narrow">Installation</h1>
           <VerifyFile expected={view?.publicKey} />
-          {rolesOf(person).includes('administrator') ? <Events /> : null}
+          {rolesOf(person).includes('administrator') ? (
+            <>
+              <section className="mt-7">
+                <h2 className="mb-2 font-semibold">The field</h2>
+                <FieldForm />
+              </section>
+              <Events />
+            </>
+          ) : null}
         </div>
       }
       margin={

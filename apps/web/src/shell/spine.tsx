@@ -40,10 +40,12 @@ export function Spine({
   status,
   here,
   base,
+  planning,
 }: {
   status: CampaignStatus;
   here: StationId | undefined;
   base: string;
+  planning: boolean;
 }): ReactElement {
   const nav = useRef<HTMLElement>(null);
   // Lying on its side the spine is longer than a phone is wide; the station in hand must be in sight.
@@ -51,7 +53,18 @@ export function Spine({
     nav.current?.querySelector('[aria-current=page]')?.scrollIntoView({ block: 'nearest', inline: 'center' });
   }, [here]);
   return (
-    <nav ref={nav} aria-label="Stations" className="[grid-area:spine] overflow-auto bg-desk pt-2">
+    <nav
+      ref={nav}
+      aria-label="Stations"
+      className="[grid-area:spine] overflow-auto bg-desk pt-2 max-lg:flex max-lg:pt-0"
+    >
+      <Link
+        to={`${base}/plan`}
+        aria-current={planning ? 'page' : undefined}
+        className={`mb-1 flex min-h-9 items-center pl-[52px] text-[0.86rem] max-lg:mb-0 max-lg:min-h-14 max-lg:px-4 ${planning ? 'bg-sheet font-semibold' : ''}`}
+      >
+        Plan
+      </Link>
       <ol className="relative m-0 list-none p-0 before:absolute before:top-5 before:bottom-5 before:left-[25px] before:w-0.5 before:bg-ink-3/40 max-lg:flex max-lg:h-full max-lg:items-stretch max-lg:before:hidden">
         {status.stations.flatMap((s) => {
           const gate = status.gates.find((g) => g.gate.before === s.station);
@@ -73,7 +86,7 @@ export function Spine({
                   <span className="sr-only">, {MARK_WORDS[mark]}</span>
                 </span>
                 <span className="pl-2 text-[0.78rem] text-ink-2">
-                  {release || s.total === 0 ? '' : `${s.done}/${s.total}`}
+                  {release || s.total === 0 ? (s.checks.length > 0 ? '–' : '') : `${s.done}/${s.total}`}
                 </span>
               </Link>
             </li>

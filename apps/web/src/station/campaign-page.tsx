@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState, type ReactElement } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useRef, useState, type ReactElement } from 'react';
 import { Navigate, Route, Routes, useLocation, useNavigate, useParams } from 'react-router';
 import {
   deriveStatus,
@@ -28,6 +28,8 @@ import { CampaignMargin } from './margin.tsx';
 import { Slips } from './slips.tsx';
 import { StationSheet } from './station-sheet.tsx';
 import { isWriting } from './step-panel.tsx';
+
+const PlanPage = lazy(() => import('../planning/plan-page.tsx'));
 
 const STATION_KEYS: Readonly<Record<string, string>> = {
   p: 'papers',
@@ -235,18 +237,21 @@ export default function CampaignPage(): ReactElement {
     <CampaignContext.Provider value={view}>
       <Frame
         plate={<CampaignPlate state={view.state} />}
-        spine={<Spine status={view.status} here={here} base={view.base} />}
+        spine={<Spine status={view.status} here={here} base={view.base} planning={segment === 'plan'} />}
         sheet={
           <>
-            <Routes>
-              <Route index element={<ToCurrent />} />
-              <Route path="release" element={<ReleaseSheet />} />
-              <Route path="basis" element={<BasisSheet />} />
-              <Route path="gate/:gate" element={<GateSheet />} />
-              <Route path="findings" element={<FindingsSheet />} />
-              <Route path="findings/:finding" element={<FindingsSheet />} />
-              <Route path=":station" element={<StationSheet />} />
-            </Routes>
+            <Suspense fallback={<p className="p-8 text-ink-2">Opening…</p>}>
+              <Routes>
+                <Route index element={<ToCurrent />} />
+                <Route path="release" element={<ReleaseSheet />} />
+                <Route path="basis" element={<BasisSheet />} />
+                <Route path="plan/*" element={<PlanPage />} />
+                <Route path="gate/:gate" element={<GateSheet />} />
+                <Route path="findings" element={<FindingsSheet />} />
+                <Route path="findings/:finding" element={<FindingsSheet />} />
+                <Route path=":station" element={<StationSheet />} />
+              </Routes>
+            </Suspense>
             {simulated && here !== undefined && here !== 'release' ? <SimulationPanel /> : null}
           </>
         }

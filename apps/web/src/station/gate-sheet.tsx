@@ -1,11 +1,11 @@
 import { useState, type ReactElement } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { formatFigure } from '@kanzel/core';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, useSession } from '../sync/session.ts';
 import { HoldButton } from '../ui/hold-button.tsx';
 import { Problem } from '../ui/field.tsx';
 import { useCampaign } from './campaign-context.ts';
+import { WayThere } from './way-there.tsx';
 import { Holdings } from './holdings.tsx';
 
 /** A gate by itself: what holds it, with each cure; or the act of passing it. */
@@ -45,12 +45,7 @@ export function GateSheet(): ReactElement {
         </p>
       ) : null}
       <Holdings gate={gate} label={`What holds ${gate.gate.title}`} />
-      {gate.state === 'held' ? (
-        <p className="mt-3 text-ink-2">
-          Shortest way: {formatFigure(Math.ceil(gate.minutes), 1)} minutes of checks, one after another, in
-          the order of the list.
-        </p>
-      ) : null}
+      {gate.state === 'held' ? <WayThere gate={gate} /> : null}
       {gate.state === 'open' && gate.gate.before !== 'release' ? (
         <>
           <p className="mt-1 mb-4 text-ink-2">

@@ -1,11 +1,12 @@
 import { useState, type ReactElement } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { formatFigure, type Cure, type GateStatus } from '@kanzel/core';
+import { type Cure, type GateStatus } from '@kanzel/core';
 import { MarginNote } from '../shell/frame.tsx';
 import { useNow } from '../shell/plate.tsx';
 import { dismissRefused, submit, useCampaigns } from '../sync/campaign-store.ts';
 import { roleAmong, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
+import { useWayToGate, wayInWords } from './way-there.tsx';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
 import { newerThan, useLibrary } from './newer-basis.ts';
 
@@ -92,7 +93,7 @@ function Running(): ReactElement | null {
 /** Why the next gate is held, sentence by sentence, each leading to its cure; or that it is open. */
 export function GateNote({ gate }: { gate: GateStatus }): ReactElement {
   const view = useCampaign();
-  const roles = gate.missingRoles.length > 0 ? `, with ${gate.missingRoles.join(' and ')}` : '';
+  const way = useWayToGate(gate);
   return (
     <MarginNote title={`Gate: ${gate.gate.title} is ${gate.state === 'held' ? 'held' : 'open'}`}>
       {gate.holdings.length > 0 ? (
@@ -116,10 +117,8 @@ export function GateNote({ gate }: { gate: GateStatus }): ReactElement {
           {gate.gate.before === 'release' ? 'Nothing holds it but a signature' : `Pass ${gate.gate.title}`}
         </Link>
       )}
-      {gate.state === 'held' && gate.minutes > 0 ? (
-        <p className="cap mt-1">
-          Shortest way: {formatFigure(Math.ceil(gate.minutes), 1)} min of checks{roles}
-        </p>
+      {way && way.minutes > 0 ? (
+        <p className="cap mt-1">Shortest way: {wayInWords(way, view.state.plan?.day !== undefined)}</p>
       ) : null}
     </MarginNote>
   );

@@ -10,6 +10,7 @@ import {
   type GateStatus,
   type PartStatus,
   type StationId,
+  type StationStatus,
 } from '@kanzel/core';
 import { MarkSign } from '../ui/mark.tsx';
 import { useCampaign } from './campaign-context.ts';
@@ -18,8 +19,13 @@ import { isWriting, StepPanel } from './step-panel.tsx';
 
 /** The check to show first: the first that can be worked, else the first not proven, else the first. */
 export function firstToDo(checks: readonly CheckStatus[]): CheckStatus | undefined {
-  const open = checks.filter((c) => !c.proven && c.check.answer.kind !== 'computed');
-  return open.find((c) => c.parts.some((p) => !p.blocked && !p.proven)) ?? open[0] ?? checks[0];
+  const open = checks.filter((c) => !c.proven && !c.outside && c.check.answer.kind !== 'computed');
+  return (
+    open.find((c) => c.parts.some((p) => !p.blocked && !p.proven)) ??
+    open[0] ??
+    checks.find((c) => !c.outside) ??
+    checks[0]
+  );
 }
 
 function RowFigure({ status }: { status: PartStatus }): ReactElement {
@@ -159,6 +165,59 @@ function Steps({
   );
 }
 
+/** Steps that this campaign does not have to prove, folded away; any of them can be answered all the same. */
+function OutsideSteps({
+  checks,
+  station,
+}: {
+  checks: readonly CheckStatus[];
+  station: StationId;
+}): ReactElement | null {
+  const view = useCampaign();
+  if (checks.length === 0) return null;
+  return (
+    <details className="px-[22px] pb-8">
+      <summary className="min-h-9 cursor-pointer text-[0.86rem] text-ink-2 max-lg:min-h-14">
+        {checks.length} {checks.length === 1 ? 'step need' : 'steps need'} not be proven this time
+      </summary>
+      <ul>
+        {checks.map((c) => (
+          <li key={c.check.id} className="border-b border-rule-2 py-1">
+            <Link
+              className="underline decoration-rule underline-offset-3"
+              to={`${view.base}/${station}?check=${c.check.id}`}
+            >
+              {c.check.title}
+            </Link>
+            <span className="ml-3 text-[0.8rem] text-ink-2">
+              {c.parts[0]?.reasons[0] ? view.say(c.parts[0].reasons[0]) : ''}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+/** A station of which nothing lies in the scope. */
+function NothingToProve({ station }: { station: StationStatus }): ReactElement {
+  const view = useCampaign();
+  return (
+    <>
+      <div className="px-[22px] py-6">
+        <h1 className="text-xl font-semibold">{STATION_TITLES[station.station]}</h1>
+        <p className="mt-2 text-ink-2">
+          Nothing here has to be proven this time.{' '}
+          <Link className="underline underline-offset-3" to={`${view.base}/plan/scope`}>
+            See why
+          </Link>
+        </p>
+      </div>
+      <OutsideSteps checks={station.checks} station={station.station} />
+    </>
+  );
+}
+
 /** One station, one thing in hand: the step, then what came before and what follows as quiet lines. */
 export function StationSheet(): ReactElement {
   const view = useCampaign();
@@ -175,14 +234,15 @@ export function StationSheet(): ReactElement {
     () => station?.checks.find((c) => c.check.id === chosen) ?? firstToDo(station?.checks ?? []),
     [station, chosen],
   );
-  const order = station?.checks ?? [];
+  const order = (station?.checks ?? []).filter((c) => !c.outside || c === current);
+  const outside = (station?.checks ?? []).filter((c) => c.outside);
   const at = current ? order.indexOf(current) : -1;
   const go = (check: CheckStatus | undefined): void => {
     if (check && station) void navigate(`${view.base}/${station.station}?check=${check.check.id}`);
   };
   // The step is pinned in the address, so that a kept answer can be seen before the next comes.
   useEffect(() => {
-    if (current && !chosen && station)
+    if (current && !chosen && station && station.total > 0)
       void navigate(`${view.base}/${station.station}?check=${current.check.id}`, { replace: true });
   }, [current, chosen, station, navigate, view.base]);
   useEffect(() => {
@@ -204,7 +264,9 @@ export function StationSheet(): ReactElement {
     addEventListener('keydown', press);
     return () => removeEventListener('keydown', press);
   });
-  if (!station || station.total === 0 || !current) {
+  if (station && station.checks.length > 0 && station.total === 0 && !chosen)
+    return <NothingToProve station={station} />;
+  if (!station || station.checks.length === 0 || !current) {
     return (
       <div className="px-[22px] py-8">
         <h1 className="text-xl font-semibold">{STATION_TITLES[wanted as StationId] ?? 'No such station'}</h1>
@@ -231,7 +293,7 @@ export function StationSheet(): ReactElement {
       <header className="flex min-h-12 flex-wrap items-center gap-x-4 border-b border-rule px-[22px] py-1.5">
         <h2 className="text-[1.19rem] font-semibold narrow">{STATION_TITLES[station.station]}</h2>
         <span className="text-ink-2">
-          Step {at + 1} of {station.total}
+          {current.outside ? 'Outside the scope' : `Step ${at + 1} of ${station.total}`}
           {current.check.setting
             ? `, at ${String(current.check.setting.value)} ${current.check.setting.unit}`
             : ''}
@@ -244,6 +306,7 @@ export function StationSheet(): ReactElement {
       </header>
       <StepPanel key={current.check.id} check={current.check} onNext={next} />
       <Steps order={order} at={at} station={station.station} />
+      <OutsideSteps checks={outside} station={station.station} />
     </>
   );
 }

@@ -53,7 +53,10 @@ export function Choices<T extends string>({
   value,
   options,
   onChange,
+  tight = false,
 }: {
+  /** Many words in a narrow place. */
+  tight?: boolean;
   label: string;
   value: T | undefined;
   options: readonly { readonly id: T; readonly text: ReactNode }[];
@@ -67,7 +70,7 @@ export function Choices<T extends string>({
         {options.map((o) => (
           <label
             key={o.id}
-            className={`flex min-h-11 max-lg:min-h-14 cursor-pointer items-center border-r border-ink px-4 py-1 font-semibold last:border-r-0 has-focus-visible:outline-2 has-focus-visible:outline-offset-2 has-focus-visible:outline-hand ${value === o.id ? 'bg-ink text-sheet' : ''}`}
+            className={`flex ${tight ? 'min-h-9 px-2.5' : 'min-h-11 px-4'} max-lg:min-h-14 cursor-pointer items-center border-r border-ink py-1 font-semibold last:border-r-0 has-focus-visible:outline-2 has-focus-visible:outline-offset-2 has-focus-visible:outline-hand ${value === o.id ? 'bg-ink text-sheet' : ''}`}
           >
             <input
               type="radio"

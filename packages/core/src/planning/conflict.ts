@@ -8,6 +8,7 @@ import {
   type Job,
   type ScheduleProblem,
 } from './schedule.ts';
+import { searchSchedule } from './search.ts';
 
 /** One thing that was asked for, as far as it takes part in a conflict. */
 export type Constraint =
@@ -42,7 +43,7 @@ export type Constraint =
  * out without making the others possible.
  */
 export interface Conflict {
-  readonly kind: 'circle' | 'nobody' | 'tooFew' | 'time' | 'hours';
+  readonly kind: 'circle' | 'nobody' | 'tooFew' | 'time' | 'hurry' | 'hours';
   readonly constraints: readonly Constraint[];
 }
 
@@ -204,10 +205,49 @@ function hoursConflict(problem: ScheduleProblem): Conflict {
   return { kind: 'hours', constraints: [] };
 }
 
+/** Lists tried when it is asked whether anything can be placed at all. */
+const TRIES = 60;
+
+/**
+ * Longest waits that leave too little time for the work in between: each as short as it is, the search finds no
+ * way through, and does when any one of them is given up.
+ */
+function hurryConflict(problem: ScheduleProblem): Conflict | undefined {
+  const hurried = problem.jobs.flatMap((j) =>
+    j.links.filter((l) => l.atMost !== undefined).map((l) => ({ job: j.id, before: l.job, ...pick(l) })),
+  );
+  if (hurried.length === 0) return undefined;
+  const fits = (held: typeof hurried): boolean =>
+    searchSchedule(
+      {
+        ...problem,
+        jobs: problem.jobs.map((j) => ({
+          ...j,
+          links: j.links.map(({ job, atLeast, atMost }) => ({
+            job,
+            ...(atLeast === undefined ? {} : { atLeast }),
+            ...(atMost !== undefined && held.some((h) => h.job === j.id && h.before === job)
+              ? { atMost }
+              : {}),
+          })),
+        })),
+      },
+      { seed: 1, lists: TRIES },
+    ) !== undefined;
+  if (!fits([])) return undefined;
+  let held = hurried;
+  for (const one of hurried) {
+    const without = held.filter((h) => h !== one);
+    if (!fits(without)) held = without;
+  }
+  return { kind: 'hurry', constraints: held.map((h) => ({ kind: 'link', ...h })) };
+}
+
 /**
  * Why a problem cannot be scheduled; call it when a search found nothing. A circle comes back as the shortest one;
  * a crew that cannot be filled as the least part of it; what time forbids as a set of links, windows, absences and
- * waits none of which can be left out; and else the people whose hours are fewer than the work that only they can
+ * waits none of which can be left out; longest waits that
+ * are too short for the work in between; and else the people whose hours are fewer than the work that only they can
  * do, or no constraint at all when the search merely did not find a way through.
  * Example: a flight of 40 minutes in a window of 30 gives that window and nothing else.
  */
@@ -223,5 +263,5 @@ export function conflictOf(problem: ScheduleProblem): Conflict {
       kind: 'circle',
       constraints: circle.slice(1).map((before, i) => ({ kind: 'link', job: circle[i] as string, before })),
     };
-  return crewConflict(problem) ?? timeConflict(problem) ?? hoursConflict(problem);
+  return crewConflict(problem) ?? timeConflict(problem) ?? hurryConflict(problem) ?? hoursConflict(problem);
 }

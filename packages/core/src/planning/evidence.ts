@@ -80,5 +80,21 @@ export function earlierEvidence(
       break;
     }
   }
+  for (const part of index.parts.values()) {
+    const carried = part.check.answer.kind === 'computed' ? workedOut(part, found) : undefined;
+    if (carried) found[part.key] = carried;
+  }
   return found;
+}
+
+/** What is worked out from others carries as long as all of them do: it is as old as the oldest. */
+function workedOut(
+  part: Part,
+  found: Readonly<Record<string, EarlierEvidence>>,
+): EarlierEvidence | undefined {
+  const grounds = part.standsOn.flatMap((key) => found[key] ?? []);
+  if (grounds.length < part.standsOn.length) return undefined;
+  const [oldest] = [...grounds].sort((a, b) => a.at.localeCompare(b.at));
+  const [until] = grounds.flatMap((g) => g.until ?? []).sort();
+  return oldest && { ...oldest, ...(until ? { until } : {}) };
 }

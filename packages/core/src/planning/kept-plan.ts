@@ -51,11 +51,12 @@ export function planNow(
   const request = plan?.day
     ? { work, order, day: plan.day, flights: flightSlots(state, index, wanted), now }
     : undefined;
-  const timetable =
-    request &&
-    (plan?.timetable
+  const told =
+    request && plan?.timetable
       ? timetableByList(request, plan.timetable.list, new Map(Object.entries(plan.timetable.by)))
-      : makeTimetable(request, { seed: 1, lists: LISTS }));
+      : undefined;
+  // What was kept may no longer go through: a window has closed, somebody has left.
+  const timetable = told?.ok ? told : request && makeTimetable(request, { seed: 1, lists: LISTS });
   return ok({
     work,
     order,

@@ -219,9 +219,25 @@ test('what cannot be is named exactly, and nothing beside it', () => {
       ['link b', 'window b'],
     ],
     [
-      ask([one('a', { windows: [{ from: 0, to: 30 }] })], [{ id: 'ann', away: [{ from: 5, to: 15 }] }]),
+      ask([
+        one('a'),
+        one('b', { links: [{ job: 'a' }] }),
+        one('c', { links: [{ job: 'a', atMost: 10 }, { job: 'b' }] }),
+        one('d', { links: [{ job: 'c' }] }),
+      ]),
       'time',
-      ['away ann', 'window a'],
+      ['link b', 'link c', 'link c'],
+    ],
+    [
+      // Two would do it in time; one person does not.
+      ask([
+        one('a'),
+        one('b', { links: [{ job: 'a' }] }),
+        one('c', { links: [{ job: 'a' }] }),
+        one('d', { links: [{ job: 'a', atMost: 30 }, { job: 'b' }, { job: 'c' }] }),
+      ]),
+      'hurry',
+      ['link d'],
     ],
     [ask([1, 2, 3, 4, 5, 6].map((i) => one(`j${i}`, { windows: day }))), 'hours', ['load ann']],
   ];

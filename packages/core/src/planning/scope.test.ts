@@ -279,8 +279,8 @@ test('evidence carries from a released campaign until a limit changes, its hours
   expect(found['idle@left']?.until).toBeDefined();
   // Three hours were promised for the idle, and no more.
   expect(earlierEvidence(earlier, index.value, '2026-11-25T10:00:00.000Z')['idle@left']).toBeUndefined();
-  // What is worked out carries nothing of its own.
-  expect(found['drops-apart@left']).toBeUndefined();
+  // What is worked out carries as long as everything it is worked out from.
+  expect(found['drops-apart@left']).toMatchObject({ campaign: 'spring' });
   const tighter = indexBasis({
     ...BASIS,
     limitBook: {
@@ -296,5 +296,6 @@ test('evidence carries from a released campaign until a limit changes, its hours
   const inHand = { id: 'now', state: scoped().state() };
   const both = earlierEvidence([...earlier, inHand], index.value, soon);
   expect(both['drop-a@left']).toBeUndefined();
+  expect(both['drops-apart@left']).toBeUndefined();
   expect(both['drop-a@right']).toMatchObject({ campaign: 'spring' });
 });

@@ -159,6 +159,7 @@ export function sayConflict(
     nobody: 'A role is held by nobody who is there',
     tooFew: 'There are too few people for one check',
     time: 'These cannot be had together',
+    hurry: 'There is too much work in between',
     hours: 'There are too few hours',
   } as const;
   return {

@@ -1,0 +1,127 @@
+import { useEffect, useState, type ReactElement } from 'react';
+import type { FieldView } from '@kanzel/contract';
+import { readFigure } from '@kanzel/core';
+import { api, sayFailure } from '../api/client.ts';
+import { Button } from '../ui/button.tsx';
+import { Problem } from '../ui/field.tsx';
+import { LineField } from '../ui/picker.tsx';
+
+/** A field as it is typed: nothing is a figure yet, and nothing typed is lost. */
+type Typed = Readonly<
+  Record<
+    | 'code'
+    | 'name'
+    | 'latitude'
+    | 'longitude'
+    | 'opens'
+    | 'closes'
+    | 'runways'
+    | 'wind'
+    | 'cross'
+    | 'weather',
+    string
+  >
+>;
+
+const pad = (n: number): string => String(n).padStart(2, '0');
+const timeOf = (minutes: number): string => `${pad(Math.floor(minutes / 60))}:${pad(minutes % 60)}`;
+
+const typedOf = (f: FieldView | null): Typed => ({
+  code: f?.code ?? '',
+  name: f?.name ?? '',
+  latitude: f ? String(f.latitude) : '',
+  longitude: f ? String(f.longitude) : '',
+  opens: timeOf(f?.hours.from ?? 480),
+  closes: timeOf(f?.hours.to ?? 1080),
+  runways: f?.runways.map((r) => `${r.name} ${r.heading}`).join(', ') ?? '',
+  wind: f ? String(f.windLimit) : '20',
+  cross: f ? String(f.crossLimit) : '10',
+  weather: f?.weather ?? '',
+});
+
+function minutesOf(text: string): number | undefined {
+  const match = /^(\d{1,2}):(\d{2})$/.exec(text.trim());
+  return match && Number(match[2]) < 60 ? Number(match[1]) * 60 + Number(match[2]) : undefined;
+}
+
+/** Reads what was typed; a sentence for the first thing that cannot be read. */
+function readTyped(typed: Typed): FieldView | string {
+  const figure = (name: keyof Typed, title: string): number => {
+    const read = readFigure(typed[name].trim().replace(/^−/, '-'));
+    if (!read.ok) throw new Error(`${title}: “${typed[name]}” is not a figure.`);
+    return read.value.value;
+  };
+  try {
+    const [from, to] = [minutesOf(typed.opens), minutesOf(typed.closes)];
+    if (from === undefined || to === undefined) return 'Hours are two times of day, as 08:00 and 18:00.';
+    const runways = typed.runways
+      .split(',')
+      .map((r) => r.trim())
+      .filter(Boolean)
+      .map((r) => /^(\S+)\s+(\d{1,3}(?:\.\d+)?)$/.exec(r));
+    if (runways.some((r) => r === null))
+      return 'A runway is its name and its heading, as 06/24 62; more with commas.';
+    return {
+      code: typed.code.trim().toUpperCase(),
+      name: typed.name.trim(),
+      latitude: figure('latitude', 'Latitude'),
+      longitude: figure('longitude', 'Longitude'),
+      hours: { from, to, offset: -new Date().getTimezoneOffset() },
+      runways: runways.map((r) => ({ name: r?.[1] ?? '', heading: Number(r?.[2]) })),
+      windLimit: figure('wind', 'Most wind'),
+      crossLimit: figure('cross', 'Most cross-wind'),
+      ...(typed.weather.trim() ? { weather: typed.weather.trim() } : {}),
+    };
+  } catch (error) {
+    return error instanceof Error ? error.message : String(error);
+  }
+}
+
+/** Where this installation stands: for daylight, runways and the wind. */
+export function FieldForm(): ReactElement {
+  const [typed, setTyped] = useState<Typed>();
+  const [said, setSaid] = useState<{ good: boolean; text: string }>();
+  useEffect(() => {
+    void api
+      .get<{ field: FieldView | null }>('/api/field')
+      .then((f) => setTyped(typedOf(f.ok ? f.value.field : null)));
+  }, []);
+  if (!typed) return <p className="text-ink-2">Looking it up…</p>;
+  const line = (name: keyof Typed, label: string): ReactElement => (
+    <LineField label={label} value={typed[name]} onChange={(v) => setTyped({ ...typed, [name]: v })} />
+  );
+  const keep = async (): Promise<void> => {
+    const field = readTyped(typed);
+    if (typeof field === 'string') return setSaid({ good: false, text: `${field} Nothing was kept.` });
+    const answer = await api.put<{ field: FieldView }>('/api/field', field);
+    setSaid(
+      answer.ok
+        ? { good: true, text: `Kept: ${answer.value.field.name}.` }
+        : { good: false, text: sayFailure(answer.error) },
+    );
+  };
+  return (
+    <section aria-label="The field" className="max-w-3xl">
+      <div className="grid grid-cols-3 gap-x-5 gap-y-2 max-md:grid-cols-2">
+        {line('code', 'Code')}
+        {line('name', 'Name')}
+        {line('runways', 'Runways, name and true heading')}
+        {line('latitude', 'Latitude, degrees north')}
+        {line('longitude', 'Longitude, degrees east')}
+        {line('weather', 'Weather office, address')}
+        {line('opens', 'Opens')}
+        {line('closes', 'Closes')}
+        <span />
+        {line('wind', 'Most wind, kt')}
+        {line('cross', 'Most cross-wind, kt')}
+      </div>
+      {said?.good === false ? <Problem>{said.text}</Problem> : null}
+      <p className="mt-3 flex items-center gap-3">
+        <Button kind="main" onClick={() => void keep()}>
+          Keep the field
+        </Button>
+        <span role="status">{said?.good ? said.text : ''}</span>
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,280 @@
+import { useEffect, useMemo, useState, type ReactElement } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import type { AircraftView, EarlierCampaignView, PostEntriesResponse } from '@kanzel/contract';
+import {
+  describeWork,
+  indexBasis,
+  namesOf,
+  OCCASION_TITLES,
+  OCCASIONS,
+  proposeScope,
+  type Aircraft,
+  type Entry,
+  type Occasion,
+  type ScopeDecision,
+  type WorkItem,
+} from '@kanzel/core';
+import { api, sayFailure } from '../api/client.ts';
+import { Foot } from '../shell/foot.tsx';
+import { Frame, MarginNote } from '../shell/frame.tsx';
+import { HangarPlate } from '../shell/plate.tsx';
+import { DEVICE } from '../sync/device.ts';
+import { newId } from '../sync/new-id.ts';
+import { roleAmong, useSession } from '../sync/session.ts';
+import { Button } from '../ui/button.tsx';
+import { Choices, Problem } from '../ui/field.tsx';
+import { LineField, Picker } from '../ui/picker.tsx';
+import { ScopeList, ScopeTotals } from './scope-list.tsx';
+import { useKept } from './use-kept.ts';
+import { useProspect } from './use-prospect.ts';
+import { WorkItems } from './work-items.tsx';
+
+/** So many aircraft stand as words to choose among; more come as a list. */
+const AS_WORDS = 8;
+
+interface Draft {
+  readonly occasion: Occasion;
+  readonly title: string;
+  readonly work: readonly WorkItem[];
+  readonly added: readonly ScopeDecision[];
+  readonly leftOut: readonly ScopeDecision[];
+  /** Marks of the other aircraft on which the same is done. */
+  readonly also: readonly string[];
+}
+
+const FRESH: Draft = { occasion: 'post-maintenance', title: '', work: [], added: [], leftOut: [], also: [] };
+
+function useAircraft(): readonly Aircraft[] {
+  const [aircraft, setAircraft] = useState<readonly Aircraft[]>([]);
+  useEffect(() => {
+    void api
+      .get<AircraftView[]>('/api/aircraft')
+      .then((a) => (a.ok ? setAircraft(a.value.map((v) => v.aircraft)) : undefined));
+  }, []);
+  return aircraft;
+}
+
+/** Opens one campaign and settles its scope; the reason when either is refused. */
+async function openOne(
+  mark: string,
+  draft: Draft,
+  role: ReturnType<typeof roleAmong>,
+): Promise<{ id: string; refused?: string }> {
+  const id = newId();
+  const at = new Date().toISOString();
+  const opened = await api.post<Entry>('/api/campaigns', {
+    id,
+    mark,
+    title: draft.title.trim(),
+    occasion: draft.occasion,
+    workItems: draft.work.map(describeWork),
+    at,
+    device: DEVICE,
+  });
+  if (!opened.ok) return { id: '', refused: `${mark}: ${sayFailure(opened.error)}` };
+  const { work, added, leftOut } = draft;
+  const settled = await api.post<PostEntriesResponse>(`/api/campaigns/${id}/scope`, {
+    id: newId(),
+    at,
+    device: DEVICE,
+    role,
+    work,
+    added,
+    leftOut,
+    note: '',
+  });
+  return settled.ok
+    ? { id }
+    : { id, refused: `${mark} is open, but its scope was refused: ${sayFailure(settled.error)}` };
+}
+
+function Templates({
+  earlier,
+  onTake,
+}: {
+  earlier: readonly EarlierCampaignView[];
+  onTake: (one: EarlierCampaignView) => void;
+}): ReactElement | null {
+  if (earlier.length === 0) return null;
+  return (
+    <MarginNote title="Begin as an earlier one">
+      <ul>
+        {earlier.slice(0, 6).map((e) => (
+          <li key={e.id}>
+            <button
+              type="button"
+              className="min-h-9 w-full border-b border-rule-2 py-1 text-left max-lg:min-h-14"
+              onClick={() => onTake(e)}
+            >
+              <span className="underline decoration-rule underline-offset-3">{e.title}</span>
+              <span className="cap block">
+                {e.openedAt.slice(0, 10)}
+                {e.releasedAt ? '' : ', in hand'}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </MarginNote>
+  );
+}
+
+/** Says why a campaign is opened and what was done, and shows at every press what would have to be proven. */
+export default function NewCampaignPage(): ReactElement {
+  const navigate = useNavigate();
+  const person = useSession((s) => s.person);
+  const [search, setSearch] = useSearchParams();
+  const aircraft = useAircraft();
+  const mark = search.get('mark') ?? aircraft[0]?.mark;
+  const [draft, setDraft, forget] = useKept<Draft>(`new campaign ${mark ?? ''}`, FRESH);
+  const [problem, setProblem] = useState<string>();
+  const [opening, setOpening] = useState(false);
+  const { prospect, about, problem: unheard } = useProspect(mark);
+  const index = useMemo(() => (prospect ? indexBasis(prospect.basis) : undefined), [prospect]);
+  const names = useMemo(() => namesOf(index?.ok ? index.value : undefined), [index]);
+  const scope = useMemo(
+    () =>
+      index?.ok && prospect
+        ? proposeScope(index.value, draft.occasion, { ...draft, evidence: prospect.evidence })
+        : undefined,
+    [index, prospect, draft],
+  );
+  const own = aircraft.find((a) => a.mark === mark);
+  const sisters = aircraft.filter((a) => a.mark !== mark && a.type === own?.type);
+  const change = (next: Partial<Draft>): void => setDraft({ ...draft, ...next });
+  const choose = (next: string): void => setSearch({ mark: next }, { replace: true });
+  const open = async (): Promise<void> => {
+    if (!mark) return;
+    if (draft.title.trim() === '') return setProblem('Say in a few words what this campaign is about.');
+    if (draft.work.some((w) => w.touches.length === 0))
+      return setProblem(
+        'One work item says nothing about what it touched. Tick its systems, or take it out.',
+      );
+    setOpening(true);
+    const role =
+      draft.leftOut.length > 0 ? roleAmong(person, ['inspector', 'certifier', 'technician']) : 'technician';
+    const results = [];
+    for (const m of [mark, ...draft.also]) results.push(await openOne(m, draft, role));
+    setOpening(false);
+    const refused = results.flatMap((r) => (r.refused === undefined ? [] : [r.refused]));
+    setProblem(refused.length > 0 ? refused.join(' ') : undefined);
+    const [first] = results;
+    if (!first?.id || refused.length > 0) return;
+    forget();
+    void navigate(`/campaign/${first.id}/plan/scope`);
+  };
+  const items = aircraft.map((a) => ({ id: a.mark, text: a.mark }));
+  return (
+    <Frame
+      plate={<HangarPlate />}
+      sheet={
+        <div className="px-[22px] py-4">
+          <h1 className="mb-3 text-[1.56rem] font-semibold narrow">A new campaign</h1>
+          <div className="flex flex-wrap items-start gap-x-8">
+            {aircraft.length > AS_WORDS ? (
+              <Picker
+                className="mb-4 w-72"
+                label="Aircraft"
+                value={mark ?? ''}
+                options={aircraft.map((a) => ({ id: a.mark, text: `${a.mark}, ${a.type}` }))}
+                onChange={choose}
+              />
+            ) : (
+              <Choices label="Aircraft" value={mark} options={items} onChange={choose} />
+            )}
+            <Choices<Occasion>
+              label="Occasion"
+              value={draft.occasion}
+              options={OCCASIONS.map((id) => ({ id, text: OCCASION_TITLES[id] }))}
+              onChange={(occasion) => change({ occasion })}
+            />
+          </div>
+          <LineField
+            className="mb-4 max-w-2xl"
+            label="Title"
+            value={draft.title}
+            onChange={(title) => change({ title })}
+          />
+          <Problem>{problem ?? unheard}</Problem>
+          {index?.ok && scope ? (
+            <>
+              <WorkItems
+                about={about}
+                index={index.value}
+                names={names}
+                value={draft.work}
+                onChange={(work) => change({ work })}
+              />
+              <div className="mt-5 flex flex-wrap items-end gap-4 border-t-2 border-ink pt-3">
+                <ScopeTotals index={index.value} scope={scope} />
+                <div className="ml-auto flex gap-3">
+                  <Button kind="main" onClick={() => void open()} disabled={opening}>
+                    {draft.also.length > 0 ? `Open ${draft.also.length + 1} campaigns` : 'Open the campaign'}
+                  </Button>
+                  <Button onClick={() => void navigate('/')}>Leave it for now</Button>
+                </div>
+              </div>
+              <ScopeList
+                index={index.value}
+                scope={scope}
+                work={draft.work}
+                names={names}
+                added={draft.added}
+                leftOut={draft.leftOut}
+                onDecide={(added, leftOut) => change({ added, leftOut })}
+              />
+            </>
+          ) : index && !index.ok ? (
+            <Problem>This aircraft cannot be opened on: its pack and limit book do not fit it.</Problem>
+          ) : (
+            <p className="text-ink-2">{unheard ? '' : 'Looking up what is there…'}</p>
+          )}
+        </div>
+      }
+      margin={
+        <>
+          <Templates
+            earlier={prospect?.earlier ?? []}
+            onTake={(e) =>
+              change({
+                title: e.title,
+                occasion: OCCASIONS.find((o) => o === e.occasion) ?? 'post-maintenance',
+                work: e.scope?.work ?? [],
+                added: e.scope?.added ?? [],
+                leftOut: e.scope?.leftOut ?? [],
+              })
+            }
+          />
+          {sisters.length > 0 ? (
+            <MarginNote title="The same work also on">
+              {sisters.map((a) => (
+                <label key={a.mark} className="flex min-h-9 items-center gap-3 max-lg:min-h-14">
+                  <input
+                    type="checkbox"
+                    className="size-4 accent-hand"
+                    checked={draft.also.includes(a.mark)}
+                    onChange={() =>
+                      change({
+                        also: draft.also.includes(a.mark)
+                          ? draft.also.filter((m) => m !== a.mark)
+                          : [...draft.also, a.mark],
+                      })
+                    }
+                  />
+                  <span className="font-mono">{a.mark}</span>
+                </label>
+              ))}
+            </MarginNote>
+          ) : null}
+          <MarginNote title="How the scope comes about">
+            <p>
+              Work touches systems. Whatever proves one of them has to be proven again, and whatever stands on
+              that. The rest stands on what was proven and released before, as long as it counts.
+            </p>
+          </MarginNote>
+        </>
+      }
+      foot={<Foot />}
+    />
+  );
+}

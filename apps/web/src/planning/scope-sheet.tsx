@@ -1,0 +1,139 @@
+import { useMemo, useState, type ReactElement } from 'react';
+import type { PostEntriesResponse } from '@kanzel/contract';
+import {
+  isRequired,
+  MAY_LEAVE_OUT_REQUIRED,
+  OCCASION_TITLES,
+  occasionOf,
+  proposeScope,
+  type ScopeDecision,
+  type WorkItem,
+} from '@kanzel/core';
+import { api, sayFailure } from '../api/client.ts';
+import { useCampaign } from '../station/campaign-context.ts';
+import { catchUp } from '../sync/campaign-store.ts';
+import { DEVICE } from '../sync/device.ts';
+import { newId } from '../sync/new-id.ts';
+import { roleAmong, useSession } from '../sync/session.ts';
+import { Button } from '../ui/button.tsx';
+import { Problem } from '../ui/field.tsx';
+import { ScopeList, ScopeTotals } from './scope-list.tsx';
+import { useKept } from './use-kept.ts';
+import { useProspect } from './use-prospect.ts';
+import { WorkItems } from './work-items.tsx';
+
+interface Draft {
+  readonly work: readonly WorkItem[];
+  readonly added: readonly ScopeDecision[];
+  readonly leftOut: readonly ScopeDecision[];
+}
+
+/** What has to be proven in this campaign, and why; changed here, recorded by whoever settles it. */
+export function ScopeSheet(): ReactElement {
+  const view = useCampaign();
+  const person = useSession((s) => s.person);
+  const { state, index, names } = view;
+  const { prospect, about, problem: unheard } = useProspect(index.basis.aircraft.mark, view.id);
+  const settled = state.scope;
+  const [draft, setDraft, forget] = useKept<Draft | null>(`scope ${view.id}`, null);
+  const [problem, setProblem] = useState<string>();
+  const [sending, setSending] = useState(false);
+  const occasion = occasionOf(state.opened?.occasion);
+  const now: Draft = draft ?? {
+    work: settled?.work ?? [],
+    added: settled?.added ?? [],
+    leftOut: settled?.leftOut ?? [],
+  };
+  const { work, added, leftOut } = now;
+  const evidence = draft
+    ? (prospect?.evidence ?? settled?.evidence)
+    : (settled?.evidence ?? prospect?.evidence);
+  const scope = useMemo(
+    () => proposeScope(index, occasion, { work, added, leftOut, evidence: evidence ?? {} }),
+    [index, occasion, work, added, leftOut, evidence],
+  );
+  const readOnly = state.release !== undefined;
+  const needsMore = leftOut.some(({ check }) => {
+    const about = index.checks.get(check);
+    return about !== undefined && isRequired(index, about);
+  });
+  const settle = async (): Promise<void> => {
+    setSending(true);
+    const answer = await api.post<PostEntriesResponse>(`/api/campaigns/${view.id}/scope`, {
+      id: newId(),
+      at: new Date().toISOString(),
+      device: DEVICE,
+      role: needsMore
+        ? roleAmong(person, MAY_LEAVE_OUT_REQUIRED)
+        : roleAmong(person, ['technician', 'inspector', 'certifier', 'pilot']),
+      ...now,
+      note: '',
+    });
+    setSending(false);
+    setProblem(answer.ok ? undefined : sayFailure(answer.error));
+    if (!answer.ok) return;
+    await catchUp(view.id);
+    forget();
+  };
+  const proposable = !settled && !draft;
+  return (
+    <div className="px-[22px] py-4">
+      <div className="flex flex-wrap items-end gap-4">
+        <ScopeTotals index={index} scope={proposable ? everything(view) : scope} />
+        <p className="cap ml-auto text-right">
+          {OCCASION_TITLES[occasion]}
+          <br />
+          {settled
+            ? `settled by ${view.who(settled.by)}, ${settled.at.slice(0, 10)}`
+            : 'no scope is settled: everything in the pack has to be proven'}
+        </p>
+      </div>
+      <Problem>{problem ?? (draft ? unheard : undefined)}</Problem>
+      {readOnly ? null : (
+        <div className="my-3 flex flex-wrap gap-3">
+          {draft || proposable ? (
+            <Button
+              kind="main"
+              disabled={sending || (draft !== null && work.some((w) => w.touches.length === 0))}
+              onClick={() => (draft ? void settle() : setDraft(now))}
+            >
+              {draft ? 'Settle this scope' : 'Say what was done, and settle a scope'}
+            </Button>
+          ) : (
+            <Button onClick={() => setDraft(now)}>Change it</Button>
+          )}
+          {draft ? (
+            <Button kind="quiet" onClick={forget}>
+              Leave it as it was
+            </Button>
+          ) : null}
+        </div>
+      )}
+      {draft ? (
+        <WorkItems
+          about={about}
+          index={index}
+          names={names}
+          value={work}
+          onChange={(next) => setDraft({ ...now, work: next })}
+        />
+      ) : null}
+      {proposable ? null : (
+        <ScopeList
+          index={index}
+          scope={scope}
+          work={work}
+          names={names}
+          added={added}
+          leftOut={leftOut}
+          {...(draft ? { onDecide: (a, l) => setDraft({ ...now, added: a, leftOut: l }) } : {})}
+        />
+      )}
+    </div>
+  );
+}
+
+/** Without a scope everything in the pack has to be proven. */
+function everything(view: ReturnType<typeof useCampaign>): ReturnType<typeof proposeScope> {
+  return proposeScope(view.index, 'maiden', { work: [], evidence: {}, added: [], leftOut: [] });
+}

@@ -1,0 +1,128 @@
+import { useMemo, useState, type ReactElement } from 'react';
+import {
+  occasionOf,
+  PROFILES,
+  recommendWays,
+  WAY_TITLES,
+  wayFacts,
+  WAYS,
+  type Profile,
+  type WayChosen,
+  type WayQuestion,
+} from '@kanzel/core';
+import { useCampaign } from '../station/campaign-context.ts';
+import { submit } from '../sync/campaign-store.ts';
+import { roleAmong, useSession } from '../sync/session.ts';
+import { Button } from '../ui/button.tsx';
+import { Choices, Problem } from '../ui/field.tsx';
+import { LineField } from '../ui/picker.tsx';
+import { useKept } from './use-kept.ts';
+
+type Draft = Partial<Record<WayQuestion, WayChosen>>;
+
+/** Which schools are followed in this campaign: recommended from the facts, chosen by a person, with the reason. */
+export function WaysSheet(): ReactElement {
+  const view = useCampaign();
+  const { person, people } = useSession();
+  const { state, index } = view;
+  const [beginner, setBeginner] = useKept(`beginner ${view.id}`, false);
+  const [draft, setDraft, forget] = useKept<Draft>(`ways ${view.id}`, {});
+  const [problem, setProblem] = useState<string>();
+  const inspectors = people.filter((p) => p.authorisations.some((a) => a.role === 'inspector')).length;
+  const advice = useMemo(
+    () => recommendWays(wayFacts(state, index, occasionOf(state.opened?.occasion), { beginner, inspectors })),
+    [state, index, beginner, inspectors],
+  );
+  const questions = (Object.keys(WAYS) as WayQuestion[]).filter((q) => advice[q]);
+  const kept = state.ways?.ways ?? {};
+  const nowOf = (q: WayQuestion): WayChosen | undefined => {
+    const own = draft[q] ?? kept[q];
+    const { choice, why, forced } = advice[q] ?? {};
+    if (forced && choice !== undefined && why) return { choice, why: view.say(why) };
+    return own ?? (choice !== undefined && why ? { choice, why: view.say(why) } : undefined);
+  };
+  const keep = async (): Promise<void> => {
+    const ways = Object.fromEntries(questions.flatMap((q) => (nowOf(q) ? [[q, nowOf(q) as WayChosen]] : [])));
+    const profile = PROFILES.find((p) => p === nowOf('reach')?.choice) ?? ('circuit' satisfies Profile);
+    const sent = await submit(
+      view.id,
+      'ways.chosen',
+      { profile, ways },
+      roleAmong(person, ['pilot', 'technician', 'inspector', 'certifier', 'observer']),
+    );
+    setProblem(sent.ok ? undefined : view.say(sent.error));
+    if (sent.ok) forget();
+  };
+  const open = questions.filter(
+    (q) => nowOf(q)?.choice !== kept[q]?.choice || nowOf(q)?.why !== kept[q]?.why,
+  );
+  return (
+    <div className="px-[22px] py-4">
+      <p className="max-w-2xl text-ink-2">
+        On these, careful people disagree. What is chosen here is recorded with its reason, and stands on the
+        cards of the flight.
+      </p>
+      <label className="my-3 flex min-h-9 items-center gap-3 max-lg:min-h-14">
+        <input
+          type="checkbox"
+          className="size-4 accent-hand"
+          checked={beginner}
+          onChange={() => setBeginner(!beginner)}
+        />
+        The pilot flies something like this for the first time
+      </label>
+      <Problem>{problem}</Problem>
+      <ol>
+        {questions.map((q) => {
+          const now = nowOf(q);
+          const recommended = advice[q];
+          const choices = WAY_TITLES[q].choices;
+          if (!now || !recommended) return null;
+          return (
+            <li key={q} className="border-b border-rule py-3">
+              <Choices
+                label={WAY_TITLES[q].question}
+                value={now.choice}
+                options={WAYS[q]
+                  .filter((c) => !recommended.forced || c === recommended.choice)
+                  .map((c) => ({ id: c as string, text: choices[c] ?? c }))}
+                onChange={(choice) =>
+                  setDraft({
+                    ...draft,
+                    [q]: { choice, why: choice === recommended.choice ? view.say(recommended.why) : '' },
+                  })
+                }
+              />
+              <p className="-mt-2 mb-1 text-[0.82rem] text-ink-2">
+                {recommended.forced ? 'Nothing else is open' : 'Recommended'}: {choices[recommended.choice]}.{' '}
+                {view.say(recommended.why)}
+              </p>
+              {now.choice === recommended.choice ? null : (
+                <LineField
+                  className="max-w-2xl"
+                  label="Why otherwise"
+                  value={now.why}
+                  onChange={(why) => setDraft({ ...draft, [q]: { choice: now.choice, why } })}
+                />
+              )}
+            </li>
+          );
+        })}
+      </ol>
+      {state.release ? null : (
+        <div className="mt-4 flex flex-wrap items-center gap-3">
+          <Button kind="main" onClick={() => void keep()} disabled={open.length === 0}>
+            Record these ways
+          </Button>
+          <span className="text-ink-2">
+            {open.length === 0 && state.ways
+              ? `Recorded by ${view.who(state.ways.by)}, ${state.ways.at.slice(0, 10)}.`
+              : state.ways
+                ? `${open.length} differ from what is recorded.`
+                : 'Nothing is recorded yet.'}
+          </span>
+        </div>
+      )}
+    </div>
+  );
+}
