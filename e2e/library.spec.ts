@@ -80,13 +80,9 @@ test('an aircraft is described: drawn from its family, pointed at, set up; its c
   await page.getByRole('link', { name: 'Hangar' }).click();
   await expect(page.getByText('QX-NEW')).toBeVisible();
   await page.getByRole('button', { name: 'New campaign' }).click();
-  const dialog = page.getByRole('dialog');
-  await dialog.getByText('QX-NEW').first().click();
-  await dialog
-    .getByLabel(/What is it called|Title|Campaign/)
-    .first()
-    .fill('First assembly');
-  await dialog.getByRole('button', { name: 'Open the campaign' }).click();
+  await page.getByText('QX-NEW', { exact: true }).click();
+  await page.getByLabel('Title').fill('First assembly');
+  await page.getByRole('button', { name: 'Open the campaign' }).click();
   await page.waitForURL(/\/campaign\//);
   await expect(page.getByText(`${lamp ?? ''} · lamp`)).toBeVisible();
 });

@@ -5,6 +5,7 @@ import {
   marginFigure,
   MARK_WORDS,
   namesOf,
+  outsideScope,
   RELEASE_MEANING,
   ROLE_TITLES,
   STATION_TITLES,
@@ -136,24 +137,26 @@ function evidence(source: SheetSource): Content[] {
     .filter((s) => s.total > 0)
     .map((s): Content => {
       const rows = s.checks.flatMap((c) =>
-        c.parts.map((p): TableCell[] => {
-          const answer = p.answer?.answer;
-          const text =
-            p.answer?.answer === null
-              ? `Not applicable: ${p.answer.notApplicable ?? ''}`
-              : answer
-                ? describeAnswer(index, c.check.id, answer)
-                : '';
-          const by = p.answer
-            ? `${people.get(p.answer.by) ?? p.answer.by}${p.answer.witness ? `, seen by ${people.get(p.answer.witness.by) ?? ''}` : ''}, ${new Date(p.answer.at).toISOString().slice(11, 16)}`
-            : '';
-          return [
-            names.part(p.key),
-            verdictFigure(p.verdicts[0]) ?? text,
-            MARK_WORDS[p.mark],
-            { text: by, style: 'small' },
-          ];
-        }),
+        c.parts
+          .filter((p) => !p.outside)
+          .map((p): TableCell[] => {
+            const answer = p.answer?.answer;
+            const text =
+              p.answer?.answer === null
+                ? `Not applicable: ${p.answer.notApplicable ?? ''}`
+                : answer
+                  ? describeAnswer(index, c.check.id, answer)
+                  : '';
+            const by = p.answer
+              ? `${people.get(p.answer.by) ?? p.answer.by}${p.answer.witness ? `, seen by ${people.get(p.answer.witness.by) ?? ''}` : ''}, ${new Date(p.answer.at).toISOString().slice(11, 16)}`
+              : '';
+            return [
+              names.part(p.key),
+              verdictFigure(p.verdicts[0]) ?? text,
+              MARK_WORDS[p.mark],
+              { text: by, style: 'small' },
+            ];
+          }),
       );
       return {
         stack: [
@@ -175,6 +178,45 @@ function overrides(source: SheetSource): Content[] {
           `Gate ${o.gate}, ${o.condition}: ${o.reason} (${source.people.get(o.by) ?? o.by}, ${utc(o.at)})`,
       ),
       margin: [0, 0, 0, 8],
+    },
+  ];
+}
+
+/** What did not have to be proven, and on what that rests: a thin net has to be seen by whoever signs. */
+function scope(source: SheetSource): Content[] {
+  const { state, index } = source;
+  const settled = state.scope;
+  if (!settled) return [];
+  const names = namesOf(index);
+  const outside = [...settled.items].filter(([key]) => outsideScope(state, key) !== undefined);
+  const left = new Map(
+    outside.flatMap(([key, item]) =>
+      item.verdict === 'leftOut' ? [[index.parts.get(key)?.check.title ?? key, item.reason] as const] : [],
+    ),
+  );
+  const earlier = new Map<string, number>();
+  for (const [, item] of outside)
+    if (item.verdict === 'rests') {
+      const title = `“${item.on.title}”, ${item.on.at.slice(0, 10)}`;
+      earlier.set(title, (earlier.get(title) ?? 0) + 1);
+    }
+  const untouched = outside.filter(([, item]) => item.verdict === 'untouched');
+  return [
+    head('Scope'),
+    {
+      text: `Settled by ${source.people.get(settled.by) ?? settled.by}, ${utc(settled.at)}: ${settled.items.size - outside.length} of ${settled.items.size} parts of the pack were to be proven.`,
+    },
+    {
+      ul: [
+        ...[...left].map(([title, why]) => ({ text: `Left out: ${title}. ${why}`, bold: true })),
+        ...[...earlier].map(([title, n]) => `${n} rest on ${title}`),
+        ...(untouched.length > 0
+          ? [
+              `${untouched.length} not touched by this work, without evidence here: ${untouched.map(([key]) => names.part(key)).join(', ')}`,
+            ]
+          : []),
+      ],
+      margin: [0, 2, 0, 8],
     },
   ];
 }
@@ -247,6 +289,7 @@ export function releaseSheet(source: SheetSource): Content[] {
     ...(opened && opened.workItems.length > 0
       ? [head('Work'), { ul: [...opened.workItems], margin: [0, 0, 0, 8] } as Content]
       : []),
+    ...scope(source),
     ...closest(source),
     ...findings(source),
     ...repeated(source),

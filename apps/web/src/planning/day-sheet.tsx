@@ -89,9 +89,16 @@ function CriticalPath({ timetable, day }: { timetable: Timetable; day: DayPlan }
   const chain = timetable.bars
     .filter((b) => b.critical && b.end > b.start)
     .sort((a, b) => a.start.localeCompare(b.start));
+  const minutes = (b: (typeof chain)[number]): number => (Date.parse(b.end) - Date.parse(b.start)) / 60_000;
+  const longest = [...chain].sort((a, b) => minutes(b) - minutes(a)).slice(0, 4);
   return (
-    <section aria-label="What settles the end" className="mt-4">
-      <h2 className="text-sm font-bold">What settles the end</h2>
+    <details aria-label="What settles the end" className="mt-3">
+      <summary className="min-h-9 cursor-pointer max-lg:min-h-14">
+        <b>What settles the end:</b> {chain.length} in a row, longest{' '}
+        {longest
+          .map((b) => `${jobTitle(b.job, view.names, view.index)} ${Math.round(minutes(b))} min`)
+          .join(', ')}
+      </summary>
       <ol className="flex flex-wrap gap-x-1 text-[0.86rem]">
         {chain.map((b, i) => (
           <li key={b.job}>
@@ -101,7 +108,7 @@ function CriticalPath({ timetable, day }: { timetable: Timetable; day: DayPlan }
           </li>
         ))}
       </ol>
-    </section>
+    </details>
   );
 }
 

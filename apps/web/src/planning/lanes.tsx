@@ -157,6 +157,8 @@ export function Lanes({
     `${title(bar)}, ${dayName(bar.start, offset)} ${clock(bar.start, offset)} to ${clock(bar.end, offset)}${bar.critical ? ', settles the end' : ''}`;
   const gates = timetable.bars.filter((b) => b.meaning.kind === 'gate');
   const states = timetable.bars.filter((b) => b.meaning.kind === 'state');
+  // A day of which only a sliver is shown has no room for its name.
+  const roomAt = (ms: number): boolean => (scale.pieces.find((p) => p.from === ms)?.width ?? 1) > 0.075;
   const at = scale.place(Date.parse(now));
   const label = 'grid grid-cols-[132px_minmax(0,1fr)] max-sm:grid-cols-[84px_minmax(0,1fr)]';
   return (
@@ -170,8 +172,8 @@ export function Lanes({
               className="absolute bottom-0 border-l border-ink-3 pl-1 text-[0.7rem] leading-tight text-ink-2"
               style={{ left: percent(scale.place(h.ms)) }}
             >
-              {h.day ? <b className="block text-ink">{dayName(h.ms, offset)}</b> : null}
-              {h.label}
+              {h.day && roomAt(h.ms) ? <b className="block text-ink">{dayName(h.ms, offset)}</b> : null}
+              {h.day && !roomAt(h.ms) ? '' : h.label}
             </span>
           ))}
         </div>

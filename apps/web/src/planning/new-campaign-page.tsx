@@ -54,6 +54,10 @@ function useAircraft(): readonly Aircraft[] {
   return aircraft;
 }
 
+/** Whether there is anything to settle: after maintenance only work makes a scope; a thin net comes from nothing. */
+const hasScope = ({ occasion, work, added, leftOut }: Draft): boolean =>
+  occasion === 'post-maintenance' ? work.length > 0 : work.length + added.length + leftOut.length > 0;
+
 /** Opens one campaign and settles its scope; the reason when either is refused. */
 async function openOne(
   mark: string,
@@ -72,6 +76,7 @@ async function openOne(
     device: DEVICE,
   });
   if (!opened.ok) return { id: '', refused: `${mark}: ${sayFailure(opened.error)}` };
+  if (!hasScope(draft)) return { id };
   const { work, added, leftOut } = draft;
   const settled = await api.post<PostEntriesResponse>(`/api/campaigns/${id}/scope`, {
     id: newId(),
@@ -135,7 +140,12 @@ export default function NewCampaignPage(): ReactElement {
   const scope = useMemo(
     () =>
       index?.ok && prospect
-        ? proposeScope(index.value, draft.occasion, { ...draft, evidence: prospect.evidence })
+        ? proposeScope(
+            index.value,
+            // Until somebody says what was done, everything has to be proven.
+            hasScope(draft) ? draft.occasion : 'maiden',
+            { ...draft, evidence: prospect.evidence },
+          )
         : undefined,
     [index, prospect, draft],
   );
@@ -161,7 +171,7 @@ export default function NewCampaignPage(): ReactElement {
     const [first] = results;
     if (!first?.id || refused.length > 0) return;
     forget();
-    void navigate(`/campaign/${first.id}/plan/scope`);
+    void navigate(hasScope(draft) ? `/campaign/${first.id}/plan/scope` : `/campaign/${first.id}`);
   };
   const items = aircraft.map((a) => ({ id: a.mark, text: a.mark }));
   return (
@@ -214,6 +224,11 @@ export default function NewCampaignPage(): ReactElement {
                   <Button onClick={() => void navigate('/')}>Leave it for now</Button>
                 </div>
               </div>
+              {draft.occasion === 'post-maintenance' && draft.work.length === 0 ? (
+                <p className="mt-2 border-l-4 border-near bg-near-bg px-3 py-2 text-near">
+                  Until you say what was done, everything in the pack has to be proven.
+                </p>
+              ) : null}
               <ScopeList
                 index={index.value}
                 scope={scope}

@@ -75,7 +75,7 @@ export function ScopeSheet(): ReactElement {
     await catchUp(view.id);
     forget();
   };
-  const proposable = !settled && !draft;
+  const proposable = !settled && (!draft || (occasion === 'post-maintenance' && work.length === 0));
   return (
     <div className="px-[22px] py-4">
       <div className="flex flex-wrap items-end gap-4">
@@ -91,10 +91,15 @@ export function ScopeSheet(): ReactElement {
       <Problem>{problem ?? (draft ? unheard : undefined)}</Problem>
       {readOnly ? null : (
         <div className="my-3 flex flex-wrap gap-3">
-          {draft || proposable ? (
+          {draft || !settled ? (
             <Button
               kind="main"
-              disabled={sending || (draft !== null && work.some((w) => w.touches.length === 0))}
+              disabled={
+                sending ||
+                (draft !== null &&
+                  (work.some((w) => w.touches.length === 0) ||
+                    (occasion === 'post-maintenance' && work.length === 0)))
+              }
               onClick={() => (draft ? void settle() : setDraft(now))}
             >
               {draft ? 'Settle this scope' : 'Say what was done, and settle a scope'}

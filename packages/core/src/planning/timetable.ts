@@ -1,9 +1,17 @@
 import { err, ok, type Result } from '../result.ts';
+import { lowerBound } from './bound.ts';
 import { conflictOf, type Conflict } from './conflict.ts';
 import { daylightOf } from './daylight.ts';
 import { fullOrder, orderSteps } from './order.ts';
 import type { DayPlan, Stretch } from './plan.ts';
-import { INSTANT, type Interval, type Job, type Schedule, type ScheduleProblem } from './schedule.ts';
+import {
+  compileSchedule,
+  INSTANT,
+  type Interval,
+  type Job,
+  type Schedule,
+  type ScheduleProblem,
+} from './schedule.ts';
 import { scheduleByList, searchSchedule, type SearchOptions } from './search.ts';
 import type { Task, Work } from './tasks.ts';
 
@@ -405,5 +413,5 @@ export function timetableByList(
   const made = dayProblem(request);
   const found = scheduleByList(made.problem, list, by);
   if (!found) return err({ conflict: conflictOf(made.problem), made });
-  return ok(readable(made, found, found.end, list));
+  return ok(readable(made, found, lowerBound(compileSchedule(made.problem)), list));
 }

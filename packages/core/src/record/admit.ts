@@ -155,6 +155,8 @@ const scopeRule: Rule<'scope.settled'> = ({ body, role }, door) => {
     if (!index.checks.has(check)) return reason('checkUnknown', { check, subject: '' });
     if (why.trim() === '') return reason('needsReason');
   }
+  if (occasionOf(door.state.opened?.occasion) === 'post-maintenance' && body.work.length === 0)
+    return reason('scopeWithoutWork');
   if (body.work.some((item) => item.component.trim() === '' || item.touches.length === 0))
     return reason('workNeedsSystems');
   if (MAY_LEAVE_OUT_REQUIRED.includes(role)) return undefined;

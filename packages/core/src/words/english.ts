@@ -113,6 +113,8 @@ const ENGLISH: Readonly<Record<string, (p: P) => string>> = {
   leftOutBecause: (p) => `Left out of the scope: ${p.s('why')}`,
   notTouched: () => 'Not touched by this work, and not asked for by the occasion.',
   workNeedsSystems: () => 'Every work item needs a component and at least one system that it touched.',
+  scopeWithoutWork: () =>
+    'After maintenance a scope follows from the work, and none was named. Without a scope everything in the pack is proven.',
   requiredLeftOut: (p) =>
     `“${p.s('check')}” is required: leaving it out takes ${p
       .list('roles')
