@@ -4,7 +4,6 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import {
   lever,
   openCampaign,
@@ -17,6 +16,7 @@ import {
   test,
   type Product,
 } from './product.ts';
+import { pdfText } from './pdf-text.ts';
 import { checkInHand, workRunUp, workStep } from './work.ts';
 
 let product: Product;
@@ -30,18 +30,6 @@ test.afterAll(async () => {
   await product.stop();
   removeFolder(product.folder);
 });
-
-async function pdfText(bytes: Uint8Array): Promise<string> {
-  const document = await getDocument({ data: new Uint8Array(bytes), useSystemFonts: false }).promise;
-  const pages = await Promise.all(
-    Array.from({ length: document.numPages }, async (_, i) =>
-      (await (await document.getPage(i + 1)).getTextContent()).items
-        .map((item) => ('str' in item ? item.str : ''))
-        .join(' '),
-    ),
-  );
-  return pages.join(' ').replace(/\s+/g, ' ');
-}
 
 async function seriousFaults(page: Page): Promise<string[]> {
   const found = await new AxeBuilder({ page }).analyze();

@@ -107,21 +107,23 @@ function People({ day, onChange }: { day: DayPlan; onChange: (day: DayPlan) => v
         const there = day.people.find((p) => p.id === person.id);
         return (
           <div key={person.id} className="border-b border-rule-2 py-1">
-            <label className="flex min-h-9 items-center gap-3 max-lg:min-h-14">
-              <input
-                type="checkbox"
-                className="size-4 accent-hand"
-                checked={there !== undefined}
-                onChange={() =>
-                  onChange({
-                    ...day,
-                    people: there
-                      ? day.people.filter((p) => p.id !== person.id)
-                      : [...day.people, known.find((k) => k.id === person.id) ?? person],
-                  })
-                }
-              />
-              <span className={there ? 'font-semibold' : 'text-ink-2'}>{person.name}</span>
+            <div className="flex items-center">
+              <label className="flex min-h-9 items-center gap-3 max-lg:min-h-14">
+                <input
+                  type="checkbox"
+                  className="size-4 accent-hand"
+                  checked={there !== undefined}
+                  onChange={() =>
+                    onChange({
+                      ...day,
+                      people: there
+                        ? day.people.filter((p) => p.id !== person.id)
+                        : [...day.people, known.find((k) => k.id === person.id) ?? person],
+                    })
+                  }
+                />
+                <span className={there ? 'font-semibold' : 'text-ink-2'}>{person.name}</span>
+              </label>
               {there ? (
                 <button
                   type="button"
@@ -139,7 +141,7 @@ function People({ day, onChange }: { day: DayPlan; onChange: (day: DayPlan) => v
                   Away for a while
                 </button>
               ) : null}
-            </label>
+            </div>
             {there?.away.map((a, i) => (
               <div key={i} className="flex flex-wrap items-baseline gap-3 pl-7 text-[0.86rem]">
                 away {dayName(a.from, offset)}

@@ -112,8 +112,8 @@ function gateLabels(
     .sort((a, b) => a.start.localeCompare(b.start))
     .map((gate) => {
       const place = scale.place(Date.parse(gate.start));
-      const [from, to] = place > 0.88 ? [place - 0.14, place] : [place, place + 0.14];
-      const free = [0, 1, 2].find((row) => (ends[row] ?? -1) <= from) ?? 2;
+      const [from, to] = place > 0.86 ? [place - 0.17, place] : [place, place + 0.17];
+      const free = [0, 1, 2, 3].find((row) => (ends[row] ?? -1) <= from) ?? 3;
       ends[free] = to;
       return { gate, place, row: free };
     });
@@ -268,7 +268,7 @@ export function Lanes({
       </div>
       <div className={label}>
         <span className="cap pt-0.5">Gates and states</span>
-        <div className="relative h-12">
+        <div className="relative h-14">
           {states.map((s) => (
             <span
               key={s.job}
@@ -285,7 +285,7 @@ export function Lanes({
             return (
               <span
                 key={g.job}
-                className={`absolute text-[0.7rem] font-bold whitespace-nowrap ${place > 0.88 ? '-translate-x-full pr-1' : 'pl-1'}`}
+                className={`absolute text-[0.7rem] font-bold whitespace-nowrap ${place > 0.86 ? '-translate-x-full pr-1' : 'pl-1'}`}
                 style={{ left: percent(place), top: row * 13 }}
               >
                 {title(g)} {clock(g.start, offset)}

@@ -190,9 +190,10 @@ export default function NewCampaignPage(): ReactElement {
                 onChange={choose}
               />
             ) : (
-              <Choices label="Aircraft" value={mark} options={items} onChange={choose} />
+              <Choices tight label="Aircraft" value={mark} options={items} onChange={choose} />
             )}
             <Choices<Occasion>
+              tight
               label="Occasion"
               value={draft.occasion}
               options={OCCASIONS.map((id) => ({ id, text: OCCASION_TITLES[id] }))}
