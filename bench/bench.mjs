@@ -17,6 +17,7 @@ import {
 } from '@kanzel/core';
 import { BUILT_IN_LIBRARY, loadLibrary, readLibraryFolder } from '@kanzel/packs';
 import { benchSize } from './large.mjs';
+import { benchPlanning } from './planning.mjs';
 
 /** Prints what the product promises in speed and size, as figures and ratios. Asserts nothing. */
 const ROOT = join(import.meta.dirname, '..');
@@ -278,6 +279,7 @@ row(
   `pack with most parts (${boosted.id}, ${indexBasis(bigBasis).value.parts.size} parts on four engines), looked up (median of 20)`,
   `${median(indexing).toFixed(1)} ms`,
 );
+await benchPlanning(row, median, bigBasis);
 row(
   `the same tried by a steady hand (most checks: ${largestPack.id}, ${largestPack.checks.length})`,
   `${time(() => tryPack(bigBasis)).ms.toFixed(0)} ms`,

@@ -105,6 +105,19 @@ await page.getByRole('button', { name: /^Light: bright/ }).click();
 await page.getByRole('button', { name: /^Light: dim/ }).click();
 await atCheck('right-ignition-off-drop');
 await save(page, 'night');
+const planner = await open({ width: 1280, height: 800 });
+await signIn(planner);
+const campaigns = await (await planner.request.get(`${url}/api/campaigns`)).json();
+for (const [mark, part, name] of [
+  ['QX-LMV', 'scope', 'scope'],
+  ['QX-HEI', 'day', 'day'],
+  ['QX-HEI', 'flights', 'flights'],
+]) {
+  const { id } = campaigns.find((c) => c.mark === mark && c.releasedAt === undefined);
+  await planner.goto(`${url}/campaign/${id}/plan/${part}`);
+  await planner.waitForTimeout(4000);
+  await save(planner, name);
+}
 const administrator = await open({ width: 1280, height: 800 });
 await administrator.goto(url);
 await administrator.getByRole('button', { name: /Brand Ekerholt/ }).click();

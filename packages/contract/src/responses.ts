@@ -2,6 +2,8 @@ import type {
   Aircraft,
   Basis,
   Entry,
+  EntryBodies,
+  FlightPlan,
   InstrumentRecord,
   Reason,
   Role,
@@ -161,7 +163,7 @@ export interface MoveOffer {
   readonly hash: string;
 }
 
-/** An earlier campaign of an airframe, as a template for the next. */
+/** An earlier campaign of an airframe or of another of its type, as a template for the next. */
 export interface EarlierCampaignView {
   readonly id: string;
   readonly title: string;
@@ -169,6 +171,11 @@ export interface EarlierCampaignView {
   readonly openedAt: string;
   readonly releasedAt?: string;
   readonly workItems: readonly string[];
+  /** Which aircraft of the type it was. */
+  readonly mark: string;
+  readonly ways?: Pick<EntryBodies['ways.chosen'], 'profile' | 'ways'>;
+  readonly order?: readonly string[];
+  readonly flights?: FlightPlan;
   /** What its scope was made from; absent when everything was proven. */
   readonly scope?: Pick<ScopeRequest, 'work' | 'added' | 'leftOut'>;
 }

@@ -32,14 +32,18 @@ import { refuse, refuseFor } from '../refusal.ts';
 import { CLOCK, type Clock } from '../settings.ts';
 
 function earlierView(id: string, state: CampaignState): EarlierCampaignView {
-  const { opened, scope, release } = state;
+  const { opened, scope, release, ways, plan } = state;
   return {
     id,
+    mark: state.index?.basis.aircraft.mark ?? '',
     title: opened?.title ?? '',
     occasion: opened?.occasion ?? '',
     openedAt: opened?.at ?? '',
     workItems: opened?.workItems ?? [],
     ...(release ? { releasedAt: release.at } : {}),
+    ...(ways ? { ways: { profile: ways.profile, ways: ways.ways } } : {}),
+    ...(plan ? { order: plan.order } : {}),
+    ...(plan?.flights ? { flights: plan.flights } : {}),
     ...(scope ? { scope: { work: scope.work, added: scope.added, leftOut: scope.leftOut } } : {}),
   };
 }
@@ -134,10 +138,16 @@ export class CampaignsController {
     const index = indexBasis(basis);
     if (!index.ok) throw refuseFor(409, index.error[0] ?? reasonOf('notOpened'));
     const earlier = (await this.record.earlierOf(basis.aircraft.mark)).filter((e) => e.id !== except);
+    const own = earlier.flatMap(({ id, state }) => (state.opened ? [earlierView(id, state)] : []));
+    const others: EarlierCampaignView[] = [];
+    for (const { mark, type } of this.library.aircraft())
+      if (type === basis.aircraft.type && mark !== basis.aircraft.mark)
+        for (const { id, state } of (await this.record.earlierOf(mark)).slice(-5))
+          others.push(earlierView(id, state));
     return {
       basis,
       evidence: earlierEvidence(earlier, index.value, this.clock.now().toISOString()),
-      earlier: earlier.reverse().flatMap(({ id, state }) => (state.opened ? [earlierView(id, state)] : [])),
+      earlier: [...own, ...others].sort((a, b) => b.openedAt.localeCompare(a.openedAt)),
     };
   }
 

@@ -373,7 +373,9 @@ export class ScriptedCrew {
         const at = stateSubject(index, name, subject);
         if (stateValue(state, name, at) === wanted) continue;
         const setter = index.basis.pack.checks.find((c) => c.sets[name] === wanted);
-        if (setter) await this.answer(setter.id, [subject]);
+        if (setter && !state.parts.get(`${setter.id}@${subject}`)?.history.length)
+          await this.answer(setter.id, [subject]);
+        else await this.post('state.set', { state: name, subject: at, value: wanted });
       }
     }
   }

@@ -202,7 +202,9 @@ export function flightCards(source: CardSource): Content[] {
     ...(i === 0
       ? [
           {
-            text: [way('reach'), way('stall'), way('landing-flap')].filter(Boolean).join(' · '),
+            text: [way('reach'), way('first-take-off'), way('stall'), way('landing-flap'), way('fairings')]
+              .filter(Boolean)
+              .join(' · '),
             style: 'small',
             margin: [0, 0, 0, 6],
           } as Content,

@@ -5,6 +5,7 @@ import type { AircraftView, CampaignView } from '@kanzel/contract';
 import { api } from '../api/client.ts';
 import { Foot } from '../shell/foot.tsx';
 import { Frame, MarginNote } from '../shell/frame.tsx';
+import { FieldNote } from './field-note.tsx';
 import { HangarPlate } from '../shell/plate.tsx';
 import { openCampaign, useCampaigns } from '../sync/campaign-store.ts';
 import { keep, kept } from '../sync/database.ts';
@@ -286,7 +287,12 @@ export function HangarPage(): ReactElement {
           )}
         </>
       }
-      margin={<HangarMargin lines={lines} />}
+      margin={
+        <>
+          <FieldNote />
+          <HangarMargin lines={lines} />
+        </>
+      }
       foot={<Foot />}
     />
   );

@@ -40,6 +40,8 @@ interface Draft {
   readonly leftOut: readonly ScopeDecision[];
   /** Marks of the other aircraft on which the same is done. */
   readonly also: readonly string[];
+  /** Begun as an earlier one: its ways, order and flights come along. */
+  readonly like?: Pick<EarlierCampaignView, 'ways' | 'order' | 'flights'>;
 }
 
 const FRESH: Draft = { occasion: 'post-maintenance', title: '', work: [], added: [], leftOut: [], also: [] };
@@ -58,11 +60,48 @@ function useAircraft(): readonly Aircraft[] {
 const hasScope = ({ occasion, work, added, leftOut }: Draft): boolean =>
   occasion === 'post-maintenance' ? work.length > 0 : work.length + added.length + leftOut.length > 0;
 
+/** Takes ways, order and flights of an earlier campaign into a new one, as far as the pack has the checks. */
+async function bringPlan(
+  campaign: string,
+  mark: string,
+  draft: Draft,
+  checks: readonly string[],
+  by: string,
+): Promise<void> {
+  const { ways, order, flights } = draft.like ?? {};
+  const known = (ids: readonly string[]): string[] => ids.filter((c) => checks.includes(c));
+  const entry = (kind: 'ways.chosen' | 'plan.kept', body: object): object => ({
+    id: newId(),
+    campaign,
+    at: new Date().toISOString(),
+    by,
+    role: 'technician',
+    device: DEVICE,
+    kind,
+    version: 1,
+    body,
+  });
+  const entries = [
+    ...(ways ? [entry('ways.chosen', ways)] : []),
+    ...(order
+      ? [
+          entry('plan.kept', {
+            order: known(order),
+            note: `as ${mark}`,
+            ...(flights ? { flights: { ...flights, flights: flights.flights.map(known) } } : {}),
+          }),
+        ]
+      : []),
+  ];
+  if (entries.length > 0) await api.post(`/api/campaigns/${campaign}/entries`, { entries });
+}
+
 /** Opens one campaign and settles its scope; the reason when either is refused. */
 async function openOne(
   mark: string,
   draft: Draft,
   role: ReturnType<typeof roleAmong>,
+  bring: (id: string) => Promise<void>,
 ): Promise<{ id: string; refused?: string }> {
   const id = newId();
   const at = new Date().toISOString();
@@ -76,6 +115,7 @@ async function openOne(
     device: DEVICE,
   });
   if (!opened.ok) return { id: '', refused: `${mark}: ${sayFailure(opened.error)}` };
+  await bring(id);
   if (!hasScope(draft)) return { id };
   const { work, added, leftOut } = draft;
   const settled = await api.post<PostEntriesResponse>(`/api/campaigns/${id}/scope`, {
@@ -113,7 +153,7 @@ function Templates({
             >
               <span className="underline decoration-rule underline-offset-3">{e.title}</span>
               <span className="cap block">
-                {e.openedAt.slice(0, 10)}
+                {e.mark}, {e.openedAt.slice(0, 10)}
                 {e.releasedAt ? '' : ', in hand'}
               </span>
             </button>
@@ -163,8 +203,12 @@ export default function NewCampaignPage(): ReactElement {
     setOpening(true);
     const role =
       draft.leftOut.length > 0 ? roleAmong(person, ['inspector', 'certifier', 'technician']) : 'technician';
+    const checks = prospect?.basis.pack.checks.map((c) => c.id) ?? [];
     const results = [];
-    for (const m of [mark, ...draft.also]) results.push(await openOne(m, draft, role));
+    for (const m of [mark, ...draft.also])
+      results.push(
+        await openOne(m, draft, role, (id) => bringPlan(id, mark, draft, checks, person?.id ?? '')),
+      );
     setOpening(false);
     const refused = results.flatMap((r) => (r.refused === undefined ? [] : [r.refused]));
     setProblem(refused.length > 0 ? refused.join(' ') : undefined);
@@ -258,6 +302,11 @@ export default function NewCampaignPage(): ReactElement {
                 work: e.scope?.work ?? [],
                 added: e.scope?.added ?? [],
                 leftOut: e.scope?.leftOut ?? [],
+                like: {
+                  ...(e.ways ? { ways: e.ways } : {}),
+                  ...(e.order ? { order: e.order } : {}),
+                  ...(e.flights ? { flights: e.flights } : {}),
+                },
               })
             }
           />

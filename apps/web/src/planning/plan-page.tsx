@@ -11,21 +11,12 @@ import { DaySheet } from './day-sheet.tsx';
 import { FlightsSheet } from './flights-sheet.tsx';
 import { OrderSheet } from './order-sheet.tsx';
 import { planBody, PlanContext, useMakePlan } from './plan-context.ts';
+import { PLAN_SHEETS } from './sheets.ts';
 import { ScopeSheet } from './scope-sheet.tsx';
 import { TakeAwaySheet } from './take-away-sheet.tsx';
 import { keptOf } from './use-timetable.ts';
 import { WaysSheet } from './ways-sheet.tsx';
 import { WhatIfSheet } from './what-if-sheet.tsx';
-
-const PAGES = [
-  ['scope', 'Scope'],
-  ['ways', 'Ways'],
-  ['order', 'Order'],
-  ['day', 'Day'],
-  ['flights', 'Flights'],
-  ['what-if', 'What if'],
-  ['take-away', 'Take away'],
-] as const;
 
 /** The plan of a campaign: scope, ways, order, day, flights, suppositions, and what is taken along. */
 export default function PlanPage(): ReactElement {
@@ -62,7 +53,7 @@ export default function PlanPage(): ReactElement {
       <header className="flex min-h-12 flex-wrap items-center gap-x-5 border-b border-rule px-[22px] py-1.5">
         <h1 className="text-[1.19rem] font-semibold narrow">Plan</h1>
         <nav aria-label="Parts of the plan" className="flex flex-wrap gap-x-5">
-          {PAGES.map(([id, title]) => (
+          {PLAN_SHEETS.map(([id, title]) => (
             <NavLink
               key={id}
               to={`${base}/${id}`}

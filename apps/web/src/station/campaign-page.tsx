@@ -105,7 +105,7 @@ function useSheetKeys(view: CampaignView | undefined, setSlip: (slip: Slip) => v
       const key = event.key.toLowerCase();
       if (going.current) {
         going.current = false;
-        const station = STATION_KEYS[key];
+        const station = key === 'a' ? 'plan' : STATION_KEYS[key];
         if (station) {
           event.preventDefault();
           event.stopImmediatePropagation();

@@ -1,6 +1,7 @@
 import { Command } from 'cmdk';
 import { useMemo, useState, type FormEvent, type ReactElement, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
+import { PLAN_SHEETS } from '../planning/sheets.ts';
 import { STATION_TITLES, type EntryBodies, type EntryKind, type Role } from '@kanzel/core';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
@@ -352,7 +353,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['F', 'raise a finding'],
   [
     'G then a letter',
-    'go to a station: P papers, L loading, I inspection, C controls, U fuel, R run-up, T taxi, Y ready, F flight, D debrief, S sign',
+    'go to a station: P papers, L loading, I inspection, C controls, U fuel, R run-up, T taxi, Y ready, F flight, D debrief, S sign; A plan',
   ],
   ['/', 'find or do'],
   ['?', 'these keys'],
@@ -406,6 +407,16 @@ function Find({ onClose }: { onClose: () => void }): ReactElement {
           {doing.map((d) => (
             <Command.Item key={d.text} className={item} onSelect={go(d.run)}>
               {d.text}
+            </Command.Item>
+          ))}
+          {PLAN_SHEETS.map(([id, title]) => (
+            <Command.Item
+              key={id}
+              className={item}
+              value={`plan ${title}`}
+              onSelect={go(() => void navigate(`${view.base}/plan/${id}`))}
+            >
+              Plan: {title}
             </Command.Item>
           ))}
           {view.status.stations

@@ -2,7 +2,7 @@ import type { ReactElement } from 'react';
 import { useNavigate } from 'react-router';
 import { runningTimer, type Check, type Part } from '@kanzel/core';
 import { submit } from '../sync/campaign-store.ts';
-import { roleAmong, useSession } from '../sync/session.ts';
+import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
 import type { Step } from './use-step.ts';
@@ -27,12 +27,41 @@ function wayOut(view: CampaignView, part: Part): { readonly to: string; readonly
             wanted === why.params['wanted'] && view.index.states.get(name)?.title === why.params['state'],
         )
       : undefined;
-  const setter = state ? view.index.basis.pack.checks.find((c) => c.sets[state[0]] === state[1]) : undefined;
+  const setter = state
+    ? view.index.basis.pack.checks.find(
+        (c) => c.sets[state[0]] === state[1] && view.status.checks.get(c.id)?.proven === false,
+      )
+    : undefined;
   const key = typeof why?.params['part'] === 'string' ? why.params['part'] : undefined;
   const other = key ? view.index.parts.get(key)?.check : setter;
   return other && other.id !== part.check.id
     ? { to: `${view.base}/${other.station}?check=${other.id}`, text: `Go to “${other.title}”` }
     : undefined;
+}
+
+/**
+ * A state that a part needs and nothing that is still to be done would bring about: it is changed by hand, and said.
+ * Undefined while a check that sets it waits to be done: that is the way then.
+ */
+function stateByHand(
+  view: CampaignView,
+  part: Part,
+):
+  | { readonly state: string; readonly subject: string; readonly value: string; readonly text: string }
+  | undefined {
+  const why = view.status.parts.get(part.key)?.blocked;
+  if (why?.code !== 'wrongState') return undefined;
+  const need = Object.entries(part.check.needs).find(
+    ([name, wanted]) =>
+      wanted === why.params['wanted'] && view.index.states.get(name)?.title === why.params['state'],
+  );
+  const definition = need ? view.index.states.get(need[0]) : undefined;
+  if (!need || !definition) return undefined;
+  const setter = view.index.basis.pack.checks.find((c) => c.sets[need[0]] === need[1]);
+  if (setter && view.status.checks.get(setter.id)?.proven === false) return undefined;
+  const subject = String(why.params['subject'] ?? part.subject);
+  const whose = definition.per === 'engine' ? `, ${view.names.subject(subject).toLowerCase()}` : '';
+  return { state: need[0], subject, value: need[1], text: `${definition.title}${whose}: ${need[1]} now` };
 }
 
 /** What can be done with the step in hand; the blue one is what Enter does. */
@@ -58,6 +87,13 @@ export function StepActions({
           .filter((p) => !view.status.parts.get(p.key)?.proven)
           .map((p) => wayOut(view, p))
           .find(Boolean);
+  const byHand =
+    step.entering.length > 0
+      ? undefined
+      : parts
+          .filter((p) => !view.status.parts.get(p.key)?.proven)
+          .map((p) => stateByHand(view, p))
+          .find((found) => found !== undefined);
   const kept = parts.filter((p) => view.status.parts.get(p.key)?.answer && !step.entering.includes(p));
   const out = kept.filter((p) => view.status.parts.get(p.key)?.mark === 'out');
   const unwitnessed = kept.filter(
@@ -162,6 +198,20 @@ export function StepActions({
             Record a decision
           </Button>
         ))}
+        {byHand ? (
+          <Button
+            onClick={() =>
+              void submit(
+                view.id,
+                'state.set',
+                { state: byHand.state, subject: byHand.subject, value: byHand.value },
+                roleAmong(person, rolesForStation(check.station)),
+              )
+            }
+          >
+            {byHand.text}
+          </Button>
+        ) : null}
         {wayOn ? (
           <Button
             kind={otherMain ? 'plain' : 'main'}

@@ -1,4 +1,4 @@
-import { indexBasis, type BasisIndex, type Part } from '../checks/basis-index.ts';
+import { indexBasis, stateKey, type BasisIndex, type Part } from '../checks/basis-index.ts';
 import type { Basis, Check, Occasion, Role } from '../checks/types.ts';
 import { deriveStatus } from '../gates/derive.ts';
 import type { Bounds, Limit, RateLimit, Reading } from '../limits/types.ts';
@@ -13,7 +13,7 @@ import {
   type EntryKind,
   type PartAnswer,
 } from '../record/entry.ts';
-import { foldEntries } from '../record/fold.ts';
+import { foldEntries, stateSubject, stateValue } from '../record/fold.ts';
 import { orderSteps } from '../planning/order.ts';
 import { workOf, type Work } from '../planning/tasks.ts';
 import type { ScopeRequest } from '../planning/work.ts';
@@ -109,6 +109,8 @@ class SteadyHand {
   private time = Date.parse('2026-01-01T08:00:00.000Z');
   state: CampaignState = EMPTY_CAMPAIGN;
   watched = 0;
+  /** State values that some check has brought about. */
+  private readonly reached = new Set<string>();
 
   now(): string {
     return new Date(this.time).toISOString();
@@ -214,6 +216,7 @@ class SteadyHand {
   /** Works a part, with a second person where the pack asks for one; the reason when the door refuses. */
   work(part: Part): Reason | undefined {
     const { check, subject } = part;
+    this.bringBack(part);
     if (check.answer.kind === 'timer') {
       const started = this.put('timer.started', { check: check.id, subject });
       if (started.refused) return started.refused;
@@ -234,6 +237,21 @@ class SteadyHand {
       'inspector',
       'second',
     ).refused;
+  }
+
+  /** Changes by hand what was changed from how the pack begins, as people do: the tail is lowered again by no check. */
+  private bringBack(part: Part): void {
+    const { index } = this.state;
+    if (!index) return;
+    for (const [name, wanted] of Object.entries(part.check.needs)) {
+      const subject = stateSubject(index, name, part.subject);
+      const was = stateValue(this.state, name, subject);
+      const again = this.reached.has(`${stateKey(name, subject)}=${wanted}`);
+      if (was !== wanted && (index.states.get(name)?.initial === wanted || again))
+        this.put('state.set', { state: name, subject, value: wanted });
+    }
+    for (const [name, value] of Object.entries(part.check.sets))
+      this.reached.add(`${stateKey(name, stateSubject(index, name, part.subject))}=${value}`);
   }
 
   passGates(station: string): void {

@@ -1,0 +1,10 @@
+/** The sheets of a plan, in the order in which it comes about. */
+export const PLAN_SHEETS = [
+  ['scope', 'Scope'],
+  ['ways', 'Ways'],
+  ['order', 'Order'],
+  ['day', 'Day'],
+  ['flights', 'Flights'],
+  ['what-if', 'What if'],
+  ['take-away', 'Take away'],
+] as const;
