@@ -38,7 +38,7 @@ export function grauholm(): FieldView {
 
 /** The people of a campaign as they are there on a day. */
 function presentOf(cast: Cast): DayPlan['people'] {
-  const people = new Map<string, PersonView>(Object.values(cast).map((p) => [p.id, p]));
+  const people = new Map((Object.values(cast) as PersonView[]).map((p) => [p.id, p] as const));
   return [...people.values()].map((p) => ({
     id: p.id,
     name: p.fullName,

@@ -55,6 +55,26 @@ function boxes(labels: readonly string[], unit: string): Content {
   };
 }
 
+/** Two squares to tick, for one subject. */
+function yesNo(subject: string): Content {
+  const square = () => ({
+    stack: [
+      { canvas: [{ type: 'rect' as const, x: 0, y: 1, w: 15, h: 15, lineWidth: 1, lineColor: '#12202E' }] },
+    ],
+    width: 20,
+  });
+  return {
+    columns: [
+      ...(subject ? [{ text: subject, width: 74 } as Content] : []),
+      square(),
+      { text: 'yes', width: 34 },
+      square(),
+      { text: 'no', width: 34 },
+    ],
+    margin: [0, 4, 0, 0],
+  };
+}
+
 /** The boxes of one check: one for each figure, per engine and cylinder, in the order of the screen. */
 function answerBoxes(index: BasisIndex, check: Check): Content {
   const { engines } = index.basis.aircraft;
@@ -86,10 +106,7 @@ function answerBoxes(index: BasisIndex, check: Check): Content {
     case 'text':
       return { text: `${'_'.repeat(46)}\n${'_'.repeat(46)}`, margin: [0, 6, 0, 0], color: '#CFCFC4' };
     default:
-      return boxes(
-        subjects.map((s) => `${s} [  ] yes  [  ] no`.trim()),
-        '',
-      );
+      return { stack: subjects.map(yesNo) };
   }
 }
 

@@ -33,10 +33,10 @@ const byStart = (bars: readonly Bar[]): Bar[] =>
 /** Bars that a person has in their diary: checks run together while the same people stay in the same station. */
 function sittings(
   source: PlanSource,
-): { title: string; from: string; to: string; who: string; what: string[] }[] {
+): { key: string; title: string; from: string; to: string; who: string; what: string[] }[] {
   const { index } = source;
   const names = namesOf(index);
-  const made: { title: string; from: string; to: string; who: string; what: string[] }[] = [];
+  const made: { key: string; title: string; from: string; to: string; who: string; what: string[] }[] = [];
   for (const bar of byStart(timetableOf(source)?.bars ?? [])) {
     if (bar.meaning.kind === 'state') continue;
     const check = bar.meaning.kind === 'check' ? index.checks.get(bar.meaning.check) : undefined;
@@ -46,7 +46,8 @@ function sittings(
     if (check && last) {
       last.to = bar.end > last.to ? bar.end : last.to;
       last.what.push(check.title);
-    } else made.push({ title, from: bar.start, to: bar.end, who, what: check ? [check.title] : [] });
+    } else
+      made.push({ key: bar.job, title, from: bar.start, to: bar.end, who, what: check ? [check.title] : [] });
   }
   return made;
 }
@@ -55,8 +56,9 @@ function sittings(
 export function planCalendar(source: PlanSource): string {
   const { mark } = source.index.basis.aircraft;
   return writeCalendar(
-    sittings(source).map((s, i) => ({
-      uid: `${source.campaign}-${i}@kanzel`,
+    sittings(source).map((s) => ({
+      // Named by what it begins with, so that a newer plan moves it rather than adding another.
+      uid: `${source.campaign}-${s.key.replace(/\s/g, '-')}@kanzel`,
       from: s.from,
       to: s.to,
       title: `${mark} ${s.title}${s.who ? `: ${s.who}` : ''}`,

@@ -1,10 +1,10 @@
 import { useEffect, useState, type ReactElement } from 'react';
+import { useForm } from 'react-hook-form';
 import type { FieldView } from '@kanzel/contract';
 import { readFigure } from '@kanzel/core';
 import { api, sayFailure } from '../api/client.ts';
 import { Button } from '../ui/button.tsx';
-import { Problem } from '../ui/field.tsx';
-import { LineField } from '../ui/picker.tsx';
+import { Field, Problem } from '../ui/field.tsx';
 
 /** A field as it is typed: nothing is a figure yet, and nothing typed is lost. */
 type Typed = Readonly<
@@ -79,18 +79,14 @@ function readTyped(typed: Typed): FieldView | string {
 
 /** Where this installation stands: for daylight, runways and the wind. */
 export function FieldForm(): ReactElement {
-  const [typed, setTyped] = useState<Typed>();
+  const { register, handleSubmit, reset, formState } = useForm<Typed>({ defaultValues: typedOf(null) });
   const [said, setSaid] = useState<{ good: boolean; text: string }>();
   useEffect(() => {
     void api
       .get<{ field: FieldView | null }>('/api/field')
-      .then((f) => setTyped(typedOf(f.ok ? f.value.field : null)));
-  }, []);
-  if (!typed) return <p className="text-ink-2">Looking it up…</p>;
-  const line = (name: keyof Typed, label: string): ReactElement => (
-    <LineField label={label} value={typed[name]} onChange={(v) => setTyped({ ...typed, [name]: v })} />
-  );
-  const keep = async (): Promise<void> => {
+      .then((f) => reset(typedOf(f.ok ? f.value.field : null)));
+  }, [reset]);
+  const keep = handleSubmit(async (typed) => {
     const field = readTyped(typed);
     if (typeof field === 'string') return setSaid({ good: false, text: `${field} Nothing was kept.` });
     const answer = await api.put<{ field: FieldView }>('/api/field', field);
@@ -99,29 +95,29 @@ export function FieldForm(): ReactElement {
         ? { good: true, text: `Kept: ${answer.value.field.name}.` }
         : { good: false, text: sayFailure(answer.error) },
     );
-  };
+  });
   return (
-    <section aria-label="The field" className="max-w-3xl">
-      <div className="grid grid-cols-3 gap-x-5 gap-y-2 max-md:grid-cols-2">
-        {line('code', 'Code')}
-        {line('name', 'Name')}
-        {line('runways', 'Runways, name and true heading')}
-        {line('latitude', 'Latitude, degrees north')}
-        {line('longitude', 'Longitude, degrees east')}
-        {line('weather', 'Weather office, address')}
-        {line('opens', 'Opens')}
-        {line('closes', 'Closes')}
+    <form aria-label="The field" className="max-w-3xl" onSubmit={(e) => void keep(e)}>
+      <div className="grid grid-cols-3 gap-x-5 max-md:grid-cols-2">
+        <Field label="Code" {...register('code')} />
+        <Field label="Name" {...register('name')} />
+        <Field label="Runways, name and true heading" {...register('runways')} />
+        <Field label="Latitude, degrees north" {...register('latitude')} />
+        <Field label="Longitude, degrees east" {...register('longitude')} />
+        <Field label="Weather office, address" {...register('weather')} />
+        <Field label="Opens" {...register('opens')} />
+        <Field label="Closes" {...register('closes')} />
         <span />
-        {line('wind', 'Most wind, kt')}
-        {line('cross', 'Most cross-wind, kt')}
+        <Field label="Most wind, kt" {...register('wind')} />
+        <Field label="Most cross-wind, kt" {...register('cross')} />
       </div>
       {said?.good === false ? <Problem>{said.text}</Problem> : null}
-      <p className="mt-3 flex items-center gap-3">
-        <Button kind="main" onClick={() => void keep()}>
+      <p className="flex items-center gap-3">
+        <Button kind="main" type="submit" disabled={formState.isSubmitting}>
           Keep the field
         </Button>
         <span role="status">{said?.good ? said.text : ''}</span>
       </p>
-    </section>
+    </form>
   );
 }

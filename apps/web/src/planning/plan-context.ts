@@ -66,8 +66,10 @@ export function useMakePlan(view: CampaignView, now: string, search: boolean): P
   const proposed = useMemo(() => findOrder(work), [work]);
   const points = useMemo(() => flightPoints(index, partsToDo(status)), [index, status]);
   const { plan } = state;
-  const wanted = draft.order ?? plan?.order ?? (proposed.ok ? proposed.value.order : []);
-  const order = useMemo(() => fullOrder(work, wanted), [work, wanted]);
+  const order = useMemo(
+    () => fullOrder(work, draft.order ?? plan?.order ?? (proposed.ok ? proposed.value.order : [])),
+    [work, draft.order, plan?.order, proposed],
+  );
   const day = draft.day ?? plan?.day;
   const flights = draft.flights ?? plan?.flights;
   const minute = now.slice(0, 16);

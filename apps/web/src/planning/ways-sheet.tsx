@@ -42,7 +42,12 @@ export function WaysSheet(): ReactElement {
     return own ?? (choice !== undefined && why ? { choice, why: view.say(why) } : undefined);
   };
   const keep = async (): Promise<void> => {
-    const ways = Object.fromEntries(questions.flatMap((q) => (nowOf(q) ? [[q, nowOf(q) as WayChosen]] : [])));
+    const ways = Object.fromEntries(
+      questions.flatMap((q) => {
+        const now = nowOf(q);
+        return now ? [[q, now] as const] : [];
+      }),
+    );
     const profile = PROFILES.find((p) => p === nowOf('reach')?.choice) ?? ('circuit' satisfies Profile);
     const sent = await submit(
       view.id,

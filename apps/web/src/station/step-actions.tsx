@@ -59,7 +59,8 @@ function stateByHand(
   if (!need || !definition) return undefined;
   const setter = view.index.basis.pack.checks.find((c) => c.sets[need[0]] === need[1]);
   if (setter && view.status.checks.get(setter.id)?.proven === false) return undefined;
-  const subject = String(why.params['subject'] ?? part.subject);
+  const about = why.params['subject'];
+  const subject = typeof about === 'string' ? about : part.subject;
   const whose = definition.per === 'engine' ? `, ${view.names.subject(subject).toLowerCase()}` : '';
   return { state: need[0], subject, value: need[1], text: `${definition.title}${whose}: ${need[1]} now` };
 }

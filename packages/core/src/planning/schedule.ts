@@ -53,6 +53,8 @@ interface CompiledJob {
   /** Units of which one is taken each; those of the crew come first. */
   readonly slots: readonly (readonly number[])[];
   readonly crew: number;
+  /** The first thing it uses, by which people stay where they are. */
+  readonly place: string | undefined;
   readonly before: readonly number[];
   readonly atLeast: readonly number[];
   readonly atMost: readonly number[];
@@ -105,6 +107,7 @@ export function compileSchedule(problem: ScheduleProblem): Compiled {
       minutes: job.minutes,
       slots,
       crew: crew.length,
+      place: job.uses[0],
       before: links.map((l) => l.at),
       atLeast: links.map((l) => l.atLeast ?? 0),
       atMost: links.map((l) => l.atMost ?? Infinity),
@@ -137,6 +140,7 @@ export interface Decoded {
 class Board {
   private readonly from: number[][];
   private readonly to: number[][];
+  private readonly last: (string | undefined)[] = [];
 
   constructor(private readonly compiled: Compiled) {
     this.from = compiled.units.map((u) => u.away.map((a) => a.from));
@@ -163,8 +167,9 @@ class Board {
     return at;
   }
 
-  take(unit: number, start: number, end: number): void {
+  take(unit: number, start: number, end: number, place: string | undefined): void {
     if (end <= start) return;
+    this.last[unit] = place;
     const from = this.from[unit] as number[];
     const to = this.to[unit] as number[];
     let i = from.length;
@@ -184,7 +189,12 @@ class Board {
     }
   }
 
-  /** Distinct units for all slots, free from `t` for the length of the job; the preferred, then the least wanted. */
+  /** Whether a unit was last taken where a job is done: whoever sits in the cockpit goes on sitting there. */
+  private stays(unit: number, job: CompiledJob): boolean {
+    return job.place !== undefined && this.last[unit] === job.place;
+  }
+
+  /** Distinct units for all slots, free from `t`: the preferred, then who is there already, then the least wanted. */
   match(job: CompiledJob, t: number, prefer: readonly number[] = []): number[] | undefined {
     const taken: number[] = [];
     const choose = (slot: number): boolean => {
@@ -194,6 +204,7 @@ class Board {
       free.sort(
         (a, b) =>
           Number(prefer[slot] === b) - Number(prefer[slot] === a) ||
+          Number(this.stays(b, job)) - Number(this.stays(a, job)) ||
           (this.compiled.units[a] as { wanted: number }).wanted -
             (this.compiled.units[b] as { wanted: number }).wanted,
       );
@@ -282,7 +293,7 @@ export function decodeList(
       const start = board.earliest(job, t);
       if (start === Infinity) return undefined;
       const units = board.match(job, start, prefer[i]) ?? [];
-      for (const unit of units) board.take(unit, start, start + job.minutes);
+      for (const unit of units) board.take(unit, start, start + job.minutes, job.place);
       starts[i] = start;
       taken[i] = units;
       if (start + job.minutes > end) end = start + job.minutes;

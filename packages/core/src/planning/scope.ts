@@ -79,19 +79,26 @@ function meets(a: readonly string[], b: readonly string[]): boolean {
   return true;
 }
 
+type Setters = (state: string, value: string, subject: string) => readonly string[];
+const knownSetters = new WeakMap<BasisIndex, Setters>();
+
 /** Parts that bring a state about, for a part that needs it: of the same engine, or of the aircraft. */
-function settersOf(index: BasisIndex): (state: string, value: string, subject: string) => readonly string[] {
+function settersOf(index: BasisIndex): Setters {
+  const known = knownSetters.get(index);
+  if (known) return known;
   const found = new Map<string, Part[]>();
   for (const part of index.parts.values())
     for (const [state, value] of Object.entries(part.check.sets)) {
       const key = `${state}=${value}`;
       found.set(key, [...(found.get(key) ?? []), part]);
     }
-  return (state, value, subject) => {
+  const made: Setters = (state, value, subject) => {
     const all = found.get(`${state}=${value}`) ?? [];
     const same = all.filter((p) => p.subject === subject);
     return (same.length > 0 ? same : all).map((p) => p.key);
   };
+  knownSetters.set(index, made);
+  return made;
 }
 
 class Closure {
@@ -99,7 +106,7 @@ class Closure {
   /** Parts whose earlier answers are worth nothing now; what stands on them follows. */
   private readonly disturbed = new Set<string>();
   private readonly queue: string[] = [];
-  private readonly setters: ReturnType<typeof settersOf>;
+  private readonly setters: Setters;
   private flying = false;
 
   constructor(
