@@ -52,7 +52,10 @@ export default function PlanPage(): ReactElement {
     <PlanContext.Provider value={planning}>
       <header className="flex min-h-12 flex-wrap items-center gap-x-5 border-b border-rule px-[22px] py-1.5">
         <h1 className="text-[1.19rem] font-semibold narrow">Plan</h1>
-        <nav aria-label="Parts of the plan" className="flex flex-wrap gap-x-5">
+        <nav
+          aria-label="Parts of the plan"
+          className="flex gap-x-5 whitespace-nowrap max-lg:w-full max-lg:overflow-x-auto lg:flex-wrap"
+        >
           {PLAN_SHEETS.map(([id, title]) => (
             <NavLink
               key={id}

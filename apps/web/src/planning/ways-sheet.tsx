@@ -90,7 +90,7 @@ export function WaysSheet(): ReactElement {
                 value={now.choice}
                 options={WAYS[q]
                   .filter((c) => !recommended.forced || c === recommended.choice)
-                  .map((c) => ({ id: c as string, text: choices[c] ?? c }))}
+                  .map((c) => ({ id: c, text: choices[c] ?? c }))}
                 onChange={(choice) =>
                   setDraft({
                     ...draft,

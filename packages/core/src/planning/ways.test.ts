@@ -1,0 +1,114 @@
+import { indexBasis } from '../checks/basis-index.ts';
+import { layoutFor } from '../airframe/templates.ts';
+import { BASIS, check, PACK, Scribe } from '../testing/world.ts';
+import { makeSentences } from '../words/english.ts';
+import { namesOf } from '../words/names.ts';
+import { WAY_TITLES } from '../words/plan-words.ts';
+import { componentsOf } from './components.ts';
+import { recommendWays, wayFacts, WAYS, type WayFacts, type WayQuestion } from './ways.ts';
+
+const FACTS: WayFacts = {
+  occasion: 'maiden',
+  hours: 0,
+  stabilised: false,
+  model: false,
+  hasFlaps: true,
+  hasWheels: true,
+  doubts: [],
+  trimOut: false,
+  beginner: false,
+  inspectors: 1,
+};
+
+test('each school is recommended where the table of the work says so, and forced where it says so', () => {
+  const choice = (change: Partial<WayFacts>, question: WayQuestion) => {
+    const advice = recommendWays({ ...FACTS, ...change })[question];
+    return advice && [advice.choice, advice.forced];
+  };
+  expect(choice({}, 'reach')).toEqual(['circuit', false]);
+  expect(choice({ occasion: 'post-maintenance' }, 'reach')).toEqual(['overhead', false]);
+  expect(choice({ occasion: 'post-maintenance', doubts: ['Fuel flow short'] }, 'reach')).toEqual([
+    'circuit',
+    true,
+  ]);
+  expect(choice({}, 'first-take-off')).toBeUndefined();
+  expect(choice({ stabilised: true }, 'first-take-off')).toEqual(['unassisted', false]);
+  expect(choice({ stabilised: true, beginner: true }, 'first-take-off')).toEqual(['assisted', false]);
+  expect(choice({}, 'stall')).toEqual(['before', false]);
+  expect(choice({ trimOut: true }, 'stall')).toEqual(['never', true]);
+  expect(choice({ model: true }, 'stall')).toEqual(['if-benign', false]);
+  expect(choice({}, 'landing-flap')).toEqual(['half', false]);
+  expect(choice({ model: true, beginner: true }, 'landing-flap')).toEqual(['none', false]);
+  expect(choice({ hasFlaps: false }, 'landing-flap')).toBeUndefined();
+  expect(choice({}, 'fairings')).toEqual(['off', false]);
+  expect(choice({ inspectors: 0 }, 'own-work')).toEqual(['stated', false]);
+  const { say } = makeSentences(namesOf(undefined));
+  for (const occasion of ['maiden', 'acceptance', 'post-maintenance', 'site-release'] as const)
+    for (const flag of [true, false])
+      for (const [question, advice] of Object.entries(
+        recommendWays({ ...FACTS, occasion, model: flag, stabilised: flag, beginner: flag, trimOut: flag }),
+      )) {
+        expect(WAYS[question as WayQuestion] as readonly string[]).toContain(advice.choice);
+        expect(WAY_TITLES[question as WayQuestion].choices[advice.choice]).toBeDefined();
+        expect(say(advice.why)).not.toMatch(/^Reason /);
+      }
+});
+
+test('an open finding about fuel, engine or structure is a doubt; one about the radio is not; one nobody can place is', () => {
+  const basis = {
+    ...BASIS,
+    pack: {
+      ...PACK,
+      checks: [
+        check('flow', { station: 'fuel', proves: ['fuel.flow'] }),
+        check('radio', { station: 'controls', proves: ['radio.range'] }),
+      ],
+    },
+  };
+  const index = indexBasis(basis);
+  if (!index.ok) throw new Error('basis');
+  const doubtsOf = (about: string | undefined): readonly string[] => {
+    const scribe = new Scribe().open(basis);
+    scribe.add('finding.raised', {
+      finding: 'f',
+      title: 'Something',
+      where: '',
+      ...(about ? { check: about, subject: 'aircraft' } : {}),
+    });
+    return wayFacts(scribe.state(), index.value, 'maiden', { beginner: false, inspectors: 1 }).doubts;
+  };
+  expect(doubtsOf('flow')).toEqual(['Something']);
+  expect(doubtsOf('radio')).toEqual([]);
+  expect(doubtsOf(undefined)).toEqual(['Something']);
+});
+
+test('what is pointed at stands for the systems of the pack, the most particular first', () => {
+  const systems = [
+    'controls',
+    'controls.aileron',
+    'engine.left',
+    'engine.left.propeller',
+    'engine.right',
+    'fuel',
+    'fuel.lines',
+  ];
+  const found = componentsOf(
+    layoutFor('piston-twin'),
+    [{ id: 'box', title: 'Box', partNumber: '', serial: '', touches: ['avionics.box'] }],
+    systems,
+  );
+  const touches = (id: string): readonly string[] | undefined => found.find((c) => c.id === id)?.touches;
+  expect(touches('box')).toEqual(['avionics.box']);
+  for (const component of found.filter((c) => c.zone !== undefined))
+    expect([
+      component.id,
+      component.touches.every((t) => systems.includes(t)),
+      component.touches.length > 0,
+    ]).toEqual([component.id, true, true]);
+  const engines = layoutFor('piston-twin').propulsors.map((p) => touches(p.id));
+  expect(new Set(engines.map((e) => e?.join())).size).toBe(engines.length);
+  // A pack that knows nothing of a thing proposes nothing: it is asked about, never left out in silence.
+  expect(componentsOf(layoutFor('sailplane'), [], ['papers']).every((c) => c.touches.length === 0)).toBe(
+    true,
+  );
+});
