@@ -1,5 +1,6 @@
 import {
   makeTimetable,
+  type KeptTimetable,
   type NoTimetable,
   type Result,
   type Timetable,
@@ -12,7 +13,7 @@ export interface SearchOrder {
   readonly milliseconds: number;
 }
 export type SearchNews =
-  | { readonly kind: 'better'; readonly end: number; readonly bound: number }
+  | { readonly kind: 'better'; readonly list: KeptTimetable }
   | { readonly kind: 'done'; readonly result: Result<Timetable, NoTimetable>; readonly milliseconds: number };
 
 /** Looks for a short timetable away from the page; a page that no longer wants it ends the worker. */
@@ -24,7 +25,8 @@ addEventListener('message', (event: MessageEvent<SearchOrder>) => {
     seed: 1,
     lists: Infinity,
     goOn: () => performance.now() - began < milliseconds,
-    onBetter: (end, bound) => tell({ kind: 'better', end, bound }),
+    // Told at once, so that a search that is stopped has given all it had.
+    onBetter: (_end, _bound, kept) => tell({ kind: 'better', list: kept() }),
   });
   tell({ kind: 'done', result, milliseconds: performance.now() - began });
 });

@@ -65,7 +65,8 @@ export function useTimetable(
     worker.current = next;
     setRunning(true);
     next.addEventListener('message', (event: MessageEvent<SearchNews>) => {
-      if (event.data.kind !== 'done' || worker.current !== next) return;
+      if (worker.current !== next) return;
+      if (event.data.kind === 'better') return setFound({ question, list: event.data.list });
       const { result: made } = event.data;
       if (made.ok) setFound({ question, list: keptOf(made.value) });
       stop();

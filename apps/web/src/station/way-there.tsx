@@ -1,4 +1,4 @@
-import { useMemo, type ReactElement } from 'react';
+import { useDeferredValue, useMemo, type ReactElement } from 'react';
 import {
   formatFigure,
   ROLE_TITLES,
@@ -14,7 +14,9 @@ import { useCampaign } from './campaign-context.ts';
 export function useWayToGate(gate: GateStatus | undefined): WayToGate | undefined {
   const view = useCampaign();
   const now = useNow(60_000).toISOString().slice(0, 16);
-  const { state, index } = view;
+  // What was just kept is painted first; the way is reckoned after it.
+  const state = useDeferredValue(view.state);
+  const { index } = view;
   return useMemo(() => {
     if (gate?.state !== 'held') return undefined;
     return wayToGate(state, index, gate, state.plan?.day, `${now}:00.000Z`);
@@ -25,7 +27,10 @@ export function useWayToGate(gate: GateStatus | undefined): WayToGate | undefine
 export function wayInWords(way: WayToGate, planned: boolean): string {
   const missing = way.missing.map((r) => ROLE_TITLES[r as Role].toLowerCase());
   const time = `${formatFigure(way.minutes, 1)} min of checks${planned ? ' with the people who are there' : ', one after another'}`;
-  return missing.length > 0 ? `${time}; nobody is there as ${missing.join(', ')}` : time;
+  if (missing.length === 0) return time;
+  return planned
+    ? `${time}; nobody is there as ${missing.join(', ')}`
+    : `${time}, with ${missing.join(' and ')}`;
 }
 
 export function WayThere({ gate }: { gate: GateStatus }): ReactElement | null {

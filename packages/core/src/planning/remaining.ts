@@ -117,7 +117,7 @@ export function wayToGate(
       flights: [],
       now,
     },
-    { seed: 1, lists: 30 },
+    { seed: 1, lists: 4 },
   );
   if (!made.ok) return { minutes: gate.minutes, missing: [...new Set(missing)] };
   const minutes = Math.ceil((Date.parse(made.value.end) - Date.parse(made.value.origin)) / 60_000);

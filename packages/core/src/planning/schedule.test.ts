@@ -176,6 +176,19 @@ test.each(INSTANCE_SHAPES)(
     expect(faultsOf(problem, found)).toEqual([]);
     expect(found.end).toBeGreaterThanOrEqual(found.bound - 1e-6);
     expect(searchSchedule(problem, { seed: 2, lists: 30 })?.end).toBe(found.end);
+    // Told of each better one with what makes it again, so that a search ended from outside loses nothing.
+    const told: number[] = [];
+    searchSchedule(problem, {
+      seed: 2,
+      lists: 30,
+      onBetter: (end, _, kept) => {
+        const { list, by } = kept();
+        told.push(end);
+        expect(scheduleByList(problem, list, new Map(Object.entries(by)))?.end).toBeCloseTo(end, 3);
+      },
+    });
+    expect(told).toEqual([...told].sort((a, b) => b - a));
+    expect(told.at(-1)).toBe(found.end);
     // Asked to stop at once, it keeps what it has.
     const first = searchSchedule(problem, { seed: 2, lists: 30, goOn: () => false });
     expect(first && faultsOf(problem, first)).toEqual([]);

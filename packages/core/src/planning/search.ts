@@ -1,3 +1,4 @@
+import type { KeptTimetable } from './plan.ts';
 import { headsOf, lowerBound, tailsOf, topological } from './bound.ts';
 import {
   compileSchedule,
@@ -27,7 +28,8 @@ export interface SearchOptions {
   readonly lists: number;
   /** Asked before every list; the best so far is kept when it says no. */
   readonly goOn?: () => boolean;
-  readonly onBetter?: (end: number, bound: number) => void;
+  /** Told of every better schedule; `kept` gives what makes it again. */
+  readonly onBetter?: (end: number, bound: number, kept: () => KeptTimetable) => void;
 }
 
 /** A small generator of random numbers from 0 up to but without 1, the same for the same seed (mulberry32). */
@@ -116,6 +118,12 @@ class Search {
     return this.bestList.map((i) => (this.compiled.problem.jobs[i] as { id: string }).id);
   }
 
+  /** The best so far as it is kept: jobs in an order, and who does each. */
+  private kept(): KeptTimetable {
+    const { assignments } = readSchedule(this.compiled, this.best as Decoded);
+    return { list: this.list, by: Object.fromEntries(assignments.map((a) => [a.job, a.people])) };
+  }
+
   get finished(): boolean {
     return (
       this.tried >= this.options.lists ||
@@ -137,7 +145,7 @@ class Search {
       this.best = decoded;
       this.bestPrefer = prefer;
       this.bestList = [...list];
-      this.options.onBetter?.(decoded.end, this.bound);
+      this.options.onBetter?.(decoded.end, this.bound, () => this.kept());
     }
     return decoded;
   }
