@@ -11,7 +11,8 @@ import {
 import { api } from '../api/client.ts';
 import { useCampaign } from '../station/campaign-context.ts';
 import { Button } from '../ui/button.tsx';
-import { DayForm, firstDay, usePresent } from './day-form.tsx';
+import { DayForm, firstDay } from './day-form.tsx';
+import { usePresent } from './day-people.tsx';
 import { Lanes } from './lanes.tsx';
 import { usePlanning } from './plan-context.ts';
 import { clock, dayName } from './time-scale.ts';

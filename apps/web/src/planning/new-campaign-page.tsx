@@ -1,29 +1,24 @@
 import { useEffect, useMemo, useState, type ReactElement } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import type { AircraftView, EarlierCampaignView, PostEntriesResponse } from '@kanzel/contract';
+import type { AircraftView, EarlierCampaignView } from '@kanzel/contract';
 import {
-  describeWork,
   indexBasis,
   namesOf,
   OCCASION_TITLES,
   OCCASIONS,
   proposeScope,
   type Aircraft,
-  type Entry,
   type Occasion,
-  type ScopeDecision,
-  type WorkItem,
 } from '@kanzel/core';
-import { api, sayFailure } from '../api/client.ts';
+import { api } from '../api/client.ts';
 import { Foot } from '../shell/foot.tsx';
 import { Frame, MarginNote } from '../shell/frame.tsx';
 import { HangarPlate } from '../shell/plate.tsx';
-import { DEVICE } from '../sync/device.ts';
-import { newId } from '../sync/new-id.ts';
 import { roleAmong, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
 import { Choices, Problem } from '../ui/field.tsx';
 import { LineField, Picker } from '../ui/picker.tsx';
+import { bringPlan, hasScope, openOne, type CampaignDraft } from './open-campaigns.ts';
 import { ScopeList, ScopeTotals } from './scope-list.tsx';
 import { useKept } from './use-kept.ts';
 import { useProspect } from './use-prospect.ts';
@@ -32,19 +27,14 @@ import { WorkItems } from './work-items.tsx';
 /** So many aircraft stand as words to choose among; more come as a list. */
 const AS_WORDS = 8;
 
-interface Draft {
-  readonly occasion: Occasion;
-  readonly title: string;
-  readonly work: readonly WorkItem[];
-  readonly added: readonly ScopeDecision[];
-  readonly leftOut: readonly ScopeDecision[];
-  /** Marks of the other aircraft on which the same is done. */
-  readonly also: readonly string[];
-  /** Begun as an earlier one: its ways, order and flights come along. */
-  readonly like?: Pick<EarlierCampaignView, 'ways' | 'order' | 'flights'>;
-}
-
-const FRESH: Draft = { occasion: 'post-maintenance', title: '', work: [], added: [], leftOut: [], also: [] };
+const FRESH: CampaignDraft = {
+  occasion: 'post-maintenance',
+  title: '',
+  work: [],
+  added: [],
+  leftOut: [],
+  also: [],
+};
 
 function useAircraft(): readonly Aircraft[] {
   const [aircraft, setAircraft] = useState<readonly Aircraft[]>([]);
@@ -54,83 +44,6 @@ function useAircraft(): readonly Aircraft[] {
       .then((a) => (a.ok ? setAircraft(a.value.map((v) => v.aircraft)) : undefined));
   }, []);
   return aircraft;
-}
-
-/** Whether there is anything to settle: after maintenance only work makes a scope; a thin net comes from nothing. */
-const hasScope = ({ occasion, work, added, leftOut }: Draft): boolean =>
-  occasion === 'post-maintenance' ? work.length > 0 : work.length + added.length + leftOut.length > 0;
-
-/** Takes ways, order and flights of an earlier campaign into a new one, as far as the pack has the checks. */
-async function bringPlan(
-  campaign: string,
-  mark: string,
-  draft: Draft,
-  checks: readonly string[],
-  by: string,
-): Promise<void> {
-  const { ways, order, flights } = draft.like ?? {};
-  const known = (ids: readonly string[]): string[] => ids.filter((c) => checks.includes(c));
-  const entry = (kind: 'ways.chosen' | 'plan.kept', body: object): object => ({
-    id: newId(),
-    campaign,
-    at: new Date().toISOString(),
-    by,
-    role: 'technician',
-    device: DEVICE,
-    kind,
-    version: 1,
-    body,
-  });
-  const entries = [
-    ...(ways ? [entry('ways.chosen', ways)] : []),
-    ...(order
-      ? [
-          entry('plan.kept', {
-            order: known(order),
-            note: `as ${mark}`,
-            ...(flights ? { flights: { ...flights, flights: flights.flights.map(known) } } : {}),
-          }),
-        ]
-      : []),
-  ];
-  if (entries.length > 0) await api.post(`/api/campaigns/${campaign}/entries`, { entries });
-}
-
-/** Opens one campaign and settles its scope; the reason when either is refused. */
-async function openOne(
-  mark: string,
-  draft: Draft,
-  role: ReturnType<typeof roleAmong>,
-  bring: (id: string) => Promise<void>,
-): Promise<{ id: string; refused?: string }> {
-  const id = newId();
-  const at = new Date().toISOString();
-  const opened = await api.post<Entry>('/api/campaigns', {
-    id,
-    mark,
-    title: draft.title.trim(),
-    occasion: draft.occasion,
-    workItems: draft.work.map(describeWork),
-    at,
-    device: DEVICE,
-  });
-  if (!opened.ok) return { id: '', refused: `${mark}: ${sayFailure(opened.error)}` };
-  await bring(id);
-  if (!hasScope(draft)) return { id };
-  const { work, added, leftOut } = draft;
-  const settled = await api.post<PostEntriesResponse>(`/api/campaigns/${id}/scope`, {
-    id: newId(),
-    at,
-    device: DEVICE,
-    role,
-    work,
-    added,
-    leftOut,
-    note: '',
-  });
-  return settled.ok
-    ? { id }
-    : { id, refused: `${mark} is open, but its scope was refused: ${sayFailure(settled.error)}` };
 }
 
 function Templates({
@@ -171,7 +84,7 @@ export default function NewCampaignPage(): ReactElement {
   const [search, setSearch] = useSearchParams();
   const aircraft = useAircraft();
   const mark = search.get('mark') ?? aircraft[0]?.mark;
-  const [draft, setDraft, forget] = useKept<Draft>(`new campaign ${mark ?? ''}`, FRESH);
+  const [draft, setDraft, forget] = useKept<CampaignDraft>(`new campaign ${mark ?? ''}`, FRESH);
   const [problem, setProblem] = useState<string>();
   const [opening, setOpening] = useState(false);
   const { prospect, about, problem: unheard } = useProspect(mark);
@@ -191,7 +104,7 @@ export default function NewCampaignPage(): ReactElement {
   );
   const own = aircraft.find((a) => a.mark === mark);
   const sisters = aircraft.filter((a) => a.mark !== mark && a.type === own?.type);
-  const change = (next: Partial<Draft>): void => setDraft({ ...draft, ...next });
+  const change = (next: Partial<CampaignDraft>): void => setDraft({ ...draft, ...next });
   const choose = (next: string): void => setSearch({ mark: next }, { replace: true });
   const open = async (): Promise<void> => {
     if (!mark) return;

@@ -11,6 +11,7 @@ export * from './conflict.ts';
 export * from './daylight.ts';
 export * from './wind.ts';
 export * from './flights.ts';
+export * from './day-problem.ts';
 export * from './timetable.ts';
 export * from './ways.ts';
 export * from './remaining.ts';

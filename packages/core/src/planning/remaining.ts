@@ -7,7 +7,8 @@ import { proposeScope, occasionOf } from './scope.ts';
 import { workOf, type Work } from './tasks.ts';
 import type { DayPlan } from './plan.ts';
 import { flightPoints, reckonFlight } from './flights.ts';
-import { makeTimetable, type FlightSlot, type Timetable } from './timetable.ts';
+import { type FlightSlot } from './day-problem.ts';
+import { makeTimetable, type Timetable } from './timetable.ts';
 import type { ScopeRequest } from './work.ts';
 
 /** Parts that are still to be proven in a campaign, by what the record says now. */

@@ -12,7 +12,8 @@ import { findOrder, orderSteps } from './order.ts';
 import type { DayPlan } from './plan.ts';
 import { wayToGate } from './remaining.ts';
 import { workOf } from './tasks.ts';
-import { makeTimetable, windowsOf, type TimetableRequest } from './timetable.ts';
+import { windowsOf, type TimetableRequest } from './day-problem.ts';
+import { makeTimetable } from './timetable.ts';
 import { whatIf } from './what-if.ts';
 
 const NOW = '2026-11-25T08:00:00.000Z';

@@ -1,0 +1,96 @@
+import type { EarlierCampaignView, PostEntriesResponse } from '@kanzel/contract';
+import { describeWork, type Entry, type Occasion, type ScopeDecision, type WorkItem } from '@kanzel/core';
+import { api, sayFailure } from '../api/client.ts';
+import { DEVICE } from '../sync/device.ts';
+import { newId } from '../sync/new-id.ts';
+import type { roleAmong } from '../sync/session.ts';
+
+/** A campaign before it is opened, as somebody writes it. */
+export interface CampaignDraft {
+  readonly occasion: Occasion;
+  readonly title: string;
+  readonly work: readonly WorkItem[];
+  readonly added: readonly ScopeDecision[];
+  readonly leftOut: readonly ScopeDecision[];
+  /** Marks of the other aircraft on which the same is done. */
+  readonly also: readonly string[];
+  /** Begun as an earlier one: its ways, order and flights come along. */
+  readonly like?: Pick<EarlierCampaignView, 'ways' | 'order' | 'flights'>;
+}
+
+/** Whether there is anything to settle: after maintenance only work makes a scope; a thin net comes from nothing. */
+export const hasScope = ({ occasion, work, added, leftOut }: CampaignDraft): boolean =>
+  occasion === 'post-maintenance' ? work.length > 0 : work.length + added.length + leftOut.length > 0;
+
+/** Takes ways, order and flights of an earlier campaign into a new one, as far as the pack has the checks. */
+export async function bringPlan(
+  campaign: string,
+  mark: string,
+  draft: CampaignDraft,
+  checks: readonly string[],
+  by: string,
+): Promise<void> {
+  const { ways, order, flights } = draft.like ?? {};
+  const known = (ids: readonly string[]): string[] => ids.filter((c) => checks.includes(c));
+  const entry = (kind: 'ways.chosen' | 'plan.kept', body: object): object => ({
+    id: newId(),
+    campaign,
+    at: new Date().toISOString(),
+    by,
+    role: 'technician',
+    device: DEVICE,
+    kind,
+    version: 1,
+    body,
+  });
+  const entries = [
+    ...(ways ? [entry('ways.chosen', ways)] : []),
+    ...(order
+      ? [
+          entry('plan.kept', {
+            order: known(order),
+            note: `as ${mark}`,
+            ...(flights ? { flights: { ...flights, flights: flights.flights.map(known) } } : {}),
+          }),
+        ]
+      : []),
+  ];
+  if (entries.length > 0) await api.post(`/api/campaigns/${campaign}/entries`, { entries });
+}
+
+/** Opens one campaign and settles its scope; the reason when either is refused. */
+export async function openOne(
+  mark: string,
+  draft: CampaignDraft,
+  role: ReturnType<typeof roleAmong>,
+  bring: (id: string) => Promise<void>,
+): Promise<{ id: string; refused?: string }> {
+  const id = newId();
+  const at = new Date().toISOString();
+  const opened = await api.post<Entry>('/api/campaigns', {
+    id,
+    mark,
+    title: draft.title.trim(),
+    occasion: draft.occasion,
+    workItems: draft.work.map(describeWork),
+    at,
+    device: DEVICE,
+  });
+  if (!opened.ok) return { id: '', refused: `${mark}: ${sayFailure(opened.error)}` };
+  await bring(id);
+  if (!hasScope(draft)) return { id };
+  const { work, added, leftOut } = draft;
+  const settled = await api.post<PostEntriesResponse>(`/api/campaigns/${id}/scope`, {
+    id: newId(),
+    at,
+    device: DEVICE,
+    role,
+    work,
+    added,
+    leftOut,
+    note: '',
+  });
+  return settled.ok
+    ? { id }
+    : { id, refused: `${mark} is open, but its scope was refused: ${sayFailure(settled.error)}` };
+}
