@@ -14,14 +14,16 @@ test.afterAll(async () => {
   removeFolder(product.folder);
 });
 
-/** Opens a part of the plan of the campaign in hand of an aircraft. */
-async function plan(page: Page, mark: string, part: string): Promise<string> {
+/** The campaigns of the demonstration that have a plan. */
+const TITLES = { 'QX-LMV': 'Autopilot board replaced', 'QX-HEI': 'Home-built, maiden flight' } as const;
+
+/** Opens a part of the plan of the campaign that the demonstration has in hand for an aircraft. */
+async function plan(page: Page, mark: keyof typeof TITLES, part: string): Promise<string> {
   const list = (await (await page.request.get(`${product.url}/api/campaigns`)).json()) as {
     id: string;
-    mark: string;
-    releasedAt?: string;
+    title: string;
   }[];
-  const id = list.find((c) => c.mark === mark && c.releasedAt === undefined)?.id ?? '';
+  const id = list.find((c) => c.title === TITLES[mark])?.id ?? '';
   await page.goto(`${product.url}/campaign/${id}/plan/${part}`);
   await page.getByRole('heading', { name: 'Plan', exact: true }).waitFor();
   return `${product.url}/campaign/${id}`;

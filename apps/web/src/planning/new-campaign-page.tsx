@@ -27,14 +27,36 @@ import { WorkItems } from './work-items.tsx';
 /** So many aircraft stand as words to choose among; more come as a list. */
 const AS_WORDS = 8;
 
-const FRESH: CampaignDraft = {
-  occasion: 'post-maintenance',
-  title: '',
-  work: [],
-  added: [],
-  leftOut: [],
-  also: [],
-};
+type Head = Pick<CampaignDraft, 'occasion' | 'title'>;
+type Body = Omit<CampaignDraft, keyof Head>;
+const FRESH_HEAD: Head = { occasion: 'post-maintenance', title: '' };
+const FRESH_BODY: Body = { work: [], added: [], leftOut: [], also: [] };
+
+/**
+ * The campaign being written, kept on the device. Occasion and title belong to whoever writes, whatever aircraft is
+ * chosen and even before the list of them has come; what was done belongs to the aircraft it was done to.
+ */
+function useDraft(mark: string | undefined): {
+  draft: CampaignDraft;
+  change: (next: Partial<CampaignDraft>) => void;
+  forget: () => void;
+} {
+  const [head, setHead, forgetHead] = useKept<Head>('new campaign', FRESH_HEAD);
+  const [body, setBody, forgetBody] = useKept<Body>(`new campaign on ${mark ?? ''}`, FRESH_BODY);
+  const draft = useMemo<CampaignDraft>(() => ({ ...body, ...head }), [head, body]);
+  return {
+    draft,
+    change: ({ occasion, title, ...rest }) => {
+      if (occasion !== undefined || title !== undefined)
+        setHead({ occasion: occasion ?? head.occasion, title: title ?? head.title });
+      if (Object.keys(rest).length > 0) setBody({ ...body, ...rest });
+    },
+    forget: () => {
+      forgetHead();
+      forgetBody();
+    },
+  };
+}
 
 function useAircraft(): readonly Aircraft[] {
   const [aircraft, setAircraft] = useState<readonly Aircraft[]>([]);
@@ -84,7 +106,7 @@ export default function NewCampaignPage(): ReactElement {
   const [search, setSearch] = useSearchParams();
   const aircraft = useAircraft();
   const mark = search.get('mark') ?? aircraft[0]?.mark;
-  const [draft, setDraft, forget] = useKept<CampaignDraft>(`new campaign ${mark ?? ''}`, FRESH);
+  const { draft, change, forget } = useDraft(mark);
   const [problem, setProblem] = useState<string>();
   const [opening, setOpening] = useState(false);
   const { prospect, about, problem: unheard } = useProspect(mark);
@@ -104,7 +126,6 @@ export default function NewCampaignPage(): ReactElement {
   );
   const own = aircraft.find((a) => a.mark === mark);
   const sisters = aircraft.filter((a) => a.mark !== mark && a.type === own?.type);
-  const change = (next: Partial<CampaignDraft>): void => setDraft({ ...draft, ...next });
   const choose = (next: string): void => setSearch({ mark: next }, { replace: true });
   const open = async (): Promise<void> => {
     if (!mark) return;
