@@ -1,6 +1,7 @@
-import { useEffect, useMemo, useRef, useState, type ReactElement } from 'react';
+import { useEffect, useMemo, useState, type ReactElement } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import {
+  deriveStatus,
   describeAnswer,
   MARK_WORDS,
   STATION_TITLES,
@@ -12,6 +13,7 @@ import {
   type StationId,
   type StationStatus,
 } from '@kanzel/core';
+import { useCampaigns } from '../sync/campaign-store.ts';
 import { MarkSign } from '../ui/mark.tsx';
 import { useCampaign } from './campaign-context.ts';
 import { PartRuler } from './figure-entry.tsx';
@@ -222,10 +224,6 @@ function NothingToProve({ station }: { station: StationStatus }): ReactElement {
 export function StationSheet(): ReactElement {
   const view = useCampaign();
   const navigate = useNavigate();
-  const latest = useRef(view);
-  useEffect(() => {
-    latest.current = view;
-  });
   const { station: wanted = '' } = useParams();
   const [search] = useSearchParams();
   const station = view.status.stations.find((s) => s.station === wanted);
@@ -275,8 +273,14 @@ export function StationSheet(): ReactElement {
     );
   }
   const goOn = (): void => {
-    const { status, base, state } = latest.current;
-    const now = status.stations.find((s) => s.station === station.station)?.checks ?? [];
+    const { held, reachable } = useCampaigns.getState();
+    const mine = held[view.id];
+    const state = mine?.state ?? view.state;
+    const freshness = { waiting: mine?.waiting.length ?? 0, confirmed: reachable };
+    const status = deriveStatus(state, new Date().toISOString(), freshness) ?? view.status;
+    const { base } = view;
+    const all = status.stations.find((s) => s.station === station.station)?.checks ?? [];
+    const now = all.filter((c) => !c.outside || c.check.id === current.check.id);
     const open = firstToDo([...now.slice(at + 1), ...now.slice(0, at + 1)].filter((c) => !c.proven));
     if (open) return go(open);
     // A gate that only waits for the server to confirm is where the hand goes next.
@@ -286,8 +290,8 @@ export function StationSheet(): ReactElement {
       void navigate(`${base}/gate/${gate.gate.id}`);
     else void navigate(status.current === 'release' ? `${base}/release` : `${base}/${status.current}`);
   };
-  // What was just kept is folded into the next picture; where to go is decided on that one.
-  const next = (): void => void setTimeout(goOn, 30);
+  // Where to go is decided on the record itself: what was just kept is in it, whether or not it is painted yet.
+  const next = goOn;
   return (
     <>
       <header className="flex min-h-12 flex-wrap items-center gap-x-4 border-b border-rule px-[22px] py-1.5">

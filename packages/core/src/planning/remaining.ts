@@ -100,10 +100,10 @@ export function wayToGate(
   day: DayPlan | undefined,
   now: string,
 ): WayToGate {
+  if (!day || day.people.length === 0) return { minutes: gate.minutes, missing: gate.missingRoles };
   const left = new Set(gate.remaining);
   const wanted = new Set([...index.parts.values()].filter((p) => left.has(p.check.id)).map((p) => p.key));
   const work = workOf(index, wanted, statesNow(state, index));
-  if (!day || day.people.length === 0) return { minutes: gate.minutes, missing: gate.missingRoles };
   const roles = new Set(day.people.flatMap((p) => p.roles));
   const missing = work.tasks.flatMap((t) =>
     t.crew.filter((slot) => !slot.some((r) => roles.has(r))).map((slot) => slot[0] as string),
