@@ -80,6 +80,7 @@ test('an aircraft is described: drawn from its family, pointed at, set up; its c
   await page.getByRole('link', { name: 'Hangar' }).click();
   await expect(page.getByText('QX-NEW')).toBeVisible();
   await page.getByRole('button', { name: 'New campaign' }).click();
+  await page.getByRole('heading', { name: 'A new campaign' }).waitFor();
   await page.getByText('QX-NEW', { exact: true }).click();
   await page.getByLabel('Title').fill('First assembly');
   await page.getByRole('button', { name: 'Open the campaign' }).click();

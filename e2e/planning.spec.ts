@@ -40,6 +40,7 @@ test('after maintenance: the scope follows from the work, shows its chain, rests
 }) => {
   const page = await personPage(browser, product.url, 'Ylva Torsund');
   await page.getByRole('button', { name: 'New campaign' }).click();
+  await page.getByRole('heading', { name: 'A new campaign' }).waitFor();
   await page.getByText('QX-LMV', { exact: true }).click();
   const totals = page.getByRole('group', { name: 'What it adds up to' });
   await expect(totals).toContainText(/108 of 108 checks/);

@@ -219,6 +219,7 @@ test('an empty installation leads to the first useful act: an account, an aircra
     buffer: Buffer.from(JSON.stringify(aircraft)),
   });
   await page.getByRole('button', { name: 'Open a campaign' }).click();
+  await page.getByRole('heading', { name: 'A new campaign' }).waitFor();
   await page.getByLabel('Title').fill('First ground run');
   await page.getByRole('button', { name: 'Open the campaign' }).click();
   await expect(
