@@ -29,7 +29,7 @@ export async function bringPlan(
   draft: CampaignDraft,
   checks: readonly string[],
   by: string,
-): Promise<void> {
+): Promise<string | undefined> {
   const { ways, order, flights } = draft.like ?? {};
   const known = (ids: readonly string[]): string[] => ids.filter((c) => checks.includes(c));
   const entry = (kind: 'ways.chosen' | 'plan.kept', body: object): object => ({
@@ -55,7 +55,10 @@ export async function bringPlan(
         ]
       : []),
   ];
-  if (entries.length > 0) await api.post(`/api/campaigns/${campaign}/entries`, { entries });
+  if (entries.length === 0) return undefined;
+  const sent = await api.post<PostEntriesResponse>(`/api/campaigns/${campaign}/entries`, { entries });
+  if (!sent.ok) return sayFailure(sent.error);
+  return sent.value.refused.length > 0 ? 'the record refused them' : undefined;
 }
 
 /** Opens one campaign and settles its scope; the reason when either is refused. */
@@ -63,7 +66,7 @@ export async function openOne(
   mark: string,
   draft: CampaignDraft,
   role: ReturnType<typeof roleAmong>,
-  bring: (id: string) => Promise<void>,
+  bring: (id: string) => Promise<string | undefined>,
 ): Promise<{ id: string; refused?: string }> {
   const id = newId();
   const at = new Date().toISOString();
@@ -77,7 +80,9 @@ export async function openOne(
     device: DEVICE,
   });
   if (!opened.ok) return { id: '', refused: `${mark}: ${sayFailure(opened.error)}` };
-  await bring(id);
+  const missed = await bring(id);
+  if (missed !== undefined)
+    return { id, refused: `${mark} is open, but ways, order and flights did not come along: ${missed}` };
   if (!hasScope(draft)) return { id };
   const { work, added, leftOut } = draft;
   const settled = await api.post<PostEntriesResponse>(`/api/campaigns/${id}/scope`, {
