@@ -9,3 +9,4 @@ export * from './gates/index.ts';
 export * from './airframe/index.ts';
 export * from './trial/index.ts';
 export * from './planning/index.ts';
+export * from './loading/index.ts';

@@ -1,0 +1,177 @@
+import type { Verdict } from '../limits/types.ts';
+import { reason, type Reason } from '../words/reason.ts';
+import { sheetProblems } from './problems.ts';
+import { sheetStanding } from './solution.ts';
+import type { TrackCheck, TrackMargin } from './track.ts';
+import type { FittedItem, LoadingData, LoadingSheet, Weighing } from './types.ts';
+import { compareWeighing, weigh, type Weighed, type WeighingRoom } from './weighing.ts';
+
+const RANK = { within: 0, near: 1, unknown: 2, out: 3 } as const;
+
+/** Worst first, as every list of verdicts is. */
+function worstFirst(verdicts: readonly Verdict[]): readonly Verdict[] {
+  return [...verdicts].sort((a, b) => RANK[b.state] - RANK[a.state]);
+}
+
+const said = (state: Verdict['state'], why: Reason, decisionNeeded = false): Verdict => ({
+  state,
+  class: 'safety',
+  rule: 'guarded',
+  decisionNeeded,
+  reason: why,
+});
+
+const armStep = (unit: string): number => (unit === 'in' ? 0.1 : 1);
+const massStep = (unit: string): number => (unit === 'g' ? 1 : 0.1);
+
+/**
+ * Verdicts on a weighing beside those of the limit book: whether it is what the last one and the equipment changes
+ * make expect, and whether repeated readings agree. A difference that nothing explains is out: it needs a finding.
+ * Without a report, or with changes of unknown mass, there is nothing to compare with, and that is unknown.
+ */
+export function judgeWeighing(
+  data: LoadingData | undefined,
+  equipment: readonly FittedItem[],
+  weighing: Weighing,
+  room: WeighingRoom,
+): { readonly weighed: Weighed | undefined; readonly verdicts: readonly Verdict[] } {
+  const found = weigh(data, weighing, room);
+  if (!found.ok) return { weighed: undefined, verdicts: [said('unknown', found.error)] };
+  const weighed = found.value;
+  const { units } = weighing;
+  const verdicts: Verdict[] = weighed.apart.map(({ title, spread }) =>
+    said(
+      'near',
+      reason('scalesApart', {
+        thing: title,
+        spread: { value: spread, unit: units.mass, resolution: massStep(units.mass) },
+      }),
+    ),
+  );
+  if (!data)
+    return { weighed, verdicts: worstFirst([...verdicts, said('unknown', reason('noLoadingData'))]) };
+  if (!data.report)
+    return { weighed, verdicts: worstFirst([...verdicts, said('within', reason('firstWeighing'))]) };
+  const compared = compareWeighing(data, equipment, weighed);
+  if (!compared.ok) return { weighed, verdicts: worstFirst([...verdicts, said('unknown', compared.error)]) };
+  const { difference, allowed, explained, expected } = compared.value;
+  const params = {
+    mass: { value: difference.mass, unit: units.mass, resolution: massStep(units.mass) },
+    arm: { value: difference.arm, unit: units.arm, resolution: armStep(units.arm) },
+    allowedMass: { value: allowed.mass, unit: units.mass, resolution: massStep(units.mass) },
+    allowedArm: { value: allowed.arm, unit: units.arm, resolution: armStep(units.arm) },
+    report: data.report.number,
+    changes: expected.changes.length,
+  };
+  verdicts.push(
+    explained
+      ? said('within', reason('weighingExplained', params))
+      : said('out', reason('weighingUnexplained', params)),
+  );
+  return { weighed, verdicts: worstFirst(verdicts) };
+}
+
+/** Where on the flight something is met, as figures for a sentence. */
+function where(data: LoadingData, margin: TrackMargin): Reason['params'] {
+  const { arm, mass } = data.units;
+  const sideways = margin.direction === 'forward' || margin.direction === 'aft';
+  const unit = sideways ? arm : mass;
+  return {
+    edge: margin.edge.name,
+    margin: { value: Math.abs(margin.value), unit, resolution: sideways ? armStep(arm) : massStep(mass) },
+    left: { value: margin.at.left, unit: data.units.volume, resolution: 1 },
+    at: margin.at.name ?? '',
+    fuel: data.tanks.length,
+  };
+}
+
+/** The figure of a track verdict: the centre where it is closest, between the edges it sees forward and aft. */
+function figureOf(data: LoadingData, check: TrackCheck, at: TrackMargin): Partial<Verdict> {
+  const { arm } = data.units;
+  const sideways = (direction: string): number | undefined =>
+    check.margins.find((m) => m.direction === direction)?.value;
+  const here = at.at.centre.arm;
+  const [forward, aft] = [sideways('forward'), sideways('aft')];
+  return {
+    value: here,
+    unit: arm,
+    resolution: armStep(arm),
+    uncertainty: 2 * at.at.centre.sigmaArm,
+    ...(check.state === 'outside' || forward === undefined || aft === undefined
+      ? {}
+      : { bounds: { low: here - forward, high: here + aft } }),
+  };
+}
+
+function judgeTrack(data: LoadingData, check: TrackCheck, tilt: string | undefined): Verdict {
+  const title = data.tilts.find((t) => t.id === tilt)?.title;
+  const about = { envelope: check.envelope.title, ...(title ? { tilt: title } : {}) };
+  const { worst, doubt, margins } = check;
+  if (check.state === 'outside' && worst)
+    return {
+      ...said('out', reason('trackOutside', { ...about, ...where(data, worst) })),
+      ...figureOf(data, check, worst),
+    };
+  const nearest = [...margins]
+    .sort((a, b) => a.value - b.value)
+    .find((m) => m.direction === 'forward' || m.direction === 'aft');
+  const figure = nearest ? figureOf(data, check, nearest) : {};
+  if (check.state === 'reserve' && worst)
+    return { ...said('near', reason('trackReserve', { ...about, ...where(data, worst) }), true), ...figure };
+  if (doubt && doubt.sigmas < 2)
+    return {
+      ...said(
+        'near',
+        reason('trackTooClose', {
+          ...about,
+          ...where(data, doubt),
+          uncertainty: {
+            value: doubt.uncertainty,
+            unit:
+              doubt.direction === 'forward' || doubt.direction === 'aft' ? data.units.arm : data.units.mass,
+            resolution:
+              doubt.direction === 'forward' || doubt.direction === 'aft'
+                ? armStep(data.units.arm)
+                : massStep(data.units.mass),
+          },
+        }),
+        true,
+      ),
+      ...figure,
+    };
+  return {
+    ...said('within', reason('trackInside', { ...about, ...(nearest ? where(data, nearest) : {}) })),
+    ...figure,
+  };
+}
+
+function judgeLateral(data: LoadingData, lateral: number, sigma: number): Verdict | undefined {
+  if (!data.lateral) return undefined;
+  const { low, high } = data.lateral;
+  const unit = data.units.arm;
+  const value = { value: lateral, unit, resolution: armStep(unit) };
+  const margin = Math.min(lateral - low, high - lateral);
+  if (margin < 0) return said('out', reason('lateralOutside', { value }));
+  if (margin < 2 * sigma) return said('near', reason('lateralTooClose', { value }), true);
+  return said('within', reason('lateralInside', { value }));
+}
+
+/**
+ * Verdicts on a loading sheet: what cannot be loaded so, then the whole flight against every envelope in every tilt
+ * position, and the lateral. Inside by less than two standard deviations is near and needs a decision; outside only
+ * on the reserve likewise. Without a description or an envelope nothing is known to be inside.
+ */
+export function judgeSheet(data: LoadingData | undefined, sheet: LoadingSheet): readonly Verdict[] {
+  if (!data) return [said('unknown', reason('noLoadingData'))];
+  const problems = sheetProblems(data, sheet);
+  if (problems.length > 0) return problems.map((p) => said('unknown', p));
+  const standing = sheetStanding(data, sheet);
+  if (!standing) return [said('unknown', reason('noMass'))];
+  const checks = standing.tracks.flatMap(({ tilt, checks: own }) =>
+    own.map((c) => judgeTrack(data, c, tilt)),
+  );
+  const sigma = Math.max(...standing.tracks.flatMap((t) => t.points.map((p) => p.centre.sigmaLateral)));
+  const lateral = judgeLateral(data, standing.lateral, sigma);
+  if (checks.length === 0) return [said('unknown', reason('noEnvelope'))];
+  return worstFirst([...checks, ...(lateral ? [lateral] : [])]);
+}
