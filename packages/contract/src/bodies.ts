@@ -19,20 +19,15 @@ import {
   ValidateNested,
 } from 'class-validator';
 import { UNIT_IDS } from '@kanzel/core';
-
-const ID = /^[A-Za-z0-9._-]{1,80}$/;
-
-/** One figure with where it came from. */
-export class ReadingBody {
-  @IsNumber({ allowNaN: false, allowInfinity: false }) value!: number;
-  @IsIn([...UNIT_IDS]) unit!: string;
-  @IsString() @MaxLength(60) text!: string;
-  @IsPositive() resolution!: number;
-  @IsIn(['typed', 'live', 'computed']) source!: 'typed' | 'live' | 'computed';
-  @IsOptional() @Matches(ID) instrument?: string;
-  @IsOptional() @IsNumber() scatter?: number;
-  @IsOptional() @IsNumber() count?: number;
-}
+import { AnswerBody, ID, ReadingBody } from './answer-base.ts';
+import { LoadingAnswer, WeighingAnswer } from './loading-bodies.ts';
+import {
+  DocumentAnswer,
+  EquipmentAnswer,
+  PlateAnswer,
+  SignaturesAnswer,
+  TrailAnswer,
+} from './paper-bodies.ts';
 
 /** Samples of one channel. */
 export class SeriesBody {
@@ -48,11 +43,6 @@ export class SeriesBody {
   @ArrayMaxSize(6000)
   @IsNumber({ allowNaN: false, allowInfinity: false }, { each: true })
   v!: number[];
-}
-
-/** Base of the answers; the property `kind` tells them apart. */
-export class AnswerBody {
-  @IsIn(['reading', 'drop', 'cylinders', 'series', 'choice', 'confirm', 'timer', 'text']) kind!: string;
 }
 
 export class ReadingAnswer extends AnswerBody {
@@ -112,6 +102,13 @@ export class AnswerGivenBody extends AboutPart {
         { name: 'confirm', value: ConfirmAnswer },
         { name: 'timer', value: TimerAnswer },
         { name: 'text', value: TextAnswer },
+        { name: 'weighing', value: WeighingAnswer },
+        { name: 'loading', value: LoadingAnswer },
+        { name: 'document', value: DocumentAnswer },
+        { name: 'trail', value: TrailAnswer },
+        { name: 'signatures', value: SignaturesAnswer },
+        { name: 'equipment', value: EquipmentAnswer },
+        { name: 'plate', value: PlateAnswer },
       ],
     },
   })

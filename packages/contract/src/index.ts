@@ -1,4 +1,6 @@
 export * from './bodies.ts';
+export * from './loading-bodies.ts';
+export * from './paper-bodies.ts';
 export * from './plan-bodies.ts';
 export * from './requests.ts';
 export * from './responses.ts';

@@ -2,6 +2,8 @@ import { plainToInstance } from 'class-transformer';
 import { validateSync, type ValidationError } from 'class-validator';
 import { err, ok, type EntryKind, type Result } from '@kanzel/core';
 import * as bodies from './bodies.ts';
+import { ReadingBody } from './answer-base.ts';
+import { LoadoutChangedBody } from './loading-bodies.ts';
 import * as plans from './plan-bodies.ts';
 
 type BodyClass = new () => object;
@@ -15,6 +17,7 @@ export const POSTABLE: Readonly<Partial<Record<EntryKind, BodyClass>>> = {
   'decision.recorded': bodies.DecisionRecordedBody,
   'timer.started': bodies.TimerStartedBody,
   'state.set': bodies.StateSetBody,
+  'loadout.changed': LoadoutChangedBody,
   'tag.on': bodies.TagOnBody,
   'tag.off': bodies.TagOffBody,
   'finding.raised': bodies.FindingRaisedBody,
@@ -72,6 +75,14 @@ const isWord = (value: unknown): boolean =>
 const areWords = (value: unknown): boolean =>
   Array.isArray(value) && value.length <= 500 && value.every(isWord);
 
+/** Volumes by tank; nothing when the answer has none. */
+function checkVolumes(path: string, volumes: unknown): string[] {
+  if (!isRecord(volumes)) return [];
+  return Object.entries(volumes).flatMap(([tank, volume]) =>
+    typeof volume === 'number' && Number.isFinite(volume) ? [] : [`${path}.${tank}: must be a volume`],
+  );
+}
+
 /** What is free in form in a plan: places, instruments, people by job, checks by flight. */
 function checkPlan(body: plans.PlanKeptBody): string[] {
   const { day, flights, timetable } = body;
@@ -109,15 +120,22 @@ export function validateEntryBody(kind: string, body: unknown): Result<true, rea
   if (!type) return err([`kind: "${kind}" is not a kind of entry that can be posted`]);
   const messages = check(type, body);
   const { answer, facts } = body as {
-    answer?: { kind?: string; readings?: Record<string, unknown> };
+    answer?: {
+      kind?: string;
+      readings?: Record<string, unknown>;
+      weighing?: { tanks?: unknown };
+      sheet?: { fuel?: unknown };
+    };
     facts?: unknown;
   };
   if (kind === 'answer.given' && messages.length === 0) {
     messages.push(...checkFacts(facts));
     if (answer?.kind === 'cylinders') {
       for (const [cylinder, reading] of Object.entries(answer.readings ?? {}))
-        messages.push(...check(bodies.ReadingBody, reading).map((m) => `answer.readings.${cylinder}.${m}`));
+        messages.push(...check(ReadingBody, reading).map((m) => `answer.readings.${cylinder}.${m}`));
     }
+    messages.push(...checkVolumes('answer.weighing.tanks', answer?.weighing?.tanks));
+    messages.push(...checkVolumes('answer.sheet.fuel', answer?.sheet?.fuel));
   }
   if (kind === 'plan.kept' && messages.length === 0) messages.push(...checkPlan(body as plans.PlanKeptBody));
   if (kind === 'ways.chosen' && messages.length === 0)

@@ -10,3 +10,4 @@ export * from './airframe/index.ts';
 export * from './trial/index.ts';
 export * from './planning/index.ts';
 export * from './loading/index.ts';
+export * from './papers/index.ts';

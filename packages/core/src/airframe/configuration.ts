@@ -1,4 +1,6 @@
 import type { Aircraft } from '../checks/types.ts';
+import { loadingProblems } from '../loading/problems.ts';
+import type { LoadingData } from '../loading/types.ts';
 import { hashOf } from '../record/chain.ts';
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../words/reason.ts';
@@ -68,7 +70,7 @@ export function descriptionProblems(about: AircraftDescription): readonly Reason
   }
   for (const id of Object.keys(about.chosen))
     if (!about.options.some((o) => o.id === id)) problems.push(reason('optionUnknownHere', { option: id }));
-  return problems;
+  return about.loading ? [...problems, ...loadingProblems(about.loading)] : problems;
 }
 
 /** Systems that the choices made have to do with: what a change of configuration touches. */
@@ -105,5 +107,14 @@ export function aircraftOf(about: AircraftDescription): Result<Aircraft, readonl
     limitBook,
     pack,
     instruments,
+    equipment: about.equipment.map(({ touches: _touches, ...item }) => item),
+    ...(about.loading ? { loading: loadingInUse(about.loading, about.chosen) } : {}),
   });
+}
+
+/** The loading with the envelopes that hold for the choices made. */
+function loadingInUse(loading: LoadingData, chosen: AircraftDescription['chosen']): LoadingData {
+  const holds = (when: LoadingData['envelopes'][number]['when']): boolean =>
+    Object.entries(when ?? {}).every(([option, choice]) => chosen[option] === choice);
+  return { ...loading, envelopes: loading.envelopes.filter((e) => holds(e.when)) };
 }

@@ -1,4 +1,5 @@
 import type { Instrument } from '../limits/types.ts';
+import type { LoadingData } from '../loading/types.ts';
 
 /** Families of aircraft: what a layout begins from and what authorisations and packs are scoped by. */
 export const FAMILIES = {
@@ -124,6 +125,10 @@ export interface Equipment {
   readonly serial: string;
   /** Systems that exchanging it touches. */
   readonly touches: readonly string[];
+  /** In the units of the placard, where somebody stated them. */
+  readonly mass?: number;
+  readonly arm?: number;
+  readonly lateral?: number;
 }
 
 /** One way in which the aircraft may be set up, and the ways there are. */
@@ -155,6 +160,8 @@ export interface AircraftDescription {
   readonly limitBook: string;
   readonly pack: string;
   readonly instruments: readonly Instrument[];
+  /** What its loading is reckoned by; absent where nobody described it. */
+  readonly loading?: LoadingData;
 }
 
 export const INSTRUMENT_KINDS = [

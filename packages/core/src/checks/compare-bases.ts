@@ -46,6 +46,8 @@ export interface BasisChanges {
     readonly touches: readonly string[];
   };
   readonly enginesChanged: boolean;
+  /** Arms, envelopes or what else the loading is reckoned by. */
+  readonly loading: boolean;
   readonly revisions: boolean;
 }
 
@@ -123,6 +125,7 @@ export function compareBases(before: Basis, after: Basis): BasisChanges {
           },
         }),
     enginesChanged: changedMembers({ e: before.aircraft.engines }, { e: after.aircraft.engines }).length > 0,
+    loading: changedMembers({ l: before.aircraft.loading }, { l: after.aircraft.loading }).length > 0,
     revisions:
       before.pack.id !== after.pack.id ||
       before.pack.revision !== after.pack.revision ||
@@ -140,6 +143,7 @@ export function isSameBasis(changes: BasisChanges): boolean {
     !changes.gates &&
     !changes.configuration &&
     !changes.enginesChanged &&
+    !changes.loading &&
     !changes.revisions
   );
 }
@@ -178,6 +182,9 @@ export function touchedByMove(
       if (check.limits.some((l) => index.limits.get(l)?.conditions.some((c) => c.fact === 'configuration')))
         say(check.id, because);
   }
+  if (changes.loading)
+    for (const found of index.reachOf(['loading']))
+      if (!why.has(found.part)) why.set(found.part, reason('loadingIsOther'));
   return reachFromParts(index, [...why.keys()]).map((found) => ({
     ...found,
     reason: why.get(found.through[0] ?? found.part) ?? reason('nothingMoves'),

@@ -4,10 +4,17 @@ import {
   type Fact,
   type Limit,
   type Measured,
+  type Reading,
   type Surroundings,
   type Verdict,
 } from '../limits/types.ts';
+import { findUnit } from '../quantity/units.ts';
 import type { PartAnswer } from '../record/entry.ts';
+import { judgeSheet, judgeWeighing } from '../loading/judge.ts';
+import { takeOffReadings, weighedReadings } from '../loading/readings.ts';
+import { judgeDocument } from '../papers/document.ts';
+import { judgeEquipment, judgePlate, judgeSignatures } from '../papers/judge.ts';
+import { judgeTrail } from '../papers/trail.ts';
 import { reason } from '../words/reason.ts';
 import type { BasisIndex, Part } from './basis-index.ts';
 import type { Check } from './types.ts';
@@ -68,6 +75,67 @@ function judgeTimer(check: Check, answer: { startedAt: string; endedAt: string }
     : plain('unknown', 'timerShort', params);
 }
 
+/** Figures that were worked out, against the limits of the book that are in their kind of unit. */
+function judgeWorkedOut(
+  index: BasisIndex,
+  part: Part,
+  readings: readonly Reading[],
+  around: Surroundings,
+): Verdict[] {
+  return part.check.limits.flatMap((key): Verdict[] => {
+    const limit = index.limits.get(key);
+    const kind = limit && findUnit(limit.unit)?.kind;
+    const own = readings.filter((r) => findUnit(r.unit)?.kind === kind);
+    return limit ? own.flatMap((reading) => judgeAll([limit], { kind: 'one', reading }, around).slice()) : [];
+  });
+}
+
+const RANK = { within: 0, near: 1, unknown: 2, out: 3 } as const;
+const worstFirst = (verdicts: readonly Verdict[]): readonly Verdict[] =>
+  [...verdicts].sort((a, b) => RANK[b.state] - RANK[a.state]);
+
+/** Loading and papers: their own computations, and the limit book where it says something of their figures. */
+function judgeWorked(
+  index: BasisIndex,
+  part: Part,
+  answer: PartAnswer,
+  around: Surroundings,
+): readonly Verdict[] | undefined {
+  const { aircraft } = index.basis;
+  const spec = part.check.answer;
+  const room = { day: around.at.slice(0, 10), hours: aircraft.hours };
+  switch (answer.kind) {
+    case 'weighing': {
+      const { weighing } = answer;
+      const { weighed, verdicts } = judgeWeighing(
+        aircraft.loading,
+        aircraft.equipment ?? [],
+        weighing,
+        around,
+      );
+      const figures = weighed ? weighedReadings(weighing.units, weighed) : [];
+      return worstFirst([...judgeWorkedOut(index, part, figures, around), ...verdicts]);
+    }
+    case 'loading': {
+      const figures = aircraft.loading ? takeOffReadings(aircraft.loading, answer.sheet) : [];
+      const verdicts = judgeSheet(aircraft.loading, answer.sheet);
+      return worstFirst([...verdicts, ...judgeWorkedOut(index, part, figures, around)]);
+    }
+    case 'document':
+      return judgeDocument(answer.document, spec.kind === 'document' ? spec.runsOut : 'never', room);
+    case 'trail':
+      return judgeTrail(answer.stretches, spec.kind === 'trail' ? spec.quietDays : 366, room);
+    case 'signatures':
+      return judgeSignatures(answer.items, spec.kind === 'signatures' && spec.inspected);
+    case 'equipment':
+      return judgeEquipment(aircraft, answer.seen);
+    case 'plate':
+      return judgePlate(aircraft, answer.text);
+    default:
+      return undefined;
+  }
+}
+
 /** Earlier figures of this subject, by limit. */
 function pastOf(index: BasisIndex, part: Part): NonNullable<Surroundings['past']> {
   const { past = {} } = index.basis;
@@ -121,6 +189,8 @@ export function judgeAnswer(
   at: string,
 ): readonly Verdict[] {
   const { check } = part;
+  const worked = judgeWorked(index, part, answer, surroundings(index, part, facts, at));
+  if (worked) return worked;
   const measured = measuredOf(answer);
   // Words are judged by limits only where the check names any; otherwise by the expected answer below.
   if (measured && (measured.kind !== 'words' || check.limits.length > 0)) {

@@ -1,4 +1,6 @@
 import type { Instrument, Limit } from '../limits/types.ts';
+import type { FittedItem, LoadingData } from '../loading/types.ts';
+import type { RunsOut } from '../papers/document.ts';
 
 /** The stations in the order of the work; a pack uses those it has checks for. */
 export const STATIONS = [
@@ -84,6 +86,20 @@ export type AnswerSpec =
   | { readonly kind: 'confirm' }
   | { readonly kind: 'timer'; readonly seconds: number }
   | { readonly kind: 'text' }
+  /** The aircraft on scales, or a model balanced by hand. */
+  | { readonly kind: 'weighing'; readonly method: 'scales' | 'hand' }
+  /** The loading sheet of the flight. */
+  | { readonly kind: 'loading' }
+  /** A certificate or permit in hand: how it runs out, and whether a copy belongs to the record. */
+  | { readonly kind: 'document'; readonly runsOut: RunsOut; readonly copy: boolean }
+  /** The logbooks from the first to today; so many days without a line are told. */
+  | { readonly kind: 'trail'; readonly quietDays: number }
+  /** Work items or inspection sheets with their signatures. */
+  | { readonly kind: 'signatures'; readonly inspected: boolean }
+  /** What is fitted, looked at against the list. */
+  | { readonly kind: 'equipment' }
+  /** The data plate, typed or scanned. */
+  | { readonly kind: 'plate' }
   /** Derived from two other checks on the same subject, or from one check on both engines. */
   | { readonly kind: 'computed'; readonly from: readonly string[]; readonly value: 'drop' | 'reading' };
 
@@ -214,6 +230,10 @@ export interface Aircraft {
     /** Systems that changing to or from this configuration touches. */
     readonly touches?: readonly string[];
   };
+  /** What is fitted, with its numbers; absent in campaigns from before it was kept. */
+  readonly equipment?: readonly FittedItem[];
+  /** What its loading is reckoned by; absent where nobody described it. */
+  readonly loading?: LoadingData;
   readonly hours: number;
   readonly limitBook: string;
   readonly pack: string;

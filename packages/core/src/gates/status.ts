@@ -3,6 +3,8 @@ import { WHOLE_AIRCRAFT, type Check, type StationId } from '../checks/types.ts';
 import { partKey, stateKey, type BasisIndex, type Part } from '../checks/basis-index.ts';
 import type { Verdict } from '../limits/types.ts';
 import type { ScopeItem } from '../planning/scope.ts';
+import { documentEnding, documentOver } from '../papers/document.ts';
+import { lastDayOf, permitAgainst } from '../papers/permits.ts';
 import { flawOf, stateSubject } from '../record/fold.ts';
 import {
   hasLostStanding,
@@ -83,6 +85,12 @@ function expired(
   answer: AnswerRecord,
   now: string,
 ): Reason | undefined {
+  if (answer.answer?.kind === 'document') {
+    const room = { day: now.slice(0, 10), hours: index.basis.aircraft.hours };
+    const over = documentOver(answer.answer.document, room);
+    // What was over when it was looked at is out, and stays so; this is what has run out since.
+    if (over && answer.verdicts[0]?.state !== 'out') return over;
+  }
   const hours = part.check.validity?.hours;
   if (hours === undefined) return undefined;
   const age = (Date.parse(agesUntil(state, index, part, answer, now)) - Date.parse(answer.at)) / 3_600_000;
@@ -109,6 +117,31 @@ function groundExpired(state: CampaignState, index: BasisIndex, part: Part, now:
   return undefined;
 }
 
+/** What papers make of an answer that is good in itself: a document that ends too soon, a sheet a permit forbids. */
+function paperStatus(
+  state: CampaignState,
+  index: BasisIndex,
+  part: Part,
+  answer: AnswerRecord,
+  now: string,
+): Pick<PartStatus, 'mark' | 'proven' | 'reasons'> | undefined {
+  const [worst] = answer.verdicts;
+  if (answer.answer?.kind === 'document' && worst?.state === 'within') {
+    const ending = documentEnding(answer.answer.document, lastDayOf(state, now));
+    if (ending)
+      return {
+        mark: 'near',
+        proven: isProven(index, state.parts.get(part.key), part.key),
+        reasons: [ending],
+      };
+  }
+  if (answer.answer?.kind === 'loading') {
+    const forbidden = permitAgainst(state, index, answer.answer.sheet, now);
+    if (forbidden) return { mark: 'out', proven: false, reasons: [forbidden] };
+  }
+  return undefined;
+}
+
 function answeredStatus(
   state: CampaignState,
   index: BasisIndex,
@@ -130,6 +163,8 @@ function answeredStatus(
       proven: true,
       reasons: [reason('notApplicableBecause', { why: answer.notApplicable ?? '' })],
     };
+  const paper = paperStatus(state, index, part, answer, now);
+  if (paper) return { ...base, ...paper };
   const worst = answer.verdicts[0];
   const reasons: Reason[] = worst ? [worst.reason] : [];
   if (worst?.decisionNeeded && !answer.decision) reasons.push(reason('decisionMissing'));

@@ -12,7 +12,7 @@ export interface Judgeable {
 }
 
 /** Ratio of a step in `from` to a step in `to`; offsets do not matter for steps. */
-function stepRatio(from: string, to: string): number {
+export function stepRatio(from: string, to: string): number {
   return from === to ? 1 : unitOf(from).factor / unitOf(to).factor;
 }
 
@@ -65,6 +65,12 @@ export function judgeable(reading: Reading, unit: string, around: Surroundings):
     (instrument?.resolution ?? 0) * stepRatio(instrument?.unit ?? unit, unit),
   );
   const scatter = (reading.scatter ?? 0) * step;
+  if (reading.source === 'computed' && reading.uncertainty !== undefined)
+    return ok({
+      value: converted.value,
+      uncertainty: reading.uncertainty * step,
+      resolution: reading.resolution * step,
+    });
   return ok({
     value: converted.value,
     uncertainty: expandedUncertainty({ accuracy, resolution, scatter, count: reading.count }),

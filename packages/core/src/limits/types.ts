@@ -219,6 +219,8 @@ export interface Reading {
   readonly instrument?: string;
   readonly scatter?: number;
   readonly count?: number;
+  /** Expanded uncertainty of a figure that was worked out; a reading has it from its instrument. */
+  readonly uncertainty?: number;
 }
 
 /** Samples of one channel: seconds since the first, and figures in `unit`. Gaps stay gaps. */

@@ -8,3 +8,6 @@ export * from './probability.ts';
 export { practicalStep, sheetStanding, withLine, type SheetStanding, type Solution } from './solution.ts';
 export * from './solve.ts';
 export * from './judge.ts';
+export * from './aboard.ts';
+export * from './readings.ts';
+export * from './empty.ts';

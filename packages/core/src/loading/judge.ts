@@ -48,6 +48,9 @@ export function judgeWeighing(
       }),
     ),
   );
+  // A model is balanced as it flies, not empty: there is no report of that to compare with.
+  if (weighing.method === 'hand')
+    return { weighed, verdicts: worstFirst([...verdicts, said('within', reason('balancedByHand'))]) };
   if (!data)
     return { weighed, verdicts: worstFirst([...verdicts, said('unknown', reason('noLoadingData'))]) };
   if (!data.report)

@@ -24,6 +24,18 @@ function onAirframe(data: LoadingData, value: number): boolean {
   return value >= data.extent.from && value <= data.extent.to;
 }
 
+/** An arm off the airframe; when only its sign makes it so, the other sign is asked for. */
+function offAirframe(data: LoadingData, thing: string, value: number): Reason {
+  const { units, extent } = data;
+  return reason('offAirframe', {
+    thing,
+    value: arm(value, units),
+    from: arm(extent.from, units),
+    to: arm(extent.to, units),
+    ...(onAirframe(data, -value) ? { other: arm(-value, units) } : {}),
+  });
+}
+
 /**
  * What is wrong with an envelope for an aircraft: fewer than three corners, figures that are none, a side that crosses
  * another, a mass of nothing or less, a corner off the airframe, or units other than those of the placard, which are
@@ -101,15 +113,7 @@ export function loadingProblems(data: LoadingData): readonly Reason[] {
   if (extent.from >= extent.to) problems.push(reason('extentReversed'));
   if (data.chord && data.chord.length <= 0) problems.push(reason('chordNotPositive'));
   const place = (title: string, at: number, lateral = 0): void => {
-    if (!onAirframe(data, at))
-      problems.push(
-        reason('offAirframe', {
-          thing: title,
-          value: arm(at, units),
-          from: arm(extent.from, units),
-          to: arm(extent.to, units),
-        }),
-      );
+    if (!onAirframe(data, at)) problems.push(offAirframe(data, title, at));
     if (Math.abs(lateral) > extent.side)
       problems.push(
         reason('offSide', { thing: title, value: arm(lateral, units), side: arm(extent.side, units) }),
@@ -235,16 +239,8 @@ function armProblems(
   place: { readonly arm: number; readonly travel?: { readonly from: number; readonly to: number } },
 ): readonly Reason[] {
   if (at === undefined || at === place.arm) return [];
-  const { units, extent } = data;
-  if (!onAirframe(data, at))
-    return [
-      reason('offAirframe', {
-        thing,
-        value: arm(at, units),
-        from: arm(extent.from, units),
-        to: arm(extent.to, units),
-      }),
-    ];
+  const { units } = data;
+  if (!onAirframe(data, at)) return [offAirframe(data, thing, at)];
   if (!place.travel) return [reason('armFixed', { thing, value: arm(place.arm, units) })];
   return at < place.travel.from || at > place.travel.to
     ? [

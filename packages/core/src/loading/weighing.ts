@@ -1,9 +1,9 @@
-import { instrumentAt, instrumentExpired } from '../limits/reading.ts';
+import { instrumentAt, instrumentExpired, stepRatio } from '../limits/reading.ts';
 import type { Instrument, Reading } from '../limits/types.ts';
 import { convert } from '../quantity/units.ts';
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../words/reason.ts';
-import { centreOf, fuelMoments, ratio, type Item } from './items.ts';
+import { centreOf, fuelMoments, type Item } from './items.ts';
 import type {
   FittedItem,
   HandBalance,
@@ -56,7 +56,7 @@ function known(
       reason('instrumentExpired', { instrument: instrument.name, until: instrument.calibratedUntil ?? '' }),
     );
   if (instrument.accuracy === undefined) return err(reason('scaleAccuracy', { instrument: instrument.name }));
-  const [own, step] = [ratio(instrument.unit, unit), ratio(reading.unit, unit)];
+  const [own, step] = [stepRatio(instrument.unit, unit), stepRatio(reading.unit, unit)];
   const variance =
     (instrument.accuracy * own) ** 2 / 3 +
     Math.max(reading.resolution * step, instrument.resolution * own) ** 2 / 12;

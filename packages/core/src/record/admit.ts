@@ -1,6 +1,9 @@
 import { indexBasis, partKey, type BasisIndex, type Part } from '../checks/basis-index.ts';
 import { compareBases, isSameBasis } from '../checks/compare-bases.ts';
 import type { Role } from '../checks/types.ts';
+import { aboardDoubt, emptyLineDoubt } from '../loading/empty.ts';
+import { sheetProblems } from '../loading/problems.ts';
+import type { LoadingSheet } from '../loading/types.ts';
 import { isRequired, occasionOf, proposeScope } from '../planning/scope.ts';
 import { MAY_LEAVE_OUT_REQUIRED } from '../planning/work.ts';
 import { measuredOf } from '../checks/judge-answer.ts';
@@ -114,12 +117,44 @@ const answerRule: Rule<'answer.given'> = (draft, door) => {
     figureDoubt(door.index, part, body.answer, body.confirmed === true) ?? settingMissed(part, draft);
   if (doubt) return doubt;
   if (body.answer.kind === 'timer') return timerRule(door, part, body.answer);
+  const loading = body.answer.kind === 'loading' ? sheetRule(door, body.answer.sheet) : undefined;
+  if (loading) return loading;
   if (!draft.supersedes) return undefined;
   if (!body.correction?.trim()) return reason('correctionNeedsReason');
   return standingAnswer(door.state.parts.get(part.key))?.entry === draft.supersedes
     ? undefined
     : reason('notStanding');
 };
+
+/** A sheet is reckoned from the empty aircraft as it is known now, and names what is aboard. */
+function sheetRule(door: Door, sheet: LoadingSheet): Reason | undefined {
+  const { loading } = door.index.basis.aircraft;
+  if (!loading) return undefined;
+  return (
+    emptyLineDoubt(door.state, door.index, sheet) ??
+    sheetProblems(loading, sheet)[0] ??
+    aboardDoubt(door.state, loading, sheet)
+  );
+}
+
+/** What is put aboard goes where the aircraft has a place for it. */
+function loadoutRule(body: EntryBodies['loadout.changed'], door: Door): Reason | undefined {
+  const { loading } = door.index.basis.aircraft;
+  if (!loading) return reason('noLoadingData');
+  if (body.mass !== undefined && body.mass < 0)
+    return reason('negativeMass', {
+      thing: body.item,
+      value: { value: body.mass, unit: loading.units.mass },
+    });
+  const bay = loading.bays.find((b) => b.id === body.place);
+  if (bay)
+    return body.item === '' || bay.packs.includes(body.item)
+      ? undefined
+      : reason('packNotForBay', { thing: bay.title, pack: body.item });
+  return loading.stations.some((s) => s.id === body.place)
+    ? undefined
+    : reason('stationUnknown', { thing: body.place });
+}
 
 function timerRule(
   door: Door,
@@ -227,6 +262,7 @@ const RULES: { readonly [K in EntryKind]: Rule<K> } = {
       ? undefined
       : reason('stateUnknown', { state: body.state, value: body.value });
   },
+  'loadout.changed': ({ body }, door) => loadoutRule(body, door),
   'tag.on': ({ body }, door) => {
     if (door.state.tags.has(body.tag)) return reason('tagExists');
     return body.thing.trim() === '' || body.why.trim() === '' ? reason('tagNeedsWords') : undefined;

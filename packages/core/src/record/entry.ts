@@ -3,6 +3,8 @@ import type { Instrument, Reading, Series, Fact } from '../limits/types.ts';
 import type { Basis } from '../checks/types.ts';
 import type { DayPlan, FlightPlan, KeptTimetable, Profile, WayChosen } from '../planning/plan.ts';
 import type { ScopeRequest } from '../planning/work.ts';
+import type { LoadingSheet, Weighing } from '../loading/types.ts';
+import type { PaperDocument, SeenEquipment, SignedItem, TrailStretch } from '../papers/types.ts';
 
 /** What was measured or seen on one subject of a check. */
 export type PartAnswer =
@@ -13,7 +15,14 @@ export type PartAnswer =
   | { readonly kind: 'choice'; readonly option: string }
   | { readonly kind: 'confirm'; readonly asExpected: boolean; readonly note?: string }
   | { readonly kind: 'timer'; readonly startedAt: string; readonly endedAt: string }
-  | { readonly kind: 'text'; readonly text: string };
+  | { readonly kind: 'text'; readonly text: string }
+  | { readonly kind: 'weighing'; readonly weighing: Weighing }
+  | { readonly kind: 'loading'; readonly sheet: LoadingSheet }
+  | { readonly kind: 'document'; readonly document: PaperDocument }
+  | { readonly kind: 'trail'; readonly stretches: readonly TrailStretch[] }
+  | { readonly kind: 'signatures'; readonly items: readonly SignedItem[] }
+  | { readonly kind: 'equipment'; readonly seen: readonly SeenEquipment[] }
+  | { readonly kind: 'plate'; readonly text: string; readonly how: 'typed' | 'scanned' };
 
 /** Bodies by kind of entry. A new kind, or a new version of one, is added here and in the fold. */
 export interface EntryBodies {
@@ -63,6 +72,13 @@ export interface EntryBodies {
   };
   'timer.started': { readonly check: string; readonly subject: string };
   'state.set': { readonly state: string; readonly subject: string; readonly value: string };
+  /** Another pack or payload was put aboard; an empty `item` says that the place is empty now. */
+  'loadout.changed': {
+    readonly place: string;
+    readonly item: string;
+    readonly mass?: number;
+    readonly note: string;
+  };
   'tag.on': {
     readonly tag: string;
     readonly thing: string;
@@ -126,6 +142,7 @@ export const ENTRY_VERSIONS: Readonly<Record<EntryKind, number>> = {
   'decision.recorded': 1,
   'timer.started': 1,
   'state.set': 1,
+  'loadout.changed': 1,
   'tag.on': 1,
   'tag.off': 1,
   'finding.raised': 1,

@@ -12,6 +12,7 @@ import { provenOf } from '../checks/computed.ts';
 import { judgeAnswer } from '../checks/judge-answer.ts';
 import { overlaps } from '../checks/systems.ts';
 import { WHOLE_AIRCRAFT } from '../checks/types.ts';
+import { aboardAt } from '../loading/aboard.ts';
 import { occasionOf, proposeScope } from '../planning/scope.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import type { Entry, EntryKind } from './entry.ts';
@@ -180,6 +181,14 @@ function amend(
   if (old) history[at] = { ...old, ...change };
 }
 
+/** A sheet stands on the weighing it was made from: another one takes it, and what stands on it, with it. */
+function weighedAgain(draft: Draft, index: BasisIndex, part: Part, seq: number): void {
+  if (draft.history(part.key).length < 2) return;
+  for (const found of reachFromParts(index, [part.key]))
+    if (found.part !== part.key)
+      draft.part(found.part, { lost: { seq, reasons: [reason('weighedAgain'), ...chainOf(found)] } });
+}
+
 const answerGiven: Reducer<'answer.given'> = (draft, index, entry) => {
   const { check, subject, answer, facts, correction } = entry.body;
   const part = index.parts.get(partKey(check, subject));
@@ -195,6 +204,7 @@ const answerGiven: Reducer<'answer.given'> = (draft, index, entry) => {
     ...(flaw ? { flaw } : {}),
   });
   if (flaw) return;
+  if (answer.kind === 'weighing') weighedAgain(draft, index, part, entry.seq);
   for (const [name, value] of Object.entries(part.check.sets))
     setState(draft, index, entry, name, stateSubject(index, name, subject), value);
 };
@@ -241,6 +251,11 @@ const REDUCERS: { readonly [K in Exclude<EntryKind, 'campaign.opened'>]: Reducer
   },
   'state.set': (draft, index, entry) =>
     setState(draft, index, entry, entry.body.state, entry.body.subject, entry.body.value),
+  'loadout.changed': (draft, index, entry) => {
+    draft.put('loadout', entry.body.place, { ...deedOf(entry), ...entry.body });
+    const { touches, title } = aboardAt(index.basis.aircraft.loading, entry.body.place);
+    disturb(draft, index, entry.seq, touches, title);
+  },
   'tag.on': (draft, index, entry) => {
     draft.put('tags', entry.body.tag, { on: { ...deedOf(entry), ...entry.body } });
     disturb(draft, index, entry.seq, entry.body.touches, entry.body.thing);

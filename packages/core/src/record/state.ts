@@ -73,6 +73,8 @@ export interface CampaignState {
   readonly plan: (Deed & EntryBodies['plan.kept']) | undefined;
   readonly parts: ReadonlyMap<string, PartState>;
   readonly states: ReadonlyMap<string, { readonly value: string; readonly since: Deed }>;
+  /** What is aboard at each place where something may be exchanged, as last said. */
+  readonly loadout: ReadonlyMap<string, Deed & EntryBodies['loadout.changed']>;
   readonly tags: ReadonlyMap<string, TagState>;
   readonly findings: ReadonlyMap<string, FindingState>;
   readonly actions: ReadonlyMap<string, ActionState>;
@@ -100,6 +102,7 @@ export const EMPTY_CAMPAIGN: CampaignState = {
   plan: undefined,
   parts: new Map(),
   states: new Map(),
+  loadout: new Map(),
   tags: new Map(),
   findings: new Map(),
   actions: new Map(),

@@ -19,6 +19,7 @@ import { workOf, type Work } from '../planning/tasks.ts';
 import type { ScopeRequest } from '../planning/work.ts';
 import { EMPTY_CAMPAIGN, outsideScope, runningTimer, type CampaignState } from '../record/state.ts';
 import { err, ok, type Result } from '../result.ts';
+import { goodPapers } from './good-papers.ts';
 import type { Reason } from '../words/reason.ts';
 
 /** How a pack went when it was tried on an aircraft. */
@@ -208,8 +209,11 @@ class SteadyHand {
           kind: 'reading',
           reading: this.reading(goodFigure(limit, spec.unit, spec.plausible), spec.unit),
         };
-      default:
+      case 'confirm':
+      case 'computed':
         return { kind: 'confirm', asExpected: true };
+      default:
+        return goodPapers(spec, check, this.state, this.now());
     }
   }
 

@@ -3,6 +3,7 @@ import { unitOf } from '../quantity/units.ts';
 import type { BasisIndex } from '../checks/basis-index.ts';
 import type { Reading, Verdict } from '../limits/types.ts';
 import type { PartAnswer } from '../record/entry.ts';
+import { describeWorked } from './loading-words.ts';
 
 const figure = (r: Reading, beside: readonly number[] = []): string =>
   formatWithUnit({ value: r.value, unit: r.unit, resolution: r.resolution, beside });
@@ -59,5 +60,7 @@ export function describeAnswer(index: BasisIndex, check: string, answer: PartAns
       return `${formatFigure((Date.parse(answer.endedAt) - Date.parse(answer.startedAt)) / 1000, 1)} s`;
     case 'text':
       return answer.text;
+    default:
+      return describeWorked(index, answer);
   }
 }

@@ -1,4 +1,5 @@
 import { formatWithUnit } from '../quantity/format.ts';
+import { ENGLISH_PAPERS } from './english-papers.ts';
 import { STATION_TITLES, ROLE_TITLES } from './labels.ts';
 import type { Reason } from './reason.ts';
 import type { Role, StationId } from '../checks/types.ts';
@@ -27,6 +28,9 @@ type P = {
   readonly list: (name: string) => readonly string[];
 };
 
+/** What makes a sentence of the parameters of a reason. */
+export type Sentence = (p: P) => string;
+
 /** The day of an instant. Example: "2026-05-12". */
 const dayOf = (iso: string): string => iso.slice(0, 10);
 const many = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
@@ -35,7 +39,8 @@ const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text
 const cylinder = (p: P): string => (p.has('cylinder') ? `Cylinder ${p.s('cylinder')}: ` : '');
 
 /** One sentence per code. Another language is another table like this. */
-const ENGLISH: Readonly<Record<string, (p: P) => string>> = {
+const ENGLISH: Readonly<Record<string, Sentence>> = {
+  ...ENGLISH_PAPERS,
   // Figures as typed
   noFigure: () => 'Type a figure.',
   notANumber: (p) => `“${p.s('text')}” is not a number. Nothing was kept; type digits with a comma or point.`,

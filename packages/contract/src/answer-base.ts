@@ -1,0 +1,39 @@
+import 'reflect-metadata';
+import { IsIn, IsNumber, IsOptional, IsPositive, IsString, Matches, MaxLength } from 'class-validator';
+import { UNIT_IDS } from '@kanzel/core';
+
+export const ID = /^[A-Za-z0-9._-]{1,80}$/;
+
+/** One figure with where it came from. */
+export class ReadingBody {
+  @IsNumber({ allowNaN: false, allowInfinity: false }) value!: number;
+  @IsIn([...UNIT_IDS]) unit!: string;
+  @IsString() @MaxLength(60) text!: string;
+  @IsPositive() resolution!: number;
+  @IsIn(['typed', 'live', 'computed']) source!: 'typed' | 'live' | 'computed';
+  @IsOptional() @Matches(ID) instrument?: string;
+  @IsOptional() @IsNumber() scatter?: number;
+  @IsOptional() @IsNumber() count?: number;
+}
+
+/** Base of the answers; the property `kind` tells them apart. */
+export class AnswerBody {
+  @IsIn([
+    'reading',
+    'drop',
+    'cylinders',
+    'series',
+    'choice',
+    'confirm',
+    'timer',
+    'text',
+    'weighing',
+    'loading',
+    'document',
+    'trail',
+    'signatures',
+    'equipment',
+    'plate',
+  ])
+  kind!: string;
+}

@@ -1,0 +1,171 @@
+import type { Sentence } from './english.ts';
+
+const many = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
+
+/** Where on the flight: "at take-off", "with 41 L left"; nothing for what does not burn. */
+const where = (p: Parameters<Sentence>[0]): string => {
+  if (p.n('fuel') === 0) return '';
+  const at = p.s('at');
+  if (at === 'take-off') return ' at take-off';
+  if (at === 'landing') return ' at landing';
+  return at === 'dry' ? ' with the tanks dry' : ` with ${p.f('left')} of fuel left`;
+};
+const tilt = (p: Parameters<Sentence>[0]): string => (p.has('tilt') ? `${p.s('tilt')}: ` : '');
+const envelope = (p: Parameters<Sentence>[0]): string => `“${p.s('envelope')}”`;
+const share = (p: Parameters<Sentence>[0]): string =>
+  `${p.f('mass')} and ${p.f('arm')} from what report ${p.s('report')}${p.n('changes') > 0 ? ` and ${many(p.n('changes'), 'change', 'changes')} of equipment` : ''} make expect`;
+
+/** Sentences about loading and papers. */
+export const ENGLISH_PAPERS: Readonly<Record<string, Sentence>> = {
+  // Loading
+  noMass: () => 'There is no mass to reckon with.',
+  noLoadingData: () =>
+    'Nobody has described the loading of this aircraft: without arms and an envelope nothing is known to be inside. Describe it in the library, then move the campaign to it.',
+  loadingIsOther: () => 'The arms, the envelope or something else of the loading is described otherwise now.',
+  noEnvelope: () => 'No envelope is described for this configuration, so nothing is known to be inside.',
+  noReport: () => 'There is no weighing report to compare with.',
+  balancedByHand: () => 'The balance point lies between the two points at which it was held.',
+  firstWeighing: () => 'The first weighing: there is no report to compare it with.',
+  trackInside: (p) =>
+    p.has('edge')
+      ? `${tilt(p)}Inside ${envelope(p)} all the way. Closest${where(p)}, ${p.f('margin')} from the ${p.s('edge')}.`
+      : `${tilt(p)}Inside ${envelope(p)} all the way.`,
+  trackOutside: (p) =>
+    `${tilt(p)}Outside ${envelope(p)}${where(p)}, by ${p.f('margin')} at the ${p.s('edge')}.`,
+  trackReserve: (p) =>
+    `${tilt(p)}Inside ${envelope(p)} until landing, and outside${where(p)}, on the reserve, by ${p.f('margin')} at the ${p.s('edge')}. Have a decision recorded, or load it otherwise.`,
+  trackTooClose: (p) =>
+    `${tilt(p)}Inside ${envelope(p)}, but${where(p)} it passes ${p.f('margin')} from the ${p.s('edge')}, and that is known to ±${p.f('uncertainty')} only. Weigh better, load otherwise, or have a decision recorded.`,
+  lateralInside: (p) => `${p.f('value')} to the side at most, which is allowed.`,
+  lateralOutside: (p) => `${p.f('value')} to the side is more than is allowed.`,
+  lateralTooClose: (p) => `${p.f('value')} to the side is too close to the limit to tell.`,
+  negativeMass: (p) =>
+    `${p.s('thing')}: ${p.f('value')} is less than nothing. Nothing was kept; type what lies there.`,
+  stationOver: (p) => `${p.s('thing')} carries ${p.f('maximum')} at most, not ${p.f('value')}.`,
+  stationUnknown: (p) => `The aircraft has no place “${p.s('thing')}”.`,
+  offAirframe: (p) =>
+    `${p.s('thing')}: an arm of ${p.f('value')} lies outside the aircraft, which reaches from ${p.f('from')} to ${p.f('to')} behind the datum.${p.has('other') ? ` Is ${p.f('other')} meant? Behind the datum is positive.` : ''}`,
+  offSide: (p) =>
+    `${p.s('thing')}: ${p.f('value')} to the side lies beyond the wing, which ends at ${p.f('side')}.`,
+  armFixed: (p) => `${p.s('thing')} cannot be moved: its arm is ${p.f('value')}.`,
+  armBeyondTravel: (p) =>
+    `${p.s('thing')} can be moved from ${p.f('from')} to ${p.f('to')}, not to ${p.f('value')}.`,
+  armOutsideTravel: (p) =>
+    `${p.s('thing')}: its usual arm lies outside the range along which it can be moved.`,
+  tankOverfull: (p) => `${p.s('thing')} holds ${p.f('maximum')}, not ${p.f('value')}.`,
+  tankNegative: (p) => `${p.s('thing')}: there cannot be less than nothing in it.`,
+  tankUnknown: (p) => `The aircraft has no tank “${p.s('thing')}”.`,
+  tankTwice: () => 'A tank is named twice in the order in which they are used.',
+  tankWithoutArm: (p) => `${p.s('thing')} has no arm: where its fuel lies is not known.`,
+  tankRows: (p) => `${p.s('thing')}: the rows of its table must rise in volume.`,
+  tankFigures: (p) => `${p.s('thing')}: volume and density must be above nothing.`,
+  usedTooMuch: (p) => `${p.f('value')} cannot be used: ${p.f('there')} can be drawn from the tanks.`,
+  packUnknown: (p) => `${p.s('thing')} takes a pack “${p.s('pack')}” that is not described.`,
+  packNotForBay: (p) => `${p.s('thing')} does not take “${p.s('pack')}”.`,
+  bayUnknown: (p) => `The aircraft has no bay “${p.s('thing')}”.`,
+  packNotAboard: (p) =>
+    `${p.s('thing')}: the sheet names ${p.s('pack')}, and ${p.s('aboard')} is aboard. Say that it was exchanged; that opens again what stood on it.`,
+  payloadNotAboard: (p) =>
+    `${p.s('thing')}: the sheet has ${p.f('value')}, and ${p.f('aboard')} are aboard. Say that it was exchanged; that opens again what stood on it.`,
+  emptyUnknown: () => 'The empty aircraft is not known: weigh it, or describe its report.',
+  emptyLineStale: (p) =>
+    `The empty aircraft is now ${p.f('mass')}: it was weighed since this sheet was begun. What you typed is kept; look at the sheet again, then keep it.`,
+  sheetUnits: (p) => `The placard is in ${p.s('wanted')}, and so must the sheet be.`,
+  weighedAgain: () => 'The aircraft was weighed again since.',
+  extentReversed: () => 'The airframe must begin before it ends.',
+  chordNotPositive: () => 'The mean chord must be longer than nothing.',
+  lateralReversed: () => 'The lateral limits are reversed.',
+  envelopeUnits: (p) =>
+    `${envelope(p)} is in ${p.s('is')}, and the placard in ${p.s('wanted')}. It was not converted in silence: convert it, or correct its units.`,
+  envelopeTooFew: (p) =>
+    `${envelope(p)} has ${many(p.n('count'), 'corner', 'corners')}; at least three are needed.`,
+  envelopeNotFinite: (p) => `${envelope(p)} has a corner without a figure.`,
+  envelopeCrosses: (p) =>
+    `${envelope(p)} crosses itself: the side after corner ${p.n('first')} meets the one after corner ${p.n('second')}. Give the corners in order, all the way round.`,
+  envelopeMass: (p) =>
+    `${envelope(p)}, corner ${p.n('corner')}: a mass of ${p.f('value')} is less than nothing.`,
+  envelopeOffAirframe: (p) =>
+    `${envelope(p)}, corner ${p.n('corner')}: ${p.f('value')} lies outside the aircraft.`,
+  // Weighing
+  scaleCount: (p) => `Two, three or four scales make a weighing, not ${p.n('count')}.`,
+  scaleUnread: (p) => `Nobody has read the scale under ${p.s('thing')}.`,
+  scaleUnnamed: (p) =>
+    `Nobody said what “${p.s('text')}” was read from, so it is not known how good it is. Name the instrument.`,
+  scaleAccuracy: (p) => `The accuracy of ${p.s('instrument')} is not in the register.`,
+  scalesApart: (p) =>
+    `${p.s('thing')} was read more than once, ${p.f('spread')} apart: more than the scale allows.`,
+  tareOver: (p) => `${p.s('thing')}: the tare is more than was read.`,
+  heightUnknown: () =>
+    'It did not stand level, and nobody stated how high its centre lies above the scales. Level it, or state the height in the library.',
+  balanceReversed: () => 'The tail must drop at the forward point and the nose at the one behind it.',
+  weighingExplained: (p) =>
+    `${share(p)}: explained, since ${p.f('allowedMass')} and ${p.f('allowedArm')} may be.`,
+  weighingUnexplained: (p) =>
+    `${share(p)}. Nothing explains that: ${p.f('allowedMass')} and ${p.f('allowedArm')} may be. Raise a finding.`,
+  equipmentMassUnknown: (p) =>
+    `Nobody stated mass and arm of ${p.list('things').join(', ')}, so what to expect is not known.`,
+  // What a solver does
+  ballastAt: (p) => `${p.f('mass')} in ${p.s('thing')}, arm ${p.f('arm')}, instead of ${p.f('now')}`,
+  ballastStays: (p) => `${p.s('thing')} stays at ${p.f('mass')}`,
+  slideForward: (p) => `Move ${p.s('thing')} ${p.f('by')} forward, to ${p.f('arm')}`,
+  slideAft: (p) => `Move ${p.s('thing')} ${p.f('by')} aft, to ${p.f('arm')}`,
+  slideStays: (p) => `${p.s('thing')} stays where it is`,
+  payloadAt: (p) => `${p.f('mass')} in ${p.s('thing')}, arm ${p.f('arm')}`,
+  fillTanks: (p) => `Fill ${p.list('things').join(', ')}: ${p.f('total')} in all`,
+  packSuffices: (p) => `${p.s('thing')} at ${p.f('arm')}: ${p.f('energy')}, ${p.f('spare')} to spare`,
+  packShort: (p) => `${p.s('thing')} at ${p.f('arm')}: ${p.f('energy')}, ${p.f('spare')} short`,
+  // Papers
+  trailEmpty: () => 'No logbook has been named yet.',
+  trailReversed: (p) => `“${p.s('book')}” ends before it begins.`,
+  trailWhole: (p) => `${many(p.n('count'), 'logbook', 'logbooks')} without a gap, to ${p.f('hours')}.`,
+  trailGap: (p) =>
+    `Between ${p.s('from')} and ${p.s('to')}, from ${p.f('hoursFrom')} to ${p.f('hoursTo')}, nothing is written. Find the book, or explain the gap.`,
+  trailGapExplained: (p) =>
+    `From ${p.f('hoursFrom')} to ${p.f('hoursTo')} nothing is written: ${p.s('why')} Have a decision recorded.`,
+  trailOverlap: (p) =>
+    `The book from ${p.s('to')} begins at ${p.f('hoursTo')}, and the one before it ends at ${p.f('hoursFrom')}.`,
+  trailOverlapExplained: (p) =>
+    `Books overlap between ${p.f('hoursTo')} and ${p.f('hoursFrom')}: ${p.s('why')} Have a decision recorded.`,
+  trailQuiet: (p) =>
+    `No line from ${p.s('from')} to ${p.s('to')}, with the same hours: it stood, by the papers.`,
+  documentNoNumber: () => 'The document has no number yet.',
+  documentNoEnd: (p) =>
+    `${p.s('number')}: its ${p.s('wanted')} is not stated, so it is not known to be in force.`,
+  documentNotYet: (p) => `${p.s('number')} is in force from ${p.s('on')} only.`,
+  documentExpired: (p) => `${p.s('number')} ran out on ${p.s('on')}.`,
+  documentHoursOver: (p) => `${p.s('number')} ran out at ${p.f('until')}; the airframe has ${p.f('hours')}.`,
+  documentCyclesOver: (p) =>
+    `${p.s('number')} ran out at ${p.n('until')} cycles; there are ${p.n('cycles')}.`,
+  documentUntil: (p) => `${p.s('number')} is in force until ${p.s('on')}.`,
+  documentUntilHours: (p) => `${p.s('number')} is in force until ${p.f('until')}: ${p.f('left')} are left.`,
+  documentThere: (p) => `${p.s('number')} is there.`,
+  documentEnding: (p) =>
+    `${p.s('number')} runs out on ${p.s('on')}, and this campaign goes on until ${p.s('last')}. Have it renewed.`,
+  permitHeaviest: (p) => `${p.s('number')} allows ${p.f('allowed')} at most, and this is ${p.f('value')}.`,
+  permitCrew: (p) =>
+    `${p.s('number')} allows ${many(p.n('allowed'), 'person', 'people')} aboard, and ${p.n('count')} are on the sheet.`,
+  permitHighest: (p) =>
+    `${p.s('number')} allows ${p.f('allowed')} at most, and this is flown at ${p.f('value')}.`,
+  signaturesNone: () => 'No item has been named yet.',
+  signatureMissing: (p) =>
+    p.n('count') === 1
+      ? `“${p.s('what')}” is not signed.`
+      : `“${p.s('what')}” and ${p.n('count') - 1} more are not signed.`,
+  inspectionMissing: (p) =>
+    p.n('count') === 1
+      ? `“${p.s('what')}” is not inspected.`
+      : `“${p.s('what')}” and ${p.n('count') - 1} more are not inspected.`,
+  signedBySelf: (p) => `“${p.s('what')}” was done and inspected by ${p.s('by')}: it takes another hand.`,
+  signaturesWhole: (p) => `${many(p.n('count'), 'item', 'items')}, all signed.`,
+  equipmentNone: () => 'Nothing is on the equipment list, and nothing was looked at.',
+  equipmentAgrees: (p) => `${many(p.n('count'), 'thing is', 'things are')} as listed.`,
+  'equipment-fitted': (p) => `${p.s('thing')} (${p.s('is')}) is fitted and not on the list.`,
+  'equipment-removed': (p) => `${p.s('thing')} (${p.s('listed')}) is on the list and not fitted.`,
+  'equipment-exchanged': (p) => `${p.s('thing')} is ${p.s('is')}, and ${p.s('listed')} is on the list.`,
+  plateOtherSerial: (p) =>
+    `The plate reads “${p.s('text')}”; serial ${p.s('serial')} is not on it. Is it the right aircraft?`,
+  plateAgrees: (p) => `Serial ${p.s('serial')} in configuration ${p.s('code')}, as in this campaign.`,
+  plateOtherCode: (p) =>
+    `The aircraft stands in configuration ${p.s('is')}, and this campaign is for ${p.s('code')}.`,
+  plateNoCode: (p) => `The configuration is not on it. Read the label too: ${p.s('code')} is expected.`,
+};
