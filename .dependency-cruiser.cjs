@@ -48,10 +48,10 @@ module.exports = {
       name: 'server-modules-through-their-doors',
       severity: 'error',
       from: {
-        path: '^apps/server/src/(people|library|campaigns|record|monitor|field|reports|installation|backup)/',
+        path: '^apps/server/src/(people|library|campaigns|record|monitor|field|attachments|reports|installation|backup)/',
       },
       to: {
-        path: '^apps/server/src/(people|library|campaigns|record|monitor|field|reports|installation|backup)/',
+        path: '^apps/server/src/(people|library|campaigns|record|monitor|field|attachments|reports|installation|backup)/',
         pathNot: ['^apps/server/src/$1/', 'index\\.ts$'],
       },
     },

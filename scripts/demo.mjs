@@ -67,10 +67,15 @@ makeWorld();
 const people = spawnSync(process.execPath, [dist('apps/server/dist/demo/main.js'), 'people'], {
   encoding: 'utf8',
 }).stdout;
-const [dataPort, controlPort, weatherPort] = [await freePort(), await freePort(), await freePort()];
+const [dataPort, controlPort, weatherPort, scalesPort] = [
+  await freePort(),
+  await freePort(),
+  await freePort(),
+  await freePort(),
+];
 const standin = fork(
   dist('packages/standins/dist/main.js'),
-  [String(dataPort), String(controlPort), 'left4', String(weatherPort)],
+  [String(dataPort), String(controlPort), 'left4', String(weatherPort), String(scalesPort)],
   { stdio: ['ignore', 'ignore', 'inherit', 'ipc'] },
 );
 const server = fork(
@@ -90,6 +95,8 @@ const server = fork(
     `QX-TJD=${dataPort}`,
     '--weather',
     `http://127.0.0.1:${weatherPort}`,
+    '--scales',
+    `127.0.0.1:${scalesPort}`,
     '--sign-ins',
     values['sign-ins'],
   ],

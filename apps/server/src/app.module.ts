@@ -1,6 +1,7 @@
 import { Global, Module, type DynamicModule } from '@nestjs/common';
 import { ThrottlerModule } from '@nestjs/throttler';
 import { TypeOrmModule } from '@nestjs/typeorm';
+import { AttachmentsModule } from './attachments/index.ts';
 import { CampaignsModule } from './campaigns/index.ts';
 import { FieldModule } from './field/index.ts';
 import { InstallationModule } from './installation/index.ts';
@@ -43,6 +44,7 @@ export class AppModule {
         LibraryModule,
         MonitorModule,
         FieldModule,
+        AttachmentsModule,
         RecordModule,
         CampaignsModule,
         ReportsModule,

@@ -6,7 +6,7 @@ import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { IoAdapter } from '@nestjs/platform-socket.io';
 import { getDataSourceToken } from '@nestjs/typeorm';
-import { messagesOf } from '@kanzel/contract';
+import { LARGEST_SCAN, messagesOf, SCAN_TYPES } from '@kanzel/contract';
 import cookieParser from 'cookie-parser';
 import express, { type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
@@ -73,6 +73,9 @@ export async function createApp(
           'default-src': ["'self'"],
           'style-src': ["'self'", "'unsafe-inline'"],
           'img-src': ["'self'", 'data:', 'blob:'],
+          // Scanned sheets are viewed in place.
+          'object-src': ["'self'"],
+          'frame-src': ["'self'"],
           'worker-src': ["'self'", 'blob:'],
           'connect-src': ["'self'", 'ws:', 'wss:'],
           'upgrade-insecure-requests': null,
@@ -83,6 +86,7 @@ export async function createApp(
   );
   app.use(cookieParser());
   app.useBodyParser('json', { limit: '8mb' });
+  app.useBodyParser('raw', { type: [...SCAN_TYPES], limit: LARGEST_SCAN });
   app.useGlobalPipes(
     new ValidationPipe({
       whitelist: true,

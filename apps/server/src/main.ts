@@ -23,6 +23,7 @@ function readSettings(): Settings {
       simulation: { type: 'string' },
       monitor: { type: 'string' },
       weather: { type: 'string' },
+      scales: { type: 'string' },
       'sign-ins': { type: 'string', default: '10' },
       log: { type: 'string', default: 'warn' },
     },
@@ -44,6 +45,7 @@ function readSettings(): Settings {
       values.simulation === undefined ? undefined : { host: '127.0.0.1', port: Number(simulationPort), mark },
     monitor: readMonitor(values.monitor),
     weather: values.weather,
+    scales: values.scales,
     signInsPerMinute: Number(values['sign-ins']),
     logLevel: values.log === 'info' || values.log === 'silent' ? values.log : 'warn',
   };

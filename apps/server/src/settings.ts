@@ -13,6 +13,8 @@ export interface Settings {
   readonly monitor: { readonly host: string; readonly port: number; readonly mark: string } | undefined;
   /** A weather office to ask in place of the one the field names; undefined in a real installation. */
   readonly weather?: string | undefined;
+  /** Scales to listen to in place of those the field names, as host:port; undefined in a real installation. */
+  readonly scales?: string | undefined;
   /** Sign-in attempts a minute from one address before it has to wait. */
   readonly signInsPerMinute: number;
   readonly logLevel: 'silent' | 'warn' | 'info';

@@ -179,4 +179,8 @@ export class FieldRequest {
   @IsPositive() @Max(100) crossLimit!: number;
   /** Where the forecast is fetched from, as text of the public code for aerodrome forecasts; empty: typed only. */
   @IsOptional() @Matches(/^https?:\/\/[^\s]{1,300}$/) weather?: string;
+  /** Where a set of scales speaks the line protocol, as host:port; empty: typed only. */
+  @IsOptional()
+  @Matches(/^[A-Za-z0-9.-]{1,200}:\d{1,5}$/, { message: 'scales: a host and a port, as scales.local:5300' })
+  scales?: string;
 }

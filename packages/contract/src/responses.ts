@@ -190,7 +190,22 @@ export interface ProspectView {
 }
 
 /** The field the installation stands on. */
-export type FieldView = Omit<FieldRequest, 'weather'> & { readonly weather?: string };
+export type FieldView = Omit<FieldRequest, 'weather' | 'scales'> & {
+  readonly weather?: string;
+  readonly scales?: string;
+};
+
+/** What a set of scales shows, scale by scale. */
+export interface ScalesView {
+  readonly at: string;
+  readonly scales: readonly {
+    readonly id: string;
+    readonly value: number;
+    readonly unit: string;
+    /** How far its figures lay apart while it was listened to. */
+    readonly spread: number;
+  }[];
+}
 
 /** The newest forecast that was heard. */
 export interface WeatherView {

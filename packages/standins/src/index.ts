@@ -3,3 +3,4 @@ export * from './twin.ts';
 export * from './line-server.ts';
 export { seededRandom, type RandomSource } from './random.ts';
 export * from './weather.ts';
+export * from './scales.ts';

@@ -12,6 +12,7 @@ import {
 } from 'node:fs';
 import { dirname, join, relative, sep } from 'node:path';
 import { err, makeSentences, ok, type Reason, type Result } from '@kanzel/core';
+import { ATTACHMENTS_FOLDER } from '../attachments/index.ts';
 import { isInUse } from '../storage/folder-lock.ts';
 import { addLogLine, copyDatabase, verifyDatabase, type VerifiedDatabase } from '../storage/snapshot.ts';
 import { DATABASE_FILE } from '../storage/sqlite.ts';
@@ -65,8 +66,9 @@ export async function makeBackup(
   mkdirSync(making, { recursive: true });
   try {
     await copyDatabase(database, join(making, DATABASE_FILE));
-    if (existsSync(join(dataFolder, 'library')))
-      cpSync(join(dataFolder, 'library'), join(making, 'library'), { recursive: true });
+    for (const folder of ['library', ATTACHMENTS_FOLDER])
+      if (existsSync(join(dataFolder, folder)))
+        cpSync(join(dataFolder, folder), join(making, folder), { recursive: true });
     const verified = verifyDatabase(join(making, DATABASE_FILE));
     if (!verified.ok)
       return err([

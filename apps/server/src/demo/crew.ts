@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import {
   deriveStatus,
+  goodPapers,
   ENTRY_VERSIONS,
   stateSubject,
   stateValue,
@@ -18,6 +19,7 @@ import {
 } from '@kanzel/core';
 import type { PersonView } from '@kanzel/contract';
 import type { EngineId, TwinStandin } from '@kanzel/standins';
+import type { StoryPapers } from './papers.ts';
 import type { RecordService } from '../record/index.ts';
 
 /** A clock that moves only when the story does. */
@@ -65,6 +67,7 @@ export class ScriptedCrew {
     private readonly twin: TwinStandin,
     private readonly cast: Cast,
     readonly campaign: string,
+    private readonly papers: StoryPapers = {},
   ) {}
 
   async state(): Promise<CampaignState> {
@@ -273,6 +276,20 @@ export class ScriptedCrew {
         );
         this.switchFor(check, engine, false);
         return { kind: 'cylinders', readings };
+      }
+      case 'weighing':
+      case 'loading':
+      case 'document':
+      case 'trail':
+      case 'signatures':
+      case 'equipment':
+      case 'plate': {
+        const state = await this.state();
+        const told = this.papers[check.id];
+        const aircraft = state.index?.basis.aircraft;
+        return told && aircraft
+          ? told(aircraft)
+          : goodPapers(spec, check, state, this.clock.now().toISOString());
       }
       case 'drop': {
         this.setPower(check, engine);

@@ -37,6 +37,7 @@ export interface Described {
   readonly pack: string;
   readonly layout?: Partial<Layout>;
   readonly equipment?: AircraftDescription['equipment'];
+  readonly loading?: AircraftDescription['loading'];
   readonly options: AircraftDescription['options'];
   readonly instruments: readonly Instrument[];
 }

@@ -3,14 +3,17 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { OpenCampaignRequest, PersonView } from '@kanzel/contract';
 import { TwinStandin } from '@kanzel/standins';
-import { describeWork, type WorkItem } from '@kanzel/core';
+import { describeWork, type Scan, type WorkItem } from '@kanzel/core';
 import { createApp } from '../create-app.ts';
 import { FieldService } from '../field/index.ts';
 import { LibraryService } from '../library/index.ts';
 import { PeopleService } from '../people/index.ts';
 import { RecordService } from '../record/index.ts';
 import type { Settings } from '../settings.ts';
+import { AttachmentsService } from '../attachments/index.ts';
+import { printA4 } from '../reports/index.ts';
 import { ScriptedCrew, StoryClock, type Cast } from './crew.ts';
+import { amphibianPapers, commonPapers, tugPapers } from './papers.ts';
 import { heiloFile, registerFiles, teistFile, waitingFiles } from './other-aircraft.ts';
 import { grauholm, HEILO_BUDGET, HEILO_WAYS, keepPlan, settleScope } from './plans.ts';
 import { TypedCrew } from './typed-crew.ts';
@@ -61,11 +64,6 @@ async function openCampaign(
 
 /** What the gauges of the tug show where it matters to the story; the rest lies well inside. */
 const HEILO_FIGURES: Readonly<Record<string, number>> = {
-  'empty-mass': 478.5,
-  'empty-centre': 2054,
-  'take-off-mass': 601,
-  'take-off-centre': 2081,
-  'landing-centre': 2066,
   'fuel-flow-left': 81,
   'fuel-flow-right': 61,
   'quantity-by-stick': 48,
@@ -92,7 +90,8 @@ const AUTOPILOT_BOARD: WorkItem = {
   touches: ['autopilot'],
 };
 
-const LOMVI_FIGURES: Readonly<Record<string, number>> = {};
+/** The courier drone on the scale and on the stand, as its sheet says. */
+const LOMVI_FIGURES: Readonly<Record<string, number>> = { 'lc-mass': 14.4, 'lc-balance': 412 };
 
 const EVERY_STATION = [
   'papers',
@@ -191,6 +190,33 @@ async function droneReady(crew: TypedCrew): Promise<void> {
   ]);
 }
 
+/** The permit of the tug as it was scanned: printed here, since there is no office to send one. */
+async function permitCopy(attachments: AttachmentsService, today: Date): Promise<Scan> {
+  const until = new Date(today.getTime() + 110 * DAY).toISOString().slice(0, 10);
+  const page = await printA4(
+    [
+      { text: 'Permit to test', style: 'mark' },
+      { text: 'No. T-114 · Heilo, serial H-1, QX-HEI', style: 'title', margin: [0, 12, 0, 12] },
+      { text: `In force until ${until}`, bold: true },
+      {
+        ol: [
+          'Not above 1500 m.',
+          'Take-off mass not above 690 kg.',
+          'Pilot alone.',
+          'By day, in sight of the field of Grauholm.',
+        ],
+        margin: [0, 10, 0, 10],
+      },
+      { text: 'Aviation office of the outer islands' },
+    ],
+    'Copy for the file',
+    'Permit to test T-114',
+  );
+  const kept = await attachments.keep('Permit T-114.pdf', page);
+  if (!kept.ok) throw new Error(`makeDemo: ${JSON.stringify(kept.error)}`);
+  return kept.value;
+}
+
 /** The server as the story is told through it: nobody listens. */
 export function demoSettings(dataFolder: string): Settings {
   return {
@@ -238,7 +264,8 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
     const spring = await openCampaign(record, library, clock, cast.technician, 'Left generator exchanged', [
       'Left generator: replaced',
     ]);
-    await lastSpring(new ScriptedCrew(record, clock, new TwinStandin(7), cast, spring));
+    const springPapers = amphibianPapers(clock.now(), ['Left generator: replaced']);
+    await lastSpring(new ScriptedCrew(record, clock, new TwinStandin(7), cast, spring, springPapers));
 
     const goTo = (hoursAgo: number): void =>
       clock.advance((today.getTime() - hoursAgo * HOUR - clock.now().getTime()) / 1000);
@@ -252,7 +279,14 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
       ['Yearly inspection'],
       'QX-LMV',
     );
-    const yearly = new TypedCrew(record, clock, cast, earlierDrone, LOMVI_FIGURES);
+    const yearly = new TypedCrew(
+      record,
+      clock,
+      cast,
+      earlierDrone,
+      LOMVI_FIGURES,
+      commonPapers(clock.now(), ['Yearly inspection']),
+    );
     await yearly.work([...EVERY_STATION]);
     await yearly.release();
     goTo(26);
@@ -265,7 +299,14 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
       [describeWork(AUTOPILOT_BOARD)],
       'QX-LMV',
     );
-    const board = new TypedCrew(record, clock, cast, courier, LOMVI_FIGURES);
+    const board = new TypedCrew(
+      record,
+      clock,
+      cast,
+      courier,
+      LOMVI_FIGURES,
+      commonPapers(today, [describeWork(AUTOPILOT_BOARD)]),
+    );
     await settleScope(record, board, courier, [AUTOPILOT_BOARD], clock.now());
     await keepPlan(board, cast, new Date(today.getTime() - 0.5 * HOUR), 3, undefined, undefined);
     await board.work(['papers', 'loading']);
@@ -280,7 +321,14 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
       'QX-HEI',
       'maiden',
     );
-    const builder = new TypedCrew(record, clock, cast, tug, HEILO_FIGURES);
+    const builder = new TypedCrew(
+      record,
+      clock,
+      cast,
+      tug,
+      HEILO_FIGURES,
+      tugPapers(today, await permitCopy(app.get(AttachmentsService), today)),
+    );
     await keepPlan(builder, cast, clock.now(), 4, HEILO_BUDGET, HEILO_WAYS);
     await tugFlowsShort(builder);
     goTo(8);
@@ -293,7 +341,16 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
       ['Motor 3: replaced', 'Controller of motor 3: replaced'],
       'QX-TEI',
     );
-    await droneReady(new TypedCrew(record, clock, cast, drone, TEIST_FIGURES));
+    await droneReady(
+      new TypedCrew(
+        record,
+        clock,
+        cast,
+        drone,
+        TEIST_FIGURES,
+        commonPapers(today, ['Motor 3 and its controller: replaced']),
+      ),
+    );
     goTo(2.1);
     const now = await openCampaign(
       record,
@@ -307,7 +364,12 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
         'Left engine, cylinder 4: replaced',
       ],
     );
-    await thisMorning(new ScriptedCrew(record, clock, new TwinStandin(11), cast, now));
+    const morning = amphibianPapers(today, [
+      'Left propeller governor: replaced',
+      'Right propeller governor: replaced',
+      'Left cylinder 4: replaced',
+    ]);
+    await thisMorning(new ScriptedCrew(record, clock, new TwinStandin(11), cast, now, morning));
     if (clock.now() > today)
       throw new Error(
         `makeDemo: the story runs ${(clock.now().getTime() - today.getTime()) / 60000} minutes past now`,

@@ -1,5 +1,6 @@
-import { layoutFor, type Instrument } from '@kanzel/core';
+import { layoutFor, type AircraftDescription, type Instrument } from '@kanzel/core';
 import { aircraftFile, day, instrumentFile, option } from './described.ts';
+import { heiloLoading, lomviLoading, vipeLoading } from './loadings.ts';
 
 /** Library files of the other aircraft of Grauholm; every figure is invented. */
 
@@ -20,6 +21,48 @@ function gauges(today: Date, list: readonly Gauge[]): Instrument[] {
     calibratedUntil: days === undefined ? null : day(today, days),
   }));
 }
+
+const HEILO_EQUIPMENT: AircraftDescription['equipment'] = [
+  {
+    id: 'radio',
+    title: 'Voice radio',
+    partNumber: 'VR-12',
+    serial: '708',
+    touches: ['radio', 'loading'],
+    mass: 2.3,
+    arm: 1120,
+  },
+  {
+    id: 'hook',
+    title: 'Tow hook',
+    partNumber: 'TH-1',
+    serial: '2',
+    touches: ['launch', 'loading'],
+    mass: 1.4,
+    arm: 5900,
+  },
+];
+
+const LOMVI_EQUIPMENT: AircraftDescription['equipment'] = [
+  {
+    id: 'autopilot-board',
+    title: 'Autopilot board',
+    partNumber: 'AB-3',
+    serial: '5521',
+    touches: ['autopilot'],
+    mass: 0.08,
+    arm: 300,
+  },
+  {
+    id: 'parcel-release',
+    title: 'Parcel release',
+    partNumber: 'PR-1',
+    serial: '118',
+    touches: ['payload'],
+    mass: 0.22,
+    arm: 418,
+  },
+];
 
 /** The home-built glider tug before its maiden flight. */
 export function heiloFile(today: Date): string {
@@ -49,11 +92,13 @@ export function heiloFile(today: Date): string {
       option('seats', 'Seats', ['one', 'one seat', 'cabin'], ['two', 'two seats', 'cabin']),
       option('fairings', 'Wheel fairings', ['off', 'no fairings'], ['on', 'fairings', 'landing-gear']),
     ],
+    equipment: HEILO_EQUIPMENT,
+    loading: heiloLoading(today, HEILO_EQUIPMENT),
     hours: 0,
     limitBook: 'heilo',
     pack: 'piston-magneto-single',
     instruments: gauges(today, [
-      g('scales-2', 'Scales, set 2', 'kg', 0.5, 0.5, ['empty-mass', 'take-off-mass', 'cable-tension'], 110),
+      g('scales-2', 'Scales, set 2', 'kg', 0.5, 0.5, ['weighed-empty', 'cable-tension'], 110),
       g('level', 'Precision level', 'deg-angle', 0.05, 0.1, ['level-for-weighing']),
       g(
         'protractor',
@@ -64,14 +109,7 @@ export function heiloFile(today: Date): string {
         ['aileron-travel', 'elevator-travel', 'rudder-travel', 'compass-swing'],
         210,
       ),
-      g('tape', 'Steel tape', 'mm', 0.5, 1, [
-        'empty-centre',
-        'take-off-centre',
-        'landing-centre',
-        'blade-track',
-        'propeller-track',
-        'trim-held',
-      ]),
+      g('tape', 'Steel tape', 'mm', 0.5, 1, ['blade-track', 'propeller-track', 'trim-held']),
       g('can', 'Measuring can and watch', 'L/h', 2, 1, [
         'fuel-flow-left',
         'fuel-flow-right',
@@ -289,6 +327,27 @@ const LOMVI_GAUGES: readonly Gauge[] = [
   },
 ];
 
+/** What a model is balanced with. */
+const MODEL_GAUGES: readonly Gauge[] = [
+  {
+    id: 'kitchen-scale',
+    name: 'Kitchen scale',
+    unit: 'kg',
+    accuracy: 0.005,
+    resolution: 0.005,
+    measures: ['model-mass', 'model-balance-point'],
+    days: 120,
+  },
+  {
+    id: 'rule',
+    name: 'Steel rule',
+    unit: 'mm',
+    accuracy: 0.5,
+    resolution: 0.5,
+    measures: ['model-balance-point'],
+  },
+];
+
 /** The other aircraft of Grauholm, described and waiting for their campaigns. */
 export function waitingFiles(today: Date): readonly (readonly [name: string, text: string])[] {
   const own = gauges(today, [stopwatch]);
@@ -323,12 +382,13 @@ export function waitingFiles(today: Date): readonly (readonly [name: string, tex
         description: 'electric lift-and-cruise courier drone, V-tail',
         family: 'lift-and-cruise',
         serial: 'L4-022',
+        equipment: LOMVI_EQUIPMENT,
+        loading: lomviLoading(today, LOMVI_EQUIPMENT),
         hours: 88.1,
         limitBook: 'lomvi-l4',
         pack: 'lift-and-cruise-electric',
         options: [
           option('payload', 'Payload', ['parcel', 'parcel box', 'payload'], ['cool', 'cool box', 'payload']),
-          option('pack', 'Pack', ['summer', 'summer pack', 'energy'], ['winter', 'winter pack', 'energy']),
         ],
         instruments: gauges(today, LOMVI_GAUGES),
       }),
@@ -365,6 +425,18 @@ export function waitingFiles(today: Date): readonly (readonly [name: string, tex
         family: 'electric-model',
         serial: 'V-1',
         hours: 0,
+        equipment: [
+          {
+            id: 'stabiliser',
+            title: 'Stabiliser',
+            partNumber: 'ST-2',
+            serial: '77',
+            touches: ['stabiliser'],
+            mass: 0.03,
+            arm: 40,
+          },
+        ],
+        loading: vipeLoading(),
         limitBook: 'vipe',
         pack: 'electric-model',
         layout: {
@@ -379,7 +451,7 @@ export function waitingFiles(today: Date): readonly (readonly [name: string, tex
           ],
         },
         options: [option('hook', 'Tow hook', ['fitted', 'tow hook', 'launch'], ['off', 'no hook', 'launch'])],
-        instruments: own,
+        instruments: gauges(today, [stopwatch, ...MODEL_GAUGES]),
       }),
     ],
   ];
@@ -415,16 +487,7 @@ export function registerFiles(today: Date): readonly (readonly [name: string, te
     }),
   ];
   return [
-    tool(
-      'scales-1',
-      'scales',
-      'Floor scales, set 1',
-      'kg',
-      1,
-      0.5,
-      ['empty-mass', 'take-off-mass', 'lc-mass'],
-      201,
-    ),
+    tool('scales-1', 'scales', 'Floor scales, set 1', 'kg', 1, 0.5, ['weighed-empty', 'lc-mass'], 201),
     tool('torque-12', 'torque-tool', 'Torque tool, 2 to 25 N·m', 'Nm', 0.5, 0.1, ['torque'], 88),
     tool('torque-13', 'torque-tool', 'Torque tool, 10 to 100 N·m', 'Nm', 2, 0.5, ['torque'], -9),
     tool(

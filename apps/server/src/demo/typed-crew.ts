@@ -1,6 +1,7 @@
 import { runningTimer, type Check, type Fact, type Limit, type PartAnswer, type Reading } from '@kanzel/core';
 import { TwinStandin } from '@kanzel/standins';
 import type { RecordService } from '../record/index.ts';
+import type { StoryPapers } from './papers.ts';
 import { ScriptedCrew, type Cast, type StoryClock } from './crew.ts';
 
 /** A figure well inside what a limit allows, in its unit. */
@@ -30,8 +31,9 @@ export class TypedCrew extends ScriptedCrew {
     cast: Cast,
     campaign: string,
     private readonly figures: Readonly<Record<string, number>> = {},
+    papers: StoryPapers = {},
   ) {
-    super(record, clock, new TwinStandin(1), cast, campaign);
+    super(record, clock, new TwinStandin(1), cast, campaign, papers);
   }
 
   private async figure(

@@ -1,6 +1,7 @@
 import type { Authorisation } from '@kanzel/contract';
-import type { Instrument, Role } from '@kanzel/core';
+import type { AircraftDescription, Instrument, Role } from '@kanzel/core';
 import { aircraftFile, day, option } from './described.ts';
+import { tjeldLoading } from './loadings.ts';
 
 /** A made-up person of the demonstration world. */
 export interface DemoPerson {
@@ -41,6 +42,36 @@ export function authorisationsOf(person: DemoPerson, today: Date): Authorisation
   );
 }
 
+const TJELD_EQUIPMENT: AircraftDescription['equipment'] = [
+  {
+    id: 'left-governor',
+    title: 'Left propeller governor',
+    partNumber: 'PG-4',
+    serial: '2207',
+    touches: ['engine.left.propeller'],
+    mass: 2.4,
+    arm: 1480,
+  },
+  {
+    id: 'right-governor',
+    title: 'Right propeller governor',
+    partNumber: 'PG-4',
+    serial: '2209',
+    touches: ['engine.right.propeller'],
+    mass: 2.4,
+    arm: 1480,
+  },
+  {
+    id: 'radio',
+    title: 'Voice radio',
+    partNumber: 'VR-20',
+    serial: '31',
+    touches: ['radio'],
+    mass: 1.1,
+    arm: 1520,
+  },
+];
+
 /** The library file of the amphibian: its gauges, its monitor, and one gauge whose calibration has run out. */
 export function tjeldFile(today: Date): string {
   const until = day(today, 140);
@@ -76,23 +107,8 @@ export function tjeldFile(today: Date): string {
     family: 'piston-twin',
     serial: 'NL6-031',
     layout: { gear: 'hull', tail: 't-tail' },
-    equipment: [
-      {
-        id: 'left-governor',
-        title: 'Left propeller governor',
-        partNumber: 'PG-4',
-        serial: '2207',
-        touches: ['engine.left.propeller'],
-      },
-      {
-        id: 'right-governor',
-        title: 'Right propeller governor',
-        partNumber: 'PG-4',
-        serial: '2209',
-        touches: ['engine.right.propeller'],
-      },
-      { id: 'radio', title: 'Voice radio', partNumber: 'VR-20', serial: '31', touches: ['radio'] },
-    ],
+    equipment: TJELD_EQUIPMENT,
+    loading: tjeldLoading(today, TJELD_EQUIPMENT),
     options: [
       option(
         'gear',

@@ -1,11 +1,12 @@
 import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { MonitorRequest, SimulationRequest, type PersonView } from '@kanzel/contract';
+import { MonitorRequest, SimulationRequest, type PersonView, type ScalesView } from '@kanzel/contract';
 import { LibraryService } from '../library/index.ts';
 import { NeedsRole, Signed } from '../access.ts';
 import { LogService } from '../installation/index.ts';
-import { refuse } from '../refusal.ts';
+import { refuse, refuseFor } from '../refusal.ts';
 import { MonitorService } from './monitor.service.ts';
+import { ScalesService } from './scales.service.ts';
 import { SimulationService } from './simulation.service.ts';
 
 @ApiTags('instruments')
@@ -14,6 +15,7 @@ export class MonitorController {
   constructor(
     private readonly monitors: MonitorService,
     private readonly simulation: SimulationService,
+    private readonly scales: ScalesService,
     private readonly library: LibraryService,
     private readonly log: LogService,
   ) {}
@@ -31,6 +33,14 @@ export class MonitorController {
       throw refuse(404, `There is no aircraft ${mark} here.`);
     await this.monitors.configure({ mark, host: request.host, port: request.port });
     await this.log.add('monitor.changed', { mark, host: request.host, port: request.port, by: by.id });
+  }
+
+  /** What the scales of the workshop show now; listened to for a moment, so that unrest is seen. */
+  @Get('scales')
+  async weigh(): Promise<ScalesView> {
+    const read = await this.scales.read();
+    if (!read.ok) throw refuseFor(409, read.error);
+    return read.value;
   }
 
   @Get('simulation')

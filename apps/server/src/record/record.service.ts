@@ -12,6 +12,7 @@ import {
   pastFigures,
   reason,
   RELEASE_MEANING,
+  scansOf,
   standingOf,
   verifyChain,
   type Basis,
@@ -30,6 +31,7 @@ import {
   type PostEntriesResponse,
 } from '@kanzel/contract';
 import { DataSource, MoreThan, Repository } from 'typeorm';
+import { AttachmentsService } from '../attachments/index.ts';
 import { LogService } from '../installation/index.ts';
 import { mayAct } from '../people/index.ts';
 import { CLOCK, type Clock } from '../settings.ts';
@@ -60,6 +62,7 @@ export class RecordService implements OnModuleInit {
     @InjectRepository(CampaignRow) private readonly campaigns: Repository<CampaignRow>,
     private readonly lock: WriteLock,
     private readonly log: LogService,
+    private readonly attachments: AttachmentsService,
     @Inject(CLOCK) private readonly clock: Clock,
   ) {}
 
@@ -314,6 +317,9 @@ export class RecordService implements OnModuleInit {
     if (!mayAct(person, draft.role, family, now.toISOString()))
       return err(reason('roleNotHeld', { role: draft.role, family }));
     if (Date.parse(draft.at) > now.getTime() + 5 * 60_000) return err(reason('clockAhead', { at: draft.at }));
+    const copies = draft.kind === 'answer.given' ? scansOf(draft.body.answer) : [];
+    const missing = copies.find((c) => !this.attachments.has(c.sha256));
+    if (missing) return err(reason('scanNotHere', { name: missing.name }));
     const admitted = admit(draft, state, now.toISOString());
     return admitted.ok ? ok('new') : admitted;
   }

@@ -149,7 +149,21 @@ export function aboardDoubt(
       });
 }
 
-/** A sheet to begin with: the empty aircraft, what is usual at every station, packs as they are aboard, tanks full. */
+/** The newest loading sheet that was kept, with the part it answers; also one that has lost its standing since. */
+export function keptSheet(
+  state: CampaignState,
+): { readonly sheet: LoadingSheet; readonly key: string; readonly at: string } | undefined {
+  const found = newest(state, 'loading');
+  const answer = found && standingAnswer(state.parts.get(found.key))?.answer;
+  return found && answer?.kind === 'loading'
+    ? { sheet: answer.sheet, key: found.key, at: found.at }
+    : undefined;
+}
+
+/**
+ * A sheet to begin with: the empty aircraft, what is usual at every station, packs as they are aboard. Tanks as on the
+ * sheet before, or empty: nobody has said yet what is in them.
+ */
 export function firstSheet(state: CampaignState, index: BasisIndex): LoadingSheet | undefined {
   const data = index.basis.aircraft.loading;
   const empty = emptyLine(state, index);
@@ -165,7 +179,7 @@ export function firstSheet(state: CampaignState, index: BasisIndex): LoadingShee
       const own = before?.lines.find((l) => l.station === s.id);
       return { ...own, station: s.id, mass: aboard.get(s.id)?.mass ?? own?.mass ?? s.usual };
     }),
-    fuel: before?.fuel ?? Object.fromEntries(data.tanks.map((t) => [t.id, t.usable])),
+    fuel: before?.fuel ?? Object.fromEntries(data.tanks.map((t) => [t.id, 0])),
     used: before?.used ?? 0,
     packs: data.bays.flatMap((b) => {
       const own = before?.packs.find((p) => p.bay === b.id);

@@ -10,4 +10,6 @@ export * from './solve.ts';
 export * from './judge.ts';
 export * from './aboard.ts';
 export * from './readings.ts';
+export * from './picture.ts';
+export * from './rows.ts';
 export * from './empty.ts';

@@ -3,3 +3,4 @@ export * from './trail.ts';
 export * from './document.ts';
 export * from './judge.ts';
 export * from './permits.ts';
+export * from './scans.ts';

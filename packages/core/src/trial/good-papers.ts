@@ -1,7 +1,8 @@
 import type { AnswerSpec, Check } from '../checks/types.ts';
 import type { Reading } from '../limits/types.ts';
 import { firstSheet } from '../loading/empty.ts';
-import type { LoadingData, ScaleWeighing } from '../loading/types.ts';
+import { judgeSheet } from '../loading/judge.ts';
+import type { LoadingData, LoadingSheet, ScaleWeighing } from '../loading/types.ts';
 import { expectedEmpty } from '../loading/weighing.ts';
 import { plateText } from '../papers/judge.ts';
 import { findUnit } from '../quantity/units.ts';
@@ -109,6 +110,16 @@ function goodWeighing(check: Check, state: CampaignState): PartAnswer {
   };
 }
 
+/** A sheet with as much fuel as keeps it inside, four fifths of it to be used. */
+function fuelled(data: LoadingData, sheet: LoadingSheet): LoadingSheet {
+  const filled = [1, 0.75, 0.5, 0.25, 0].map((share): LoadingSheet => {
+    const fuel = Object.fromEntries(data.tanks.map((t) => [t.id, t.usable * share]));
+    const burnable = data.burn.flat().reduce((sum, id) => sum + (fuel[id] ?? 0), 0);
+    return { ...sheet, fuel, used: burnable * 0.8 };
+  });
+  return filled.find((s) => judgeSheet(data, s)[0]?.state === 'within') ?? filled[0] ?? sheet;
+}
+
 /** A model held a millimetre before and behind the middle of its limit. */
 function goodBalance(check: Check, state: CampaignState): PartAnswer {
   const arm = middleOfLimit(check, state, 'length') ?? 100;
@@ -135,11 +146,7 @@ export function goodPapers(spec: PapersSpec, check: Check, state: CampaignState,
       return spec.method === 'hand' ? goodBalance(check, state) : goodWeighing(check, state);
     case 'loading': {
       const sheet = state.index ? firstSheet(state, state.index) : undefined;
-      if (sheet) {
-        const burnable =
-          aircraft?.loading?.burn.flat().reduce((sum, id) => sum + (sheet.fuel[id] ?? 0), 0) ?? 0;
-        return { kind: 'loading', sheet: { ...sheet, used: Math.round(burnable * 0.8) } };
-      }
+      if (sheet && aircraft?.loading) return { kind: 'loading', sheet: fuelled(aircraft.loading, sheet) };
       const units = { mass: 'kg', arm: 'mm', volume: 'L' } as const;
       const empty = {
         source: 'report',

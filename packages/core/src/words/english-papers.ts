@@ -114,6 +114,20 @@ export const ENGLISH_PAPERS: Readonly<Record<string, Sentence>> = {
   fillTanks: (p) => `Fill ${p.list('things').join(', ')}: ${p.f('total')} in all`,
   packSuffices: (p) => `${p.s('thing')} at ${p.f('arm')}: ${p.f('energy')}, ${p.f('spare')} to spare`,
   packShort: (p) => `${p.s('thing')} at ${p.f('arm')}: ${p.f('energy')}, ${p.f('spare')} short`,
+  // Copies
+  scanEmpty: (p) => `“${p.s('name')}” is empty. Nothing was kept.`,
+  scanTooLarge: (p) =>
+    `“${p.s('name')}” is larger than ${p.n('most')} MB. Nothing was kept; take a smaller picture.`,
+  scanType: (p) =>
+    `“${p.s('name')}” is ${p.s('is')}. Nothing was kept; a copy is a PNG, JPEG or WebP picture, or a PDF.`,
+  scanMissing: () => 'There is no such copy here.',
+  scanDamaged: () =>
+    'The copy on the disk is not what was kept: its hash differs. It is not shown. Restore it from a backup.',
+  scanNotHere: (p) =>
+    `The copy “${p.s('name')}” has not reached the server yet. It goes out with the next try.`,
+  noScales: () =>
+    'Nobody has said where scales speak. Type what they show, or have an administrator name them under Installation.',
+  scalesSilent: (p) => `The scales do not answer: ${p.s('why')}. Type what they show.`,
   // Papers
   trailEmpty: () => 'No logbook has been named yet.',
   trailReversed: (p) => `“${p.s('book')}” ends before it begins.`,

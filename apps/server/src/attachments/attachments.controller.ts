@@ -1,0 +1,45 @@
+import { Controller, Get, HttpCode, Param, Post, Query, Req, Res } from '@nestjs/common';
+import { ApiBody, ApiConsumes, ApiTags } from '@nestjs/swagger';
+import { SCAN_TYPES } from '@kanzel/contract';
+import type { Scan } from '@kanzel/core';
+import type { Request, Response } from 'express';
+import { refuse, refuseFor } from '../refusal.ts';
+import { AttachmentsService } from './attachments.service.ts';
+
+@ApiTags('attachments')
+@Controller('api/scans')
+export class AttachmentsController {
+  constructor(private readonly attachments: AttachmentsService) {}
+
+  /** Keeps a photograph or a scanned sheet: its bytes as the body, its name in the address. */
+  @ApiConsumes(...SCAN_TYPES)
+  @ApiBody({ schema: { type: 'string', format: 'binary' } })
+  @HttpCode(200)
+  @Post()
+  async keep(@Req() request: Request, @Query('name') name?: string): Promise<Scan> {
+    const contents: unknown = request.body;
+    if (!Buffer.isBuffer(contents))
+      throw refuse(400, `Nothing was kept: send the file itself, as one of ${SCAN_TYPES.join(', ')}.`);
+    const kept = await this.attachments.keep((name ?? 'copy').slice(0, 200) || 'copy', contents);
+    if (!kept.ok) throw refuseFor(409, kept.error);
+    return kept.value;
+  }
+
+  /** A copy, to be viewed in place. What it holds follows from its address, so that it may be kept for ever. */
+  @Get(':sha256')
+  async read(@Param('sha256') sha256: string, @Res() response: Response): Promise<void> {
+    const found = await this.attachments.read(sha256);
+    if (!found.ok) throw refuseFor(found.error.code === 'scanMissing' ? 404 : 409, found.error);
+    response
+      .type(found.value.type)
+      .setHeader('Cache-Control', 'private, max-age=31536000, immutable')
+      .setHeader('Content-Disposition', 'inline')
+      .setHeader('X-Content-Type-Options', 'nosniff')
+      // A page inside a scanned document may do nothing, and it may be shown inside our own only.
+      .setHeader(
+        'Content-Security-Policy',
+        "default-src 'none'; style-src 'unsafe-inline'; object-src 'self'; frame-ancestors 'self'",
+      )
+      .send(found.value.contents);
+  }
+}

@@ -1,0 +1,2 @@
+export { AttachmentsModule } from './attachments.module.ts';
+export { ATTACHMENTS_FOLDER, AttachmentsService } from './attachments.service.ts';

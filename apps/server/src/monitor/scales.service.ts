@@ -1,0 +1,91 @@
+import { createConnection } from 'node:net';
+import { Inject, Injectable } from '@nestjs/common';
+import type { ScalesView } from '@kanzel/contract';
+import { err, ok, reason, type Reason, type Result } from '@kanzel/core';
+import { readEngineLine, type EngineColumn } from '@kanzel/formats';
+import { FieldService } from '../field/index.ts';
+import { CLOCK, SETTINGS, type Clock, type Settings } from '../settings.ts';
+
+/** So long scales are listened to before they are told (ms), and so long nobody waits for their first line. */
+const LISTEN = 1500;
+const PATIENCE = 4000;
+const LONGEST_LINE = 4096;
+
+/** Listens to a set of scales that speaks the line protocol over TCP: columns `scales.1:kg` and so on. */
+@Injectable()
+export class ScalesService {
+  constructor(
+    private readonly fields: FieldService,
+    @Inject(SETTINGS) private readonly settings: Settings,
+    @Inject(CLOCK) private readonly clock: Clock,
+  ) {}
+
+  private address(): { readonly host: string; readonly port: number } | undefined {
+    const said = this.settings.scales ?? this.fields.get()?.scales;
+    const [host, port] = said?.split(':') ?? [];
+    return host && port ? { host, port: Number(port) } : undefined;
+  }
+
+  /**
+   * What every scale of the set shows now: the last figure, and how far its figures lay apart while it was listened to.
+   * Errors: `noScales` (nobody said where they speak), `scalesSilent`.
+   */
+  async read(): Promise<Result<ScalesView, Reason>> {
+    const at = this.address();
+    if (!at) return err(reason('noScales'));
+    return new Promise((resolve) => {
+      const socket = createConnection(at);
+      let columns: readonly EngineColumn[] | undefined;
+      let rest = '';
+      const seen: (number | null)[][] = [];
+      let done = false;
+      const end = (result: Result<ScalesView, Reason>): void => {
+        if (done) return;
+        done = true;
+        clearTimeout(patience);
+        socket.destroy();
+        resolve(result);
+      };
+      const silent = (why: string): void => end(err(reason('scalesSilent', { why })));
+      const patience = setTimeout(() => silent('no line came'), PATIENCE);
+      socket.setEncoding('latin1');
+      socket.on('error', (error) => silent(error.message));
+      socket.on('close', () => silent('they hung up'));
+      socket.on('data', (chunk: string) => {
+        const lines = (rest + chunk).split('\n');
+        rest = (lines.pop() ?? '').slice(0, LONGEST_LINE);
+        for (const text of lines) {
+          const read = readEngineLine(text, columns?.length);
+          // A garbled line is dropped: the next one comes in a moment.
+          if (!read.ok) continue;
+          if (read.value.kind === 'header') columns = read.value.columns;
+          else {
+            if (seen.length === 0) setTimeout(() => end(ok(this.view(columns ?? [], seen))), LISTEN);
+            seen.push([...read.value.sample.values]);
+          }
+        }
+      });
+    });
+  }
+
+  private view(columns: readonly EngineColumn[], seen: readonly (readonly (number | null)[])[]): ScalesView {
+    return {
+      at: this.clock.now().toISOString(),
+      scales: columns.flatMap((column, i) => {
+        if (column.engine !== 'scales') return [];
+        const values = seen.map((s) => s[i]).filter((v) => v !== null && v !== undefined);
+        const last = values[values.length - 1];
+        return last === undefined
+          ? []
+          : [
+              {
+                id: column.channel,
+                value: last,
+                unit: column.unit,
+                spread: Math.max(...values) - Math.min(...values),
+              },
+            ];
+      }),
+    };
+  }
+}
