@@ -43,7 +43,7 @@ async function house(): Promise<House> {
   await addDemoPeople(app);
   const ylva = await signIn(url, 'ylva');
   const campaign = await openCampaign(ylva);
-  for (const check of ['work-orders-signed', 'parts-traceable'])
+  for (const check of ['limit-book-is-current', 'parts-traceable'])
     await ylva.agent
       .post(`/api/campaigns/${campaign}/entries`)
       .send({ entries: [draft(campaign, ylva.person, 'answer.given', confirming(check))] })
@@ -140,7 +140,9 @@ describe('the log of the installation', () => {
     const ylva = await signIn(again.url, 'ylva');
     const { body } = await ylva.agent
       .post(`/api/campaigns/${h.campaign}/entries`)
-      .send({ entries: [draft(h.campaign, ylva.person, 'answer.given', confirming('work-orders-signed'))] })
+      .send({
+        entries: [draft(h.campaign, ylva.person, 'answer.given', confirming('limit-book-is-current'))],
+      })
       .expect(409);
     expect(body).toMatchObject({ reason: { code: 'campaignCut' } });
     await force(again.app, `DELETE FROM entry`, `DELETE FROM campaign`);
@@ -190,7 +192,9 @@ describe('backup and restore', () => {
     expect(entries).toHaveLength(made.ok ? made.value.entries : 0);
     await ylva.agent
       .post(`/api/campaigns/${h.campaign}/entries`)
-      .send({ entries: [draft(h.campaign, ylva.person, 'answer.given', confirming('work-orders-signed'))] })
+      .send({
+        entries: [draft(h.campaign, ylva.person, 'answer.given', confirming('limit-book-is-current'))],
+      })
       .expect(200);
     expect((await request(again.url).get('/api/installation')).body).toEqual(before);
     await again.app.close();

@@ -224,14 +224,16 @@ describe('a campaign and the library', () => {
   test('holds what it began with; is moved deliberately, by whoever may, to what was shown', async () => {
     const { brand, ylva } = here;
     const campaign = await openCampaign(ylva);
-    const answer = draft(campaign, ylva.person, 'answer.given', confirming('work-orders-signed'));
+    const answer = draft(campaign, ylva.person, 'answer.given', confirming('limit-book-is-current'));
     await ylva.agent
       .post(`/api/campaigns/${campaign}/entries`)
       .send({ entries: [answer] })
       .expect(200);
     const pack = await documentOf<Pack>(brand, 'pack/piston-magneto-multi');
     const checks = pack.checks.map((c) =>
-      c.id === 'work-orders-signed' ? { ...c, challenge: 'Is every work order item signed, twice?' } : c,
+      c.id === 'limit-book-is-current'
+        ? { ...c, challenge: 'Is the limit book the one in force, twice?' }
+        : c,
     );
     const saved = await saveDraft(ylva, 'pack/piston-magneto-multi', 0, { ...pack, checks });
     await brand.agent

@@ -51,7 +51,7 @@ const post = async (by: SignedIn, campaign: string, ...entries: unknown[]): Prom
 describe('the record', () => {
   test('entries are chained in order, a retry is harmless, the same id with other contents is refused', async () => {
     const campaign = await openCampaign(ylva);
-    const one = draft(campaign, ylva.person, 'answer.given', confirming('work-orders-signed'));
+    const one = draft(campaign, ylva.person, 'answer.given', confirming('limit-book-is-current'));
     const first = await post(ylva, campaign, one);
     const again = await post(ylva, campaign, one);
     expect(again.accepted).toEqual(first.accepted);
@@ -103,7 +103,7 @@ describe('the record', () => {
 
   test.each([
     ['a body of no known kind', { kind: 'answer.dreamt' }],
-    ['a member nobody asked for', { body: { ...confirming('work-orders-signed'), sudo: true } }],
+    ['a member nobody asked for', { body: { ...confirming('limit-book-is-current'), sudo: true } }],
     [
       'text for a figure',
       {
@@ -134,13 +134,13 @@ describe('the record', () => {
     ],
     [
       'a fact that is none',
-      { body: { ...confirming('work-orders-signed'), facts: { rpm: { value: null } } } },
+      { body: { ...confirming('limit-book-is-current'), facts: { rpm: { value: null } } } },
     ],
     ['no id', { id: 'entry-1' }],
   ])('malformed, %s: refused whole with its path', async (_, change) => {
     const campaign = await openCampaign(ylva);
     const bad = {
-      ...draft(campaign, ylva.person, 'answer.given', confirming('work-orders-signed')),
+      ...draft(campaign, ylva.person, 'answer.given', confirming('limit-book-is-current')),
       ...change,
     };
     const { body } = await ylva.agent
@@ -153,7 +153,7 @@ describe('the record', () => {
 
   test('nobody posts for someone else, in a role not held, or from the future', async () => {
     const campaign = await openCampaign(ylva);
-    const body = confirming('work-orders-signed');
+    const body = confirming('limit-book-is-current');
     const codes = async (d: unknown): Promise<string | undefined> =>
       (await post(ylva, campaign, d)).refused[0]?.reason.code;
     expect(await codes(draft(campaign, brand.person, 'answer.given', body))).toBe('notYours');
@@ -258,7 +258,11 @@ test('two browsers hear of each other within a second, and a stranger hears noth
   expect(watched.count).toBe(1);
   const heard = once(socket as never, EVENTS.entry) as Promise<[Entry]>;
   const sent = performance.now();
-  await post(ylva, campaign, draft(campaign, ylva.person, 'answer.given', confirming('work-orders-signed')));
+  await post(
+    ylva,
+    campaign,
+    draft(campaign, ylva.person, 'answer.given', confirming('limit-book-is-current')),
+  );
   const [entry] = await heard;
   expect(performance.now() - sent).toBeLessThan(1000);
   expect(entry).toMatchObject({ seq: 2, kind: 'answer.given', by: ylva.person.id });

@@ -1,7 +1,15 @@
 import { createHash } from 'node:crypto';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { chain, scriptedRecord, type Basis, type Entry, type EntryDraft } from '@kanzel/core';
+import {
+  chain,
+  plateText,
+  scriptedRecord,
+  type Basis,
+  type Entry,
+  type EntryDraft,
+  type PartAnswer,
+} from '@kanzel/core';
 import { createApp } from '../create-app.ts';
 import { LibraryService } from '../library/index.ts';
 import { PeopleService } from '../people/index.ts';
@@ -47,6 +55,34 @@ function idFor(name: string): string {
 /** The people who stand for those of the script. */
 type Cast = Readonly<Record<string, string>>;
 
+/** What an answer about papers or loading says of one aircraft, one day or one entry, said of another. */
+function paperAgain(
+  answer: PartAnswer,
+  basis: Basis,
+  ids: ReadonlyMap<string, string>,
+  at: (time: string) => string,
+): PartAnswer {
+  if (answer.kind === 'plate') return { ...answer, text: plateText(basis.aircraft) };
+  if (answer.kind === 'document') {
+    const { issuedOn, expiresOn, ...rest } = answer.document;
+    const day = (on: string): string => at(`${on}T00:00:00.000Z`).slice(0, 10);
+    return {
+      kind: 'document',
+      document: {
+        ...rest,
+        ...(issuedOn === undefined ? {} : { issuedOn: day(issuedOn) }),
+        ...(expiresOn === undefined ? {} : { expiresOn: day(expiresOn) }),
+      },
+    };
+  }
+  if (answer.kind !== 'loading') return answer;
+  const { empty } = answer.sheet;
+  return {
+    kind: 'loading',
+    sheet: { ...answer.sheet, empty: { ...empty, from: ids.get(empty.from) ?? empty.from } },
+  };
+}
+
 /**
  * The record of a scripted campaign again, for another aircraft of its kind at another time: ids, people, clocks
  * and snapshots are its own, and it is chained anew. What the door let in once it would let in again, since
@@ -74,6 +110,7 @@ function again(
       const { answer } = entry.body;
       if (answer.kind === 'timer')
         body['answer'] = { ...answer, startedAt: at(answer.startedAt), endedAt: at(answer.endedAt) };
+      else body['answer'] = paperAgain(answer, basis, ids, at);
     }
     const draft = {
       id: ids.get(entry.id),

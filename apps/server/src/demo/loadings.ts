@@ -380,3 +380,182 @@ export function vipeLoading(): LoadingData {
     tilts: [],
   };
 }
+
+/** The touring motor glider: two seats side by side, one tank behind them, and a luggage shelf. */
+export function dompapLoading(today: Date, equipment: Equipment): LoadingData {
+  const seat = (
+    id: string,
+    title: string,
+    lateral: number,
+    usual: number,
+  ): LoadingData['stations'][number] => ({
+    id,
+    title,
+    kind: 'seat',
+    arm: 2010,
+    lateral,
+    maximum: 110,
+    usual,
+    uncertainty: { mass: 1, arm: 10 },
+  });
+  return {
+    units: METRIC,
+    datum: 'front face of the propeller flange',
+    chord: { leadingEdge: 1760, length: 1240 },
+    extent: { from: 0, to: 7300, side: 8400 },
+    weighing: {
+      points: [
+        { id: '1', title: 'Left wheel', arm: 2240, lateral: -860 },
+        { id: '2', title: 'Right wheel', arm: 2240, lateral: 860 },
+        { id: '3', title: 'Nose wheel', arm: 720, lateral: 0 },
+      ],
+      armUncertainty: 1,
+      height: { value: 880, uncertainty: 60 },
+      tolerance: { mass: 1.5, arm: 4 },
+    },
+    stations: [
+      seat('pilot', 'Pilot', -280, 82),
+      seat('right-seat', 'Right seat', 280, 0),
+      {
+        id: 'shelf',
+        title: 'Luggage shelf',
+        kind: 'locker',
+        arm: 2720,
+        lateral: 0,
+        maximum: 20,
+        usual: 0,
+        uncertainty: { mass: 0.2, arm: 20 },
+      },
+      {
+        id: 'firewall',
+        title: 'Ballast on the firewall',
+        kind: 'ballast',
+        arm: 820,
+        lateral: 0,
+        maximum: 10,
+        usual: 0,
+        uncertainty: { mass: 0.1, arm: 3 },
+      },
+    ],
+    tanks: [
+      {
+        id: 'main',
+        title: 'Tank',
+        usable: 90,
+        unusable: 2,
+        density: 0.72,
+        densityBand: 0.015,
+        arms: [{ volume: 90, arm: 2420, lateral: 0 }],
+        gauge: 2,
+      },
+    ],
+    burn: [['main']],
+    packs: [],
+    bays: [],
+    envelopes: [
+      {
+        id: 'normal',
+        title: 'Normal',
+        corners: [
+          { arm: 2020, mass: 470 },
+          { arm: 2150, mass: 470 },
+          { arm: 2150, mass: 720 },
+          { arm: 2040, mass: 720 },
+          { arm: 2020, mass: 640 },
+        ],
+      },
+    ],
+    lateral: { low: -60, high: 60 },
+    tilts: [],
+    report: {
+      number: 'NL2-104/W',
+      on: day(today, -30),
+      mass: 482,
+      arm: 2068,
+      lateral: 0,
+      uncertainty: { mass: 0.8, arm: 2 },
+      equipment: reported(equipment),
+    },
+  };
+}
+
+/** The unmanned helicopter: a narrow window around the mast, fuel and camera on either side of it. */
+export function rypeLoading(today: Date, equipment: Equipment): LoadingData {
+  const good = { mass: 0.05, arm: 2 };
+  return {
+    units: METRIC,
+    datum: 'tip of the nose',
+    extent: { from: 0, to: 3200, side: 600 },
+    weighing: {
+      points: [
+        { id: '1', title: 'Left skid, front', arm: 640, lateral: -310 },
+        { id: '2', title: 'Right skid, front', arm: 640, lateral: 310 },
+        { id: '3', title: 'Left skid, rear', arm: 1180, lateral: -310 },
+        { id: '4', title: 'Right skid, rear', arm: 1180, lateral: 310 },
+      ],
+      armUncertainty: 0.5,
+      height: { value: 420, uncertainty: 30 },
+      tolerance: { mass: 0.2, arm: 2 },
+    },
+    stations: [
+      {
+        id: 'camera',
+        title: 'Camera mount',
+        kind: 'payload',
+        arm: 310,
+        lateral: 0,
+        maximum: 6,
+        usual: 2.4,
+        uncertainty: good,
+      },
+      {
+        id: 'tail-mass',
+        title: 'Trim mass on the boom',
+        kind: 'ballast',
+        arm: 2700,
+        lateral: 0,
+        maximum: 2,
+        usual: 0,
+        uncertainty: { mass: 0.01, arm: 1 },
+      },
+    ],
+    tanks: [
+      {
+        id: 'fuel',
+        title: 'Tank',
+        usable: 9,
+        unusable: 0.3,
+        density: 0.74,
+        densityBand: 0.015,
+        arms: [{ volume: 9, arm: 930, lateral: 0 }],
+        gauge: 0.2,
+      },
+    ],
+    burn: [['fuel']],
+    packs: [],
+    bays: [],
+    envelopes: [
+      {
+        id: 'mast',
+        title: 'Around the mast',
+        corners: [
+          { arm: 870, mass: 34 },
+          { arm: 945, mass: 34 },
+          { arm: 940, mass: 55 },
+          { arm: 880, mass: 55 },
+        ],
+      },
+    ],
+    lateral: { low: -12, high: 12 },
+    tilts: [],
+    report: {
+      number: 'R-7/5',
+      on: day(today, -140),
+      mass: 38.6,
+      arm: 941,
+      lateral: 1,
+      uncertainty: { mass: 0.1, arm: 1 },
+      equipment: reported(equipment),
+    },
+  };
+}

@@ -1,6 +1,6 @@
 import { layoutFor, type AircraftDescription, type Instrument } from '@kanzel/core';
 import { aircraftFile, day, instrumentFile, option } from './described.ts';
-import { heiloLoading, lomviLoading, vipeLoading } from './loadings.ts';
+import { dompapLoading, heiloLoading, lomviLoading, rypeLoading, vipeLoading } from './loadings.ts';
 
 /** Library files of the other aircraft of Grauholm; every figure is invented. */
 
@@ -40,6 +40,30 @@ const HEILO_EQUIPMENT: AircraftDescription['equipment'] = [
     touches: ['launch', 'loading'],
     mass: 1.4,
     arm: 5900,
+  },
+];
+
+const DOMPAP_EQUIPMENT: AircraftDescription['equipment'] = [
+  {
+    id: 'radio',
+    title: 'Voice radio',
+    partNumber: 'VR-20',
+    serial: '88',
+    touches: ['radio'],
+    mass: 1.1,
+    arm: 1480,
+  },
+];
+
+const RYPE_EQUIPMENT: AircraftDescription['equipment'] = [
+  {
+    id: 'autopilot-board',
+    title: 'Autopilot board',
+    partNumber: 'AB-5',
+    serial: '40',
+    touches: ['autopilot'],
+    mass: 0.2,
+    arm: 700,
   },
 ];
 
@@ -360,6 +384,8 @@ export function waitingFiles(today: Date): readonly (readonly [name: string, tex
         description: 'touring motor glider, dual-lane engine control',
         family: 'motor-glider',
         serial: 'NL2-104',
+        equipment: DOMPAP_EQUIPMENT,
+        loading: dompapLoading(today, DOMPAP_EQUIPMENT),
         hours: 3.4,
         limitBook: 'dompap-nl-2',
         pack: 'works-acceptance',
@@ -401,6 +427,8 @@ export function waitingFiles(today: Date): readonly (readonly [name: string, tex
         description: 'unmanned petrol helicopter for sea-ice observation',
         family: 'rotorcraft',
         serial: 'R-7',
+        equipment: RYPE_EQUIPMENT,
+        loading: rypeLoading(today, RYPE_EQUIPMENT),
         hours: 412.7,
         limitBook: 'rype',
         pack: 'rotorcraft',

@@ -44,7 +44,7 @@ export interface Preview {
 
 /** Judges a draft as it stands: the same functions that judge what is kept. */
 export function previewOf(view: CampaignView, part: Part, draft: PartDraft): Preview {
-  const candidate = candidateOf(view.index, part, draft);
+  const candidate = candidateOf(view.state, view.index, part, draft);
   if (!candidate.ok)
     return {
       verdicts: [],

@@ -7,6 +7,7 @@ import {
   readQuantity,
   reason,
   type BasisIndex,
+  type CampaignState,
   type Check,
   type Fact,
   type Instrument,
@@ -15,8 +16,16 @@ import {
   type Reading,
   type Reason,
   type Result,
+  type Scan,
   type Series,
 } from '@kanzel/core';
+
+import { sheetFromDraft } from '../loading/sheet-draft.ts';
+import { weighingFromDraft } from '../loading/weighing-draft.ts';
+import { paperFromDraft } from '../papers/paper-draft.ts';
+
+/** A row of a list on the desk: what was typed, by column. `id` tells the rows apart. */
+export type Row = Readonly<Record<string, string>>;
 
 /** What is on the desk for one part before it is kept: typed texts, and what was taken from the monitor. */
 export interface PartDraft {
@@ -33,6 +42,12 @@ export interface PartDraft {
   readonly setting?: string;
   readonly instrument?: string;
   readonly option?: string;
+  /** Choices by name: a pack by bay, an instrument by what it is for. */
+  readonly picks?: Readonly<Record<string, string>>;
+  /** Rows by list: logbooks, work items, conditions, things that were aboard. */
+  readonly lists?: Readonly<Record<string, readonly Row[]>>;
+  /** Copies by the row they belong to. */
+  readonly scans?: Readonly<Record<string, readonly Scan[]>>;
   readonly asExpected?: boolean;
   readonly note?: string;
   /** The person was asked about an unlikely figure; these are the texts they were asked about. */
@@ -138,7 +153,41 @@ function factsOf(
   return typed.ok ? ok({ [setting.channel]: { value: typed.value.value, unit: typed.value.unit } }) : typed;
 }
 
-function answerOf(index: BasisIndex, part: Part, draft: PartDraft): Result<PartAnswer, Reason> {
+/** What is worked out rather than read: weighings, sheets and papers. Undefined for every other kind. */
+function workedAnswer(
+  state: CampaignState,
+  index: BasisIndex,
+  part: Part,
+  draft: PartDraft,
+): Result<PartAnswer, Reason> | undefined {
+  switch (part.check.answer.kind) {
+    case 'weighing': {
+      const weighing = weighingFromDraft(index, part, draft);
+      return weighing.ok ? ok({ kind: 'weighing', weighing: weighing.value }) : weighing;
+    }
+    case 'loading': {
+      const sheet = sheetFromDraft(state, index, draft);
+      return sheet.ok ? ok({ kind: 'loading', sheet: sheet.value }) : sheet;
+    }
+    case 'document':
+    case 'trail':
+    case 'signatures':
+    case 'equipment':
+    case 'plate':
+      return paperFromDraft(index, part, draft);
+    default:
+      return undefined;
+  }
+}
+
+function answerOf(
+  state: CampaignState,
+  index: BasisIndex,
+  part: Part,
+  draft: PartDraft,
+): Result<PartAnswer, Reason> {
+  const worked = workedAnswer(state, index, part, draft);
+  if (worked) return worked;
   const { kind } = part.check.answer;
   if (kind === 'confirm') {
     if (draft.asExpected === undefined) return err(reason('notAnswered'));
@@ -174,8 +223,13 @@ function answerOf(index: BasisIndex, part: Part, draft: PartDraft): Result<PartA
 }
 
 /** What the draft of a part amounts to, or why it is not an answer yet. */
-export function candidateOf(index: BasisIndex, part: Part, draft: PartDraft): Result<Candidate, Reason> {
-  const answer = answerOf(index, part, draft);
+export function candidateOf(
+  state: CampaignState,
+  index: BasisIndex,
+  part: Part,
+  draft: PartDraft,
+): Result<Candidate, Reason> {
+  const answer = answerOf(state, index, part, draft);
   if (!answer.ok) return answer;
   const facts = factsOf(part, draft, answer.value);
   return facts.ok ? ok({ answer: answer.value, facts: facts.value }) : facts;

@@ -1,5 +1,15 @@
 import { useEffect, useMemo, useState } from 'react';
-import { isFigureSpec, judgeAnswer, runningTimer, type Check, type Part } from '@kanzel/core';
+import {
+  isFigureSpec,
+  judgeAnswer,
+  runningTimer,
+  type Check,
+  type LoadingSheet,
+  type Part,
+  type Reason,
+  type Role,
+} from '@kanzel/core';
+import { exchangedBy } from '../loading/sheet-draft.ts';
 import { newestAt, useMonitor } from '../sync/monitor-store.ts';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
@@ -71,6 +81,20 @@ function stillOf(view: CampaignView, part: Part, draft: PartDraft): Partial<Part
   return look.state === 'steady' && look.reading
     ? { taken: { ...draft.taken, after: look.reading }, texts: {} }
     : undefined;
+}
+
+/** Another pack or payload on the sheet than aboard was put in: said first, since it opens again what stood on it. */
+async function sayExchanged(
+  view: CampaignView,
+  sheet: LoadingSheet,
+  role: Role,
+): Promise<Reason | undefined> {
+  const data = view.index.basis.aircraft.loading;
+  for (const change of data ? exchangedBy(view.state, data, sheet) : []) {
+    const said = await submit(view.id, 'loadout.changed', { ...change, note: 'By the loading sheet' }, role);
+    if (!said.ok) return said.error;
+  }
+  return undefined;
 }
 
 export interface Step {
@@ -157,10 +181,18 @@ export function useStep(check: Check): Step {
             value: { answer: { kind: 'timer' as const, startedAt: started.at, endedAt: at }, facts: {} },
           }
         : undefined;
-    const candidate = timer ?? candidateOf(view.index, part, own);
+    const candidate = timer ?? candidateOf(view.state, view.index, part, own);
     if (!candidate.ok) {
       setProblem(view.say(candidate.error));
       return false;
+    }
+    const { answer } = candidate.value;
+    if (answer.kind === 'loading') {
+      const exchanged = await sayExchanged(view, answer.sheet, role);
+      if (exchanged) {
+        setProblem(view.say(exchanged));
+        return false;
+      }
     }
     const confirmed = own.asked === figuresKey(own);
     const standing = view.status.parts.get(part.key)?.answer;

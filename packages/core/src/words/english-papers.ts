@@ -114,6 +114,7 @@ export const ENGLISH_PAPERS: Readonly<Record<string, Sentence>> = {
   fillTanks: (p) => `Fill ${p.list('things').join(', ')}: ${p.f('total')} in all`,
   packSuffices: (p) => `${p.s('thing')} at ${p.f('arm')}: ${p.f('energy')}, ${p.f('spare')} to spare`,
   packShort: (p) => `${p.s('thing')} at ${p.f('arm')}: ${p.f('energy')}, ${p.f('spare')} short`,
+  notADay: (p) => `“${p.s('text')}” is not a day. Type it as 2026-12-08 or 8.12.2026.`,
   // Copies
   scanEmpty: (p) => `“${p.s('name')}” is empty. Nothing was kept.`,
   scanTooLarge: (p) =>

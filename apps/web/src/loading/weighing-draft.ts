@@ -1,0 +1,201 @@
+import {
+  err,
+  findUnit,
+  ok,
+  readQuantity,
+  reason,
+  type BasisIndex,
+  type Instrument,
+  type LoadingUnits,
+  type Part,
+  type Reading,
+  type Reason,
+  type Result,
+  type WeighedExtra,
+  type WeighedPoint,
+  type Weighing,
+} from '@kanzel/core';
+import type { PartDraft, Row } from '../station/part-draft.ts';
+import { typedFigure } from './sheet-draft.ts';
+
+/** How often a scale may be read. */
+export const MOST_READINGS = 3;
+
+const USUAL_UNITS: LoadingUnits = { mass: 'kg', arm: 'mm', volume: 'L' };
+
+/** Units of the placard, or metric ones where nobody described the loading. */
+export function weighingUnits(index: BasisIndex): LoadingUnits {
+  return index.basis.aircraft.loading?.units ?? USUAL_UNITS;
+}
+
+/** Instruments that measure a kind of thing, those named for this check first. */
+export function instrumentsOfKind(index: BasisIndex, kind: string, check: string): readonly Instrument[] {
+  return Object.values(index.instruments)
+    .filter((i) => i.live !== true && findUnit(i.unit)?.kind === kind)
+    .sort((a, b) => Number(b.measures.includes(check)) - Number(a.measures.includes(check)));
+}
+
+/** The instrument chosen on the desk, else the first that fits. */
+export function chosenInstrument(
+  index: BasisIndex,
+  part: Part,
+  draft: PartDraft,
+  role: 'scales' | 'level' | 'rule',
+): Instrument | undefined {
+  const kind = { scales: 'mass', level: 'angle', rule: 'length' }[role];
+  const own = instrumentsOfKind(index, kind, part.check.id);
+  return own.find((i) => i.id === draft.picks?.[role]) ?? own[0];
+}
+
+/** Places under the scales: those of the aircraft, or those typed where nobody described them. */
+export function scalePoints(
+  index: BasisIndex,
+  draft: PartDraft,
+): readonly {
+  readonly id: string;
+  readonly title: string;
+  readonly arm: string;
+  readonly lateral: string;
+}[] {
+  const data = index.basis.aircraft.loading;
+  if (data)
+    return data.weighing.points.map((p) => ({ ...p, arm: String(p.arm), lateral: String(p.lateral) }));
+  const rows = draft.lists?.['points'] ?? [];
+  return rows.map((r, i) => ({
+    id: String(i + 1),
+    title: r['title'] || `Scale ${i + 1}`,
+    arm: r['arm'] ?? '',
+    lateral: r['lateral'] ?? '',
+  }));
+}
+
+function reading(
+  text: string | undefined,
+  unit: string,
+  instrument: Instrument | undefined,
+): Result<Reading, Reason> {
+  const read = readQuantity(text ?? '', unit);
+  if (!read.ok) return read;
+  return ok({ ...read.value, source: 'typed', ...(instrument ? { instrument: instrument.id } : {}) });
+}
+
+function extraFrom(row: Row, units: LoadingUnits): Result<WeighedExtra | undefined, Reason> {
+  if (!row['title']?.trim() && !row['mass']?.trim()) return ok(undefined);
+  const mass = typedFigure(row['mass'], units.mass, NaN);
+  if (!mass.ok) return mass;
+  const arm = typedFigure(row['arm'], units.arm, NaN);
+  if (!arm.ok) return arm;
+  if (!Number.isFinite(mass.value) || !Number.isFinite(arm.value)) return err(reason('noFigure'));
+  const lateral = typedFigure(row['lateral'], units.arm, 0);
+  if (!lateral.ok) return lateral;
+  return ok({
+    title: row['title']?.trim() || 'Something',
+    mass: mass.value,
+    arm: arm.value,
+    lateral: lateral.value,
+    missing: row['missing'] === 'yes',
+  });
+}
+
+function extrasFrom(draft: PartDraft, units: LoadingUnits): Result<readonly WeighedExtra[], Reason> {
+  const extras: WeighedExtra[] = [];
+  for (const row of draft.lists?.['extras'] ?? []) {
+    const one = extraFrom(row, units);
+    if (!one.ok) return one;
+    if (one.value) extras.push(one.value);
+  }
+  return ok(extras);
+}
+
+function onScales(index: BasisIndex, part: Part, draft: PartDraft): Result<Weighing, Reason> {
+  const units = weighingUnits(index);
+  const { texts = {}, picks = {} } = draft;
+  const scales = chosenInstrument(index, part, draft, 'scales');
+  const points: WeighedPoint[] = [];
+  for (const point of scalePoints(index, draft)) {
+    const arm = typedFigure(point.arm, units.arm, NaN);
+    const lateral = typedFigure(point.lateral, units.arm, 0);
+    if (!arm.ok) return arm;
+    if (!lateral.ok) return lateral;
+    if (!Number.isFinite(arm.value)) return err(reason('noFigure'));
+    const readings: Reading[] = [];
+    for (let k = 0; k < MOST_READINGS; k += 1) {
+      const text = texts[`read ${point.id} ${k}`];
+      if (!text?.trim()) continue;
+      const one = reading(text, units.mass, scales);
+      if (!one.ok) return one;
+      readings.push(one.value);
+    }
+    if (readings.length === 0) return err(reason('noFigure'));
+    const tare = reading(
+      texts[`tare ${point.id}`]?.trim() ? texts[`tare ${point.id}`] : '0',
+      units.mass,
+      scales,
+    );
+    if (!tare.ok) return tare;
+    points.push({
+      id: point.id,
+      title: point.title,
+      arm: arm.value,
+      lateral: lateral.value,
+      tare: tare.value,
+      readings,
+    });
+  }
+  if (points.length === 0) return err(reason('noFigure'));
+  const level = chosenInstrument(index, part, draft, 'level');
+  const along = reading(texts['along']?.trim() ? texts['along'] : '0.0', 'deg-angle', level);
+  if (!along.ok) return along;
+  const across = reading(texts['across']?.trim() ? texts['across'] : '0.0', 'deg-angle', level);
+  if (!across.ok) return across;
+  const extras = extrasFrom(draft, units);
+  if (!extras.ok) return extras;
+  const fuel = picks['fuel'] === 'dry' || picks['fuel'] === 'aboard' ? picks['fuel'] : 'drained';
+  const tanks: Record<string, number> = {};
+  for (const tank of fuel === 'aboard' ? (index.basis.aircraft.loading?.tanks ?? []) : []) {
+    const volume = typedFigure(texts[`fuel ${tank.id}`], units.volume, 0);
+    if (!volume.ok) return volume;
+    tanks[tank.id] = volume.value;
+  }
+  return ok({
+    method: 'scales',
+    units,
+    points,
+    level: { along: along.value, across: across.value },
+    fuel,
+    tanks,
+    extras: extras.value,
+  });
+}
+
+function byHand(index: BasisIndex, part: Part, draft: PartDraft): Result<Weighing, Reason> {
+  const units = weighingUnits(index);
+  const { texts = {} } = draft;
+  const rule = chosenInstrument(index, part, draft, 'rule');
+  const scale = chosenInstrument(index, part, draft, 'scales');
+  const tailDrops = reading(texts['tail'], units.arm, rule);
+  if (!tailDrops.ok) return tailDrops;
+  const noseDrops = reading(texts['nose'], units.arm, rule);
+  if (!noseDrops.ok) return noseDrops;
+  const mass = reading(texts['mass'], units.mass, scale);
+  if (!mass.ok) return mass;
+  return ok({
+    method: 'hand',
+    units,
+    tailDrops: tailDrops.value,
+    noseDrops: noseDrops.value,
+    mass: mass.value,
+    extras: [],
+  });
+}
+
+/** Whether a weighing on the desk is one by hand: a model may also stand on two scales. */
+export function isByHand(part: Part, draft: PartDraft): boolean {
+  const usual = part.check.answer.kind === 'weighing' && part.check.answer.method === 'hand';
+  return draft.picks?.['method'] === undefined ? usual : draft.picks['method'] === 'hand';
+}
+
+/** The weighing on the desk, or the first thing that cannot be read. */
+export function weighingFromDraft(index: BasisIndex, part: Part, draft: PartDraft): Result<Weighing, Reason> {
+  return isByHand(part, draft) ? byHand(index, part, draft) : onScales(index, part, draft);
+}
