@@ -15,16 +15,12 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
-import { UNIT_IDS } from '@kanzel/core';
+import { LARGEST_SCAN, SCAN_TYPES, UNIT_IDS } from '@kanzel/core';
 import { AnswerBody, ID } from './answer-base.ts';
 
 const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
 const AS_DAY = { message: '$property must be a day, as 2026-12-08' };
 const FIGURE = { allowNaN: false, allowInfinity: false };
-
-/** Types of files that may be kept with a record, and the most that one may hold, in bytes. */
-export const SCAN_TYPES = ['image/png', 'image/jpeg', 'image/webp', 'application/pdf'] as const;
-export const LARGEST_SCAN = 20_000_000;
 
 export class ScanBody {
   @Matches(/^[0-9a-f]{64}$/) sha256!: string;

@@ -1,7 +1,6 @@
 import { Controller, Get, HttpCode, Param, Post, Query, Req, Res } from '@nestjs/common';
 import { ApiBody, ApiConsumes, ApiTags } from '@nestjs/swagger';
-import { SCAN_TYPES } from '@kanzel/contract';
-import type { Scan } from '@kanzel/core';
+import { SCAN_TYPES, type Scan } from '@kanzel/core';
 import type { Request, Response } from 'express';
 import { refuse, refuseFor } from '../refusal.ts';
 import { AttachmentsService } from './attachments.service.ts';

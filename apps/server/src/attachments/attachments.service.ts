@@ -2,8 +2,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
-import { LARGEST_SCAN, SCAN_TYPES } from '@kanzel/contract';
-import { err, ok, reason, type Reason, type Result, type Scan } from '@kanzel/core';
+import { err, LARGEST_SCAN, ok, reason, SCAN_TYPES, type Reason, type Result, type Scan } from '@kanzel/core';
 import { fileTypeFromBuffer } from 'file-type';
 import { SETTINGS, type Settings } from '../settings.ts';
 

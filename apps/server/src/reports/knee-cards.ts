@@ -103,6 +103,19 @@ function answerBoxes(index: BasisIndex, check: Check): Content {
       return { text: answer.options.map((o) => `[  ] ${o.text}`).join('     '), margin: [0, 3, 0, 0] };
     case 'timer':
       return boxes(['from', 'to'], '');
+    case 'weighing':
+      return answer.method === 'hand'
+        ? boxes(['tail drops', 'nose drops', 'on the scale'], '')
+        : boxes(
+            (index.basis.aircraft.loading?.weighing.points ?? []).map((p) => p.title.toLowerCase()),
+            index.basis.aircraft.loading?.units.mass ?? 'kg',
+          );
+    case 'loading':
+      return boxes(['take-off mass', 'centre', 'landing mass', 'centre'], '');
+    case 'document':
+      return boxes(['number', 'last day'], '');
+    case 'plate':
+      return boxes(['serial', 'configuration'], '');
     case 'text':
       return { text: `${'_'.repeat(46)}\n${'_'.repeat(46)}`, margin: [0, 6, 0, 0], color: '#CFCFC4' };
     default:

@@ -10,17 +10,20 @@ export type Answer<T> =
 
 /** Longer than the slowest answer of a healthy server; a hung one must not hang the sheet. */
 const PATIENCE = 15_000;
+const PATIENCE_FOR_FILES = 120_000;
 
 async function request<T>(method: string, path: string, body?: unknown): Promise<Answer<T>> {
   let response: Response;
   try {
     response = await fetch(path, {
       method,
-      signal: AbortSignal.timeout(PATIENCE),
+      signal: AbortSignal.timeout(body instanceof Blob ? PATIENCE_FOR_FILES : PATIENCE),
       credentials: 'same-origin',
       ...(body === undefined
         ? {}
-        : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+        : body instanceof Blob
+          ? { headers: { 'content-type': body.type }, body }
+          : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
     });
   } catch {
     // Network errors carry no more than that: the server was not reached.
@@ -51,6 +54,8 @@ export const api = {
   get: <T>(path: string): Promise<Answer<T>> => request<T>('GET', path),
   post: <T>(path: string, body: unknown): Promise<Answer<T>> => request<T>('POST', path, body),
   put: <T>(path: string, body: unknown): Promise<Answer<T>> => request<T>('PUT', path, body),
+  /** Sends a file as it is. */
+  send: <T>(path: string, file: Blob): Promise<Answer<T>> => request<T>('POST', path, file),
   delete: <T>(path: string): Promise<Answer<T>> => request<T>('DELETE', path),
 };
 

@@ -1,5 +1,5 @@
 import { createContext, useContext } from 'react';
-import type { BasisIndex, CampaignState, CampaignStatus, Names, Reason } from '@kanzel/core';
+import type { BasisIndex, CampaignState, CampaignStatus, Names, PartAnswer, Reason } from '@kanzel/core';
 
 /** What every part of a campaign's page works with. */
 export interface CampaignView {
@@ -14,6 +14,8 @@ export interface CampaignView {
   readonly who: (id: string) => string;
   /** Figures of the same parts in the campaign before, by part key. */
   readonly last: ReadonlyMap<string, number>;
+  /** Answers of the same parts in that campaign. */
+  readonly lastAnswers: ReadonlyMap<string, PartAnswer>;
   readonly ask: (what: Slip) => void;
 }
 

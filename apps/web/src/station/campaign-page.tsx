@@ -45,8 +45,8 @@ const STATION_KEYS: Readonly<Record<string, string>> = {
   s: 'release',
 };
 
-/** Figures of each part in the campaign of the same aircraft before this one, for "last time". */
-function useLastTime(id: string, mark: string | undefined): ReadonlyMap<string, number> {
+/** Figures and answers of each part in the campaign of the same aircraft before this one, for "last time". */
+function useLastTime(id: string, mark: string | undefined): Pick<CampaignView, 'last' | 'lastAnswers'> {
   const [previous, setPrevious] = useState<string>();
   const held = useCampaigns((s) => (previous ? s.held[previous] : undefined));
   useEffect(() => {
@@ -66,11 +66,17 @@ function useLastTime(id: string, mark: string | undefined): ReadonlyMap<string, 
     const status = state?.index
       ? deriveStatus(state, state.release?.at ?? new Date().toISOString())
       : undefined;
-    return new Map(
-      [...(status?.parts ?? [])].flatMap(([key, p]) =>
-        p.verdicts[0]?.value === undefined ? [] : [[key, p.verdicts[0].value] as const],
+    const parts = [...(status?.parts ?? [])];
+    return {
+      last: new Map(
+        parts.flatMap(([key, p]) =>
+          p.verdicts[0]?.value === undefined ? [] : [[key, p.verdicts[0].value] as const],
+        ),
       ),
-    );
+      lastAnswers: new Map(
+        parts.flatMap(([key, p]) => (p.answer?.answer ? [[key, p.answer.answer] as const] : [])),
+      ),
+    };
   }, [held?.state]);
 }
 
@@ -205,7 +211,7 @@ export default function CampaignPage(): ReactElement {
       names,
       say: makeSentences(names).say,
       who: (id) => people.find((p) => p.id === id)?.fullName ?? 'someone',
-      last,
+      ...last,
       ask: setSlip,
     };
   }, [campaign, state, status, people, last]);

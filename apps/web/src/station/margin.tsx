@@ -1,6 +1,7 @@
 import { useState, type ReactElement } from 'react';
-import { Link, useSearchParams } from 'react-router';
-import { type Cure, type GateStatus } from '@kanzel/core';
+import { Link, useLocation, useSearchParams } from 'react-router';
+import { STATIONS, type Cure, type GateStatus } from '@kanzel/core';
+import { PaperNotes } from '../papers/paper-notes.tsx';
 import { MarginNote } from '../shell/frame.tsx';
 import { useNow } from '../shell/plate.tsx';
 import { dismissRefused, submit, useCampaigns } from '../sync/campaign-store.ts';
@@ -208,6 +209,8 @@ export function CampaignMargin(): ReactElement {
   const view = useCampaign();
   const [search] = useSearchParams();
   const check = view.index.checks.get(search.get('check') ?? '');
+  const segment = useLocation().pathname.split('/')[3];
+  const station = STATIONS.find((s) => s === segment);
   const gate = view.status.gates.find((g) => g.state !== 'passed');
   return (
     <>
@@ -227,6 +230,7 @@ export function CampaignMargin(): ReactElement {
       ) : gate ? (
         <GateNote gate={gate} />
       ) : null}
+      <PaperNotes station={check?.station ?? station} />
       <Tags />
       <Findings />
       {check && check.cautions.length > 0 ? (

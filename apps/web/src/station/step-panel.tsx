@@ -1,5 +1,5 @@
 import { lazy, Suspense, useLayoutEffect, type ReactElement } from 'react';
-import { isFigureSpec, WHOLE_AIRCRAFT, type Check, type Part } from '@kanzel/core';
+import { isFigureSpec, isWorked, WHOLE_AIRCRAFT, type Check, type Part } from '@kanzel/core';
 import { useMonitor } from '../sync/monitor-store.ts';
 import { Problem } from '../ui/field.tsx';
 import { useCampaign } from './campaign-context.ts';
@@ -10,6 +10,8 @@ import { draftOf, useDrafts } from './part-draft.ts';
 import { StepActions } from './step-actions.tsx';
 import { inEntry, useStep } from './use-step.ts';
 
+const WorkedEntry = lazy(() => import('./worked-entry.tsx'));
+const KeptWorked = lazy(() => import('./kept-worked.tsx'));
 const LiveTrace = lazy(() => import('./live-trace.tsx'));
 
 /** Whether a key press is meant for the text being written rather than for the sheet. */
@@ -48,12 +50,23 @@ function PartColumn({ part, first, alone }: { part: Part; first: boolean; alone:
         <>
           {isFigureSpec(part.check.answer) ? (
             <FigureEntry part={part} first={first} />
+          ) : isWorked(part.check.answer) ? (
+            <Suspense fallback={<p className="cap">Opening…</p>}>
+              <WorkedEntry part={part} />
+            </Suspense>
           ) : (
             <WordEntry part={part} />
           )}
         </>
       ) : (
-        <KeptAnswer part={part} />
+        <>
+          <KeptAnswer part={part} />
+          {isWorked(part.check.answer) ? (
+            <Suspense fallback={null}>
+              <KeptWorked part={part} />
+            </Suspense>
+          ) : null}
+        </>
       )}
     </section>
   );

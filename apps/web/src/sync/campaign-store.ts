@@ -15,6 +15,7 @@ import {
 } from '@kanzel/core';
 import type { EntriesResponse, PostEntriesResponse } from '@kanzel/contract';
 import { api } from '../api/client.ts';
+import { sendCopies } from './copies.ts';
 import { local } from './database.ts';
 import { DEVICE } from './device.ts';
 import { useSession } from './session.ts';
@@ -152,6 +153,11 @@ export async function flush(id: string): Promise<void> {
         .waiting.filter((q) => q.draft.by === me)
         .slice(0, 50);
       if (batch.length === 0) return;
+      const copies = await sendCopies(batch.map((q) => q.draft));
+      if (copies?.kind === 'unreachable') {
+        setReachable(false);
+        return;
+      }
       const answer = await api.post<PostEntriesResponse>(`/api/campaigns/${id}/entries`, {
         entries: batch.map((q) => q.draft),
       });

@@ -8,10 +8,19 @@ interface Kept {
   value: unknown;
 }
 
+/** A photograph or scanned sheet taken on this device: here at once, and on the server when it is heard. */
+export interface Copy {
+  readonly sha256: string;
+  readonly name: string;
+  readonly contents: Blob;
+  sent: boolean;
+}
+
 class LocalDatabase extends Dexie {
   readonly entries!: Table<Entry, [string, number]>;
   readonly queue!: Table<Queued, number>;
   readonly kept!: Table<Kept, string>;
+  readonly copies!: Table<Copy, string>;
 
   constructor() {
     super('kanzel');
@@ -20,6 +29,7 @@ class LocalDatabase extends Dexie {
       queue: '++order, &id, campaign',
       kept: 'key',
     });
+    this.version(2).stores({ copies: 'sha256' });
   }
 }
 

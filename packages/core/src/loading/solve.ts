@@ -155,6 +155,19 @@ export function solvePayload(data: LoadingData, sheet: LoadingSheet, mass: numbe
   return ranked(found);
 }
 
+/**
+ * By how much something of a given mass has to be slid so that a balanced aircraft comes to a wanted arm; forward is
+ * negative. It is part of the aircraft, so that the mass does not change: Δ = (wanted − arm)·M/m.
+ * Example: 3.4 kg balancing at 71, wanted at 68, with a pack of 0.62 kg: 16.5 forward.
+ */
+export function slideToBalance(
+  balanced: { readonly mass: number; readonly arm: number },
+  wanted: number,
+  mass: number,
+): number {
+  return ((wanted - balanced.arm) * balanced.mass) / mass;
+}
+
 /** Every way of sharing a volume among tanks in so many parts, none overfull. */
 function shares(
   tanks: readonly { readonly id: string; readonly usable: number }[],

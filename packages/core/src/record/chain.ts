@@ -13,9 +13,14 @@ export function utf8Bytes(text: string): Uint8Array {
   return utf8ToBytes(text);
 }
 
-/** SHA-256 of a text in UTF-8, hexadecimal. Example: of "abc" it begins "ba7816bf". Source: FIPS 180-4. */
+/** SHA-256 of bytes, hexadecimal; what a copy is known by. Source: FIPS 180-4. */
+export function sha256OfBytes(bytes: Uint8Array): string {
+  return bytesToHex(sha256(bytes));
+}
+
+/** SHA-256 of a text in UTF-8, hexadecimal. Example: of "abc" it begins "ba7816bf". */
 export function sha256Hex(text: string): string {
-  return bytesToHex(sha256(utf8ToBytes(text)));
+  return sha256OfBytes(utf8ToBytes(text));
 }
 
 /** Hash of plain data over its canonical JSON; how a basis, a snapshot and an entry are named. */

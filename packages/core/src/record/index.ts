@@ -7,5 +7,12 @@ export { foldEntries, flawOf, stateValue, stateSubject } from './fold.ts';
 export { upcast } from './upcast.ts';
 export * from './admit.ts';
 export * from './cost.ts';
-export { implausible, isFigureSpec, tenTimesOff, type FigureSpec } from './plausible.ts';
+export {
+  implausible,
+  isFigureSpec,
+  isWorked,
+  tenTimesOff,
+  type FigureSpec,
+  type WorkedSpec,
+} from './plausible.ts';
 export { pastFigures } from './past.ts';

@@ -11,6 +11,27 @@ export function isFigureSpec(spec: AnswerSpec): spec is FigureSpec {
   return 'plausible' in spec;
 }
 
+/** How papers and loading are answered: worked out from what was typed, rather than read off a gauge or confirmed. */
+export type WorkedSpec = Extract<
+  AnswerSpec,
+  { kind: 'weighing' | 'loading' | 'document' | 'trail' | 'signatures' | 'equipment' | 'plate' }
+>;
+
+const WORKED: readonly AnswerSpec['kind'][] = [
+  'weighing',
+  'loading',
+  'document',
+  'trail',
+  'signatures',
+  'equipment',
+  'plate',
+];
+
+/** Whether a check is answered by a weighing, a loading sheet or a paper. */
+export function isWorked(spec: AnswerSpec): spec is WorkedSpec {
+  return WORKED.includes(spec.kind);
+}
+
 /**
  * Refuses a figure that the gauge cannot show, or that measures something else than the check asks for.
  * Edges of the gauge are inclusive. Undefined when the figure may stand.

@@ -12,6 +12,13 @@ const KINDS: readonly { id: AnswerSpec['kind']; text: string }[] = [
   { id: 'series', text: 'A recording' },
   { id: 'timer', text: 'A time that has to run' },
   { id: 'text', text: 'Words' },
+  { id: 'weighing', text: 'A weighing' },
+  { id: 'loading', text: 'The loading sheet' },
+  { id: 'document', text: 'A document in hand' },
+  { id: 'trail', text: 'The logbooks' },
+  { id: 'signatures', text: 'Items with signatures' },
+  { id: 'equipment', text: 'The equipment list' },
+  { id: 'plate', text: 'The data plate' },
 ];
 const UNITS = UNIT_IDS.map((id) => ({ id, text: unitOf(id).symbol || unitOf(id).kind }));
 const FIGURE = { unit: 'rpm', resolution: 1, plausible: { low: 0, high: 3500 } };
@@ -40,7 +47,18 @@ function answerOf(kind: AnswerSpec['kind'], was: AnswerSpec): AnswerSpec {
         ],
       };
     case 'text':
-      return { kind: 'text' };
+    case 'loading':
+    case 'equipment':
+    case 'plate':
+      return { kind };
+    case 'weighing':
+      return { kind, method: 'scales' };
+    case 'document':
+      return { kind, runsOut: 'date', copy: false };
+    case 'trail':
+      return { kind, quietDays: 400 };
+    case 'signatures':
+      return { kind, inspected: true };
     default:
       return { kind: 'confirm' };
   }
@@ -91,6 +109,64 @@ export function AnswerFields({
             }
           />
         </>
+      ) : null}
+      {answer.kind === 'weighing' ? (
+        <Picker
+          label="Weighed"
+          value={answer.method}
+          options={[
+            { id: 'scales', text: 'On scales' },
+            { id: 'hand', text: 'By hand, or on two scales' },
+          ]}
+          onChange={(method) => put({ kind: 'weighing', method: method === 'hand' ? 'hand' : 'scales' })}
+        />
+      ) : null}
+      {answer.kind === 'document' ? (
+        <>
+          <Picker
+            label="Runs out by"
+            value={answer.runsOut}
+            options={[
+              { id: 'date', text: 'a day' },
+              { id: 'hours', text: 'hours' },
+              { id: 'cycles', text: 'cycles' },
+              { id: 'never', text: 'nothing' },
+            ]}
+            onChange={(id) => {
+              const runsOut = (['date', 'hours', 'cycles', 'never'] as const).find((r) => r === id);
+              if (runsOut) put({ ...answer, runsOut });
+            }}
+          />
+          <Picker
+            label="A copy"
+            value={answer.copy ? 'yes' : 'no'}
+            options={[
+              { id: 'yes', text: 'belongs to the record' },
+              { id: 'no', text: 'as people like' },
+            ]}
+            onChange={(copy) => put({ ...answer, copy: copy === 'yes' })}
+          />
+        </>
+      ) : null}
+      {answer.kind === 'trail' ? (
+        <FigureField
+          label="Told when no line is written for, days"
+          value={answer.quietDays}
+          onChange={(days) =>
+            days === undefined || days < 1 ? undefined : put({ kind: 'trail', quietDays: Math.round(days) })
+          }
+        />
+      ) : null}
+      {answer.kind === 'signatures' ? (
+        <Picker
+          label="Inspected by another hand"
+          value={answer.inspected ? 'yes' : 'no'}
+          options={[
+            { id: 'yes', text: 'Asked for' },
+            { id: 'no', text: 'Not asked for' },
+          ]}
+          onChange={(inspected) => put({ kind: 'signatures', inspected: inspected === 'yes' })}
+        />
       ) : null}
       {answer.kind === 'timer' ? (
         <FigureField

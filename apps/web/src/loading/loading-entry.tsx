@@ -1,0 +1,210 @@
+import { useMemo, useState, type ReactElement } from 'react';
+import {
+  armText,
+  convert,
+  firstSheet,
+  massText,
+  readQuantity,
+  sheetProblems,
+  sheetRows,
+  sheetStanding,
+  type LoadingData,
+  type LoadingSheet,
+  type Part,
+  type SheetStanding,
+} from '@kanzel/core';
+import { useCampaign } from '../station/campaign-context.ts';
+import { previewOf, VerdictLine } from '../station/figure-entry.tsx';
+import { changeDraft, draftOf, useDrafts, type PartDraft } from '../station/part-draft.ts';
+import { Button } from '../ui/button.tsx';
+import { LimitRuler } from '../ui/limit-ruler.tsx';
+import { EnvelopePicture } from './envelope-picture.tsx';
+import { draftFromSheet, exchangedBy, sheetFromDraft } from './sheet-draft.ts';
+import { SheetTable } from './sheet-table.tsx';
+import { SolverPanel } from './solver-panel.tsx';
+import { shareInWords, useProbability } from './use-probability.ts';
+
+/** Every margin of the flight, each by the edge it is to. */
+function Margins({ data, standing }: { data: LoadingData; standing: SheetStanding }): ReactElement {
+  const rows = standing.tracks.flatMap(({ tilt, checks }) =>
+    checks.flatMap((c) =>
+      c.margins.map((m) => ({
+        key: `${tilt ?? ''} ${c.envelope.id} ${m.direction}`,
+        title: `${data.tilts.length > 1 ? `${data.tilts.find((t) => t.id === tilt)?.title ?? ''}: ` : ''}${m.edge.name}`,
+        value:
+          m.direction === 'forward' || m.direction === 'aft'
+            ? armText(m.value, data.units)
+            : massText(m.value, data.units),
+        out: m.value < 0,
+      })),
+    ),
+  );
+  return (
+    <dl aria-label="Margins along the whole flight">
+      {rows.map((r) => (
+        <div key={r.key} className="flex justify-between gap-3 border-b border-rule-2 py-0.5">
+          <dt className="text-ink-2">To the {r.title}</dt>
+          <dd className={`font-semibold ${r.out ? 'text-out' : ''}`}>{r.value}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+function Lateral({ data, standing }: { data: LoadingData; standing: SheetStanding }): ReactElement | null {
+  if (!data.lateral) return null;
+  const sigma = Math.max(...standing.tracks.flatMap((t) => t.points.map((p) => p.centre.sigmaLateral)));
+  const { low, high } = data.lateral;
+  const inside = standing.lateral >= low && standing.lateral <= high;
+  return (
+    <div className="mt-2">
+      <p className="cap">Lateral, {data.units.arm} to the right</p>
+      <LimitRuler
+        bounds={{ low, high }}
+        value={standing.lateral}
+        uncertainty={2 * sigma}
+        resolution={1}
+        state={inside ? 'within' : 'out'}
+        size="large"
+        sentence={`${armText(standing.lateral, data.units)} to the right; ${low} to ${high} are allowed.`}
+      />
+    </div>
+  );
+}
+
+/** Whether a text on the desk is not a figure of its unit: marked where it stands. */
+function isWrong(draft: PartDraft, data: LoadingData, key: string): boolean {
+  const text = draft.texts?.[key];
+  if (!text?.trim()) return false;
+  const unit = key.startsWith('arm')
+    ? data.units.arm
+    : key.startsWith('mass')
+      ? data.units.mass
+      : data.units.volume;
+  const read = readQuantity(text, unit);
+  return !read.ok || !convert(read.value.value, read.value.unit, unit).ok;
+}
+
+/** The picture with everything said of it: shown while typing, and of what was kept. */
+export function LoadingPicture({
+  data,
+  sheet,
+  sentence,
+}: {
+  data: LoadingData;
+  sheet: LoadingSheet | undefined;
+  sentence: string;
+}): ReactElement {
+  const fit = sheet && sheetProblems(data, sheet).length === 0 ? sheet : undefined;
+  const standing = useMemo(() => (fit ? sheetStanding(data, fit) : undefined), [data, fit]);
+  const drawn = useProbability(standing ? data : undefined, fit);
+  return (
+    <>
+      <EnvelopePicture data={data} sheet={fit} standing={standing} sentence={sentence} />
+      {standing ? (
+        <div className="mt-1 grid grid-cols-1 gap-x-6 sm:grid-cols-2">
+          <div>
+            <Margins data={data} standing={standing} />
+            <p className="mt-1 text-[0.82rem]" role="status" aria-label="Probability">
+              {drawn
+                ? `Stays inside in ${shareInWords(drawn)} of ${drawn.done ? 'a million' : `${Math.round(drawn.draws / 1000)} thousand`} draws.`
+                : 'Drawing…'}
+            </p>
+          </div>
+          <Lateral data={data} standing={standing} />
+        </div>
+      ) : null}
+    </>
+  );
+}
+
+/** The loading sheet on the desk: figures on the left change the picture on the right at once. */
+export function LoadingEntry({ part }: { part: Part }): ReactElement {
+  const view = useCampaign();
+  const drafts = useDrafts((s) => s.drafts);
+  const [finding, setFinding] = useState(false);
+  const draft = draftOf(drafts, view.id, part.key);
+  const { index, state } = view;
+  const data = index.basis.aircraft.loading;
+  const base = useMemo(() => firstSheet(state, index), [state, index]);
+  const made = sheetFromDraft(state, index, draft);
+  if (!data || !base)
+    return (
+      <p className="border-l-4 border-near bg-near-bg px-3 py-2 font-medium text-near" role="alert">
+        {made.ok ? '' : view.say(made.error)}
+      </p>
+    );
+  const preview = previewOf(view, part, draft);
+  const [worst] = preview.verdicts;
+  const sheet = made.ok ? made.value : undefined;
+  const fit = sheet && sheetProblems(data, sheet).length === 0 ? sheet : undefined;
+  const standing = fit ? sheetStanding(data, fit) : undefined;
+  const change = (next: Partial<PartDraft>): void => changeDraft(view.id, part.key, next);
+  const exchanged = sheet ? exchangedBy(state, data, sheet) : [];
+  const doubt = preview.doubt ?? (made.ok ? undefined : made.error);
+  return (
+    <div className="grid grid-cols-1 gap-x-8 gap-y-4 xl:grid-cols-[minmax(19rem,23rem)_minmax(0,1fr)]">
+      <div>
+        <SheetTable
+          index={index}
+          data={data}
+          base={base}
+          draft={draft}
+          rows={fit ? sheetRows(data, fit, standing) : []}
+          wrong={(key) => isWrong(draft, data, key)}
+          put={(key, text) => change({ texts: { ...draft.texts, [key]: text } })}
+          pick={(key, value) => change({ picks: { ...draft.picks, [key]: value } })}
+        />
+        {exchanged.length > 0 ? (
+          <p className="mt-2 border-l-4 border-again bg-again-bg px-2 py-1 text-[0.82rem] text-again">
+            {exchanged
+              .map(
+                (e) =>
+                  data.bays.find((b) => b.id === e.place)?.title ??
+                  data.stations.find((s) => s.id === e.place)?.title,
+              )
+              .join(', ')}
+            : other than what is aboard. Keeping the sheet says that it was exchanged, and what stood on it is
+            to be done again.
+          </p>
+        ) : null}
+        <VerdictLine verdict={worst} {...(doubt ? { doubt } : {})} />
+        {preview.verdicts.slice(1).map((v, i) => (
+          <p key={i} className="text-[0.8rem] text-ink-2">
+            {view.say(v.reason)}
+          </p>
+        ))}
+        {finding && sheet ? null : (
+          <Button className="mt-3" onClick={() => setFinding(true)} disabled={!sheet}>
+            Find a loading
+          </Button>
+        )}
+      </div>
+      <div className="min-w-0">
+        <h3 className="text-[0.82rem] font-bold">
+          {data.tanks.length > 0
+            ? 'Mass against centre of gravity, whole flight'
+            : 'Mass against centre of gravity'}
+        </h3>
+        <LoadingPicture
+          data={data}
+          sheet={sheet}
+          sentence={worst ? view.say(worst.reason) : 'Nothing typed yet.'}
+        />
+      </div>
+      {finding && sheet ? (
+        <div className="xl:col-span-2">
+          <SolverPanel
+            data={data}
+            sheet={sheet}
+            onApply={(next) => {
+              const typed = draftFromSheet(state, index, next);
+              change({ texts: typed.texts ?? {}, picks: { ...draft.picks, ...typed.picks } });
+            }}
+            onClose={() => setFinding(false)}
+          />
+        </div>
+      ) : null}
+    </div>
+  );
+}

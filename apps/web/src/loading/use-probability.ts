@@ -1,0 +1,48 @@
+import { useEffect, useState } from 'react';
+import { drawProblem, type LoadingData, type LoadingSheet } from '@kanzel/core';
+import type { DrawNews, DrawOrder } from './probability.worker.ts';
+
+const DRAWS = 1_000_000;
+/** So long nothing is drawn while figures are still being typed (ms). */
+const REST = 250;
+
+/**
+ * How often the whole flight stays inside, by a million draws from what is not known of the loading. Begun anew with
+ * every change of the sheet, a moment after the last key; undefined until the first draws are in.
+ */
+export function useProbability(
+  data: LoadingData | undefined,
+  sheet: LoadingSheet | undefined,
+): DrawNews | undefined {
+  const [news, setNews] = useState<DrawNews>();
+  const key = JSON.stringify(sheet);
+  useEffect(() => {
+    setNews(undefined);
+    if (!data || !sheet) return;
+    let worker: Worker | undefined;
+    const timer = setTimeout(() => {
+      const problem = drawProblem(data, sheet);
+      if (!problem) return;
+      worker = new Worker(new URL('./probability.worker.ts', import.meta.url), { type: 'module' });
+      worker.addEventListener('message', (event: MessageEvent<DrawNews>) => setNews(event.data));
+      const order: DrawOrder = { problem, draws: DRAWS, seed: 20261125 };
+      worker.postMessage(order);
+    }, REST);
+    return () => {
+      clearTimeout(timer);
+      worker?.terminate();
+    };
+    // The sheet is made anew with every picture; what is in it is what counts.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [data, key]);
+  return news;
+}
+
+/** A share in words that says no more than the draws do. Example: "99.98 %", "more than 99.999 %". */
+export function shareInWords({ draws, inside }: DrawNews): string {
+  if (inside === draws) return `more than ${(100 * (1 - 3 / draws)).toFixed(draws >= 300_000 ? 3 : 2)} %`;
+  if (inside === 0) return `less than ${((100 * 3) / draws).toFixed(3)} %`;
+  const share = inside / draws;
+  const off = 2 * Math.sqrt((share * (1 - share)) / draws);
+  return `${(100 * share).toFixed(off < 0.0005 ? 2 : 1)} %`;
+}

@@ -1,0 +1,88 @@
+import type { ReactElement } from 'react';
+import {
+  armText,
+  compareWeighing,
+  formatFigure,
+  massText,
+  percentOfChord,
+  weigh,
+  type Part,
+} from '@kanzel/core';
+import { useCampaign } from '../station/campaign-context.ts';
+import { previewOf, VerdictLine } from '../station/figure-entry.tsx';
+import type { PartDraft } from '../station/part-draft.ts';
+import { weighingFromDraft } from './weighing-draft.ts';
+
+/** What the weighing on the desk says: mass, centre, and how they compare with what was expected. */
+export function WeighedResult({ part, draft }: { part: Part; draft: PartDraft }): ReactElement | null {
+  const view = useCampaign();
+  const { index } = view;
+  const { aircraft } = index.basis;
+  const weighing = weighingFromDraft(index, part, draft);
+  const preview = previewOf(view, part, draft);
+  if (!weighing.ok)
+    return weighing.error.code === 'noFigure' ? (
+      <p className="cap mt-3">Read every scale at least once; twice is better.</p>
+    ) : (
+      <VerdictLine verdict={undefined} doubt={weighing.error} />
+    );
+  const { units } = weighing.value;
+  const data = aircraft.loading;
+  const found = weigh(data, weighing.value, { instruments: index.instruments, at: new Date().toISOString() });
+  const compared =
+    found.ok && data && weighing.value.method === 'scales'
+      ? compareWeighing(data, aircraft.equipment ?? [], found.value)
+      : undefined;
+  const chord = found.ok && data ? percentOfChord(data, found.value.arm) : undefined;
+  return (
+    <div className="mt-3">
+      {found.ok ? (
+        <p className="font-mono text-[2rem] leading-tight font-bold">
+          {massText(found.value.mass, units)}
+          <span className="mx-2 font-sans text-base font-normal text-ink-2">at</span>
+          {armText(found.value.arm, units)}
+        </p>
+      ) : null}
+      {found.ok ? (
+        <p className="cap">
+          ±{massText(found.value.uncertainty.mass, units)}, ±{armText(found.value.uncertainty.arm, units)}
+          {chord === undefined ? '' : `; ${formatFigure(chord, 0.1)} % of chord`}
+          {`; ${armText(found.value.lateral, units)} to the right`}
+          {found.value.levelled === 0
+            ? ''
+            : `; levelling moved it by ${armText(found.value.levelled, units)}`}
+        </p>
+      ) : null}
+      {compared?.ok ? (
+        <table className="mt-2 text-[0.86rem]" aria-label="Compared with what was expected">
+          <tbody>
+            <tr className="border-b border-rule">
+              <th className="pr-6 text-left font-normal text-ink-2">
+                Expected by report {data?.report?.number}
+                {compared.value.expected.changes.length > 0
+                  ? ` and ${compared.value.expected.changes.map((c) => `${(c.after ?? c.before)?.title ?? ''} ${c.change}`).join(', ')}`
+                  : ''}
+              </th>
+              <td className="pr-4 text-right">{massText(compared.value.expected.mass, units)}</td>
+              <td className="text-right">{armText(compared.value.expected.arm, units)}</td>
+            </tr>
+            <tr className="border-b border-rule font-semibold">
+              <th className="pr-6 text-left">Difference</th>
+              <td className="pr-4 text-right">{massText(compared.value.difference.mass, units)}</td>
+              <td className="text-right">{armText(compared.value.difference.arm, units)}</td>
+            </tr>
+          </tbody>
+        </table>
+      ) : null}
+      {preview.verdicts.map((v, i) =>
+        i === 0 ? (
+          <VerdictLine key={i} verdict={v} {...(preview.doubt ? { doubt: preview.doubt } : {})} />
+        ) : (
+          <p key={i} className="text-[0.8rem] text-ink-2">
+            {view.say(v.reason)}
+          </p>
+        ),
+      )}
+    </div>
+  );
+}

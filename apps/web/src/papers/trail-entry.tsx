@@ -1,0 +1,110 @@
+import type { ReactElement } from 'react';
+import { trailPieces, type Part } from '@kanzel/core';
+import { useCampaign } from '../station/campaign-context.ts';
+import { previewOf, VerdictLine } from '../station/figure-entry.tsx';
+import { changeDraft, draftOf, useDrafts, type PartDraft, type Row } from '../station/part-draft.ts';
+import { Button } from '../ui/button.tsx';
+import { RowInput } from '../ui/row-input.tsx';
+import { TakeCopies } from './copies.tsx';
+import { paperFromDraft } from './paper-draft.ts';
+import { TrailLine } from './trail-line.tsx';
+
+const NEW: Row = { id: 'b1', book: '', from: '', to: '', hoursFrom: '0', hoursTo: '' };
+
+/** The logbooks, one a row, and the line they make. */
+export function TrailEntry({ part }: { part: Part }): ReactElement | null {
+  const view = useCampaign();
+  const drafts = useDrafts((s) => s.drafts);
+  const draft = draftOf(drafts, view.id, part.key);
+  const spec = part.check.answer;
+  if (spec.kind !== 'trail') return null;
+  const put = (change: Partial<PartDraft>): void => changeDraft(view.id, part.key, change);
+  const rows = draft.lists?.['books'] ?? [NEW];
+  const set = (next: readonly Row[]): void => put({ lists: { ...draft.lists, books: next } });
+  const type = (i: number, key: string, value: string): void =>
+    set(rows.map((r, k) => (k === i ? { ...r, [key]: value } : r)));
+  const made = paperFromDraft(view.index, part, draft);
+  const room = { day: new Date().toISOString().slice(0, 10), hours: view.index.basis.aircraft.hours };
+  const pieces =
+    made.ok && made.value.kind === 'trail' ? trailPieces(made.value.stretches, spec.quietDays, room) : [];
+  const preview = previewOf(view, part, draft);
+  return (
+    <div>
+      <TrailLine pieces={pieces} />
+      {rows.map((row, i) => (
+        <div key={row['id'] ?? i} className="border-b border-rule-2 py-1">
+          <div className="grid grid-cols-[minmax(8rem,1fr)_7rem_7rem_5.5rem_5.5rem_auto] items-center gap-x-2 max-sm:grid-cols-2">
+            <RowInput
+              label="Logbook"
+              value={row['book'] ?? ''}
+              onChange={(e) => type(i, 'book', e.target.value)}
+            />
+            <RowInput
+              label="first line"
+              value={row['from'] ?? ''}
+              onChange={(e) => type(i, 'from', e.target.value)}
+            />
+            <RowInput
+              label="last line"
+              value={row['to'] ?? ''}
+              onChange={(e) => type(i, 'to', e.target.value)}
+            />
+            <RowInput
+              label="hours at first"
+              value={row['hoursFrom'] ?? ''}
+              onChange={(e) => type(i, 'hoursFrom', e.target.value)}
+            />
+            <RowInput
+              label="hours at last"
+              value={row['hoursTo'] ?? ''}
+              onChange={(e) => type(i, 'hoursTo', e.target.value)}
+            />
+            <Button kind="quiet" onClick={() => set(rows.filter((_, k) => k !== i))}>
+              Take off
+            </Button>
+          </div>
+          <div className="flex flex-wrap items-center gap-x-4">
+            <span className="min-w-64 flex-1">
+              <RowInput
+                label="Why it does not join the one before, if it does not"
+                value={row['explained'] ?? ''}
+                onChange={(e) => type(i, 'explained', e.target.value)}
+              />
+            </span>
+            <TakeCopies
+              scans={draft.scans?.[row['id'] ?? ''] ?? []}
+              onChange={(scans) => put({ scans: { ...draft.scans, [row['id'] ?? '']: scans } })}
+            />
+          </div>
+        </div>
+      ))}
+      <Button
+        kind="quiet"
+        className="-ml-2"
+        onClick={() =>
+          set([
+            ...rows,
+            {
+              ...NEW,
+              id: `b${Date.now()}`,
+              from: rows.at(-1)?.['to'] ?? '',
+              hoursFrom: rows.at(-1)?.['hoursTo'] ?? '',
+            },
+          ])
+        }
+      >
+        Another logbook
+      </Button>
+      {preview.empty ? null : (
+        <>
+          <VerdictLine verdict={preview.verdicts[0]} {...(preview.doubt ? { doubt: preview.doubt } : {})} />
+          {preview.verdicts.slice(1).map((v, i) => (
+            <p key={i} className="text-[0.8rem] text-ink-2">
+              {view.say(v.reason)}
+            </p>
+          ))}
+        </>
+      )}
+    </div>
+  );
+}

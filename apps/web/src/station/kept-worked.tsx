@@ -1,0 +1,1 @@
+export { KeptWorked as default } from './worked-entry.tsx';

@@ -1,0 +1,58 @@
+import {
+  err,
+  LARGEST_SCAN,
+  ok,
+  reason,
+  SCAN_TYPES,
+  scansOf,
+  sha256OfBytes,
+  type EntryDraft,
+  type Reason,
+  type Result,
+  type Scan,
+} from '@kanzel/core';
+import { api, type RequestFailure } from '../api/client.ts';
+import { local } from './database.ts';
+
+/**
+ * Keeps a photograph or a scanned sheet on this device, to be sent with the entry that refers to it.
+ * Errors: `scanEmpty`, `scanTooLarge`, `scanType`, `deviceFull`.
+ */
+export async function keepCopy(file: File): Promise<Result<Scan, Reason>> {
+  const type = SCAN_TYPES.find((t) => t === file.type);
+  if (file.size === 0) return err(reason('scanEmpty', { name: file.name }));
+  if (!type) return err(reason('scanType', { name: file.name, is: file.type || 'something unknown' }));
+  if (file.size > LARGEST_SCAN)
+    return err(reason('scanTooLarge', { name: file.name, most: Math.round(LARGEST_SCAN / 1_000_000) }));
+  const sha256 = sha256OfBytes(new Uint8Array(await file.arrayBuffer()));
+  try {
+    await local.copies.put({ sha256, name: file.name, contents: new Blob([file], { type }), sent: false });
+  } catch (error) {
+    return err(reason('deviceFull', { message: error instanceof Error ? error.message : String(error) }));
+  }
+  return ok({ sha256, name: file.name.slice(0, 200), type, size: file.size });
+}
+
+/**
+ * Sends the copies that some entries refer to and the server has not got yet, before the entries themselves. What the
+ * server will not take it refuses again with the entry, which then says so. Undefined when all went.
+ */
+export async function sendCopies(drafts: readonly EntryDraft[]): Promise<RequestFailure | undefined> {
+  const wanted = new Set(
+    drafts.flatMap((d) => (d.kind === 'answer.given' ? scansOf(d.body.answer).map((s) => s.sha256) : [])),
+  );
+  for (const sha256 of wanted) {
+    const copy = await local.copies.get(sha256);
+    if (!copy || copy.sent) continue;
+    const answer = await api.send<Scan>(`/api/scans?name=${encodeURIComponent(copy.name)}`, copy.contents);
+    if (!answer.ok) return answer.error;
+    await local.copies.update(sha256, { sent: true });
+  }
+  return undefined;
+}
+
+/** Where a copy can be looked at: on this device when it was taken here, else on the server. */
+export async function copyAddress(scan: Scan): Promise<string> {
+  const here = await local.copies.get(scan.sha256);
+  return here ? URL.createObjectURL(here.contents) : `/api/scans/${scan.sha256}`;
+}
