@@ -20,9 +20,9 @@ if (scalesPort)
   await serveScales(
     Number(scalesPort),
     [
-      { id: '1', mass: 218.2, step: 0.5 },
-      { id: '2', mass: 218.7, step: 0.5 },
-      { id: '3', mass: 50.6, step: 0.5 },
+      { id: '1', mass: 218.0, step: 0.5 },
+      { id: '2', mass: 218.1, step: 0.5 },
+      { id: '3', mass: 50.05, step: 0.5 },
     ],
     20261124,
   );

@@ -1,6 +1,5 @@
 import type { ReactElement } from 'react';
 import {
-  armText,
   formatFigure,
   massText,
   sheetRows,
@@ -49,8 +48,8 @@ export function KeptSheet({ part, sheet }: { part: Part; sheet: LoadingSheet }):
                   {r.title}
                   {r.chord === undefined ? '' : ` ${formatFigure(r.chord, 0.1)} % of chord`}
                 </td>
-                <td className="py-1 text-right">{massText(r.mass, units)}</td>
-                <td className="py-1 text-right">{armText(r.arm, units)}</td>
+                <td className="py-1 text-right">{formatFigure(r.mass, units.mass === 'g' ? 1 : 0.1)}</td>
+                <td className="py-1 text-right">{formatFigure(r.arm, units.arm === 'mm' ? 1 : 0.1)}</td>
               </tr>
             ))}
           </tbody>

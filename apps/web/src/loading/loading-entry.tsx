@@ -3,6 +3,7 @@ import {
   armText,
   convert,
   firstSheet,
+  isAlong,
   massText,
   readQuantity,
   sheetProblems,
@@ -24,30 +25,40 @@ import { SheetTable } from './sheet-table.tsx';
 import { SolverPanel } from './solver-panel.tsx';
 import { shareInWords, useProbability } from './use-probability.ts';
 
-/** Every margin of the flight, each by the edge it is to. */
+/** Every margin of the flight, edge by edge: along, and in mass. */
 function Margins({ data, standing }: { data: LoadingData; standing: SheetStanding }): ReactElement {
+  const { units } = data;
   const rows = standing.tracks.flatMap(({ tilt, checks }) =>
-    checks.flatMap((c) =>
-      c.margins.map((m) => ({
-        key: `${tilt ?? ''} ${c.envelope.id} ${m.direction}`,
-        title: `${data.tilts.length > 1 ? `${data.tilts.find((t) => t.id === tilt)?.title ?? ''}: ` : ''}${m.edge.name}`,
-        value:
-          m.direction === 'forward' || m.direction === 'aft'
-            ? armText(m.value, data.units)
-            : massText(m.value, data.units),
-        out: m.value < 0,
-      })),
-    ),
+    checks.flatMap((c) => {
+      const names = [...new Set(c.margins.map((m) => m.edge.name))];
+      const position = data.tilts.length > 1 ? data.tilts.find((t) => t.id === tilt)?.title : undefined;
+      return names.map((name) => {
+        const own = c.margins.filter((m) => m.edge.name === name);
+        const least = (along: boolean): number =>
+          Math.min(...own.filter((m) => isAlong(m.direction) === along).map((m) => m.value));
+        const [arm, mass] = [least(true), least(false)];
+        return {
+          key: `${tilt ?? ''} ${c.envelope.id} ${name}`,
+          title: position ? `${position}: ${name}` : name,
+          arm: Number.isFinite(arm) ? armText(arm, units) : '',
+          mass: Number.isFinite(mass) ? massText(mass, units) : '',
+          out: arm < 0 || mass < 0,
+        };
+      });
+    }),
   );
   return (
-    <dl aria-label="Margins along the whole flight">
-      {rows.map((r) => (
-        <div key={r.key} className="flex justify-between gap-3 border-b border-rule-2 py-0.5">
-          <dt className="text-ink-2">To the {r.title}</dt>
-          <dd className={`font-semibold ${r.out ? 'text-out' : ''}`}>{r.value}</dd>
-        </div>
-      ))}
-    </dl>
+    <table className="w-full" aria-label="Margins along the whole flight">
+      <tbody>
+        {rows.map((r) => (
+          <tr key={r.key} className={`border-b border-rule-2 ${r.out ? 'font-semibold text-out' : ''}`}>
+            <th className="py-0.5 text-left font-normal">To the {r.title}</th>
+            <td className="py-0.5 pl-3 text-right font-semibold">{r.arm}</td>
+            <td className="py-0.5 pl-3 text-right font-semibold">{r.mass}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 
@@ -102,7 +113,7 @@ export function LoadingPicture({
     <>
       <EnvelopePicture data={data} sheet={fit} standing={standing} sentence={sentence} />
       {standing ? (
-        <div className="mt-1 grid grid-cols-1 gap-x-6 sm:grid-cols-2">
+        <div className="mt-1">
           <div>
             <Margins data={data} standing={standing} />
             <p className="mt-1 text-[0.82rem]" role="status" aria-label="Probability">
@@ -168,12 +179,6 @@ export function LoadingEntry({ part }: { part: Part }): ReactElement {
             to be done again.
           </p>
         ) : null}
-        <VerdictLine verdict={worst} {...(doubt ? { doubt } : {})} />
-        {preview.verdicts.slice(1).map((v, i) => (
-          <p key={i} className="text-[0.8rem] text-ink-2">
-            {view.say(v.reason)}
-          </p>
-        ))}
         {finding && sheet ? null : (
           <Button className="mt-3" onClick={() => setFinding(true)} disabled={!sheet}>
             Find a loading
@@ -181,7 +186,13 @@ export function LoadingEntry({ part }: { part: Part }): ReactElement {
         )}
       </div>
       <div className="min-w-0">
-        <h3 className="text-[0.82rem] font-bold">
+        <VerdictLine verdict={worst} {...(doubt ? { doubt } : {})} />
+        {preview.verdicts.slice(1).map((v, i) => (
+          <p key={i} className="text-[0.8rem] text-ink-2">
+            {view.say(v.reason)}
+          </p>
+        ))}
+        <h3 className="mt-2 text-[0.82rem] font-bold">
           {data.tanks.length > 0
             ? 'Mass against centre of gravity, whole flight'
             : 'Mass against centre of gravity'}

@@ -12,7 +12,7 @@ import type { PartDraft } from '../station/part-draft.ts';
 import { FigureCell } from '../ui/figure-cell.tsx';
 
 const LINE =
-  'grid grid-cols-[minmax(7rem,1fr)_5.8rem_5.8rem] items-center gap-x-2 border-b border-rule py-0.5';
+  'grid grid-cols-[minmax(7rem,1fr)_5.8rem_5.8rem] items-center gap-x-2 border-b border-rule-2 min-h-8 py-px';
 
 /** What can be typed on a sheet, line by line, and the totals that follow from it. */
 export function SheetTable({
@@ -99,7 +99,7 @@ export function SheetTable({
               aria-label={`Pack in ${b.title.toLowerCase()}`}
               value={chosen}
               onChange={(e) => pick(`pack ${b.id}`, e.target.value)}
-              className="min-h-8 max-lg:min-h-14 min-w-0 border-0 border-b-2 border-hand bg-transparent font-semibold"
+              className="h-7 max-lg:h-14 min-w-0 border-0 border-b-2 border-hand bg-transparent font-semibold"
             >
               {b.packs.map((id) => (
                 <option key={id} value={id}>

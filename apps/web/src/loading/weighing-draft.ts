@@ -195,6 +195,57 @@ export function isByHand(part: Part, draft: PartDraft): boolean {
   return draft.picks?.['method'] === undefined ? usual : draft.picks['method'] === 'hand';
 }
 
+/** The texts that would type a weighing again: for correcting one figure of it. */
+export function draftFromWeighing(weighing: Weighing): Partial<PartDraft> {
+  if (weighing.method === 'hand')
+    return {
+      picks: { method: 'hand' },
+      texts: {
+        tail: weighing.tailDrops.text,
+        nose: weighing.noseDrops.text,
+        mass: `${weighing.mass.text} ${weighing.mass.unit}`,
+      },
+    };
+  const texts: Record<string, string> = {
+    along: weighing.level.along.text,
+    across: weighing.level.across.text,
+  };
+  for (const point of weighing.points) {
+    texts[`tare ${point.id}`] = point.tare.text;
+    point.readings.forEach((r, k) => {
+      texts[`read ${point.id} ${k}`] = r.text;
+    });
+  }
+  for (const [tank, volume] of Object.entries(weighing.tanks)) texts[`fuel ${tank}`] = String(volume);
+  const scales = weighing.points[0]?.readings[0]?.instrument;
+  const level = weighing.level.along.instrument;
+  return {
+    texts,
+    picks: {
+      method: 'scales',
+      fuel: weighing.fuel,
+      ...(scales ? { scales } : {}),
+      ...(level ? { level } : {}),
+    },
+    lists: {
+      points: weighing.points.map((p) => ({
+        id: p.id,
+        title: p.title,
+        arm: String(p.arm),
+        lateral: String(p.lateral),
+      })),
+      extras: weighing.extras.map((e, i) => ({
+        id: `e${i}`,
+        title: e.title,
+        mass: String(e.mass),
+        arm: String(e.arm),
+        lateral: String(e.lateral),
+        missing: e.missing ? 'yes' : 'no',
+      })),
+    },
+  };
+}
+
 /** The weighing on the desk, or the first thing that cannot be read. */
 export function weighingFromDraft(index: BasisIndex, part: Part, draft: PartDraft): Result<Weighing, Reason> {
   return isByHand(part, draft) ? byHand(index, part, draft) : onScales(index, part, draft);

@@ -266,6 +266,25 @@ export function draftFromPaper(answer: PartAnswer): Partial<PartDraft> | undefin
         },
         scans: Object.fromEntries(answer.stretches.map((s, i) => [`b${i + 1}`, s.scans])),
       };
+    case 'signatures':
+      return {
+        lists: {
+          items: answer.items.map((i) => ({
+            id: `k${i.id}`,
+            what: i.what,
+            sheet: i.sheet ?? '',
+            doneBy: i.doneBy ?? '',
+            doneOn: i.doneOn ?? '',
+            inspectedBy: i.inspectedBy ?? '',
+            inspectedOn: i.inspectedOn ?? '',
+          })),
+        },
+        scans: Object.fromEntries(answer.items.map((i) => [`k${i.id}`, i.scans])),
+      };
+    case 'equipment':
+      return { lists: { seen: answer.seen.map((e) => ({ ...e, there: 'yes' })) } };
+    case 'plate':
+      return { texts: { plate: answer.text }, picks: { how: answer.how } };
     default:
       return undefined;
   }

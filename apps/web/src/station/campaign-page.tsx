@@ -31,6 +31,9 @@ import { isWriting } from './step-panel.tsx';
 
 const PlanPage = lazy(() => import('../planning/plan-page.tsx'));
 
+/** Stations at which no engine is worked: the levers of the stand-in stay out of the way. */
+const WITHOUT_ENGINES: readonly StationId[] = ['papers', 'loading', 'inspection', 'release'];
+
 const STATION_KEYS: Readonly<Record<string, string>> = {
   p: 'papers',
   l: 'loading',
@@ -258,7 +261,7 @@ export default function CampaignPage(): ReactElement {
                 <Route path=":station" element={<StationSheet />} />
               </Routes>
             </Suspense>
-            {simulated && here !== undefined && here !== 'release' ? <SimulationPanel /> : null}
+            {simulated && here !== undefined && !WITHOUT_ENGINES.includes(here) ? <SimulationPanel /> : null}
           </>
         }
         margin={here === 'release' ? <ReleaseMargin /> : <CampaignMargin />}

@@ -5,6 +5,7 @@ import {
   formatFigure,
   instrumentExpired,
   isFigureSpec,
+  isWorked,
   judgeAnswer,
   marginFigure,
   MARK_WORDS,
@@ -362,7 +363,9 @@ export function KeptAnswer({ part }: { part: Part }): ReactElement | null {
   if (!status) return null;
   const [worst] = status.verdicts;
   const record = status.answer;
-  const figure = verdictFigure(worst);
+  // What was worked out is told as a whole; the figure closest to a limit belongs beside its ruler.
+  const worked = isWorked(part.check.answer);
+  const figure = worked ? undefined : verdictFigure(worst);
   const text = record?.answer
     ? describeAnswer(view.index, part.check.id, record.answer)
     : record
@@ -370,15 +373,23 @@ export function KeptAnswer({ part }: { part: Part }): ReactElement | null {
       : '';
   return (
     <div>
-      <p className={figure ? 'font-mono text-[2rem] leading-tight font-bold' : 'text-lg font-semibold'}>
+      <p
+        className={
+          figure || part.check.answer.kind === 'weighing' || part.check.answer.kind === 'loading'
+            ? 'font-mono text-[1.9rem] leading-tight font-bold'
+            : 'text-lg font-semibold'
+        }
+      >
         {figure ?? text}
       </p>
       {figure && text && text.replace(/\s/g, ' ') !== figure.replace(/\s/g, ' ') ? (
         <p className="cap">{text}</p>
       ) : null}
-      <div className="mt-1">
-        <PartRuler part={part} verdict={worst} size="large" />
-      </div>
+      {worked ? null : (
+        <div className="mt-1">
+          <PartRuler part={part} verdict={worst} size="large" />
+        </div>
+      )}
       <span className={`inline-flex items-center gap-2 text-base font-bold ${markColour(status.mark)}`}>
         <MarkSign mark={status.mark} size={18} label={false} />
         {MARK_WORDS[status.mark]}
@@ -388,6 +399,13 @@ export function KeptAnswer({ part }: { part: Part }): ReactElement | null {
           {view.say(r)}
         </p>
       ))}
+      {worked
+        ? status.verdicts.slice(1).map((v, i) => (
+            <p key={i} className="text-[0.82rem] leading-snug text-ink-2">
+              {view.say(v.reason)}
+            </p>
+          ))
+        : null}
       {record ? (
         <p className="cap mt-1">
           {view.who(record.by)},{' '}

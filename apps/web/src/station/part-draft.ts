@@ -21,8 +21,8 @@ import {
 } from '@kanzel/core';
 
 import { sheetFromDraft } from '../loading/sheet-draft.ts';
-import { weighingFromDraft } from '../loading/weighing-draft.ts';
-import { paperFromDraft } from '../papers/paper-draft.ts';
+import { draftFromWeighing, weighingFromDraft } from '../loading/weighing-draft.ts';
+import { draftFromPaper, paperFromDraft } from '../papers/paper-draft.ts';
 
 /** A row of a list on the desk: what was typed, by column. `id` tells the rows apart. */
 export type Row = Readonly<Record<string, string>>;
@@ -233,6 +233,23 @@ export function candidateOf(
   if (!answer.ok) return answer;
   const facts = factsOf(part, draft, answer.value);
   return facts.ok ? ok({ answer: answer.value, facts: facts.value }) : facts;
+}
+
+/**
+ * The draft that would give an answer again, for answers that are long to type: to correct one line of it, or, with
+ * papers, to look at it anew. A weighing is read again from the scales, so that it is only corrected so; equipment is
+ * looked at again thing by thing. Undefined for every other kind.
+ */
+export function draftFromAnswer(
+  answer: PartAnswer,
+  why: 'correction' | 'again',
+): Partial<PartDraft> | undefined {
+  if (
+    why === 'again' &&
+    (answer.kind === 'weighing' || answer.kind === 'equipment' || answer.kind === 'plate')
+  )
+    return undefined;
+  return answer.kind === 'weighing' ? draftFromWeighing(answer.weighing) : draftFromPaper(answer);
 }
 
 /** A text that stands for the figures of a draft, to tell whether they are still those a person was asked about. */

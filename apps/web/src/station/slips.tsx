@@ -11,7 +11,7 @@ import { Field, Problem, TextField } from '../ui/field.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
 import { SystemsPicker } from '../ui/systems-picker.tsx';
 import { useCampaign, type Slip } from './campaign-context.ts';
-import { changeDraft } from './part-draft.ts';
+import { changeDraft, draftFromAnswer } from './part-draft.ts';
 import { newId } from '../sync/new-id.ts';
 
 const ANYONE: readonly Role[] = ['technician', 'inspector', 'pilot', 'observer', 'certifier'];
@@ -259,7 +259,11 @@ function Correct({ part, onClose }: { part: string; onClose: () => void }): Reac
       <form
         onSubmit={(e) => {
           e.preventDefault();
-          changeDraft(view.id, part, { correction: why });
+          const kept = view.status.parts.get(part)?.answer?.answer;
+          changeDraft(view.id, part, {
+            ...(kept ? draftFromAnswer(kept, 'correction') : {}),
+            correction: why,
+          });
           onClose();
         }}
       >

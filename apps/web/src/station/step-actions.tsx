@@ -5,6 +5,7 @@ import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
+import { draftOf, useDrafts } from './part-draft.ts';
 import type { Step } from './use-step.ts';
 
 function sideWord(parts: readonly Part[], all: readonly Part[], titles: (id: string) => string): string {
@@ -81,20 +82,16 @@ export function StepActions({
   const person = useSession((s) => s.person);
   const navigate = useNavigate();
   const { names } = view;
-  const wayOn =
-    step.entering.length > 0
-      ? undefined
-      : parts
-          .filter((p) => !view.status.parts.get(p.key)?.proven)
-          .map((p) => wayOut(view, p))
-          .find(Boolean);
+  const drafts = useDrafts((s) => s.drafts);
+  /** Parts that want an answer: not proven yet, or being taken again. */
+  const wanting = parts.filter(
+    (p) => !view.status.parts.get(p.key)?.proven || draftOf(drafts, view.id, p.key).again === true,
+  );
+  const wayOn = step.entering.length > 0 ? undefined : wanting.map((p) => wayOut(view, p)).find(Boolean);
   const byHand =
     step.entering.length > 0
       ? undefined
-      : parts
-          .filter((p) => !view.status.parts.get(p.key)?.proven)
-          .map((p) => stateByHand(view, p))
-          .find((found) => found !== undefined);
+      : wanting.map((p) => stateByHand(view, p)).find((found) => found !== undefined);
   const kept = parts.filter((p) => view.status.parts.get(p.key)?.answer && !step.entering.includes(p));
   const out = kept.filter((p) => view.status.parts.get(p.key)?.mark === 'out');
   const unwitnessed = kept.filter(

@@ -19,6 +19,7 @@ import {
   candidateOf,
   changeDraft,
   clearDraft,
+  draftFromAnswer,
   draftOf,
   figuresKey,
   useDrafts,
@@ -263,7 +264,12 @@ export function useStep(check: Check): Step {
       setProblem(undefined);
       for (const part of parts) {
         clearDraft(view.id, part.key);
-        if (view.status.parts.get(part.key)?.answer) changeDraft(view.id, part.key, { again: true });
+        const kept = view.status.parts.get(part.key)?.answer;
+        if (kept)
+          changeDraft(view.id, part.key, {
+            ...(kept.answer ? draftFromAnswer(kept.answer, 'again') : {}),
+            again: true,
+          });
       }
     },
   };

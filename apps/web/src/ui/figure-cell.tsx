@@ -30,7 +30,7 @@ export function FigureCell({
       value={text ?? ''}
       placeholder={before}
       onChange={(e) => onChange(e.target.value)}
-      className={`${wide ? 'w-28' : 'w-[5.2rem]'} border-0 border-b-2 bg-transparent px-1 text-right font-semibold text-ink outline-none placeholder:font-normal placeholder:text-ink-2 focus:border-b-[3px] ${line ? 'min-h-14 text-lg' : 'min-h-8'} ${wrong ? 'border-out text-out' : 'border-hand'}`}
+      className={`${wide ? 'w-28' : 'w-[5.2rem]'} border-0 border-b-2 bg-transparent px-1 text-right font-semibold text-ink outline-none placeholder:font-normal placeholder:text-ink-2 focus:border-b-[3px] ${line ? 'min-h-14 text-lg' : 'h-7'} ${wrong ? 'border-out text-out' : 'border-hand'}`}
     />
   );
 }

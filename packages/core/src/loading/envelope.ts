@@ -18,6 +18,11 @@ export interface Edge {
 export const DIRECTIONS = ['forward', 'aft', 'up', 'down'] as const;
 export type Direction = (typeof DIRECTIONS)[number];
 
+/** Whether a direction is one of the arm, rather than of the mass. */
+export function isAlong(direction: Direction): boolean {
+  return direction === 'forward' || direction === 'aft';
+}
+
 /** How far it is to the edge that a point sees in one direction: positive inside, negative outside. */
 export interface FacingMargin {
   readonly direction: Direction;

@@ -12,4 +12,5 @@ export * from './aboard.ts';
 export * from './readings.ts';
 export * from './picture.ts';
 export * from './rows.ts';
+export * from './read-envelope.ts';
 export * from './empty.ts';

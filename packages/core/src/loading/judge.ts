@@ -1,5 +1,6 @@
 import type { Verdict } from '../limits/types.ts';
 import { reason, type Reason } from '../words/reason.ts';
+import { isAlong } from './envelope.ts';
 import { sheetProblems } from './problems.ts';
 import { sheetStanding } from './solution.ts';
 import type { TrackCheck, TrackMargin } from './track.ts';
@@ -77,7 +78,7 @@ export function judgeWeighing(
 /** Where on the flight something is met, as figures for a sentence. */
 function where(data: LoadingData, margin: TrackMargin): Reason['params'] {
   const { arm, mass } = data.units;
-  const sideways = margin.direction === 'forward' || margin.direction === 'aft';
+  const sideways = isAlong(margin.direction);
   const unit = sideways ? arm : mass;
   return {
     edge: margin.edge.name,
@@ -115,9 +116,7 @@ function judgeTrack(data: LoadingData, check: TrackCheck, tilt: string | undefin
       ...said('out', reason('trackOutside', { ...about, ...where(data, worst) })),
       ...figureOf(data, check, worst),
     };
-  const nearest = [...margins]
-    .sort((a, b) => a.value - b.value)
-    .find((m) => m.direction === 'forward' || m.direction === 'aft');
+  const nearest = margins.find((m) => isAlong(m.direction));
   const figure = nearest ? figureOf(data, check, nearest) : {};
   if (check.state === 'reserve' && worst)
     return { ...said('near', reason('trackReserve', { ...about, ...where(data, worst) }), true), ...figure };
@@ -130,12 +129,8 @@ function judgeTrack(data: LoadingData, check: TrackCheck, tilt: string | undefin
           ...where(data, doubt),
           uncertainty: {
             value: doubt.uncertainty,
-            unit:
-              doubt.direction === 'forward' || doubt.direction === 'aft' ? data.units.arm : data.units.mass,
-            resolution:
-              doubt.direction === 'forward' || doubt.direction === 'aft'
-                ? armStep(data.units.arm)
-                : massStep(data.units.mass),
+            unit: isAlong(doubt.direction) ? data.units.arm : data.units.mass,
+            resolution: isAlong(doubt.direction) ? armStep(data.units.arm) : massStep(data.units.mass),
           },
         }),
         true,

@@ -1,6 +1,6 @@
 import { ok, type Result } from '../result.ts';
 import type { Reason } from '../words/reason.ts';
-import { DIRECTIONS, edgesOf, facingMargins, isInside, type Direction, type Edge } from './envelope.ts';
+import { edgesOf, facingMargins, isAlong, isInside, type Direction, type Edge } from './envelope.ts';
 import { centreOf, dryItems, fuelItems, type Centre } from './items.ts';
 import type { Envelope, LoadingData, LoadingSheet } from './types.ts';
 
@@ -28,7 +28,7 @@ export interface TrackCheck {
   readonly envelope: Envelope;
   /** `reserve`: outside only after landing, on fuel that is not meant to be used. */
   readonly state: 'inside' | 'reserve' | 'outside';
-  /** The smallest margin in each direction, up to landing. */
+  /** The smallest margin to every edge that is faced on the way, along and in mass, up to landing. */
   readonly margins: readonly TrackMargin[];
   /** Where it is outside by most, up to landing or (`reserve`) after it. */
   readonly worst?: TrackMargin;
@@ -210,7 +210,7 @@ export function checkTrack(
 ): TrackCheck {
   const edges = edgesOf(envelope);
   const landing = landingAt(track, sheet);
-  const margins = new Map<Direction, TrackMargin>();
+  const margins = new Map<string, TrackMargin>();
   let outside: TrackMargin | undefined;
   let reserve: TrackMargin | undefined;
   let doubt: TrackCheck['doubt'];
@@ -238,12 +238,12 @@ export function checkTrack(
     }
     if (spare) return;
     for (const one of facing) {
-      const known = margins.get(one.direction);
-      if (!known || one.value < known.value) margins.set(one.direction, { ...one, at: point });
+      const key = `${edges.indexOf(one.edge)} ${isAlong(one.direction) ? 'along' : 'mass'}`;
+      const known = margins.get(key);
+      if (!known || one.value < known.value) margins.set(key, { ...one, at: point });
       const { sigmas } = sigmasOf(point, one.edge);
       if (inside && (!doubt || sigmas < doubt.sigmas)) {
-        const sideways = one.direction === 'forward' || one.direction === 'aft';
-        const uncertainty = 2 * (sideways ? point.centre.sigmaArm : point.centre.sigmaMass);
+        const uncertainty = 2 * (isAlong(one.direction) ? point.centre.sigmaArm : point.centre.sigmaMass);
         doubt = { ...one, at: point, sigmas, uncertainty };
       }
     }
@@ -260,7 +260,7 @@ export function checkTrack(
   return {
     envelope,
     state: outside ? 'outside' : reserve ? 'reserve' : 'inside',
-    margins: DIRECTIONS.flatMap((d) => margins.get(d) ?? []),
+    margins: [...margins.values()].sort((a, b) => a.value - b.value),
     ...(worst ? { worst } : {}),
     ...(doubt ? { doubt } : {}),
   };

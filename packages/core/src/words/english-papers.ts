@@ -79,6 +79,8 @@ export const ENGLISH_PAPERS: Readonly<Record<string, Sentence>> = {
     `${envelope(p)} is in ${p.s('is')}, and the placard in ${p.s('wanted')}. It was not converted in silence: convert it, or correct its units.`,
   envelopeTooFew: (p) =>
     `${envelope(p)} has ${many(p.n('count'), 'corner', 'corners')}; at least three are needed.`,
+  cornerUnreadable: (p) =>
+    `Line ${p.n('line')}, “${p.s('text')}”, is not an arm and a mass. Nothing was taken over; a line is “2135; 1380”.`,
   envelopeNotFinite: (p) => `${envelope(p)} has a corner without a figure.`,
   envelopeCrosses: (p) =>
     `${envelope(p)} crosses itself: the side after corner ${p.n('first')} meets the one after corner ${p.n('second')}. Give the corners in order, all the way round.`,

@@ -19,6 +19,7 @@ import { freshAircraft, type AircraftDocument } from './aircraft-document.ts';
 import { Airframe } from './airframe-part.tsx';
 import { EquipmentList } from './equipment-part.tsx';
 import { Identity } from './identity-part.tsx';
+import { LoadingPart } from './loading/loading-part.tsx';
 import { Options } from './options-part.tsx';
 
 /** The gauges on the panel: how many, and by name those whose calibration has run out. */
@@ -130,6 +131,7 @@ export default function AircraftPage(): ReactElement {
             <Airframe about={about} change={draft.change} />
             <Options about={about} change={draft.change} />
             <EquipmentList about={about} change={draft.change} />
+            <LoadingPart about={about} change={draft.change} />
           </div>
         </>
       }
@@ -140,6 +142,16 @@ export default function AircraftPage(): ReactElement {
               {code}
             </p>
             <p>{configurationTitle(about)}</p>
+            {draft.published ? (
+              <a
+                href={`/api/aircraft/${mark}/label.pdf`}
+                target="_blank"
+                rel="noreferrer"
+                className="underline decoration-rule underline-offset-4"
+              >
+                Print its label
+              </a>
+            ) : null}
             {before !== undefined && before !== code ? (
               <p className="mt-1 font-semibold text-near">
                 Was {before}; something that matters has changed.

@@ -1,9 +1,16 @@
 import type { ReactElement } from 'react';
 import type { Equipment } from '@kanzel/core';
 import { Button } from '../../ui/button.tsx';
+import { FigureField } from '../../ui/figure-field.tsx';
 import { LineField } from '../../ui/picker.tsx';
 import { freshEquipment, type AircraftDocument } from './aircraft-document.ts';
 import { Heading, systems, type Change } from './sheet-parts.tsx';
+
+/** A thing with a figure stated, or no longer stated. */
+function withFigure(item: Equipment, name: 'mass' | 'arm', value: number | undefined): Equipment {
+  const { [name]: _gone, ...rest } = item;
+  return value === undefined ? rest : { ...rest, [name]: value };
+}
 
 /** What is fitted, by number. */
 export function EquipmentList({ about, change }: { about: AircraftDocument; change: Change }): ReactElement {
@@ -30,7 +37,7 @@ export function EquipmentList({ about, change }: { about: AircraftDocument; chan
       {about.equipment.map((item) => (
         <div
           key={item.id}
-          className="grid grid-cols-[2fr_1fr_1fr_2fr_auto] items-end gap-x-4 border-b border-rule-2 py-1 max-md:grid-cols-2"
+          className="grid grid-cols-[2fr_1fr_1fr_5rem_5rem_2fr_auto] items-end gap-x-4 border-b border-rule-2 py-1 max-md:grid-cols-2"
         >
           <LineField label="What" value={item.title} onChange={(title) => put({ ...item, title }, 'title')} />
           <LineField
@@ -42,6 +49,16 @@ export function EquipmentList({ about, change }: { about: AircraftDocument; chan
             label="Serial number"
             value={item.serial}
             onChange={(serial) => put({ ...item, serial }, 'serial')}
+          />
+          <FigureField
+            label={`Mass ${about.loading?.units.mass ?? 'kg'}`}
+            value={item.mass}
+            onChange={(mass) => put(withFigure(item, 'mass', mass), 'mass')}
+          />
+          <FigureField
+            label={`Arm ${about.loading?.units.arm ?? 'mm'}`}
+            value={item.arm}
+            onChange={(arm) => put(withFigure(item, 'arm', arm), 'arm')}
           />
           <LineField
             label="Exchanging it touches"
