@@ -1,7 +1,7 @@
 import { useEffect, useState, type ReactElement } from 'react';
 import { useForm } from 'react-hook-form';
 import type { FieldView } from '@kanzel/contract';
-import { readFigure } from '@kanzel/core';
+import { err, ok, readFigure, type Result } from '@kanzel/core';
 import { api, sayFailure } from '../api/client.ts';
 import { Button } from '../ui/button.tsx';
 import { Field, Problem } from '../ui/field.tsx';
@@ -18,10 +18,18 @@ type Typed = Readonly<
     | 'runways'
     | 'wind'
     | 'cross'
-    | 'weather',
+    | 'weather'
+    | 'scales',
     string
   >
 >;
+
+const FIGURES = [
+  ['latitude', 'Latitude'],
+  ['longitude', 'Longitude'],
+  ['wind', 'Most wind'],
+  ['cross', 'Most cross-wind'],
+] as const;
 
 const pad = (n: number): string => String(n).padStart(2, '0');
 const timeOf = (minutes: number): string => `${pad(Math.floor(minutes / 60))}:${pad(minutes % 60)}`;
@@ -37,6 +45,7 @@ const typedOf = (f: FieldView | null): Typed => ({
   wind: f ? String(f.windLimit) : '20',
   cross: f ? String(f.crossLimit) : '10',
   weather: f?.weather ?? '',
+  scales: f?.scales ?? '',
 });
 
 function minutesOf(text: string): number | undefined {
@@ -44,37 +53,36 @@ function minutesOf(text: string): number | undefined {
   return match && Number(match[2]) < 60 ? Number(match[1]) * 60 + Number(match[2]) : undefined;
 }
 
-/** Reads what was typed; a sentence for the first thing that cannot be read. */
-function readTyped(typed: Typed): FieldView | string {
-  const figure = (name: keyof Typed, title: string): number => {
+/** Reads what was typed. Error: a sentence for the first thing that cannot be read. */
+function readTyped(typed: Typed): Result<FieldView, string> {
+  const figures: number[] = [];
+  for (const [name, title] of FIGURES) {
     const read = readFigure(typed[name].trim().replace(/^−/, '-'));
-    if (!read.ok) throw new Error(`${title}: “${typed[name]}” is not a figure.`);
-    return read.value.value;
-  };
-  try {
-    const [from, to] = [minutesOf(typed.opens), minutesOf(typed.closes)];
-    if (from === undefined || to === undefined) return 'Hours are two times of day, as 08:00 and 18:00.';
-    const runways = typed.runways
-      .split(',')
-      .map((r) => r.trim())
-      .filter(Boolean)
-      .map((r) => /^(\S+)\s+(\d{1,3}(?:\.\d+)?)$/.exec(r));
-    if (runways.some((r) => r === null))
-      return 'A runway is its name and its heading, as 06/24 62; more with commas.';
-    return {
-      code: typed.code.trim().toUpperCase(),
-      name: typed.name.trim(),
-      latitude: figure('latitude', 'Latitude'),
-      longitude: figure('longitude', 'Longitude'),
-      hours: { from, to, offset: -new Date().getTimezoneOffset() },
-      runways: runways.map((r) => ({ name: r?.[1] ?? '', heading: Number(r?.[2]) })),
-      windLimit: figure('wind', 'Most wind'),
-      crossLimit: figure('cross', 'Most cross-wind'),
-      ...(typed.weather.trim() ? { weather: typed.weather.trim() } : {}),
-    };
-  } catch (error) {
-    return error instanceof Error ? error.message : String(error);
+    if (!read.ok) return err(`${title}: “${typed[name]}” is not a figure.`);
+    figures.push(read.value.value);
   }
+  const [latitude = 0, longitude = 0, windLimit = 0, crossLimit = 0] = figures;
+  const [from, to] = [minutesOf(typed.opens), minutesOf(typed.closes)];
+  if (from === undefined || to === undefined) return err('Hours are two times of day, as 08:00 and 18:00.');
+  const runways = typed.runways
+    .split(',')
+    .map((r) => r.trim())
+    .filter(Boolean)
+    .map((r) => /^(\S+)\s+(\d{1,3}(?:\.\d+)?)$/.exec(r));
+  if (runways.some((r) => r === null))
+    return err('A runway is its name and its heading, as 06/24 62; more with commas.');
+  return ok({
+    code: typed.code.trim().toUpperCase(),
+    name: typed.name.trim(),
+    latitude,
+    longitude,
+    hours: { from, to, offset: -new Date().getTimezoneOffset() },
+    runways: runways.map((r) => ({ name: r?.[1] ?? '', heading: Number(r?.[2]) })),
+    windLimit,
+    crossLimit,
+    ...(typed.weather.trim() ? { weather: typed.weather.trim() } : {}),
+    ...(typed.scales.trim() ? { scales: typed.scales.trim() } : {}),
+  });
 }
 
 /** Where this installation stands: for daylight, runways and the wind. */
@@ -88,8 +96,8 @@ export function FieldForm(): ReactElement {
   }, [reset]);
   const keep = handleSubmit(async (typed) => {
     const field = readTyped(typed);
-    if (typeof field === 'string') return setSaid({ good: false, text: `${field} Nothing was kept.` });
-    const answer = await api.put<{ field: FieldView }>('/api/field', field);
+    if (!field.ok) return setSaid({ good: false, text: `${field.error} Nothing was kept.` });
+    const answer = await api.put<{ field: FieldView }>('/api/field', field.value);
     setSaid(
       answer.ok
         ? { good: true, text: `Kept: ${answer.value.field.name}.` }
@@ -107,7 +115,7 @@ export function FieldForm(): ReactElement {
         <Field label="Weather office, address" {...register('weather')} />
         <Field label="Opens" {...register('opens')} />
         <Field label="Closes" {...register('closes')} />
-        <span />
+        <Field label="Scales, host and port" {...register('scales')} />
         <Field label="Most wind, kt" {...register('wind')} />
         <Field label="Most cross-wind, kt" {...register('cross')} />
       </div>

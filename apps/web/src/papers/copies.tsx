@@ -31,7 +31,7 @@ export function CopyViewer({ scan, onClose }: { scan: Scan | undefined; onClose:
       ) : null}
       {address && scan?.type === 'application/pdf' ? (
         <object
-          data={address}
+          data={`${address}#toolbar=0&navpanes=0&view=FitH`}
           type="application/pdf"
           aria-label={scan.name}
           className="h-[62vh] w-full border border-rule"

@@ -20,6 +20,7 @@ import {
   reckonFlight,
   riskOf,
   type FlightBudget,
+  permitCeiling,
   type FlightRules,
 } from '@kanzel/core';
 import { useCampaign, type CampaignView } from '../station/campaign-context.ts';
@@ -32,7 +33,9 @@ import { usePlanning } from './plan-context.ts';
 function rulesOf(view: CampaignView): FlightRules {
   const { ways } = view.state;
   const stall = ways?.ways['stall']?.choice;
+  const ceiling = permitCeiling(view.state, view.index, new Date().toISOString());
   return {
+    ...(ceiling ? { ceiling } : {}),
     profile: ways?.profile ?? 'circuit',
     stall: stall === 'before' || stall === 'if-benign' ? stall : 'never',
   };
@@ -61,7 +64,7 @@ export function FlightsSheet(): ReactElement {
   const faults = useMemo(
     () => (plan ? judgeFlights(points, own, budget, rules) : []),
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [plan, points, own, budget, rules.profile, rules.stall],
+    [plan, points, own, budget, rules.profile, rules.stall, rules.ceiling?.height],
   );
   if (points.length === 0)
     return (

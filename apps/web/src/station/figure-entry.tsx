@@ -376,7 +376,9 @@ export function KeptAnswer({ part }: { part: Part }): ReactElement | null {
       <p
         className={
           figure || part.check.answer.kind === 'weighing' || part.check.answer.kind === 'loading'
-            ? 'font-mono text-[1.9rem] leading-tight font-bold'
+            ? worked
+              ? 'text-[1.7rem] leading-tight font-bold'
+              : 'font-mono text-[2rem] leading-tight font-bold'
             : 'text-lg font-semibold'
         }
       >

@@ -114,7 +114,12 @@ function unproven(
       const [first] = some;
       if (first)
         holdings.push({
-          reason: reason(code, { count: some.length, station: id, check: first.check.title }),
+          reason: reason(code, {
+            count: some.length,
+            station: id,
+            check: first.check.title,
+            ...(id === 'papers' ? { who: first.check.who } : {}),
+          }),
           cure: { to: 'check', check: first.check.id },
           overridable: condition.overridable,
         });
@@ -141,7 +146,12 @@ function unproven(
       });
     if (firstLeft)
       holdings.push({
-        reason: reason('checksRemain', { count: left.length, station: id, check: firstLeft.check.title }),
+        reason: reason('checksRemain', {
+          count: left.length,
+          station: id,
+          check: firstLeft.check.title,
+          ...(id === 'papers' ? { who: firstLeft.check.who } : {}),
+        }),
         cure: { to: 'check', check: firstLeft.check.id },
         overridable: condition.overridable,
       });

@@ -38,7 +38,11 @@ export function sheetRows(
     return points.flatMap((p): SheetRow[] => {
       if (!p.name) return [];
       const { mass, arm, lateral } = p.centre;
-      const words = { 'take-off': 'Take-off', landing: 'Landing', dry: 'Tanks dry' }[p.name];
+      // What burns nothing is the same at both ends.
+      const words =
+        points.length === 1
+          ? 'As loaded'
+          : { 'take-off': 'Take-off', landing: 'Landing', dry: 'Tanks dry' }[p.name];
       const chord = percentOfChord(data, arm);
       return [
         {

@@ -42,6 +42,20 @@ export function narrowings(state: CampaignState, index: BasisIndex, now: string)
   });
 }
 
+/** The lowest height that any permit allows, in metres, with the number of that permit. Undefined without one. */
+export function permitCeiling(
+  state: CampaignState,
+  index: BasisIndex,
+  now: string,
+): { readonly height: number; readonly number: string } | undefined {
+  return narrowings(state, index, now)
+    .flatMap(({ kind, value, unit, number }) => {
+      const height = kind === 'highest' && value !== undefined ? convert(value, unit ?? 'm', 'm') : undefined;
+      return height?.ok ? [{ height: height.value, number }] : [];
+    })
+    .sort((a, b) => a.height - b.height)[0];
+}
+
 /** Why a permit forbids a loading: heavier than it allows, or with more people. Undefined when none does. */
 export function permitAgainst(
   state: CampaignState,

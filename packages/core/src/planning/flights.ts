@@ -19,6 +19,8 @@ export interface FlightPoint {
 export interface FlightRules {
   readonly profile: Profile;
   readonly stall: 'before' | 'if-benign' | 'never';
+  /** The highest that a permit allows, metres above the field, and the number of that permit. */
+  readonly ceiling?: { readonly height: number; readonly number: string };
 }
 
 /** What a check of the flight is when its pack does not say: an ordinary thing at an ordinary height. */
@@ -317,6 +319,17 @@ export function judgeFlights(
         ...(out ? { move: { check: out.id, to: i + 1 } } : {}),
       });
     }
+    for (const p of flight)
+      if (rules.ceiling && p.point.height.low > rules.ceiling.height)
+        faults.push({
+          flight: i,
+          check: p.id,
+          reason: reason('permitHighest', {
+            number: rules.ceiling.number,
+            allowed: { value: rules.ceiling.height, unit: 'm', resolution: 1 },
+            value: { value: p.point.height.low, unit: 'm', resolution: 1 },
+          }),
+        });
     if (i > 0) return;
     for (const p of flight)
       if (!inFirst(p, risk.get(p.id) ?? 0, rules, budget))

@@ -38,6 +38,12 @@ const station = (id: string): string => (STATION_TITLES[id as StationId] ?? id).
 const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 const cylinder = (p: P): string => (p.has('cylinder') ? `Cylinder ${p.s('cylinder')}: ` : '');
 
+/** Who can bring a paper that is missing: it is seldom whoever stands at the gate. */
+const cured = (p: P): string => {
+  if (!p.has('who')) return '';
+  return p.n('count') > 1 ? `; “${p.s('check')}” by ${p.s('who')}` : `; ${p.s('who')} can cure it`;
+};
+
 /** One sentence per code. Another language is another table like this. */
 const ENGLISH: Readonly<Record<string, Sentence>> = {
   ...ENGLISH_PAPERS,
@@ -204,13 +210,14 @@ const ENGLISH: Readonly<Record<string, Sentence>> = {
       .map((k) => `“${p.names.part(k)}”`)
       .join(' and ')}.`,
   // What holds a gate
-  checksOut: (p) => `${p.s('check')}: out of limits${rest(p)}.`,
-  checksAgain: (p) => `${many(p.n('count'), 'check', 'checks')} in ${station(p.s('station'))} to do again.`,
-  checksUnknown: (p) => `${p.s('check')}: the answer proves nothing${rest(p)}.`,
+  checksOut: (p) => `${p.s('check')}: out of limits${rest(p)}${cured(p)}.`,
+  checksAgain: (p) =>
+    `${many(p.n('count'), 'check', 'checks')} in ${station(p.s('station'))} to do again${cured(p)}.`,
+  checksUnknown: (p) => `${p.s('check')}: the answer proves nothing${rest(p)}${cured(p)}.`,
   checksUndecided: (p) => `${p.s('check')}: too close to its limit to tell${rest(p)}.`,
   checksUnwitnessed: (p) => `${p.s('check')} waits for a second pair of eyes${rest(p)}.`,
   checksRemain: (p) =>
-    `${many(p.n('count'), 'step', 'steps')} of ${station(p.s('station'))} ${p.n('count') === 1 ? 'remains' : 'remain'}.`,
+    `${many(p.n('count'), 'step', 'steps')} of ${station(p.s('station'))} ${p.n('count') === 1 ? 'remains' : 'remain'}${cured(p)}.`,
   tagOpen: (p) =>
     `A tag is on: ${lowerFirst(p.s('thing'))}${p.s('where') ? `, ${lowerFirst(p.s('where'))}` : ''}.`,
   findingUnassessed: (p) => `Finding “${p.s('title')}” has not been assessed.`,
