@@ -17,6 +17,7 @@ import {
 } from '@kanzel/core';
 import { BUILT_IN_LIBRARY, loadLibrary, readLibraryFolder } from '@kanzel/packs';
 import { benchSize } from './large.mjs';
+import { benchFrames, benchLoading } from './loading.mjs';
 import { benchPlanning } from './planning.mjs';
 
 /** Prints what the product promises in speed and size, as figures and ratios. Asserts nothing. */
@@ -237,6 +238,9 @@ row(
   'key press to painted verdict, two frames counted (median of 60)',
   `${median(painted.map((p) => p.painted)).toFixed(1)} ms`,
 );
+
+await benchFrames(row, page, `${demo.url}/campaign/${campaign}`);
+await benchLoading(row, median);
 
 // Packs: how long they take to compile, and the largest with the largest aircraft.
 const sources = readLibraryFolder(BUILT_IN_LIBRARY);

@@ -225,6 +225,9 @@ test('an empty installation leads to the first useful act: an account, an aircra
   await expect(
     page.getByRole('heading', { name: 'Every work order item is signed, and every inspection sheet.' }),
   ).toBeVisible();
+  await page.getByLabel('Work item or sheet').fill('Run the engines');
+  await page.getByLabel('signed by').fill('Ylva Torsund');
+  await page.getByLabel('inspected by').fill('Brand Ekerholt');
   await page.keyboard.press('Enter');
   await expect(
     page.getByRole('heading', { name: 'Part and serial numbers fitted agree with their release papers.' }),

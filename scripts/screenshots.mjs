@@ -60,6 +60,11 @@ const atCheck = async (check) => {
   await page.getByLabel('Step in hand').waitFor();
   await page.waitForTimeout(2500);
 };
+await page.goto(`${base}/loading?check=loading-sheet-current`);
+await page.getByText(/of a million draws/).waitFor();
+await save(page, 'loading');
+await page.goto(`${base}/run-up`);
+await page.getByRole('region', { name: 'Simulation' }).waitFor();
 await lever('Starter', 9000);
 await press('Enter');
 await press('Enter');
@@ -118,6 +123,16 @@ for (const [mark, part, name] of [
   await planner.waitForTimeout(4000);
   await save(planner, name);
 }
+const tug = campaigns.find((c) => c.mark === 'QX-HEI');
+await planner.goto(`${url}/campaign/${tug.id}/papers?check=logbooks-without-a-gap`);
+await planner.getByRole('button', { name: /^Take again/ }).click();
+await planner.getByLabel('hours at first').last().fill('3.2');
+await planner.getByLabel('hours at last').last().fill('3.2');
+await planner
+  .getByText(/nothing is written/)
+  .first()
+  .waitFor();
+await save(planner, 'papers');
 const administrator = await open({ width: 1280, height: 800 });
 await administrator.goto(url);
 await administrator.getByRole('button', { name: /Brand Ekerholt/ }).click();

@@ -301,6 +301,47 @@ test('inside by less than its uncertainty is near and needs a decision; on reser
   });
 });
 
+test('every tilt position has a track of its own, held against the envelopes that hold in it', () => {
+  const corners = LOADING.envelopes[0]!.corners;
+  const tilting = {
+    ...LOADING,
+    tilts: [
+      { id: 'up', title: 'Motors up', mass: 20, shift: 0 },
+      { id: 'forward', title: 'Motors forward', mass: 20, shift: -150 },
+    ],
+    envelopes: [
+      { id: 'both', title: 'Both', corners },
+      {
+        id: 'cruise',
+        title: 'Cruise',
+        corners: corners.map((c) => ({ ...c, arm: c.arm - 100 })),
+        tilt: 'forward',
+      },
+    ],
+  };
+  const { tracks } = sheetStanding(tilting, SHEET)!;
+  expect(tracks.map((t) => [t.tilt, t.checks.map((c) => c.envelope.id)])).toEqual([
+    ['up', ['both']],
+    ['forward', ['both', 'cruise']],
+  ]);
+  const [up, forward] = tracks.map((t) => t.points[0]!.centre);
+  // 20 kg moved 150 mm forward: 3000/M.
+  expect(up!.arm - forward!.arm).toBeCloseTo(3000 / up!.mass, 9);
+  expect(forward!.mass).toBe(up!.mass);
+  // Inside with the motors up and outside with them forward is out, and says in which position.
+  const narrow = (aft: number): typeof tilting => ({
+    ...tilting,
+    envelopes: [
+      { id: 'n', title: 'N', corners: corners.map((c) => ({ ...c, arm: c.arm < 2100 ? aft : c.arm })) },
+    ],
+  });
+  const least = Math.min(...tracks[0]!.points.map((p) => p.centre.arm));
+  expect(judgeSheet(narrow(least - 1), { ...SHEET, used: 140 })[0]).toMatchObject({
+    state: 'out',
+    reason: { code: 'trackOutside', params: { tilt: 'Motors forward', edge: 'forward limit' } },
+  });
+});
+
 test('draws agree with the closed form: on an edge half of them, and the count of a normal distribution beside it', () => {
   const plain = { ...SHEET, fuel: { left: 0, right: 0, tail: 0 }, used: 0 };
   const { arm, sigmaArm } = points(plain)[0]!.centre;

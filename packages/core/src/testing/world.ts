@@ -307,6 +307,7 @@ export const plain = (state: CampaignState): unknown =>
       scope: state.scope ? { ...state.scope, items: [...state.scope.items] } : undefined,
       parts: [...state.parts],
       states: [...state.states],
+      loadout: [...state.loadout],
       tags: [...state.tags],
       findings: [...state.findings],
       actions: [...state.actions],

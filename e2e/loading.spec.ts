@@ -1,0 +1,188 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+import { pdfText } from './pdf-text.ts';
+import { personPage, removeFolder, startDemo, temporaryFolder, test, type Product } from './product.ts';
+
+let product: Product;
+
+test.beforeAll(async () => {
+  test.setTimeout(180_000);
+  product = await startDemo(temporaryFolder());
+});
+
+test.afterAll(async () => {
+  await product.stop();
+  removeFolder(product.folder);
+});
+
+const TITLES = {
+  'QX-TJD': 'Both propeller governors and left cylinder 4 replaced',
+  'QX-LMV': 'Autopilot board replaced',
+  'QX-HEI': 'Home-built, maiden flight',
+} as const;
+
+/** Goes to a check of the campaign that the demonstration has in hand for an aircraft. */
+async function goTo(page: Page, mark: keyof typeof TITLES, station: string, check: string): Promise<string> {
+  const list = (await (await page.request.get(`${product.url}/api/campaigns`)).json()) as {
+    id: string;
+    title: string;
+  }[];
+  const base = `${product.url}/campaign/${list.find((c) => c.title === TITLES[mark])?.id ?? ''}`;
+  await page.goto(`${base}/${station}?check=${check}`);
+  await page.getByLabel('Step in hand').waitFor();
+  return base;
+}
+
+const steps = (page: Page): Locator => page.locator('[data-step-actions]');
+const press = (page: Page, name: RegExp): Promise<void> => steps(page).getByRole('button', { name }).click();
+
+test('a weighing from the scales to the signature: read twice, compared, an unexplained difference found and mended', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  await goTo(page, 'QX-HEI', 'loading', 'weighed-empty');
+  await press(page, /^Take again/);
+  // The tail has been lowered since: it is raised, and said.
+  await press(page, /raised now/);
+  const read = page.getByRole('button', { name: 'Read the scales' });
+  const fieldOf = (name: RegExp): Locator => page.getByLabel(name);
+  for (const time of [1, 2]) {
+    await read.click();
+    await expect(fieldOf(new RegExp(`Left wheel, reading ${time} in kg`))).not.toHaveValue('', {
+      timeout: 15_000,
+    });
+  }
+  // Without the tares it is heavier than anything explains.
+  await expect(page.getByText(/Nothing explains that/)).toBeVisible();
+  // Bad input is said where it stands, and nothing typed is lost.
+  await fieldOf(/Left wheel, tare in kg/).fill('half');
+  await expect(page.getByRole('alert')).toContainText('“half” is not a number');
+  await expect(fieldOf(/Left wheel, tare in kg/)).toHaveValue('half');
+  await fieldOf(/Left wheel, tare in kg/).fill('0.5');
+  await fieldOf(/Right wheel, tare in kg/).fill('0.5');
+  await fieldOf(/Tail wheel on the stand, tare in kg/).fill('6.5');
+  await expect(
+    page.getByText(/from what report B-1 and 1 change of equipment make expect: explained/),
+  ).toBeVisible();
+  await expect(page.getByRole('table', { name: 'Compared with what was expected' })).toContainText(
+    'Voice radio fitted',
+  );
+  // Closing the page loses nothing.
+  await page.reload();
+  await expect(fieldOf(/Tail wheel on the stand, tare in kg/)).toHaveValue('6.5');
+  await press(page, /^Keep/);
+  await expect(page.getByLabel('Step in hand')).toContainText(/Who and what goes along/);
+  // The sheet made from the weighing before is to be done again.
+  await expect(page.getByText(/The aircraft was weighed again since/).first()).toBeVisible();
+  await page.getByLabel('Left tank, L').fill('30');
+  await page.getByLabel('Right tank, L').fill('30');
+  await page.getByLabel('Fuel used until landing, L').fill('40');
+  await expect(page.getByRole('status').filter({ hasText: 'Within limits' })).toBeVisible();
+  await expect(page.getByLabel('Probability')).toContainText(/of a million draws/, { timeout: 20_000 });
+  await press(page, /^Keep/);
+  const base = await goTo(page, 'QX-HEI', 'loading', 'loaded-for-this-flight');
+  await expect(page.getByRole('table', { name: 'Loading sheet as kept' })).toContainText('Landing');
+  const pdf = await page.request.get(`${base.replace('/campaign/', '/api/campaigns/')}/loading/loading.pdf`);
+  const words = await pdfText(await pdf.body());
+  expect(words).toContain('Looked at by the pilot');
+  expect(words).toContain('Empty aircraft from the weighing of this campaign');
+});
+
+test('an aircraft inside at both ends and outside halfway is caught; ballast is found, put on the sheet, and mends it', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  await goTo(page, 'QX-TJD', 'loading', 'loading-sheet-current');
+  await press(page, /^Take again/);
+  await page.getByLabel('Hull locker, tools, mass in kg').fill('44');
+  const verdict = page.getByRole('status').filter({ hasText: 'Out of limits' });
+  await expect(verdict).toContainText(/with 216 L of fuel left, by 3 mm at the aft limit/);
+  // At take-off and at landing it would be inside: the line of totals says where.
+  await expect(page.getByRole('group', { name: 'Loading sheet' })).toContainText(/Take-off/);
+  await expect(page.getByLabel('Margins along the whole flight')).toContainText(/−3\smm/);
+  await expect(page.getByLabel('Probability')).toContainText(/Stays inside in/, { timeout: 20_000 });
+  // An overfull tank is refused with its reason; the picture waits, the text stays.
+  await page.getByLabel('Bow tank, L').fill('75');
+  await expect(page.getByText(/Bow tank holds 60\.0\sL, not 75\.0\sL/)).toBeVisible();
+  await page.getByLabel('Bow tank, L').fill('40');
+  // By keyboard: looked for, and put on the sheet.
+  await page.getByRole('button', { name: 'Find a loading' }).press('Enter');
+  await page.getByRole('button', { name: 'Look', exact: true }).press('Enter');
+  await expect(page.getByText(/kg in Nose bay, ballast, arm 310\smm, instead of 0\.0\skg/)).toBeVisible({
+    timeout: 20_000,
+  });
+  await page.getByRole('button', { name: 'Put it on the sheet' }).first().press('Enter');
+  await expect(page.getByRole('status').filter({ hasText: 'Within limits' })).toContainText(
+    /10\smm from the aft limit/,
+  );
+  await press(page, /^Keep/);
+  await expect(page.getByText('Tools counted').first()).toBeVisible();
+});
+
+test('exchanging the pack opens the balance again; without the server too; the sheet for the other pack is kept', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  await goTo(page, 'QX-LMV', 'loading', 'mission-loading');
+  const row = (title: string): Locator => page.getByRole('listitem').filter({ hasText: title });
+  await expect(
+    row('Balance for hover and cruise').getByRole('img', { name: 'within limits' }).first(),
+  ).toBeVisible();
+  // The network goes away: everything of this is done on the device.
+  await page.context().setOffline(true);
+  await page.getByRole('button', { name: 'Exchanged for the winter pack' }).click();
+  await page.getByRole('button', { name: /Press again: winter pack is in/ }).click();
+  await expect(
+    row('Balance for hover and cruise').getByRole('img', { name: 'do again' }).first(),
+  ).toBeVisible();
+  await expect(row('Mass for the mission').getByRole('img', { name: 'do again' }).first()).toBeVisible();
+  await expect(
+    page
+      .getByText(/Pack bay: winter pack, touched|touches/)
+      .or(page.getByText(/Do again\./))
+      .first(),
+  ).toBeVisible();
+  await expect(page.getByLabel('Pack in pack bay')).toHaveValue('winter');
+  await press(page, /^Keep/);
+  await page.context().setOffline(false);
+  await expect(page.getByText(/All entries saved/)).toBeVisible({ timeout: 20_000 });
+  await expect(
+    row('Loading for the mission').getByRole('img', { name: 'within limits' }).first(),
+  ).toBeVisible();
+  // Which pack fits a mission is asked of the sheet.
+  await goTo(page, 'QX-LMV', 'loading', 'mission-loading');
+  await press(page, /^Take again/);
+  await page.getByRole('button', { name: 'Find a loading' }).click();
+  await page.getByRole('tab', { name: 'Which pack' }).click();
+  await page.getByLabel('What to reach, Wh').fill('700');
+  await page.getByRole('button', { name: 'Look', exact: true }).click();
+  await expect(page.getByText(/Winter pack at 362\smm: 860\sWh, 160\sWh to spare/)).toBeVisible({
+    timeout: 20_000,
+  });
+  await expect(page.getByText(/Summer pack at 362\smm: 690\sWh, 10\sWh short/)).toBeVisible();
+});
+
+test('a model is balanced by hand, and is told by how much its pack has to be moved', async ({ browser }) => {
+  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  await page.getByRole('button', { name: 'New campaign' }).click();
+  await page.getByRole('heading', { name: 'A new campaign' }).waitFor();
+  await page.getByText('QX-VIP', { exact: true }).click();
+  await page.getByText('Maiden flight', { exact: true }).click();
+  await page.getByLabel('Title').fill('Vipe, first flight');
+  await page.getByRole('button', { name: 'Open the campaign' }).click();
+  await page.getByLabel('Step in hand').waitFor();
+  await page.goto(
+    page.url().replace(/\/campaign\/([^/]+).*/, '/campaign/$1/loading?check=model-balance-point'),
+  );
+  await page.getByLabel(/the tail still drops/).fill('70');
+  await page.getByLabel(/the nose drops/).fill('72');
+  await page.getByLabel(/On the scale/).fill('3.44');
+  // 71 is 3 too far aft: 3·3.44/0.62 = 16.6 mm for the pack.
+  await expect(page.getByText('Move the flat pack 17 mm forward.')).toBeVisible();
+  await page.getByLabel(/the tail still drops/).fill('74');
+  await expect(page.getByText(/The tail must drop at the forward point/)).toBeVisible();
+  await page.getByLabel(/the tail still drops/).fill('67');
+  await page.getByLabel(/the nose drops/).fill('69');
+  await expect(page.getByText('Flat pack lies where it should.')).toBeVisible();
+  await press(page, /^Keep/);
+  await expect(page.getByText(/3\.4\skg at 68\smm/).first()).toBeVisible();
+});
