@@ -85,6 +85,12 @@ test('a weighing from the scales to the signature: read twice, compared, an unex
   const words = await pdfText(await pdf.body());
   expect(words).toContain('Looked at by the pilot');
   expect(words).toContain('Empty aircraft from the weighing of this campaign');
+  expect(words).toMatch(/Within limits\. Inside “Tug, one seat” all the way/);
+  // The label that is stuck to the aircraft carries the code of its configuration.
+  const label = await pdfText(
+    await (await page.request.get(`${product.url}/api/aircraft/QX-HEI/label.pdf`)).body(),
+  );
+  expect(label).toMatch(/serial H-1 Configuration [0-9A-Z]{5}/);
 });
 
 test('an aircraft inside at both ends and outside halfway is caught; ballast is found, put on the sheet, and mends it', async ({
@@ -95,10 +101,10 @@ test('an aircraft inside at both ends and outside halfway is caught; ballast is 
   await press(page, /^Take again/);
   await page.getByLabel('Hull locker, tools, mass in kg').fill('44');
   const verdict = page.getByRole('status').filter({ hasText: 'Out of limits' });
-  await expect(verdict).toContainText(/with 216 L of fuel left, by 3 mm at the aft limit/);
+  await expect(verdict).toContainText(/with 216\sL of fuel left, by 2\smm at the aft limit/);
   // At take-off and at landing it would be inside: the line of totals says where.
   await expect(page.getByRole('group', { name: 'Loading sheet' })).toContainText(/Take-off/);
-  await expect(page.getByLabel('Margins along the whole flight')).toContainText(/−3\smm/);
+  await expect(page.getByLabel('Margins along the whole flight')).toContainText(/−2\smm/);
   await expect(page.getByLabel('Probability')).toContainText(/Stays inside in/, { timeout: 20_000 });
   // An overfull tank is refused with its reason; the picture waits, the text stays.
   await page.getByLabel('Bow tank, L').fill('75');

@@ -23,6 +23,12 @@ function announceWatch(): void {
   socket.emit(EVENTS.watch, { campaign }, () => void catchUp(campaign));
 }
 
+/** The network is back: what waits goes out at once, and the line is tried afresh rather than when its turn comes. */
+function tryAgain(): void {
+  flushAll();
+  if (socket && !socket.connected) socket.disconnect().connect();
+}
+
 /** Connects once somebody is signed on; reconnects by itself for as long as they are. */
 export function connectLive(): void {
   if (socket) return;
@@ -31,7 +37,10 @@ export function connectLive(): void {
     transports: ['websocket'],
     reconnectionDelay: 400,
     reconnectionDelayMax: 2000,
+    // A handshake that the network swallowed is given up early: nobody would answer it any more.
+    timeout: 5000,
   });
+  addEventListener('online', tryAgain);
   socket.on('connect', () => {
     useLive.setState({ connected: true });
     setReachable(true);
@@ -53,6 +62,7 @@ export function connectLive(): void {
 }
 
 export function disconnectLive(): void {
+  removeEventListener('online', tryAgain);
   socket?.disconnect();
   socket = undefined;
   useLive.setState({ connected: false, present: [] });
