@@ -154,8 +154,8 @@ export function LoadingEntry({ part }: { part: Part }): ReactElement {
   const exchanged = sheet ? exchangedBy(state, data, sheet) : [];
   const doubt = preview.doubt ?? (made.ok ? undefined : made.error);
   return (
-    <div className="grid grid-cols-1 gap-x-8 gap-y-4 xl:grid-cols-[minmax(19rem,23rem)_minmax(0,1fr)]">
-      <div>
+    <div className="grid grid-cols-1 gap-x-8 gap-y-2 [grid-template-areas:'verdict'_'table'_'picture'_'find'] xl:grid-cols-[minmax(19rem,23rem)_minmax(0,1fr)] xl:grid-rows-[auto_1fr_auto] xl:[grid-template-areas:'table_verdict'_'table_picture'_'find_find']">
+      <div className="[grid-area:table]">
         <SheetTable
           index={index}
           data={data}
@@ -185,13 +185,16 @@ export function LoadingEntry({ part }: { part: Part }): ReactElement {
           </Button>
         )}
       </div>
-      <div className="min-w-0">
+      {/* In line mode the verdict stays in sight while the figures are typed. */}
+      <div className="min-w-0 bg-sheet [grid-area:verdict] max-lg:sticky max-lg:top-0 max-lg:z-10 max-lg:border-b max-lg:border-rule max-lg:pb-1">
         <VerdictLine verdict={worst} {...(doubt ? { doubt } : {})} />
         {preview.verdicts.slice(1).map((v, i) => (
           <p key={i} className="text-[0.8rem] text-ink-2">
             {view.say(v.reason)}
           </p>
         ))}
+      </div>
+      <div className="min-w-0 max-w-2xl [grid-area:picture]">
         <h3 className="mt-2 text-[0.82rem] font-bold">
           {data.tanks.length > 0
             ? 'Mass against centre of gravity, whole flight'
@@ -204,7 +207,7 @@ export function LoadingEntry({ part }: { part: Part }): ReactElement {
         />
       </div>
       {finding && sheet ? (
-        <div className="xl:col-span-2">
+        <div className="[grid-area:find]">
           <SolverPanel
             data={data}
             sheet={sheet}

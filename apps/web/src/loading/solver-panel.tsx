@@ -144,11 +144,7 @@ export function SolverPanel({
           </label>
         ) : (
           <span className="pb-1.5 text-sm">
-            {
-              { payload: 'A load of', fuel: 'In all', pack: 'The mission needs' }[
-                kind as 'payload' | 'fuel' | 'pack'
-              ]
-            }
+            {{ payload: 'A load of', fuel: 'In all', pack: 'The mission needs' }[kind]}
           </span>
         )}
         <span className="flex items-baseline gap-1.5">

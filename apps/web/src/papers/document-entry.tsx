@@ -32,6 +32,7 @@ function Line({
     <label className="grid grid-cols-[11rem_minmax(0,1fr)] items-baseline gap-x-3 max-sm:grid-cols-1">
       <span className="text-ink-2">{words}</span>
       <RowInput
+        bare
         label={words}
         placeholder={hint ?? ''}
         value={value}

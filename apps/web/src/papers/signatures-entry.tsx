@@ -5,7 +5,7 @@ import { previewOf, VerdictLine } from '../station/figure-entry.tsx';
 import { changeDraft, draftOf, useDrafts, type PartDraft, type Row } from '../station/part-draft.ts';
 import { Button } from '../ui/button.tsx';
 import { MarkSign } from '../ui/mark.tsx';
-import { RowInput } from '../ui/row-input.tsx';
+import { RowHeads, RowInput } from '../ui/row-input.tsx';
 import { TakeCopies } from './copies.tsx';
 import { itemRows } from './paper-draft.ts';
 
@@ -36,8 +36,8 @@ export function SignaturesEntry({ part }: { part: Part }): ReactElement | null {
   const hit = (row: Row): boolean =>
     wanted === '' || Object.values(row).some((v) => v.toLowerCase().includes(wanted));
   const grid = spec.inspected
-    ? 'grid-cols-[18px_minmax(8rem,1.5fr)_5rem_1fr_6.4rem_1fr_6.4rem_auto]'
-    : 'grid-cols-[18px_minmax(8rem,1.5fr)_5rem_1fr_6.4rem_auto]';
+    ? 'grid-cols-[minmax(11rem,2fr)_4rem_1fr_6.2rem_1fr_6.2rem_5rem]'
+    : 'grid-cols-[minmax(11rem,2fr)_4rem_1fr_6.2rem_5rem]';
   return (
     <div>
       {rows.length > 6 ? (
@@ -45,16 +45,29 @@ export function SignaturesEntry({ part }: { part: Part }): ReactElement | null {
           <RowInput label="Search the items" value={search} onChange={(e) => setSearch(e.target.value)} />
         </div>
       ) : null}
+      <RowHeads
+        grid={grid}
+        heads={[
+          'Work item or sheet',
+          'Sheet no.',
+          'Signed by',
+          'on',
+          ...(spec.inspected ? ['Inspected by', 'on'] : []),
+          '',
+        ]}
+      />
       {rows.map((row, i) =>
         hit(row) ? (
           <div key={row['id'] ?? i} className="border-b border-rule-2 py-0.5">
             <div className={`grid ${grid} items-center gap-x-2 max-lg:grid-cols-2`}>
-              <MarkSign mark={rowMark(row, spec.inspected)} size={15} />
-              <RowInput
-                label="Work item or sheet"
-                value={row['what'] ?? ''}
-                onChange={(e) => type(i, 'what', e.target.value)}
-              />
+              <span className="flex items-center gap-2 max-lg:col-span-2">
+                <MarkSign mark={rowMark(row, spec.inspected)} size={15} />
+                <RowInput
+                  label="Work item or sheet"
+                  value={row['what'] ?? ''}
+                  onChange={(e) => type(i, 'what', e.target.value)}
+                />
+              </span>
               <RowInput
                 label="sheet no."
                 value={row['sheet'] ?? ''}

@@ -4,11 +4,12 @@ import { useCampaign } from '../station/campaign-context.ts';
 import { previewOf, VerdictLine } from '../station/figure-entry.tsx';
 import { changeDraft, draftOf, useDrafts, type PartDraft, type Row } from '../station/part-draft.ts';
 import { Button } from '../ui/button.tsx';
-import { RowInput } from '../ui/row-input.tsx';
+import { RowHeads, RowInput } from '../ui/row-input.tsx';
 import { TakeCopies } from './copies.tsx';
 import { paperFromDraft } from './paper-draft.ts';
 import { TrailLine } from './trail-line.tsx';
 
+const GRID = 'grid-cols-[minmax(8rem,1fr)_7rem_7rem_5.5rem_5.5rem_5.5rem]';
 const NEW: Row = { id: 'b1', book: '', from: '', to: '', hoursFrom: '0', hoursTo: '' };
 
 /** The logbooks, one a row, and the line they make. */
@@ -31,9 +32,13 @@ export function TrailEntry({ part }: { part: Part }): ReactElement | null {
   return (
     <div>
       <TrailLine pieces={pieces} />
+      <RowHeads
+        grid={GRID}
+        heads={['Logbook', 'First line', 'Last line', 'Hours at first', 'Hours at last', '']}
+      />
       {rows.map((row, i) => (
         <div key={row['id'] ?? i} className="border-b border-rule-2 py-1">
-          <div className="grid grid-cols-[minmax(8rem,1fr)_7rem_7rem_5.5rem_5.5rem_auto] items-center gap-x-2 max-sm:grid-cols-2">
+          <div className={`grid ${GRID} items-center gap-x-2 max-lg:grid-cols-2`}>
             <RowInput
               label="Logbook"
               value={row['book'] ?? ''}
