@@ -96,6 +96,18 @@ function isWrong(draft: PartDraft, data: LoadingData, key: string): boolean {
   return !read.ok || !convert(read.value.value, read.value.unit, unit).ok;
 }
 
+/** What the draws say; apart from the picture, which need not be drawn anew with every thousand of them. */
+function Probability({ data, sheet }: { data: LoadingData; sheet: LoadingSheet }): ReactElement {
+  const drawn = useProbability(data, sheet);
+  return (
+    <p className="mt-1 text-[0.82rem]" role="status" aria-label="Probability">
+      {drawn
+        ? `Stays inside in ${shareInWords(drawn)} of ${drawn.done ? 'a million' : `${Math.round(drawn.draws / 1000)} thousand`} draws.`
+        : 'Drawing…'}
+    </p>
+  );
+}
+
 /** The picture with everything said of it: shown while typing, and of what was kept. */
 export function LoadingPicture({
   data,
@@ -106,9 +118,11 @@ export function LoadingPicture({
   sheet: LoadingSheet | undefined;
   sentence: string;
 }): ReactElement {
-  const fit = sheet && sheetProblems(data, sheet).length === 0 ? sheet : undefined;
+  const fit = useMemo(
+    () => (sheet && sheetProblems(data, sheet).length === 0 ? sheet : undefined),
+    [data, sheet],
+  );
   const standing = useMemo(() => (fit ? sheetStanding(data, fit) : undefined), [data, fit]);
-  const drawn = useProbability(standing ? data : undefined, fit);
   return (
     <>
       <EnvelopePicture data={data} sheet={fit} standing={standing} sentence={sentence} />
@@ -116,11 +130,7 @@ export function LoadingPicture({
         <div className="mt-1">
           <div>
             <Margins data={data} standing={standing} />
-            <p className="mt-1 text-[0.82rem]" role="status" aria-label="Probability">
-              {drawn
-                ? `Stays inside in ${shareInWords(drawn)} of ${drawn.done ? 'a million' : `${Math.round(drawn.draws / 1000)} thousand`} draws.`
-                : 'Drawing…'}
-            </p>
+            {fit ? <Probability data={data} sheet={fit} /> : null}
           </div>
           <Lateral data={data} standing={standing} />
         </div>
@@ -138,7 +148,13 @@ export function LoadingEntry({ part }: { part: Part }): ReactElement {
   const { index, state } = view;
   const data = index.basis.aircraft.loading;
   const base = useMemo(() => firstSheet(state, index), [state, index]);
-  const made = sheetFromDraft(state, index, draft);
+  const made = useMemo(() => sheetFromDraft(state, index, draft), [state, index, draft]);
+  const sheet = made.ok ? made.value : undefined;
+  const fit = useMemo(
+    () => (data && sheet && sheetProblems(data, sheet).length === 0 ? sheet : undefined),
+    [data, sheet],
+  );
+  const standing = useMemo(() => (data && fit ? sheetStanding(data, fit) : undefined), [data, fit]);
   if (!data || !base)
     return (
       <p className="border-l-4 border-near bg-near-bg px-3 py-2 font-medium text-near" role="alert">
@@ -147,9 +163,6 @@ export function LoadingEntry({ part }: { part: Part }): ReactElement {
     );
   const preview = previewOf(view, part, draft);
   const [worst] = preview.verdicts;
-  const sheet = made.ok ? made.value : undefined;
-  const fit = sheet && sheetProblems(data, sheet).length === 0 ? sheet : undefined;
-  const standing = fit ? sheetStanding(data, fit) : undefined;
   const change = (next: Partial<PartDraft>): void => changeDraft(view.id, part.key, next);
   const exchanged = sheet ? exchangedBy(state, data, sheet) : [];
   const doubt = preview.doubt ?? (made.ok ? undefined : made.error);

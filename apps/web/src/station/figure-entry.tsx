@@ -43,8 +43,22 @@ export interface Preview {
   readonly empty: boolean;
 }
 
+/** Judgements of drafts that are worked out, by the draft they are of: asked for many times in one picture. */
+const judged = new WeakMap<PartDraft, Map<string, { readonly key: unknown; readonly preview: Preview }>>();
+
 /** Judges a draft as it stands: the same functions that judge what is kept. */
 export function previewOf(view: CampaignView, part: Part, draft: PartDraft): Preview {
+  if (!isWorked(part.check.answer)) return judgeDraft(view, part, draft);
+  const own = judged.get(draft) ?? new Map<string, { key: unknown; preview: Preview }>();
+  const known = own.get(part.key);
+  if (known?.key === view.state) return known.preview;
+  const preview = judgeDraft(view, part, draft);
+  own.set(part.key, { key: view.state, preview });
+  judged.set(draft, own);
+  return preview;
+}
+
+function judgeDraft(view: CampaignView, part: Part, draft: PartDraft): Preview {
   const candidate = candidateOf(view.state, view.index, part, draft);
   if (!candidate.ok)
     return {
