@@ -55,7 +55,8 @@ test('the trail: books that join, a gap with what is missing, an overlap, a quie
   expect(codes(judgeTrail([{ ...one, hoursFrom: 10, hoursTo: 120 }, two], 400, room))).toEqual([
     'out trailGap',
   ]);
-  expect(codes(judgeTrail([one, two], 400, { ...room, hours: 207 }))).toEqual(['out trailGap']);
+  expect(codes(judgeTrail([one, two], 400, { ...room, hours: 207 }))).toEqual(['out trailGapNow']);
+  expect(codes(judgeTrail([one, two], 400, { ...room, hours: 190 }))).toEqual(['out trailOverlapNow']);
   // The same hours after more than so many days without a line.
   const stood = { ...two, from: '2016-12-01' };
   expect(codes(judgeTrail([one, stood], 400, room))).toEqual(['near trailQuiet']);

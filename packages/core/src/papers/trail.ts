@@ -87,6 +87,8 @@ export function judgeTrail(
     if (p.kind === 'book') return [];
     if (p.kind === 'quiet') return [said('near', reason('trailQuiet', params))];
     const code = p.kind === 'gap' ? 'trailGap' : 'trailOverlap';
+    // What does not join at the end is between the last book and the airframe itself, and no book explains it.
+    if (p === pieces[pieces.length - 1]) return [said('out', reason(`${code}Now`, params))];
     return p.explained
       ? [said('near', reason(`${code}Explained`, params), true)]
       : [said('out', reason(code, params))];

@@ -137,6 +137,10 @@ export const ENGLISH_PAPERS: Readonly<Record<string, Sentence>> = {
   trailWhole: (p) => `${many(p.n('count'), 'logbook', 'logbooks')} without a gap, to ${p.f('hours')}.`,
   trailGap: (p) =>
     `Between ${p.s('from')} and ${p.s('to')}, from ${p.f('hoursFrom')} to ${p.f('hoursTo')}, nothing is written. Find the book, or explain the gap.`,
+  trailGapNow: (p) =>
+    `The last book ends at ${p.f('hoursFrom')}, and the airframe has ${p.f('hoursTo')}: find the book that goes on.`,
+  trailOverlapNow: (p) =>
+    `The last book ends at ${p.f('hoursFrom')}, and the airframe has ${p.f('hoursTo')} only: one of the two is wrong.`,
   trailGapExplained: (p) =>
     `From ${p.f('hoursFrom')} to ${p.f('hoursTo')} nothing is written: ${p.s('why')} Have a decision recorded.`,
   trailOverlap: (p) =>
