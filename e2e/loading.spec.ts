@@ -192,3 +192,39 @@ test('a model is balanced by hand, and is told by how much its pack has to be mo
   await press(page, /^Keep/);
   await expect(page.getByText(/3\.4\skg at 68\smm/).first()).toBeVisible();
 });
+
+test('the loading of an aircraft is described: inches are asked about, a crossing is named, a wrong sign is asked back', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Brand Ekerholt');
+  await page.goto(`${product.url}/library/aircraft/QX-RYP`);
+  const corners = page.getByLabel(/^Corners all the way round/);
+  await corners.waitFor();
+  const missing = page.getByRole('complementary', { name: 'Margin' });
+  // Pasted in the units of another sheet: kept as it is, and nothing is converted in silence.
+  await corners.fill('arm in; mass lb\n34.3 75\n37.2 75\n37.0 121\n34.6 121');
+  await expect(missing.getByText(/is in in and lb, and the placard in mm and kg/)).toBeVisible();
+  await page.getByRole('button', { name: 'Convert to mm and kg' }).click();
+  await expect(corners).toHaveValue(/^871\.2/);
+  await expect(missing.getByText('Nothing.')).toBeVisible();
+  // Two corners changed about: the sides that cross are named. What is not a corner stays as it was typed.
+  await corners.fill('870; 34\n940; 55\n945; 34\n880; 55');
+  await expect(
+    missing.getByText(/crosses itself: the side after corner 1 meets the one after corner 3/),
+  ).toBeVisible();
+  await corners.fill('870; 34\n945; about\n940; 55');
+  await expect(page.getByRole('alert')).toContainText('Line 2, “945; about”, is not an arm and a mass');
+  await expect(corners).toHaveValue('870; 34\n945; about\n940; 55');
+  await corners.fill('870; 34\n945; 34\n940; 55\n880; 55');
+  await expect(missing.getByText('Nothing.')).toBeVisible();
+  // A mass before the nose: with the other sign it would lie on the aircraft, and that is asked.
+  const arms = page.getByLabel('Arm (mm)', { exact: true });
+  const camera = arms.filter({ has: page.locator('xpath=self::*[@value="310"]') }).first();
+  await camera.fill('-310');
+  await expect(
+    missing.getByText(/Camera mount: an arm of −310\smm lies outside the aircraft.*Is 310\smm meant/),
+  ).toBeVisible();
+  // Undone step by step, and nothing of it is published.
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(missing.getByText('Nothing.')).toBeVisible();
+});

@@ -17,6 +17,7 @@ import {
 } from '@kanzel/core';
 import { writeTable } from '@kanzel/formats';
 import type { Content, TableCell } from 'pdfmake';
+import { RULED } from './pdf.ts';
 
 /** What the loading files are written from. */
 export interface LoadingSource {
@@ -128,16 +129,6 @@ export function pictureAsSvg(picture: LoadingPicture, data: LoadingData): string
   ]);
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}">${[...grid, ...envelopes, ...tracks].join('')}${text((frame.left + frame.right) / 2, height - 6, `centre of gravity, ${data.units.arm} behind the datum: ${data.datum}`)}</svg>`;
 }
-
-const RULED = {
-  hLineWidth: () => 0.5,
-  vLineWidth: () => 0,
-  hLineColor: () => '#CFCFC4',
-  paddingLeft: () => 0,
-  paddingRight: () => 6,
-  paddingTop: () => 3,
-  paddingBottom: () => 3,
-};
 
 /** The loading sheet on paper: for a signature, and to be carried in the aircraft. */
 export function loadingPages(source: LoadingSource): Content[] {

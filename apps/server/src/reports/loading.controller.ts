@@ -1,15 +1,16 @@
 import { Controller, Get, Inject, Param, ParseUUIDPipe, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { deriveStatus, plateText } from '@kanzel/core';
+import { plateText } from '@kanzel/core';
 import type { Response } from 'express';
 import { toString as qrSvg } from 'qrcode';
 import { LibraryService } from '../library/index.ts';
 import { PeopleService } from '../people/index.ts';
 import { RecordService } from '../record/index.ts';
-import { refuse, refuseFor } from '../refusal.ts';
+import { refuse } from '../refusal.ts';
 import { CLOCK, type Clock } from '../settings.ts';
 import { loadingJson, loadingPages, loadingSource, loadingTable } from './loading-files.ts';
 import { printA4 } from './pdf.ts';
+import { readCampaign } from './read-campaign.ts';
 
 const FILES = ['loading.pdf', 'loading.csv', 'loading.json'] as const;
 
@@ -32,18 +33,12 @@ export class LoadingController {
   ): Promise<void> {
     const wanted = FILES.find((f) => f === file);
     if (!wanted) throw refuse(404, `There is no “${file}”. There are ${FILES.join(', ')}.`);
-    const folded = await this.record.fold(campaign);
-    if (!folded) throw refuse(404, 'There is no such campaign here.');
-    if (folded.damaged) throw refuseFor(409, folded.damaged);
-    const { state } = folded;
     const now = this.clock.now().toISOString();
-    const status = deriveStatus(state, state.release?.at ?? now);
-    if (!status || !state.index)
-      throw refuse(409, 'This campaign cannot be read; its first entry is not understood.');
+    const { state, status, index } = await readCampaign(this.record, campaign, now);
     const people = new Map((await this.people.list()).map((p) => [p.id, p.fullName]));
-    const source = loadingSource(state, status, state.index, people);
+    const source = loadingSource(state, status, index, people);
     if (!source) throw refuse(409, 'No loading sheet has been kept in this campaign yet.');
-    const { mark } = state.index.basis.aircraft;
+    const { mark } = index.basis.aircraft;
     const name = `${mark}-${wanted}`;
     const type = { pdf: 'application/pdf', csv: 'text/csv', json: 'application/json' }[
       wanted.split('.')[1] as 'pdf' | 'csv' | 'json'

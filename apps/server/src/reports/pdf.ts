@@ -101,3 +101,14 @@ export function printA4(content: Content[], foot: string, title: string): Promis
     })
     .getBuffer();
 }
+
+/** Tables with hairlines between their rows, as every sheet has them. */
+export const RULED = {
+  hLineWidth: () => 0.5,
+  vLineWidth: () => 0,
+  hLineColor: () => '#CFCFC4',
+  paddingLeft: () => 0,
+  paddingRight: () => 6,
+  paddingTop: () => 3,
+  paddingBottom: () => 3,
+};

@@ -1,13 +1,14 @@
 import { Controller, Get, Inject, Param, ParseUUIDPipe, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { deriveStatus, namesOf, makeSentences, planNow } from '@kanzel/core';
+import { namesOf, makeSentences, planNow } from '@kanzel/core';
 import type { Response } from 'express';
 import { RecordService } from '../record/index.ts';
-import { refuse, refuseFor } from '../refusal.ts';
+import { refuse } from '../refusal.ts';
 import { CLOCK, type Clock } from '../settings.ts';
 import { flightCards, groundCards } from './knee-cards.ts';
 import { printA4, printCards } from './pdf.ts';
 import { planCalendar, planData, planPages, planTable, type PlanSource } from './plan-files.ts';
+import { readCampaign } from './read-campaign.ts';
 
 const FILES = ['plan.pdf', 'cards-a5.pdf', 'cards-a4.pdf', 'plan.ics', 'plan.csv', 'plan.json'] as const;
 const TYPES = {
@@ -47,17 +48,11 @@ export class PlanController {
   }
 
   private async source(campaign: string): Promise<PlanSource> {
-    const folded = await this.record.fold(campaign);
-    if (!folded) throw refuse(404, 'There is no such campaign here.');
-    if (folded.damaged) throw refuseFor(409, folded.damaged);
-    const { state } = folded;
     const now = this.clock.now().toISOString();
-    const status = deriveStatus(state, state.release?.at ?? now);
-    if (!status || !state.index)
-      throw refuse(409, 'This campaign cannot be read; its first entry is not understood.');
-    const plan = planNow(state, state.index, status, now);
-    if (!plan.ok) throw refuse(409, makeSentences(namesOf(state.index)).say(plan.error));
-    return { state, index: state.index, plan: plan.value, campaign };
+    const { state, status, index } = await readCampaign(this.record, campaign, now);
+    const plan = planNow(state, index, status, now);
+    if (!plan.ok) throw refuse(409, makeSentences(namesOf(index)).say(plan.error));
+    return { state, index, plan: plan.value, campaign };
   }
 
   private async contents(file: (typeof FILES)[number], source: PlanSource): Promise<Buffer | string> {

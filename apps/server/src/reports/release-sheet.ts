@@ -17,6 +17,7 @@ import {
   type PartStatus,
 } from '@kanzel/core';
 import type { Content, TableCell } from 'pdfmake';
+import { RULED } from './pdf.ts';
 
 /** What the sheet is printed from: the record, its derived status, and people's names. */
 export interface SheetSource {
@@ -26,16 +27,6 @@ export interface SheetSource {
   readonly people: ReadonlyMap<string, string>;
   readonly printedAt: string;
 }
-
-const RULED = {
-  hLineWidth: () => 0.5,
-  vLineWidth: () => 0,
-  hLineColor: () => '#CFCFC4',
-  paddingLeft: () => 0,
-  paddingRight: () => 6,
-  paddingTop: () => 3,
-  paddingBottom: () => 3,
-};
 
 const utc = (iso: string): string => `${iso.slice(0, 10)} ${new Date(iso).toISOString().slice(11, 16)} UTC`;
 const head = (text: string): Content => ({ text, style: 'head' });

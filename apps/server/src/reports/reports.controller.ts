@@ -1,12 +1,11 @@
 import { Controller, Get, Inject, Param, ParseUUIDPipe, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { deriveStatus } from '@kanzel/core';
 import type { Response } from 'express';
 import { PeopleService } from '../people/index.ts';
 import { RecordService } from '../record/index.ts';
-import { refuse, refuseFor } from '../refusal.ts';
 import { CLOCK, type Clock } from '../settings.ts';
 import { printA4 } from './pdf.ts';
+import { readCampaign } from './read-campaign.ts';
 import { releaseSheet } from './release-sheet.ts';
 
 @ApiTags('reports')
@@ -24,20 +23,13 @@ export class ReportsController {
     @Param('campaign', ParseUUIDPipe) campaign: string,
     @Res() response: Response,
   ): Promise<void> {
-    const folded = await this.record.fold(campaign);
-    if (!folded) throw refuse(404, 'There is no such campaign here.');
-    if (folded.damaged) throw refuseFor(409, folded.damaged);
-    const { state } = folded;
     const printedAt = this.clock.now().toISOString();
-    // A released record is judged as of its signature: what has outlived its validity since was valid then.
-    const status = deriveStatus(state, state.release?.at ?? printedAt);
-    if (!status || !state.index)
-      throw refuse(409, 'This campaign cannot be read; its first entry is not understood.');
+    const { state, status, index } = await readCampaign(this.record, campaign, printedAt);
     const people = new Map((await this.people.list()).map((p) => [p.id, p.fullName]));
-    const { mark } = state.index.basis.aircraft;
+    const { mark } = index.basis.aircraft;
     const foot = `${mark} · ${state.release ? 'release sheet' : 'not released'} · record ${state.head.slice(0, 16)} · printed ${printedAt.slice(0, 16).replace('T', ' ')} UTC`;
     const pdf = await printA4(
-      releaseSheet({ state, status, index: state.index, people, printedAt }),
+      releaseSheet({ state, status, index, people, printedAt }),
       foot,
       `${mark} release sheet`,
     );

@@ -9,8 +9,9 @@ import {
   type Part,
 } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
-import { previewOf, VerdictLine } from '../station/figure-entry.tsx';
+import { VerdictLine } from '../station/figure-entry.tsx';
 import type { PartDraft } from '../station/part-draft.ts';
+import { PreviewVerdicts } from '../station/preview-verdicts.tsx';
 import { weighingFromDraft } from './weighing-draft.ts';
 
 /** What the weighing on the desk says: mass, centre, and how they compare with what was expected. */
@@ -19,7 +20,6 @@ export function WeighedResult({ part, draft }: { part: Part; draft: PartDraft })
   const { index } = view;
   const { aircraft } = index.basis;
   const weighing = weighingFromDraft(index, part, draft);
-  const preview = previewOf(view, part, draft);
   if (!weighing.ok)
     return weighing.error.code === 'noFigure' ? (
       <p className="cap mt-3">Read every scale at least once; twice is better.</p>
@@ -74,15 +74,7 @@ export function WeighedResult({ part, draft }: { part: Part; draft: PartDraft })
           </tbody>
         </table>
       ) : null}
-      {preview.verdicts.map((v, i) =>
-        i === 0 ? (
-          <VerdictLine key={i} verdict={v} {...(preview.doubt ? { doubt: preview.doubt } : {})} />
-        ) : (
-          <p key={i} className="text-[0.8rem] text-ink-2">
-            {view.say(v.reason)}
-          </p>
-        ),
-      )}
+      <PreviewVerdicts part={part} draft={draft} />
     </div>
   );
 }

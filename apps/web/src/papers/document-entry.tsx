@@ -1,8 +1,8 @@
 import type { ReactElement } from 'react';
 import type { Part } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
-import { previewOf, VerdictLine } from '../station/figure-entry.tsx';
 import { changeDraft, draftOf, useDrafts, type PartDraft, type Row } from '../station/part-draft.ts';
+import { PreviewVerdicts } from '../station/preview-verdicts.tsx';
 import { Button } from '../ui/button.tsx';
 import { RowInput } from '../ui/row-input.tsx';
 import { TakeCopies } from './copies.tsx';
@@ -122,8 +122,6 @@ export function DocumentEntry({ part }: { part: Part }): ReactElement | null {
       onChange={(t) => text(key, t)}
     />
   );
-  const preview = previewOf(view, part, draft);
-  const [worst] = preview.verdicts;
   return (
     <div className="max-w-2xl">
       {line('number', 'Number')}
@@ -142,9 +140,7 @@ export function DocumentEntry({ part }: { part: Part }): ReactElement | null {
         words={spec.copy ? 'Add the copy that belongs to the record' : 'Add a copy'}
         onChange={(scans) => put({ scans: { ...draft.scans, paper: scans } })}
       />
-      {preview.empty ? null : (
-        <VerdictLine verdict={worst} {...(preview.doubt ? { doubt: preview.doubt } : {})} />
-      )}
+      <PreviewVerdicts part={part} draft={draft} />
     </div>
   );
 }

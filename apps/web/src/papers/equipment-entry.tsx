@@ -1,8 +1,8 @@
 import type { ReactElement } from 'react';
 import { equipmentChanges, type Part } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
-import { previewOf, VerdictLine } from '../station/figure-entry.tsx';
 import { changeDraft, draftOf, useDrafts, type Row } from '../station/part-draft.ts';
+import { PreviewVerdicts } from '../station/preview-verdicts.tsx';
 import { Button } from '../ui/button.tsx';
 import { Choices } from '../ui/field.tsx';
 import { RowInput } from '../ui/row-input.tsx';
@@ -41,7 +41,6 @@ export function EquipmentEntry({ part }: { part: Part }): ReactElement {
     changeDraft(view.id, part.key, { lists: { ...draft.lists, seen: next } });
   const type = (i: number, key: string, value: string): void =>
     set(rows.map((r, k) => (k === i ? { ...r, [key]: value } : r)));
-  const preview = previewOf(view, part, draft);
   return (
     <div>
       {rows.map((row, i) => (
@@ -102,16 +101,7 @@ export function EquipmentEntry({ part }: { part: Part }): ReactElement {
         ) : null}
       </div>
       <SinceWeighing />
-      {preview.empty ? null : (
-        <>
-          <VerdictLine verdict={preview.verdicts[0]} {...(preview.doubt ? { doubt: preview.doubt } : {})} />
-          {preview.verdicts.slice(1).map((v, i) => (
-            <p key={i} className="text-[0.8rem] text-ink-2">
-              {view.say(v.reason)}
-            </p>
-          ))}
-        </>
-      )}
+      <PreviewVerdicts part={part} draft={draft} />
     </div>
   );
 }

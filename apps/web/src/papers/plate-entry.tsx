@@ -1,8 +1,8 @@
 import { useId, useState, type ReactElement } from 'react';
 import type { Part } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
-import { previewOf, VerdictLine } from '../station/figure-entry.tsx';
 import { changeDraft, draftOf, useDrafts } from '../station/part-draft.ts';
+import { PreviewVerdicts } from '../station/preview-verdicts.tsx';
 import { Problem } from '../ui/field.tsx';
 import { readCode } from './read-code.ts';
 
@@ -14,7 +14,6 @@ export function PlateEntry({ part }: { part: Part }): ReactElement {
   const [problem, setProblem] = useState<string>();
   const draft = draftOf(drafts, view.id, part.key);
   const { aircraft } = view.index.basis;
-  const preview = previewOf(view, part, draft);
   const put = (text: string, how: 'typed' | 'scanned'): void =>
     changeDraft(view.id, part.key, {
       texts: { ...draft.texts, plate: text },
@@ -63,9 +62,7 @@ export function PlateEntry({ part }: { part: Part }): ReactElement {
         />
       </label>
       <Problem>{problem}</Problem>
-      {preview.empty ? null : (
-        <VerdictLine verdict={preview.verdicts[0]} {...(preview.doubt ? { doubt: preview.doubt } : {})} />
-      )}
+      <PreviewVerdicts part={part} draft={draft} />
     </div>
   );
 }

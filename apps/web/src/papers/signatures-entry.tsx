@@ -1,8 +1,8 @@
 import { useState, type ReactElement } from 'react';
 import type { Part } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
-import { previewOf, VerdictLine } from '../station/figure-entry.tsx';
 import { changeDraft, draftOf, useDrafts, type PartDraft, type Row } from '../station/part-draft.ts';
+import { PreviewVerdicts } from '../station/preview-verdicts.tsx';
 import { Button } from '../ui/button.tsx';
 import { MarkSign } from '../ui/mark.tsx';
 import { RowHeads, RowInput } from '../ui/row-input.tsx';
@@ -31,7 +31,6 @@ export function SignaturesEntry({ part }: { part: Part }): ReactElement | null {
   const set = (next: readonly Row[]): void => put({ lists: { ...draft.lists, items: next } });
   const type = (i: number, key: string, value: string): void =>
     set(rows.map((r, k) => (k === i ? { ...r, [key]: value } : r)));
-  const preview = previewOf(view, part, draft);
   const wanted = search.trim().toLowerCase();
   const hit = (row: Row): boolean =>
     wanted === '' || Object.values(row).some((v) => v.toLowerCase().includes(wanted));
@@ -118,9 +117,7 @@ export function SignaturesEntry({ part }: { part: Part }): ReactElement | null {
       >
         Another item
       </Button>
-      {preview.empty ? null : (
-        <VerdictLine verdict={preview.verdicts[0]} {...(preview.doubt ? { doubt: preview.doubt } : {})} />
-      )}
+      <PreviewVerdicts part={part} draft={draft} />
     </div>
   );
 }

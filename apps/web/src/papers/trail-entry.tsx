@@ -1,8 +1,8 @@
 import type { ReactElement } from 'react';
 import { trailPieces, type Part } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
-import { previewOf, VerdictLine } from '../station/figure-entry.tsx';
 import { changeDraft, draftOf, useDrafts, type PartDraft, type Row } from '../station/part-draft.ts';
+import { PreviewVerdicts } from '../station/preview-verdicts.tsx';
 import { Button } from '../ui/button.tsx';
 import { RowHeads, RowInput } from '../ui/row-input.tsx';
 import { TakeCopies } from './copies.tsx';
@@ -28,7 +28,6 @@ export function TrailEntry({ part }: { part: Part }): ReactElement | null {
   const room = { day: new Date().toISOString().slice(0, 10), hours: view.index.basis.aircraft.hours };
   const pieces =
     made.ok && made.value.kind === 'trail' ? trailPieces(made.value.stretches, spec.quietDays, room) : [];
-  const preview = previewOf(view, part, draft);
   return (
     <div>
       <TrailLine pieces={pieces} />
@@ -100,16 +99,7 @@ export function TrailEntry({ part }: { part: Part }): ReactElement | null {
       >
         Another logbook
       </Button>
-      {preview.empty ? null : (
-        <>
-          <VerdictLine verdict={preview.verdicts[0]} {...(preview.doubt ? { doubt: preview.doubt } : {})} />
-          {preview.verdicts.slice(1).map((v, i) => (
-            <p key={i} className="text-[0.8rem] text-ink-2">
-              {view.say(v.reason)}
-            </p>
-          ))}
-        </>
-      )}
+      <PreviewVerdicts part={part} draft={draft} />
     </div>
   );
 }

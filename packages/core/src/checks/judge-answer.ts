@@ -10,6 +10,7 @@ import {
 } from '../limits/types.ts';
 import { findUnit } from '../quantity/units.ts';
 import type { PartAnswer } from '../record/entry.ts';
+import { worstFirst } from '../limits/worst-first.ts';
 import { judgeSheet, judgeWeighing } from '../loading/judge.ts';
 import { takeOffReadings, weighedReadings } from '../loading/readings.ts';
 import { judgeDocument } from '../papers/document.ts';
@@ -60,10 +61,7 @@ function judgeFigures(
       reason: { ...v.reason, params: { ...v.reason.params, cylinder: name } },
     })),
   );
-  const rank = { within: 0, near: 1, unknown: 2, out: 3 };
-  return [...judgeAll(whole, measured, around), ...byCylinder.flat()].sort(
-    (a, b) => rank[b.state] - rank[a.state],
-  );
+  return worstFirst([...judgeAll(whole, measured, around), ...byCylinder.flat()]);
 }
 
 function judgeTimer(check: Check, answer: { startedAt: string; endedAt: string }): Verdict {
@@ -89,10 +87,6 @@ function judgeWorkedOut(
     return limit ? own.flatMap((reading) => judgeAll([limit], { kind: 'one', reading }, around).slice()) : [];
   });
 }
-
-const RANK = { within: 0, near: 1, unknown: 2, out: 3 } as const;
-const worstFirst = (verdicts: readonly Verdict[]): readonly Verdict[] =>
-  [...verdicts].sort((a, b) => RANK[b.state] - RANK[a.state]);
 
 /** Loading and papers: their own computations, and the limit book where it says something of their figures. */
 function judgeWorked(

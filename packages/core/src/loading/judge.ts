@@ -1,4 +1,5 @@
 import type { Verdict } from '../limits/types.ts';
+import { worstFirst } from '../limits/worst-first.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import { isAlong } from './envelope.ts';
 import { sheetProblems } from './problems.ts';
@@ -6,13 +7,6 @@ import { sheetStanding } from './solution.ts';
 import type { TrackCheck, TrackMargin } from './track.ts';
 import type { FittedItem, LoadingData, LoadingSheet, Weighing } from './types.ts';
 import { compareWeighing, weigh, type Weighed, type WeighingRoom } from './weighing.ts';
-
-const RANK = { within: 0, near: 1, unknown: 2, out: 3 } as const;
-
-/** Worst first, as every list of verdicts is. */
-function worstFirst(verdicts: readonly Verdict[]): readonly Verdict[] {
-  return [...verdicts].sort((a, b) => RANK[b.state] - RANK[a.state]);
-}
 
 const said = (state: Verdict['state'], why: Reason, decisionNeeded = false): Verdict => ({
   state,
