@@ -1,4 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test';
+import { seriousFaults } from './accessible.ts';
 import { pdfText } from './pdf-text.ts';
 import { personPage, removeFolder, startDemo, temporaryFolder, test, type Product } from './product.ts';
 
@@ -66,6 +67,7 @@ test('a weighing from the scales to the signature: read twice, compared, an unex
   await expect(page.getByRole('table', { name: 'Compared with what was expected' })).toContainText(
     'Voice radio fitted',
   );
+  expect(await seriousFaults(page)).toEqual([]);
   // Closing the page loses nothing.
   await page.reload();
   await expect(fieldOf(/Tail wheel on the stand, tare in kg/)).toHaveValue('6.5');
@@ -116,6 +118,7 @@ test('an aircraft inside at both ends and outside halfway is caught; ballast is 
   await expect(page.getByText(/kg in Nose bay, ballast, arm 310\smm, instead of 0\.0\skg/)).toBeVisible({
     timeout: 20_000,
   });
+  expect(await seriousFaults(page)).toEqual([]);
   await page.getByRole('button', { name: 'Put it on the sheet' }).first().press('Enter');
   await expect(page.getByRole('status').filter({ hasText: 'Within limits' })).toContainText(
     /10\smm from the aft limit/,

@@ -2,6 +2,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, type Locator, type Page } from '@playwright/test';
 import { toBuffer } from 'qrcode';
+import { seriousFaults } from './accessible.ts';
 import { personPage, removeFolder, startDemo, temporaryFolder, test, type Product } from './product.ts';
 
 let product: Product;
@@ -85,6 +86,7 @@ test('papers of a new aircraft: the plate by its code, logbooks with a gap, a mi
   await page.getByLabel('Work item or sheet').fill('Wing before closing');
   await page.getByLabel('signed by').fill('Odd Leirnes');
   await page.getByLabel('inspected by').fill('odd leirnes');
+  expect(await seriousFaults(page)).toEqual([]);
   await expect(page.getByText(/was done and inspected by Odd Leirnes: it takes another hand/)).toBeVisible();
   await press(page, /^Keep/);
   await expect(margin.getByText(/Stage inspections signed: out of limits.*technician/)).toBeVisible();
@@ -104,6 +106,7 @@ test('papers of a new aircraft: the plate by its code, logbooks with a gap, a mi
   await page.getByLabel('Figure of the condition').fill('1200 m');
   await page.getByLabel('In the words of the paper').fill('Not above 1200 m');
   const copies = page.getByLabel('Add the copy that belongs to the record');
+  expect(await seriousFaults(page)).toEqual([]);
   const broken = join(product.folder, 'notes.txt');
   writeFileSync(broken, 'not a picture');
   await copies.setInputFiles(broken);

@@ -2,7 +2,6 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
 import {
   lever,
@@ -16,6 +15,7 @@ import {
   test,
   type Product,
 } from './product.ts';
+import { seriousFaults } from './accessible.ts';
 import { pdfText } from './pdf-text.ts';
 import { checkInHand, workRunUp, workStep } from './work.ts';
 
@@ -30,13 +30,6 @@ test.afterAll(async () => {
   await product.stop();
   removeFolder(product.folder);
 });
-
-async function seriousFaults(page: Page): Promise<string[]> {
-  const found = await new AxeBuilder({ page }).analyze();
-  return found.violations
-    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-    .map((v) => `${v.id}: ${v.nodes[0]?.html ?? ''}`);
-}
 
 /** Works plain steps: as expected, or a figure typed for each engine, until the station is left. */
 async function workPlain(
