@@ -66,6 +66,17 @@ function OneEnvelope({
             put(id === '' ? rest : { ...rest, when: { [option]: choice } });
           }}
         />
+        {data.tilts.length > 0 ? (
+          <Picker
+            label="In tilt position"
+            value={envelope.tilt ?? ''}
+            options={[{ id: '', text: 'every one' }, ...data.tilts.map((t) => ({ id: t.id, text: t.title }))]}
+            onChange={(id) => {
+              const { tilt: _tilt, ...rest } = envelope;
+              put(id === '' ? rest : { ...rest, tilt: id });
+            }}
+          />
+        ) : null}
         <LineField
           lines={Math.max(5, envelope.corners.length + 1)}
           label={`Corners all the way round, a line each: arm ${units.arm}; mass ${units.mass}; name of the side that begins there`}

@@ -11,6 +11,7 @@ import { PackList } from './pack-list.tsx';
 import { ReportPart } from './report-part.tsx';
 import { StationList } from './station-list.tsx';
 import { TankList } from './tank-list.tsx';
+import { TiltList } from './tilt-list.tsx';
 
 /** Changes one member of the loading; changes about one thing in a row are one step back. */
 export type ChangeLoading = (next: LoadingData, about?: string) => void;
@@ -268,6 +269,7 @@ export function LoadingPart({ about, change }: { about: AircraftDocument; change
           <StationList data={loading} change={put} />
           <TankList data={loading} change={put} />
           <PackList data={loading} change={put} />
+          <TiltList data={loading} change={put} />
           <EnvelopeList about={about} data={loading} change={put} />
         </>
       ) : (
