@@ -88,6 +88,18 @@ test('a weighing from the scales to the signature: read twice, compared, an unex
   expect(words).toContain('Looked at by the pilot');
   expect(words).toContain('Empty aircraft from the weighing of this campaign');
   expect(words).toMatch(/Within limits\. Inside “Tug, one seat” all the way/);
+  // The next weighing is compared with this one: the library takes it over as the report in force.
+  const brand = await personPage(browser, product.url, 'Brand Ekerholt');
+  await brand.goto(`${product.url}/library/aircraft/QX-HEI`);
+  await brand.getByRole('button', { name: 'Take over the newest weighing' }).click();
+  await expect(brand.getByLabel('Number', { exact: true })).toHaveValue(
+    /^Weighed \d{4}-\d{2}-\d{2}, Home-built/,
+  );
+  await expect(
+    brand.getByText(/Made with 2 things on its equipment list: Voice radio, Tow hook/),
+  ).toBeVisible();
+  await brand.getByRole('button', { name: 'Undo' }).click();
+  await expect(brand.getByLabel('Number', { exact: true })).toHaveValue('B-1');
   // The label that is stuck to the aircraft carries the code of its configuration.
   const label = await pdfText(
     await (await page.request.get(`${product.url}/api/aircraft/QX-HEI/label.pdf`)).body(),

@@ -1,6 +1,5 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { fork } from 'node:child_process';
 import { parseArgs } from 'node:util';
@@ -25,17 +24,6 @@ ensureInstalled();
 await build();
 
 const dist = (path) => join(ROOT, path);
-
-/** A port that is free now. */
-const freePort = () =>
-  new Promise((resolve, reject) => {
-    const probe = createServer();
-    probe.once('error', reject);
-    probe.listen(0, '127.0.0.1', () => {
-      const { port } = probe.address();
-      probe.close(() => resolve(port));
-    });
-  });
 
 /** The story is told anew when the code that tells it has changed; what a person did in it since is kept otherwise. */
 function makeWorld() {
@@ -67,17 +55,15 @@ makeWorld();
 const people = spawnSync(process.execPath, [dist('apps/server/dist/demo/main.js'), 'people'], {
   encoding: 'utf8',
 }).stdout;
-const [dataPort, controlPort, weatherPort, scalesPort] = [
-  await freePort(),
-  await freePort(),
-  await freePort(),
-  await freePort(),
-];
-const standin = fork(
-  dist('packages/standins/dist/main.js'),
-  [String(dataPort), String(controlPort), 'left4', String(weatherPort), String(scalesPort)],
-  { stdio: ['ignore', 'ignore', 'inherit', 'ipc'] },
-);
+const standin = fork(dist('packages/standins/dist/main.js'), ['left4'], {
+  stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+});
+const { dataPort, controlPort, weatherPort, scalesPort } = await new Promise((resolve, reject) => {
+  standin.once('message', resolve);
+  standin.once('exit', (code) =>
+    reject(new Error(`The stand-ins ended (${code}) before they could be heard.`)),
+  );
+});
 const server = fork(
   dist('apps/server/dist/main.js'),
   [

@@ -81,7 +81,9 @@ export function judgePlate(aircraft: Aircraft, text: string): readonly Verdict[]
     .filter((w) => w !== '');
   const { serial, configuration } = aircraft;
   if (words.length === 0) return [said('unknown', reason('notAnswered'))];
-  if (!words.includes(bare(serial))) return [said('out', reason('plateOtherSerial', { serial, text }))];
+  // An aircraft without a number of its own is known by its code alone.
+  if (bare(serial) !== '' && !words.includes(bare(serial)))
+    return [said('out', reason('plateOtherSerial', { serial, text }))];
   if (words.includes(bare(configuration.code)))
     return [said('within', reason('plateAgrees', { serial, code: configuration.code }))];
   const code = words.find(

@@ -161,4 +161,5 @@ test('equipment and plate: every difference by name, another serial, another con
   expect(plate('QX-TST L4-022 7KM2Q')).toEqual(['out plateOtherCode']);
   expect(plate('L4-022')).toEqual(['unknown plateNoCode']);
   expect(plate('  ')).toEqual(['unknown notAnswered']);
+  expect(codes(judgePlate({ ...aircraft, serial: '-' }, 'QX-TST 7KM2P'))).toEqual(['within plateAgrees']);
 });

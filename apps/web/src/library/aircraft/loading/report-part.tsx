@@ -1,10 +1,12 @@
-import type { ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
 import type { LoadingData, WeighingReport } from '@kanzel/core';
 import { Button } from '../../../ui/button.tsx';
 import { FigureField } from '../../../ui/figure-field.tsx';
+import { Problem } from '../../../ui/field.tsx';
 import { LineField } from '../../../ui/picker.tsx';
 import type { AircraftDocument } from '../aircraft-document.ts';
 import type { ChangeLoading } from './loading-part.tsx';
+import { newestWeighing } from './newest-weighing.ts';
 
 /** The weighing report in force: its figures, and the equipment list it was made with. */
 export function ReportPart({
@@ -20,10 +22,26 @@ export function ReportPart({
   const fitted = about.equipment.map(({ touches: _touches, ...item }) => item);
   const put = (next: WeighingReport, name?: string): void =>
     change({ ...data, report: next }, name === undefined ? undefined : `report ${name}`);
+  const [problem, setProblem] = useState<string>();
+  const takeOver = async (): Promise<void> => {
+    setProblem(undefined);
+    const found = await newestWeighing(about.mark);
+    if (typeof found === 'string') setProblem(`${found} Nothing was changed.`);
+    else put(found);
+  };
+  const newest = (
+    <>
+      <Button kind="quiet" onClick={() => void takeOver()}>
+        Take over the newest weighing
+      </Button>
+      <Problem>{problem}</Problem>
+    </>
+  );
   if (!report)
     return (
-      <p className="mt-3 text-ink-2">
+      <div className="mt-3 text-ink-2">
         No weighing report: the first weighing has nothing to compare with.
+        {newest}
         <Button
           kind="quiet"
           onClick={() =>
@@ -40,7 +58,7 @@ export function ReportPart({
         >
           Write one in
         </Button>
-      </p>
+      </div>
     );
   const figure = (label: string, name: 'mass' | 'arm' | 'lateral', unit: string): ReactElement => (
     <FigureField
@@ -91,6 +109,7 @@ export function ReportPart({
           It was made with what is listed now
         </Button>
       </p>
+      {newest}
     </>
   );
 }
