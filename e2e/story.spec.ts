@@ -39,8 +39,11 @@ async function workPlain(
 ): Promise<void> {
   while (page.url().includes(`/${station}`)) {
     const id = checkInHand(page);
+    // The address is ahead of the picture: what is typed belongs to the step that can be seen.
+    await page.locator(`[aria-current=step][href*="check=${id}"]`).waitFor();
     await page.locator('[data-step-actions] button').first().waitFor();
     const fields = page.locator('[data-figure]');
+    if (figures[id] !== undefined) await fields.first().waitFor();
     for (let i = 0; figures[id] !== undefined && i < (await fields.count()); i += 1)
       await fields.nth(i).fill(figures[id] ?? '');
     for (const option of await page.getByLabel('Step in hand').getByText('Clean', { exact: true }).all())
