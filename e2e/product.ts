@@ -1,6 +1,5 @@
 import { fork, spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { test as base, type Browser, type Page } from '@playwright/test';
@@ -14,14 +13,6 @@ export interface Product {
   readonly printed: () => string;
   readonly stop: (signal?: NodeJS.Signals) => Promise<void>;
 }
-
-export const freePort = (): Promise<number> =>
-  new Promise((resolve) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as { port: number };
-      probe.close(() => resolve(port));
-    });
-  });
 
 function follow(child: ChildProcess, folder: string): Promise<Product> {
   let text = '';
@@ -54,7 +45,8 @@ export async function startDemo(folder: string, port?: number): Promise<Product>
     [
       join(ROOT, 'scripts/demo.mjs'),
       '--port',
-      String(port ?? (await freePort())),
+      // None named: whatever is free when it comes to listening, minutes after a port looked for now might be taken.
+      String(port ?? 0),
       '--data',
       folder,
       '--sign-ins',
@@ -69,7 +61,7 @@ export async function startDemo(folder: string, port?: number): Promise<Product>
 export async function startPlain(folder: string): Promise<Product> {
   const child = fork(
     join(ROOT, 'apps/server/dist/main.js'),
-    ['--data', folder, '--port', String(await freePort()), '--web', join(ROOT, 'apps/web/dist')],
+    ['--data', folder, '--port', '0', '--web', join(ROOT, 'apps/web/dist')],
     { stdio: ['ignore', 'pipe', 'pipe', 'ipc'] },
   );
   return follow(child, folder);

@@ -55,15 +55,24 @@ makeWorld();
 const people = spawnSync(process.execPath, [dist('apps/server/dist/demo/main.js'), 'people'], {
   encoding: 'utf8',
 }).stdout;
-const standin = fork(dist('packages/standins/dist/main.js'), ['left4'], {
-  stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-});
-const { dataPort, controlPort, weatherPort, scalesPort } = await new Promise((resolve, reject) => {
-  standin.once('message', resolve);
-  standin.once('exit', (code) =>
-    reject(new Error(`The stand-ins ended (${code}) before they could be heard.`)),
-  );
-});
+/** The stand-ins, on ports that were free; again if they took the very port that the product is to have. */
+async function startStandins() {
+  for (;;) {
+    const child = fork(dist('packages/standins/dist/main.js'), ['left4'], {
+      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+    });
+    const ports = await new Promise((resolve, reject) => {
+      child.once('message', resolve);
+      child.once('exit', (code) =>
+        reject(new Error(`The stand-ins ended (${code}) before they could be heard.`)),
+      );
+    });
+    if (!Object.values(ports).includes(Number(values.port))) return { standin: child, ...ports };
+    child.kill('SIGTERM');
+  }
+}
+
+const { standin, dataPort, controlPort, weatherPort, scalesPort } = await startStandins();
 const server = fork(
   dist('apps/server/dist/main.js'),
   [

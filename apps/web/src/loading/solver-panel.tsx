@@ -95,28 +95,30 @@ export function SolverPanel({
   };
   return (
     <section aria-label="Find a loading" className="mt-4 border-t border-rule pt-3">
-      <div
-        className="flex flex-wrap items-center gap-x-4 gap-y-1"
-        role="tablist"
-        aria-label="What to look for"
-      >
-        {kinds.map((k) => (
-          <button
-            key={k.id}
-            type="button"
-            role="tab"
-            aria-selected={kind === k.id}
-            onClick={() => {
-              setKind(k.id);
-              setText('');
-              clear();
-            }}
-            className={`min-h-9 max-lg:min-h-14 border-b-[3px] text-sm font-semibold ${kind === k.id ? 'border-hand' : 'border-transparent text-ink-2'}`}
-          >
-            {k.text}
-          </button>
-        ))}
-        <Button kind="quiet" className="ml-auto" onClick={onClose}>
+      <div className="flex flex-wrap items-center gap-x-4">
+        <div
+          className="flex flex-1 flex-wrap items-center gap-x-4 gap-y-1"
+          role="tablist"
+          aria-label="What to look for"
+        >
+          {kinds.map((k) => (
+            <button
+              key={k.id}
+              type="button"
+              role="tab"
+              aria-selected={kind === k.id}
+              onClick={() => {
+                setKind(k.id);
+                setText('');
+                clear();
+              }}
+              className={`min-h-9 max-lg:min-h-14 border-b-[3px] text-sm font-semibold ${kind === k.id ? 'border-hand' : 'border-transparent text-ink-2'}`}
+            >
+              {k.text}
+            </button>
+          ))}
+        </div>
+        <Button kind="quiet" onClick={onClose}>
           Put away
         </Button>
       </div>
