@@ -318,7 +318,11 @@ export function lomviLoading(today: Date, equipment: Equipment): LoadingData {
       },
     ],
     lateral: { low: -6, high: 6 },
-    tilts: [],
+    // Weighed with the lift motors up; tilted forward for the cruise they take the centre with them.
+    tilts: [
+      { id: 'up', title: 'Lift motors up', mass: 1.8, shift: 0 },
+      { id: 'forward', title: 'Lift motors forward', mass: 1.8, shift: -24 },
+    ],
     report: {
       number: 'L4-022/2',
       on: day(today, -180),

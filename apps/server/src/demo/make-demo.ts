@@ -3,7 +3,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { OpenCampaignRequest, PersonView } from '@kanzel/contract';
 import { TwinStandin } from '@kanzel/standins';
-import { describeWork, type Scan, type WorkItem } from '@kanzel/core';
+import { describeWork, type WorkItem } from '@kanzel/core';
 import { createApp } from '../create-app.ts';
 import { FieldService } from '../field/index.ts';
 import { LibraryService } from '../library/index.ts';
@@ -11,7 +11,7 @@ import { PeopleService } from '../people/index.ts';
 import { RecordService } from '../record/index.ts';
 import type { Settings } from '../settings.ts';
 import { AttachmentsService } from '../attachments/index.ts';
-import { printA4 } from '../reports/index.ts';
+import { printCopies } from './copies.ts';
 import { ScriptedCrew, StoryClock, type Cast } from './crew.ts';
 import { amphibianPapers, commonPapers, tugPapers } from './papers.ts';
 import { heiloFile, registerFiles, teistFile, waitingFiles } from './other-aircraft.ts';
@@ -190,33 +190,6 @@ async function droneReady(crew: TypedCrew): Promise<void> {
   ]);
 }
 
-/** The permit of the tug as it was scanned: printed here, since there is no office to send one. */
-async function permitCopy(attachments: AttachmentsService, today: Date): Promise<Scan> {
-  const until = new Date(today.getTime() + 110 * DAY).toISOString().slice(0, 10);
-  const page = await printA4(
-    [
-      { text: 'Permit to test', style: 'mark' },
-      { text: 'No. T-114 · Heilo, serial H-1, QX-HEI', style: 'title', margin: [0, 12, 0, 12] },
-      { text: `In force until ${until}`, bold: true },
-      {
-        ol: [
-          'Not above 1500 m.',
-          'Take-off mass not above 690 kg.',
-          'Pilot alone.',
-          'By day, in sight of the field of Grauholm.',
-        ],
-        margin: [0, 10, 0, 10],
-      },
-      { text: 'Aviation office of the outer islands' },
-    ],
-    'Copy for the file',
-    'Permit to test T-114',
-  );
-  const kept = await attachments.keep('Permit T-114.pdf', page);
-  if (!kept.ok) throw new Error(`makeDemo: ${JSON.stringify(kept.error)}`);
-  return kept.value;
-}
-
 /** The server as the story is told through it: nobody listens. */
 export function demoSettings(dataFolder: string): Settings {
   return {
@@ -264,7 +237,13 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
     const spring = await openCampaign(record, library, clock, cast.technician, 'Left generator exchanged', [
       'Left generator: replaced',
     ]);
-    const springPapers = amphibianPapers(clock.now(), ['Left generator: replaced']);
+    const attachments = app.get(AttachmentsService);
+    const springPapers = amphibianPapers(
+      clock.now(),
+      ['Left generator: replaced'],
+      await printCopies(attachments, clock.now()),
+    );
+    const copies = await printCopies(attachments, today);
     await lastSpring(new ScriptedCrew(record, clock, new TwinStandin(7), cast, spring, springPapers));
 
     const goTo = (hoursAgo: number): void =>
@@ -285,7 +264,7 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
       cast,
       earlierDrone,
       LOMVI_FIGURES,
-      commonPapers(clock.now(), ['Yearly inspection']),
+      commonPapers(clock.now(), ['Yearly inspection'], copies),
     );
     await yearly.work([...EVERY_STATION]);
     await yearly.release();
@@ -305,7 +284,7 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
       cast,
       courier,
       LOMVI_FIGURES,
-      commonPapers(today, [describeWork(AUTOPILOT_BOARD)]),
+      commonPapers(today, [describeWork(AUTOPILOT_BOARD)], copies),
     );
     await settleScope(record, board, courier, [AUTOPILOT_BOARD], clock.now());
     await keepPlan(board, cast, new Date(today.getTime() - 0.5 * HOUR), 3, undefined, undefined);
@@ -321,14 +300,7 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
       'QX-HEI',
       'maiden',
     );
-    const builder = new TypedCrew(
-      record,
-      clock,
-      cast,
-      tug,
-      HEILO_FIGURES,
-      tugPapers(today, await permitCopy(app.get(AttachmentsService), today)),
-    );
+    const builder = new TypedCrew(record, clock, cast, tug, HEILO_FIGURES, tugPapers(today, copies));
     await keepPlan(builder, cast, clock.now(), 4, HEILO_BUDGET, HEILO_WAYS);
     await tugFlowsShort(builder);
     goTo(8);
@@ -348,7 +320,7 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
         cast,
         drone,
         TEIST_FIGURES,
-        commonPapers(today, ['Motor 3 and its controller: replaced']),
+        commonPapers(today, ['Motor 3 and its controller: replaced'], copies),
       ),
     );
     goTo(2.1);
@@ -364,11 +336,15 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
         'Left engine, cylinder 4: replaced',
       ],
     );
-    const morning = amphibianPapers(today, [
-      'Left propeller governor: replaced',
-      'Right propeller governor: replaced',
-      'Left cylinder 4: replaced',
-    ]);
+    const morning = amphibianPapers(
+      today,
+      [
+        'Left propeller governor: replaced',
+        'Right propeller governor: replaced',
+        'Left cylinder 4: replaced',
+      ],
+      copies,
+    );
     await thisMorning(new ScriptedCrew(record, clock, new TwinStandin(11), cast, now, morning));
     if (clock.now() > today)
       throw new Error(

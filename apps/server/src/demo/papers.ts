@@ -12,8 +12,15 @@ const document = (
   document: { number, conditions: [], scans: [], ...change },
 });
 
+/** Copies that belong to the record, by what they are of. */
+export interface StoryCopies {
+  readonly certificate: Scan;
+  readonly report: Scan;
+  readonly permit: Scan;
+}
+
 /** Papers that every aircraft of the workshop has, with days counted from the story's. */
-export function commonPapers(today: Date, work: readonly string[]): StoryPapers {
+export function commonPapers(today: Date, work: readonly string[], copies: StoryCopies): StoryPapers {
   const on = day(today, -2);
   const signed = work.map((what, i) => ({
     id: String(i + 1),
@@ -34,6 +41,7 @@ export function commonPapers(today: Date, work: readonly string[]): StoryPapers 
         issuedBy: 'Aviation office',
         issuedOn: day(today, -90),
         expiresOn: day(today, 275),
+        scans: [copies.certificate],
       }),
     'insurance-policy': () =>
       document('P-55 104', {
@@ -63,14 +71,17 @@ export function commonPapers(today: Date, work: readonly string[]): StoryPapers 
         expiresOn: day(today, 430),
       }),
     'weight-report-on-file': (aircraft) =>
-      document(aircraft.loading?.report?.number ?? 'W-1', { issuedOn: aircraft.loading?.report?.on ?? on }),
+      document(aircraft.loading?.report?.number ?? 'W-1', {
+        issuedOn: aircraft.loading?.report?.on ?? on,
+        scans: [copies.report],
+      }),
   };
 }
 
 /** The amphibian flown solo after work, with test ballast beside the pilot: the bow tank is drawn first. */
-export function amphibianPapers(today: Date, work: readonly string[]): StoryPapers {
+export function amphibianPapers(today: Date, work: readonly string[], copies: StoryCopies): StoryPapers {
   return {
-    ...commonPapers(today, work),
+    ...commonPapers(today, work, copies),
     'loading-sheet-current': ({ loading }) => {
       if (!loading?.report) throw new Error('amphibianPapers: no report');
       const { number, mass, arm, lateral, uncertainty } = loading.report;
@@ -90,9 +101,9 @@ export function amphibianPapers(today: Date, work: readonly string[]): StoryPape
 }
 
 /** The tug before its maiden flight: one logbook, a permit with conditions, and a weighing with one scale read twice. */
-export function tugPapers(today: Date, permit: Scan): StoryPapers {
+export function tugPapers(today: Date, copies: StoryCopies): StoryPapers {
   return {
-    ...commonPapers(today, ['Engine mount', 'Control runs', 'Covering', 'Electrics']),
+    ...commonPapers(today, ['Engine mount', 'Control runs', 'Covering', 'Electrics'], copies),
     'inspections-signed': () => ({
       kind: 'signatures',
       items: ['Wing before closing', 'Fuselage before closing', 'Tank pressure', 'Engine installed'].map(
@@ -140,7 +151,7 @@ export function tugPapers(today: Date, permit: Scan): StoryPapers {
           { kind: 'crew', value: 1, text: 'Pilot alone' },
           { kind: 'dayOnly', text: 'By day, in sight of the field' },
         ],
-        scans: [permit],
+        scans: [copies.permit],
       }),
     'weighed-empty': ({ loading }) => {
       if (!loading) throw new Error('tugPapers: the tug has no loading');

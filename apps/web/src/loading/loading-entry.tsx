@@ -1,5 +1,6 @@
 import { useMemo, useState, type ReactElement } from 'react';
 import {
+  aboardChanges,
   armText,
   convert,
   firstSheet,
@@ -20,7 +21,7 @@ import { changeDraft, draftOf, useDrafts, type PartDraft } from '../station/part
 import { Button } from '../ui/button.tsx';
 import { LimitRuler } from '../ui/limit-ruler.tsx';
 import { EnvelopePicture } from './envelope-picture.tsx';
-import { draftFromSheet, exchangedBy, sheetFromDraft } from './sheet-draft.ts';
+import { draftFromSheet, sheetFromDraft } from './sheet-draft.ts';
 import { SheetTable } from './sheet-table.tsx';
 import { SolverPanel } from './solver-panel.tsx';
 import { shareInWords, useProbability } from './use-probability.ts';
@@ -164,7 +165,7 @@ export function LoadingEntry({ part }: { part: Part }): ReactElement {
   const preview = previewOf(view, part, draft);
   const [worst] = preview.verdicts;
   const change = (next: Partial<PartDraft>): void => changeDraft(view.id, part.key, next);
-  const exchanged = sheet ? exchangedBy(state, data, sheet) : [];
+  const exchanged = sheet ? aboardChanges(state, data, sheet) : [];
   const doubt = preview.doubt ?? (made.ok ? undefined : made.error);
   return (
     <div className="grid grid-cols-1 gap-x-8 gap-y-2 [grid-template-areas:'verdict'_'table'_'picture'_'find'] xl:grid-cols-[minmax(19rem,23rem)_minmax(0,1fr)] xl:grid-rows-[auto_1fr_auto] xl:[grid-template-areas:'table_verdict'_'table_picture'_'find_find']">

@@ -1,5 +1,4 @@
 import {
-  aboardChanges,
   convert,
   err,
   firstSheet,
@@ -8,7 +7,6 @@ import {
   reason,
   type BasisIndex,
   type CampaignState,
-  type LoadingData,
   type LoadingSheet,
   type Reason,
   type Result,
@@ -95,13 +93,4 @@ export function draftFromSheet(
     if (next) type(`arm ${bay.id}`, next.arm ?? bay.arm, own?.arm ?? bay.arm);
   }
   return { texts, picks };
-}
-
-/** What was exchanged by the sheet on the desk: said in the record before the sheet is kept. */
-export function exchangedBy(
-  state: CampaignState,
-  data: LoadingData,
-  sheet: LoadingSheet,
-): ReturnType<typeof aboardChanges> {
-  return aboardChanges(state, data, sheet);
 }

@@ -3,6 +3,7 @@ import {
   armText,
   compareWeighing,
   formatFigure,
+  makeSentences,
   massText,
   percentOfChord,
   weigh,
@@ -14,6 +15,16 @@ import type { PartDraft } from '../station/part-draft.ts';
 import { PreviewVerdicts } from '../station/preview-verdicts.tsx';
 import { weighingFromDraft } from './weighing-draft.ts';
 
+/** What is not wrong, only not typed yet. */
+const STILL_TO_TYPE: ReadonlySet<string> = new Set([
+  'noFigure',
+  'scaleUntyped',
+  'scaleNowhere',
+  'tareUntyped',
+  'levelUntyped',
+  'fuelUntyped',
+]);
+
 /** What the weighing on the desk says: mass, centre, and how they compare with what was expected. */
 export function WeighedResult({ part, draft }: { part: Part; draft: PartDraft }): ReactElement | null {
   const view = useCampaign();
@@ -21,8 +32,10 @@ export function WeighedResult({ part, draft }: { part: Part; draft: PartDraft })
   const { aircraft } = index.basis;
   const weighing = weighingFromDraft(index, part, draft);
   if (!weighing.ok)
-    return weighing.error.code === 'noFigure' ? (
-      <p className="cap mt-3">Read every scale at least once; twice is better.</p>
+    return STILL_TO_TYPE.has(weighing.error.code) ? (
+      <p className="mt-3 font-semibold text-ink-2" role="status">
+        {makeSentences(view.names).say(weighing.error)}
+      </p>
     ) : (
       <VerdictLine verdict={undefined} doubt={weighing.error} />
     );

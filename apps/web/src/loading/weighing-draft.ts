@@ -107,63 +107,96 @@ function extrasFrom(draft: PartDraft, units: LoadingUnits): Result<readonly Weig
   return ok(extras);
 }
 
+/** Nothing of a weighing that nobody typed is taken for nought: it is asked for. */
+function typed(
+  text: string | undefined,
+  unit: string,
+  instrument: Instrument | undefined,
+  missing: Reason,
+): Result<Reading, Reason> {
+  return text?.trim() ? reading(text, unit, instrument) : err(missing);
+}
+
+function readingsOf(
+  point: { readonly id: string; readonly title: string },
+  draft: PartDraft,
+  unit: string,
+  scales: Instrument | undefined,
+): Result<readonly Reading[], Reason> {
+  const readings: Reading[] = [];
+  for (let k = 0; k < MOST_READINGS; k += 1) {
+    const text = draft.texts?.[`read ${point.id} ${k}`];
+    if (!text?.trim()) continue;
+    const one = reading(text, unit, scales);
+    if (!one.ok) return one;
+    readings.push(one.value);
+  }
+  return readings.length === 0 ? err(reason('scaleUntyped', { thing: point.title })) : ok(readings);
+}
+
+/** The scales with what they carry, in two rounds: everything is read before the first tare is asked for. */
+function pointsFrom(
+  index: BasisIndex,
+  part: Part,
+  draft: PartDraft,
+): Result<readonly WeighedPoint[], Reason> {
+  const units = weighingUnits(index);
+  const scales = chosenInstrument(index, part, draft, 'scales');
+  const read: Omit<WeighedPoint, 'tare'>[] = [];
+  for (const { id, title, ...place } of scalePoints(index, draft)) {
+    const arm = typedFigure(place.arm, units.arm, NaN);
+    const lateral = typedFigure(place.lateral, units.arm, 0);
+    if (!arm.ok) return arm;
+    if (!lateral.ok) return lateral;
+    if (!Number.isFinite(arm.value)) return err(reason('scaleNowhere', { thing: title }));
+    const readings = readingsOf({ id, title }, draft, units.mass, scales);
+    if (!readings.ok) return readings;
+    read.push({ id, title, arm: arm.value, lateral: lateral.value, readings: readings.value });
+  }
+  const points: WeighedPoint[] = [];
+  for (const point of read) {
+    const missing = reason('tareUntyped', { thing: point.title });
+    const tare = typed(draft.texts?.[`tare ${point.id}`], units.mass, scales, missing);
+    if (!tare.ok) return tare;
+    points.push({ ...point, tare: tare.value });
+  }
+  return points.length === 0 ? err(reason('noFigure')) : ok(points);
+}
+
+function tanksFrom(index: BasisIndex, draft: PartDraft): Result<Record<string, number>, Reason> {
+  const tanks: Record<string, number> = {};
+  for (const tank of index.basis.aircraft.loading?.tanks ?? []) {
+    const text = draft.texts?.[`fuel ${tank.id}`];
+    if (!text?.trim()) return err(reason('fuelUntyped', { thing: tank.title }));
+    const volume = typedFigure(text, weighingUnits(index).volume, NaN);
+    if (!volume.ok) return volume;
+    tanks[tank.id] = volume.value;
+  }
+  return ok(tanks);
+}
+
 function onScales(index: BasisIndex, part: Part, draft: PartDraft): Result<Weighing, Reason> {
   const units = weighingUnits(index);
   const { texts = {}, picks = {} } = draft;
-  const scales = chosenInstrument(index, part, draft, 'scales');
-  const points: WeighedPoint[] = [];
-  for (const point of scalePoints(index, draft)) {
-    const arm = typedFigure(point.arm, units.arm, NaN);
-    const lateral = typedFigure(point.lateral, units.arm, 0);
-    if (!arm.ok) return arm;
-    if (!lateral.ok) return lateral;
-    if (!Number.isFinite(arm.value)) return err(reason('noFigure'));
-    const readings: Reading[] = [];
-    for (let k = 0; k < MOST_READINGS; k += 1) {
-      const text = texts[`read ${point.id} ${k}`];
-      if (!text?.trim()) continue;
-      const one = reading(text, units.mass, scales);
-      if (!one.ok) return one;
-      readings.push(one.value);
-    }
-    if (readings.length === 0) return err(reason('noFigure'));
-    const tare = reading(
-      texts[`tare ${point.id}`]?.trim() ? texts[`tare ${point.id}`] : '0',
-      units.mass,
-      scales,
-    );
-    if (!tare.ok) return tare;
-    points.push({
-      id: point.id,
-      title: point.title,
-      arm: arm.value,
-      lateral: lateral.value,
-      tare: tare.value,
-      readings,
-    });
-  }
-  if (points.length === 0) return err(reason('noFigure'));
+  const points = pointsFrom(index, part, draft);
+  if (!points.ok) return points;
   const level = chosenInstrument(index, part, draft, 'level');
-  const along = reading(texts['along']?.trim() ? texts['along'] : '0.0', 'deg-angle', level);
+  const along = typed(texts['along'], 'deg-angle', level, reason('levelUntyped'));
   if (!along.ok) return along;
-  const across = reading(texts['across']?.trim() ? texts['across'] : '0.0', 'deg-angle', level);
+  const across = typed(texts['across'], 'deg-angle', level, reason('levelUntyped'));
   if (!across.ok) return across;
   const extras = extrasFrom(draft, units);
   if (!extras.ok) return extras;
   const fuel = picks['fuel'] === 'dry' || picks['fuel'] === 'aboard' ? picks['fuel'] : 'drained';
-  const tanks: Record<string, number> = {};
-  for (const tank of fuel === 'aboard' ? (index.basis.aircraft.loading?.tanks ?? []) : []) {
-    const volume = typedFigure(texts[`fuel ${tank.id}`], units.volume, 0);
-    if (!volume.ok) return volume;
-    tanks[tank.id] = volume.value;
-  }
+  const tanks = fuel === 'aboard' ? tanksFrom(index, draft) : ok({});
+  if (!tanks.ok) return tanks;
   return ok({
     method: 'scales',
     units,
-    points,
+    points: points.value,
     level: { along: along.value, across: across.value },
     fuel,
-    tanks,
+    tanks: tanks.value,
     extras: extras.value,
   });
 }

@@ -21,7 +21,9 @@ export function WeighingEntry({ part }: { part: Part }): ReactElement {
   const data = index.basis.aircraft.loading;
   const units = weighingUnits(index);
   const put = (change: Partial<PartDraft>): void => changeDraft(view.id, part.key, change);
-  const text = (key: string, value: string): void => put({ texts: { ...draft.texts, [key]: value } });
+  const texts = (typed: readonly (readonly [string, string])[]): void =>
+    put({ texts: { ...draft.texts, ...Object.fromEntries(typed) } });
+  const text = (key: string, value: string): void => texts([[key, value]]);
   const pick = (key: string, value: string): void => put({ picks: { ...draft.picks, [key]: value } });
   const rows = (list: string, next: readonly Row[]): void => put({ lists: { ...draft.lists, [list]: next } });
   const model = part.check.answer.kind === 'weighing' && part.check.answer.method === 'hand';
@@ -47,6 +49,7 @@ export function WeighingEntry({ part }: { part: Part }): ReactElement {
   const points = scalePoints(index, draft);
   const typed = draft.lists?.['points'] ?? [];
   const extras = draft.lists?.['extras'] ?? [];
+  const untared = points.filter((p) => !draft.texts?.[`tare ${p.id}`]?.trim());
   /** Which reading of a point the scales fill next: the first that is empty. */
   const nextReading = (id: string): number | undefined =>
     Array.from({ length: MOST_READINGS }, (_, k) => k).find((k) => !draft.texts?.[`read ${id} ${k}`]?.trim());
@@ -100,7 +103,7 @@ export function WeighingEntry({ part }: { part: Part }): ReactElement {
             <FigureCell
               label={`${p.title}, tare in ${units.mass}`}
               text={draft.texts?.[`tare ${p.id}`]}
-              before="0"
+              before="—"
               onChange={(t) => text(`tare ${p.id}`, t)}
             />
             {Array.from({ length: MOST_READINGS }, (_, k) => (
@@ -130,14 +133,19 @@ export function WeighingEntry({ part }: { part: Part }): ReactElement {
           unit={units.mass}
           points={points}
           onTake={(taken) => {
-            const texts: Record<string, string> = { ...draft.texts };
-            for (const [id, value] of Object.entries(taken)) {
-              const k = nextReading(id);
-              if (k !== undefined) texts[`read ${id} ${k}`] = value;
-            }
-            put({ texts });
+            texts(
+              Object.entries(taken).flatMap(([id, value]) => {
+                const k = nextReading(id);
+                return k === undefined ? [] : [[`read ${id} ${k}`, value] as const];
+              }),
+            );
           }}
         />
+        {untared.length === 0 ? null : (
+          <Button kind="quiet" onClick={() => texts(untared.map((p) => [`tare ${p.id}`, '0']))}>
+            {untared.length === points.length ? 'All set to nought' : 'The others set to nought'}
+          </Button>
+        )}
         <ReadFrom part={part} draft={draft} role="scales" put={pick} />
       </div>
       <div className="mt-3 flex flex-wrap items-end gap-x-6 gap-y-2">
@@ -146,7 +154,7 @@ export function WeighingEntry({ part }: { part: Part }): ReactElement {
           <FigureCell
             label="Nose up, degrees"
             text={draft.texts?.['along']}
-            before="0.0"
+            before="—"
             onChange={(t) => text('along', t)}
           />
           <span className="text-ink-2">°</span>
@@ -156,11 +164,24 @@ export function WeighingEntry({ part }: { part: Part }): ReactElement {
           <FigureCell
             label="Right wing down, degrees"
             text={draft.texts?.['across']}
-            before="0.0"
+            before="—"
             onChange={(t) => text('across', t)}
           />
           <span className="text-ink-2">°</span>
         </label>
+        {draft.texts?.['along'] || draft.texts?.['across'] ? null : (
+          <Button
+            kind="quiet"
+            onClick={() =>
+              texts([
+                ['along', '0.0'],
+                ['across', '0.0'],
+              ])
+            }
+          >
+            Stands level
+          </Button>
+        )}
         <ReadFrom part={part} draft={draft} role="level" put={pick} />
       </div>
       {data && data.tanks.length > 0 ? (
@@ -184,7 +205,7 @@ export function WeighingEntry({ part }: { part: Part }): ReactElement {
                   <FigureCell
                     label={`${t.title}, ${units.volume} aboard`}
                     text={draft.texts?.[`fuel ${t.id}`]}
-                    before="0"
+                    before="—"
                     onChange={(v) => text(`fuel ${t.id}`, v)}
                   />
                   <span className="text-ink-2">{units.volume}</span>

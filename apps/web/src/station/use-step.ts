@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import {
+  aboardChanges,
   isFigureSpec,
   judgeAnswer,
   runningTimer,
@@ -9,7 +10,6 @@ import {
   type Reason,
   type Role,
 } from '@kanzel/core';
-import { exchangedBy } from '../loading/sheet-draft.ts';
 import { newestAt, useMonitor } from '../sync/monitor-store.ts';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
@@ -91,7 +91,7 @@ async function sayExchanged(
   role: Role,
 ): Promise<Reason | undefined> {
   const data = view.index.basis.aircraft.loading;
-  for (const change of data ? exchangedBy(view.state, data, sheet) : []) {
+  for (const change of data ? aboardChanges(view.state, data, sheet) : []) {
     const said = await submit(view.id, 'loadout.changed', { ...change, note: 'By the loading sheet' }, role);
     if (!said.ok) return said.error;
   }

@@ -116,7 +116,11 @@ function judgeWorked(
       return worstFirst([...verdicts, ...judgeWorkedOut(index, part, figures, around)]);
     }
     case 'document':
-      return judgeDocument(answer.document, spec.kind === 'document' ? spec.runsOut : 'never', room);
+      return judgeDocument(
+        answer.document,
+        spec.kind === 'document' ? spec : { runsOut: 'never', copy: false },
+        room,
+      );
     case 'trail':
       return judgeTrail(answer.stretches, spec.kind === 'trail' ? spec.quietDays : 366, room);
     case 'signatures':

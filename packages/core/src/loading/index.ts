@@ -2,7 +2,7 @@ export * from './types.ts';
 export * from './items.ts';
 export * from './envelope.ts';
 export * from './track.ts';
-export * from './problems.ts';
+export { envelopeInUnits, envelopeProblems, loadingProblems, sheetProblems } from './problems.ts';
 export * from './weighing.ts';
 export * from './probability.ts';
 export { practicalStep, sheetStanding, withLine, type SheetStanding, type Solution } from './solution.ts';

@@ -149,7 +149,21 @@ function judgeLateral(data: LoadingData, lateral: number, sigma: number): Verdic
 }
 
 /**
- * Verdicts on a loading sheet: what cannot be loaded so, then the whole flight against every envelope in every tilt
+ * What a sheet has left open so that it says nothing of the flight: seats and nobody on them, places for packs and
+ * none aboard, tanks of which nothing is used until landing.
+ */
+export function sheetGaps(data: LoadingData, sheet: LoadingSheet): readonly Reason[] {
+  const seats = data.stations.filter((s) => s.kind === 'seat');
+  const seated = sheet.lines.some((l) => l.mass > 0 && seats.some((s) => s.id === l.station));
+  return [
+    ...(seats.length > 0 && !seated ? [reason('nobodyAboard')] : []),
+    ...(data.bays.length > 0 && sheet.packs.length === 0 ? [reason('noPackAboard')] : []),
+    ...(data.burn.length > 0 && sheet.used <= 0 ? [reason('nothingUsed')] : []),
+  ];
+}
+
+/**
+ * Verdicts on a loading sheet: what cannot be loaded so, what was left open (`sheetGaps`, unknown), then the whole flight against every envelope in every tilt
  * position, and the lateral. Inside by less than two standard deviations is near and needs a decision; outside only
  * on the reserve likewise. Without a description or an envelope nothing is known to be inside.
  */
@@ -165,5 +179,6 @@ export function judgeSheet(data: LoadingData | undefined, sheet: LoadingSheet): 
   const sigma = Math.max(...standing.tracks.flatMap((t) => t.points.map((p) => p.centre.sigmaLateral)));
   const lateral = judgeLateral(data, standing.lateral, sigma);
   if (checks.length === 0) return [said('unknown', reason('noEnvelope'))];
-  return worstFirst([...checks, ...(lateral ? [lateral] : [])]);
+  const gaps = sheetGaps(data, sheet).map((g) => said('unknown', g));
+  return worstFirst([...gaps, ...checks, ...(lateral ? [lateral] : [])]);
 }

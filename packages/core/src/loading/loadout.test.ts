@@ -10,7 +10,7 @@ import {
 import { LOADING, scaleReading, SCALES, weighing } from '../testing/loading.ts';
 import { AIRCRAFT, BASIS, check, Scribe } from '../testing/world.ts';
 import type { Basis, Check } from '../checks/index.ts';
-import { aboardNow, emptyLine, firstSheet, type LoadingSheet } from './index.ts';
+import { aboardNow, emptyLine, firstSheet, judgeSheet, type LoadingSheet } from './index.ts';
 
 const NOW = '2026-11-24T12:00:00.000Z';
 const CHECKS: readonly Check[] = [
@@ -78,6 +78,7 @@ class Campaign {
 const NOSE = (610 * (2500 - 2040)) / 1900;
 const asReported = weighing([NOSE, (610 - NOSE) / 2, (610 - NOSE) / 2]);
 const confirm = { kind: 'confirm', asExpected: true } as const;
+const FUELLED = { fuel: { left: 40, right: 40, tail: 0 }, used: 60 } as const;
 
 test('a sheet begins with the weighing that stands; another weighing takes it, and an old empty line is refused', () => {
   const c = new Campaign();
@@ -85,7 +86,7 @@ test('a sheet begins with the weighing that stands; another weighing takes it, a
   expect(c.answer('sheet', { kind: 'loading', sheet: c.sheet() })).toBe('groundNotProven');
   expect(c.answer('weighed', { kind: 'weighing', weighing: asReported })).toBeUndefined();
   expect(c.mark('weighed')).toBe('within');
-  const begun = c.sheet({ fuel: { left: 40, right: 40, tail: 0 }, used: 60 });
+  const begun = c.sheet(FUELLED);
   expect(begun.empty).toMatchObject({ source: 'weighing', mass: expect.closeTo(610, 6) });
   expect(c.answer('sheet', { kind: 'loading', sheet: begun })).toBeUndefined();
   expect(c.mark('sheet')).toBe('within');
@@ -104,10 +105,27 @@ test('a sheet begins with the weighing that stands; another weighing takes it, a
   expect(c.mark('sheet')).toBe('within');
 });
 
+test('a sheet without people, packs or fuel to use says nothing of a flight', () => {
+  const c = new Campaign();
+  c.answer('weighed', { kind: 'weighing', weighing: asReported });
+  const flown = c.sheet(FUELLED);
+  const gaps = (change: Partial<LoadingSheet>): string[] =>
+    judgeSheet(LOADING, { ...flown, ...change })
+      .filter((v) => v.state === 'unknown')
+      .map((v) => v.reason.code);
+  expect(gaps({})).toEqual([]);
+  expect(gaps({ used: 0 })).toEqual(['nothingUsed']);
+  expect(gaps({ packs: [] })).toEqual(['noPackAboard']);
+  expect(gaps({ lines: flown.lines.map((l) => ({ ...l, mass: 0 })) })).toEqual(['nobodyAboard']);
+  // It may be kept, as what is known so far; it proves nothing.
+  expect(c.answer('sheet', { kind: 'loading', sheet: { ...flown, used: 0 } })).toBeUndefined();
+  expect(c.mark('sheet')).toBe('unknown');
+});
+
 test('another pack opens the sheet, the balance and the energy again, and not the weighing or the tools', () => {
   const c = new Campaign();
   c.answer('weighed', { kind: 'weighing', weighing: asReported });
-  c.answer('sheet', { kind: 'loading', sheet: c.sheet() });
+  c.answer('sheet', { kind: 'loading', sheet: c.sheet(FUELLED) });
   for (const id of ['balanced', 'cells', 'tools']) c.answer(id, confirm);
   expect(aboardNow(c.state, LOADING).get('bay')).toEqual({ pack: 'small' });
   // A sheet cannot name another pack in silence.
@@ -146,11 +164,11 @@ test('a permit narrows the loading, and what runs out takes its standing', () =>
     },
   });
   c.answer('weighed', { kind: 'weighing', weighing: asReported });
-  c.answer('sheet', { kind: 'loading', sheet: c.sheet() });
-  // 610 + 80 + 10, with empty tanks.
-  c.answer('permit', permit(700));
+  c.answer('sheet', { kind: 'loading', sheet: c.sheet(FUELLED) });
+  // 610 + 80 + 10, and 80 L at 0.72.
+  c.answer('permit', permit(757.6));
   expect(c.mark('sheet')).toBe('within');
-  c.answer('permit', permit(699));
+  c.answer('permit', permit(757.5));
   expect(deriveStatus(c.state, NOW)?.parts.get('sheet@aircraft')).toMatchObject({
     mark: 'out',
     proven: false,

@@ -20,12 +20,12 @@ const volume = (value: number, units: LoadingUnits): { value: number; unit: stri
 });
 
 /** Whether an arm lies on the airframe, its ends included. */
-function onAirframe(data: LoadingData, value: number): boolean {
+export function onAirframe(data: LoadingData, value: number): boolean {
   return value >= data.extent.from && value <= data.extent.to;
 }
 
 /** An arm off the airframe; when only its sign makes it so, the other sign is asked for. */
-function offAirframe(data: LoadingData, thing: string, value: number): Reason {
+export function offAirframe(data: LoadingData, thing: string, value: number): Reason {
   const { units, extent } = data;
   return reason('offAirframe', {
     thing,

@@ -121,6 +121,7 @@ test('what says nothing is refused with its reason, and never becomes a figure',
   const along = scaleReading(1, 'deg-angle', 'level');
   const tilted = { level: { along, across: scaleReading(0, 'deg-angle', 'level') } };
   const { height: _height, ...rest } = LOADING.weighing;
+  const extra = { title: 'Tool bag', mass: 3, arm: 1000, lateral: 0, missing: false };
   const cases: readonly [string, ReturnType<typeof weigh>][] = [
     ['heightUnknown', weigh({ ...LOADING, weighing: rest }, weighing([130, 240, 240], tilted), room)],
     ['tareOver', weigh(LOADING, weighing([-1, 240, 240]), room)],
@@ -133,7 +134,18 @@ test('what says nothing is refused with its reason, and never becomes a figure',
       'tankNegative',
       weigh(LOADING, weighing([130, 240, 240], { fuel: 'aboard', tanks: { tail: -1 } }), room),
     ],
-    ['noMass', weigh(LOADING, weighing([0, 0, 0]), room)],
+    // Tared with the aircraft on it, and a place of the aircraft that nobody put a scale under.
+    ['tareOver', weigh(LOADING, weighing([0, 240, 240]), room)],
+    [
+      'scaleUnread',
+      weigh(
+        LOADING,
+        weighing([130, 240, 240], { points: weighing([130, 240, 240]).points.slice(0, 2) }),
+        room,
+      ),
+    ],
+    ['negativeMass', weigh(LOADING, weighing([130, 240, 240], { extras: [{ ...extra, mass: -3 }] }), room)],
+    ['offAirframe', weigh(LOADING, weighing([130, 240, 240], { extras: [{ ...extra, arm: -900 }] }), room)],
     ['scaleUnnamed', weigh(LOADING, weighing([130, 240, 240]), { ...room, instruments: {} })],
     [
       'instrumentExpired',

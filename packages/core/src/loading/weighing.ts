@@ -4,6 +4,7 @@ import { convert } from '../quantity/units.ts';
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import { centreOf, fuelMoments, type Item } from './items.ts';
+import { offAirframe, onAirframe } from './problems.ts';
 import type {
   FittedItem,
   HandBalance,
@@ -89,7 +90,8 @@ function netOf(
       ? 0
       : values.reduce((s, v) => s + (v - mean) ** 2, 0) / (values.length - 1) / values.length;
   const net = mean - tare.value;
-  if (net < 0) return err(reason('tareOver', { thing: point.title }));
+  // A scale on which nothing is left carries no part of the aircraft: it was tared with the aircraft on it, or missed.
+  if (net <= 0) return err(reason('tareOver', { thing: point.title }));
   return ok({
     mass: net,
     sigma: Math.hypot(first.sigma, Math.sqrt(scatter)),
@@ -108,6 +110,15 @@ function extraItems(extras: readonly WeighedExtra[]): Item[] {
     sigmaMass: 0,
     sigmaArm: 0,
   }));
+}
+
+/** What cannot be true of the things that were aboard or missing. */
+function extraProblem(data: LoadingData | undefined, { extras, units }: Weighing): Reason | undefined {
+  const light = extras.find((e) => e.mass < 0);
+  if (light)
+    return reason('negativeMass', { thing: light.title, value: { value: light.mass, unit: units.mass } });
+  const off = data && extras.find((e) => !onAirframe(data, e.arm));
+  return off && offAirframe(data, off.title, off.arm);
 }
 
 /** Fuel that was aboard, taken off; and what cannot be drained from a dry aircraft, put back as it belongs to it. */
@@ -160,6 +171,12 @@ function levelShift(
   };
 }
 
+/** A place under which no scale was read, where the aircraft is described: what it carried is not in the sum. */
+function missedPoint(data: LoadingData | undefined, points: readonly WeighedPoint[]): Reason | undefined {
+  const missed = data?.weighing.points.find((p) => !points.some((w) => w.id === p.id));
+  return missed && reason('scaleUnread', { thing: missed.title });
+}
+
 function weighOnScales(
   data: LoadingData | undefined,
   weighing: ScaleWeighing,
@@ -167,6 +184,8 @@ function weighOnScales(
 ): Result<Weighed, Reason> {
   const { units, points } = weighing;
   if (points.length < 2 || points.length > 4) return err(reason('scaleCount', { count: points.length }));
+  const missed = missedPoint(data, points);
+  if (missed) return err(missed);
   const items: Item[] = [];
   const net: Weighed['net'][number][] = [];
   const apart: { title: string; spread: number }[] = [];
@@ -199,6 +218,8 @@ function weighOnScales(
     : [none, none];
   const fuel = fuelCorrection(data, weighing);
   if (!fuel.ok) return fuel;
+  const wrong = extraProblem(data, weighing);
+  if (wrong) return err(wrong);
   const empty = centreOf([
     {
       title: 'as weighed',
@@ -235,6 +256,8 @@ function balanceByHand(weighing: HandBalance, room: WeighingRoom): Result<Weighe
   if (!mass.ok) return mass;
   if (tail.value.value >= nose.value.value) return err(reason('balanceReversed'));
   if (mass.value.value <= 0) return err(reason('noMass'));
+  const wrong = extraProblem(undefined, weighing);
+  if (wrong) return err(wrong);
   const half = (nose.value.value - tail.value.value) / 2;
   const empty = centreOf([
     {
@@ -268,9 +291,9 @@ function balanceByHand(weighing: HandBalance, room: WeighingRoom): Result<Weighe
  * that was drained holds it), less things that do not belong and plus those that were not there. By hand: half way
  * between the point where the tail still drops and the one where the nose does.
  *
- * Errors: `scaleCount`, `scaleUnread`, `scaleUnnamed`, `scaleAccuracy`, `instrumentExpired`, `tareOver`,
+ * Errors: `scaleCount`, `scaleUnread` (also a place of the aircraft that was left out), `scaleUnnamed`, `scaleAccuracy`, `instrumentExpired`, `tareOver`,
  * `heightUnknown` (not level, and nobody stated how high the centre lies), `tankOverfull`, `tankNegative`,
- * `balanceReversed`, `noMass`, `wrongKind`.
+ * `negativeMass`, `offAirframe`, `balanceReversed`, `noMass`, `wrongKind`.
  * Source: statics; JCGM 100:2008 for the uncertainty.
  * Example: 400 at 1000 and twice 300 at 2000 are 1000 at 1600; nose up 1° with the centre 900 mm high: 1584.3.
  */

@@ -40,13 +40,21 @@ export function documentEnding(document: PaperDocument, lastDay: string): Reason
     : undefined;
 }
 
+/** What a document has to be, by its check. */
+export interface DocumentWanted {
+  readonly runsOut: RunsOut;
+  /** Whether a copy of it belongs to the record. */
+  readonly copy: boolean;
+}
+
 /**
  * Verdict on a document on the day it was looked at. Without a number, or without the end that its kind has, nothing
- * is known of it; over is out; issued after today is out; otherwise within.
+ * is known of it; over is out; issued after today is out; in force but without the copy that belongs to the record,
+ * nobody else can see what it says, and that is unknown; otherwise within.
  */
 export function judgeDocument(
   document: PaperDocument,
-  runsOut: RunsOut,
+  { runsOut, copy }: DocumentWanted,
   room: PaperRoom,
 ): readonly Verdict[] {
   const { number, issuedOn } = document;
@@ -61,6 +69,7 @@ export function judgeDocument(
     return [said('out', reason('documentNotYet', { number, on: issuedOn }))];
   const over = documentOver(document, room);
   if (over) return [said('out', over)];
+  if (copy && document.scans.length === 0) return [said('unknown', reason('documentNoCopy', { number }))];
   const { expiresOn, untilHours } = document;
   return [
     said(

@@ -10,7 +10,9 @@ import {
   judgeTrail,
   plateText,
   trailPieces,
+  type DocumentWanted,
   type PaperDocument,
+  type RunsOut,
   type SignedItem,
   type TrailStretch,
 } from './index.ts';
@@ -86,29 +88,45 @@ test('books, gaps and overlaps of any trail add up to the hours of the airframe'
   );
 });
 
+const wanted = (runsOut: RunsOut, copy = false): DocumentWanted => ({ runsOut, copy });
+
 test('a document is in force on its last day and not on the next; hours and cycles likewise', () => {
   const paper: PaperDocument = { number: 'T-1', conditions: [], scans: [], expiresOn: '2026-11-25' };
-  expect(codes(judgeDocument(paper, 'date', room))).toEqual(['within documentUntil']);
-  expect(codes(judgeDocument(paper, 'date', { ...room, day: '2026-11-26' }))).toEqual([
+  expect(codes(judgeDocument(paper, wanted('date'), room))).toEqual(['within documentUntil']);
+  expect(codes(judgeDocument(paper, wanted('date'), { ...room, day: '2026-11-26' }))).toEqual([
     'out documentExpired',
   ]);
   expect(documentEnding(paper, '2026-11-25')).toBeUndefined();
   expect(documentEnding(paper, '2026-11-26')?.code).toBe('documentEnding');
-  expect(codes(judgeDocument({ ...paper, issuedOn: '2026-11-26' }, 'date', room))).toEqual([
+  expect(codes(judgeDocument({ ...paper, issuedOn: '2026-11-26' }, wanted('date'), room))).toEqual([
     'out documentNotYet',
   ]);
   const { expiresOn: _end, ...endless } = paper;
-  expect(codes(judgeDocument(endless, 'date', room))).toEqual(['unknown documentNoEnd']);
-  expect(codes(judgeDocument(endless, 'never', room))).toEqual(['within documentThere']);
-  expect(codes(judgeDocument({ ...paper, number: ' ' }, 'date', room))).toEqual(['unknown documentNoNumber']);
+  expect(codes(judgeDocument(endless, wanted('date'), room))).toEqual(['unknown documentNoEnd']);
+  expect(codes(judgeDocument(endless, wanted('never'), room))).toEqual(['within documentThere']);
+  expect(codes(judgeDocument({ ...paper, number: ' ' }, wanted('date'), room))).toEqual([
+    'unknown documentNoNumber',
+  ]);
   const hours = { ...endless, untilHours: 200 };
-  expect(codes(judgeDocument(hours, 'hours', room))).toEqual(['within documentUntilHours']);
+  expect(codes(judgeDocument(hours, wanted('hours'), room))).toEqual(['within documentUntilHours']);
   expect(documentOver(hours, { ...room, hours: 200.1 })?.code).toBe('documentHoursOver');
-  expect(codes(judgeDocument({ ...endless, untilCycles: 5 }, 'cycles', room))).toEqual([
+  expect(codes(judgeDocument({ ...endless, untilCycles: 5 }, wanted('cycles'), room))).toEqual([
     'unknown documentNoEnd',
   ]);
-  expect(codes(judgeDocument({ ...endless, untilCycles: 5, cyclesNow: 6 }, 'cycles', room))).toEqual([
+  expect(codes(judgeDocument({ ...endless, untilCycles: 5, cyclesNow: 6 }, wanted('cycles'), room))).toEqual([
     'out documentCyclesOver',
+  ]);
+});
+
+test('a copy that belongs to the record is missed only while the document itself is good', () => {
+  const copy = { sha256: 'a'.repeat(64), name: 'permit.pdf', type: 'application/pdf', size: 10 } as const;
+  const paper: PaperDocument = { number: 'T-1', conditions: [], scans: [], expiresOn: '2026-11-25' };
+  expect(codes(judgeDocument(paper, wanted('date', true), room))).toEqual(['unknown documentNoCopy']);
+  expect(codes(judgeDocument({ ...paper, scans: [copy] }, wanted('date', true), room))).toEqual([
+    'within documentUntil',
+  ]);
+  expect(codes(judgeDocument({ ...paper, expiresOn: '2026-11-24' }, wanted('date', true), room))).toEqual([
+    'out documentExpired',
   ]);
 });
 

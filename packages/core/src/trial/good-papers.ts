@@ -5,6 +5,7 @@ import { judgeSheet } from '../loading/judge.ts';
 import type { LoadingData, LoadingSheet, ScaleWeighing } from '../loading/types.ts';
 import { expectedEmpty } from '../loading/weighing.ts';
 import { plateText } from '../papers/judge.ts';
+import type { Scan } from '../papers/types.ts';
 import { findUnit } from '../quantity/units.ts';
 import type { PartAnswer } from '../record/entry.ts';
 import type { CampaignState } from '../record/state.ts';
@@ -20,6 +21,9 @@ export interface ReadBy {
   readonly level: string;
 }
 const TRIAL: ReadBy = { scales: 'trial', level: 'trial' };
+
+/** A copy that no server holds: a trial asks only whether there is one. */
+const TRIAL_COPY: Scan = { sha256: '0'.repeat(64), name: 'As filed.pdf', type: 'application/pdf', size: 1 };
 
 const reading = (value: number, unit: string, resolution: number, instrument: string): Reading => ({
   value,
@@ -170,7 +174,7 @@ export function goodPapers(spec: PapersSpec, check: Check, state: CampaignState,
           ...(spec.runsOut === 'hours' ? { untilHours: (aircraft?.hours ?? 0) + 100 } : {}),
           ...(spec.runsOut === 'cycles' ? { untilCycles: 100, cyclesNow: 0 } : {}),
           conditions: [],
-          scans: [],
+          scans: spec.copy ? [TRIAL_COPY] : [],
         },
       };
     case 'trail':

@@ -50,6 +50,9 @@ export const ENGLISH_PAPERS: Readonly<Record<string, Sentence>> = {
   armFixed: (p) => `${p.s('thing')} cannot be moved: its arm is ${p.f('value')}.`,
   armBeyondTravel: (p) =>
     `${p.s('thing')} can be moved from ${p.f('from')} to ${p.f('to')}, not to ${p.f('value')}.`,
+  nobodyAboard: () => 'Nobody sits in it yet. Type who flies.',
+  noPackAboard: () => 'No pack is aboard. Choose the one that flies.',
+  nothingUsed: () => 'Type the fuel used until landing: until then only the take-off is known.',
   armOutsideTravel: (p) =>
     `${p.s('thing')}: its usual arm lies outside the range along which it can be moved.`,
   tankOverfull: (p) => `${p.s('thing')} holds ${p.f('maximum')}, not ${p.f('value')}.`,
@@ -96,7 +99,13 @@ export const ENGLISH_PAPERS: Readonly<Record<string, Sentence>> = {
   scaleAccuracy: (p) => `The accuracy of ${p.s('instrument')} is not in the register.`,
   scalesApart: (p) =>
     `${p.s('thing')} was read more than once, ${p.f('spread')} apart: more than the scale allows.`,
-  tareOver: (p) => `${p.s('thing')}: the tare is more than was read.`,
+  tareOver: (p) => `${p.s('thing')}: nothing is left of what was read when the tare is taken off.`,
+  scaleUntyped: (p) => `Read the scale under ${p.s('thing')} at least once; twice is better.`,
+  scaleNowhere: (p) => `Type the arm of ${p.s('thing')}.`,
+  tareUntyped: (p) =>
+    `${p.s('thing')}: type its tare, 0 where the scale was set to nought with what stands on it.`,
+  levelUntyped: () => 'Type how far off level it stands, 0 where it stands level.',
+  fuelUntyped: (p) => `Type what is in ${p.s('thing')}, 0 where it is empty.`,
   heightUnknown: () =>
     'It did not stand level, and nobody stated how high its centre lies above the scales. Level it, or state the height in the library.',
   balanceReversed: () => 'The tail must drop at the forward point and the nose at the one behind it.',
@@ -149,6 +158,8 @@ export const ENGLISH_PAPERS: Readonly<Record<string, Sentence>> = {
     `Books overlap between ${p.f('hoursTo')} and ${p.f('hoursFrom')}: ${p.s('why')} Have a decision recorded.`,
   trailQuiet: (p) =>
     `No line from ${p.s('from')} to ${p.s('to')}, with the same hours: it stood, by the papers.`,
+  documentNoCopy: (p) =>
+    `The copy of ${p.s('number')} that belongs to the record is not there. Add a picture of it, or the file.`,
   documentNoNumber: () => 'The document has no number yet.',
   documentNoEnd: (p) =>
     `${p.s('number')}: its ${p.s('wanted')} is not stated, so it is not known to be in force.`,
