@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 import { LOADING, SCALES, scaleReading, weighing } from '../testing/loading.ts';
-import { centreOf, compareWeighing, expectedEmpty, judgeWeighing, weigh, type Item } from './index.ts';
+import {
+  centreOf,
+  compareWeighing,
+  expectedEmpty,
+  judgeWeighing,
+  weigh,
+  type Item,
+  type LoadingData,
+  type ScaleWeighing,
+} from './index.ts';
 
 const room = { instruments: SCALES, at: '2026-11-20T10:00:00.000Z' };
 const value = <T>(result: { ok: true; value: T } | { ok: false; error: unknown }): T => {
@@ -33,6 +42,97 @@ test.each([
   expect(weighed.mass).toBeCloseTo(mass, 1);
   expect(Math.abs(weighed.arm - arm)).toBeLessThan(0.05);
   expect(Math.abs(weighed.lateral - lateral)).toBeLessThan(0.05);
+});
+
+/** What three supports carry of a body that stands inclined, by the equilibrium of forces and moments. */
+function carried(
+  body: { mass: number; arm: number; lateral: number; height: number },
+  along: number,
+  across: number,
+): number[] {
+  const [pitch, roll] = [(along * Math.PI) / 180, (across * Math.PI) / 180];
+  // Where things stand over the ground: nose up takes what is high aft, right wing down takes it to the right.
+  const x = (arm: number, height: number): number => arm * Math.cos(pitch) + height * Math.sin(pitch);
+  const y = (lateral: number, height: number): number => lateral * Math.cos(roll) + height * Math.sin(roll);
+  const rows = [
+    LOADING.weighing.points.map(() => 1),
+    LOADING.weighing.points.map((p) => x(p.arm, 0)),
+    LOADING.weighing.points.map((p) => y(p.lateral, 0)),
+  ];
+  const wanted = [body.mass, body.mass * x(body.arm, body.height), body.mass * y(body.lateral, body.height)];
+  const determinant = (matrix: readonly (readonly number[])[]): number => {
+    const [a, b, c, d, e, f, g, h, i] = matrix.flat() as [
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+    ];
+    return a * (e * i - f * h) - b * (d * i - f * g) + c * (d * h - e * g);
+  };
+  return [0, 1, 2].map(
+    (column) =>
+      determinant(rows.map((row, k) => row.map((v, j) => (j === column ? wanted[k]! : v)))) /
+      determinant(rows),
+  );
+}
+
+test('whatever stands on the scales, level or not, is found again: the other way round through the equilibrium', () => {
+  const { height } = LOADING.weighing;
+  fc.assert(
+    fc.property(
+      fc.double({ min: 300, max: 1200, noNaN: true }),
+      fc.double({ min: 1500, max: 2400, noNaN: true }),
+      fc.double({ min: -150, max: 150, noNaN: true }),
+      fc.double({ min: -3, max: 3, noNaN: true }),
+      fc.double({ min: -3, max: 3, noNaN: true }),
+      (mass, arm, lateral, along, across) => {
+        const net = carried({ mass, arm, lateral, height: height!.value }, along, across);
+        const level = {
+          along: scaleReading(along, 'deg-angle', 'level'),
+          across: scaleReading(across, 'deg-angle', 'level'),
+        };
+        const found = value(weigh(LOADING, weighing(net, { level }), room));
+        expect(Math.abs(found.mass - mass)).toBeLessThan(1e-6);
+        expect(Math.abs(found.arm - arm)).toBeLessThan(1e-6);
+        expect(Math.abs(found.lateral - lateral)).toBeLessThan(1e-6);
+      },
+    ),
+  );
+});
+
+test('the uncertainty of a weighing is what small changes of its readings, its level and its height make of it', () => {
+  const level = {
+    along: scaleReading(1.2, 'deg-angle', 'level'),
+    across: scaleReading(0, 'deg-angle', 'level'),
+  };
+  const net = [130, 235, 245];
+  const armOf = (change: Partial<ScaleWeighing>, data: LoadingData = LOADING, own = net): number =>
+    value(weigh(data, weighing(own, { level, ...change }), room)).arm;
+  const straight = armOf({});
+  // One sigma of a scale and of the level: a rectangle of the accuracy, and the step of the display.
+  const scale = Math.sqrt(0.3 ** 2 / 3 + 0.1 ** 2 / 12);
+  const degrees = Math.sqrt(0.05 ** 2 / 3 + 0.1 ** 2 / 12);
+  let variance = 0;
+  for (const i of [0, 1, 2]) {
+    const moved = net.map((n, j) => (i === j ? n + scale : n));
+    variance += (armOf({}, LOADING, moved) - straight) ** 2;
+    const points = LOADING.weighing.points.map((p, j) => (i === j ? { ...p, arm: p.arm + 0.5 } : p));
+    const shifted = { ...LOADING, weighing: { ...LOADING.weighing, points } };
+    const on = weighing(net).points.map((p, j) => ({ ...p, arm: points[j]!.arm }));
+    variance += (armOf({ points: on }, shifted) - straight) ** 2;
+  }
+  const steeper = { ...level, along: scaleReading(1.2 + degrees, 'deg-angle', 'level') };
+  variance += (armOf({ level: steeper }) - straight) ** 2;
+  const taller = { ...LOADING.weighing, height: { value: 900 + 25, uncertainty: 50 } };
+  variance += (armOf({}, { ...LOADING, weighing: taller }) - straight) ** 2;
+  const found = value(weigh(LOADING, weighing(net, { level }), room));
+  expect(Math.abs(found.uncertainty.arm - 2 * Math.sqrt(variance))).toBeLessThan(0.01);
+  expect(found.uncertainty.mass).toBeCloseTo(2 * scale * Math.sqrt(3), 6);
 });
 
 test('fuel aboard is taken off, dry tanks are given what cannot be used, and things are put where they belong', () => {
