@@ -5,6 +5,7 @@ import {
   type Instrument,
   type InstrumentRecord,
   type Layout,
+  type LoadingData,
 } from '@kanzel/core';
 import { documentOfAircraft, documentOfInstrument, writeLibraryDocument } from '@kanzel/packs';
 
@@ -63,3 +64,12 @@ export function aircraftFile(about: Described): string {
 export function instrumentFile(instrument: InstrumentRecord): string {
   return writeLibraryDocument(documentOfInstrument(instrument), 'yaml');
 }
+
+/** Units of every placard on the field. */
+export const METRIC = { mass: 'kg', arm: 'mm', volume: 'L' } as const;
+
+export type Equipment = AircraftDescription['equipment'];
+
+/** The equipment list as a weighing report has it: what it touches is of no weight. */
+export const reported = (equipment: Equipment): NonNullable<LoadingData['report']>['equipment'] =>
+  equipment.map(({ touches: _touches, ...item }) => item);

@@ -16,9 +16,9 @@ import { PeopleService } from '../people/index.ts';
 import { RecordService } from '../record/index.ts';
 import { StoryClock } from './crew.ts';
 import { instrumentFile } from './described.ts';
+import { fleetFiles } from './fleet/index.ts';
 import { demoSettings } from './make-demo.ts';
-import { heiloFile, teistFile, waitingFiles } from './other-aircraft.ts';
-import { authorisationsOf, DEMO_PEOPLE, tjeldFile } from './world.ts';
+import { authorisationsOf, DEMO_PEOPLE } from './world.ts';
 
 /** How large a world is wanted. */
 export interface Size {
@@ -30,13 +30,8 @@ export interface Size {
 const DAY = 86_400_000;
 
 /** The files of a fleet: the aircraft of the demonstration over and over, each with a mark and serial of its own. */
-function fleetFiles(today: Date, count: number): readonly (readonly [mark: string, text: string])[] {
-  const kinds = [
-    tjeldFile(today),
-    heiloFile(today),
-    teistFile(today),
-    ...waitingFiles(today).map(([, t]) => t),
-  ];
+function manyFiles(today: Date, count: number): readonly (readonly [mark: string, text: string])[] {
+  const kinds = fleetFiles(today).map(([, text]) => text);
   return Array.from({ length: count }, (_, i) => {
     const mark = `QX-${String(i + 1).padStart(4, '0')}`;
     const text = (kinds[i % kinds.length] ?? '')
@@ -161,7 +156,7 @@ const STANDARD = instrumentFile({
  */
 export async function makeLarge(dataFolder: string, today: Date, size: Size): Promise<number> {
   mkdirSync(join(dataFolder, 'library'), { recursive: true });
-  const fleet = fleetFiles(today, size.aircraft);
+  const fleet = manyFiles(today, size.aircraft);
   for (const [mark, text] of fleet)
     writeFileSync(join(dataFolder, 'library', `aircraft-${mark.toLowerCase()}.r1.yaml`), text);
   writeFileSync(join(dataFolder, 'library', 'instrument-trial.r1.yaml'), STANDARD);

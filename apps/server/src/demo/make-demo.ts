@@ -14,10 +14,11 @@ import { AttachmentsService } from '../attachments/index.ts';
 import { printCopies } from './copies.ts';
 import { ScriptedCrew, StoryClock, type Cast } from './crew.ts';
 import { amphibianPapers, commonPapers, tugPapers } from './papers.ts';
-import { heiloFile, registerFiles, teistFile, waitingFiles } from './other-aircraft.ts';
+import { fleetFiles } from './fleet/index.ts';
+import { registerFiles } from './register.ts';
 import { grauholm, HEILO_BUDGET, HEILO_WAYS, keepPlan, settleScope } from './plans.ts';
 import { TypedCrew } from './typed-crew.ts';
-import { authorisationsOf, DEMO_PEOPLE, tjeldFile } from './world.ts';
+import { authorisationsOf, DEMO_PEOPLE } from './world.ts';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
@@ -212,13 +213,7 @@ export function demoSettings(dataFolder: string): Settings {
 export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
   mkdirSync(join(dataFolder, 'library'), { recursive: true });
   const clock = new StoryClock(today.getTime() - 200 * DAY);
-  for (const [name, text] of [
-    ['aircraft-qx-tjd.r1.yaml', tjeldFile(today)],
-    ['aircraft-qx-hei.r1.yaml', heiloFile(today)],
-    ['aircraft-qx-tei.r1.yaml', teistFile(today)],
-    ...waitingFiles(today),
-    ...registerFiles(today),
-  ] as const)
+  for (const [name, text] of [...fleetFiles(today), ...registerFiles(today)])
     writeFileSync(join(dataFolder, 'library', name), text);
   const app = await createApp(demoSettings(dataFolder), clock);
   try {

@@ -7,7 +7,8 @@ import { ENTRY_VERSIONS, type Entry, type EntryBodies, type EntryKind, type Role
 import type { PersonView } from '@kanzel/contract';
 import request, { type Agent } from 'supertest';
 import { createApp } from '../create-app.ts';
-import { authorisationsOf, DEMO_PEOPLE, tjeldFile } from '../demo/world.ts';
+import { tjeldFile } from '../demo/fleet/tjeld.ts';
+import { authorisationsOf, DEMO_PEOPLE } from '../demo/world.ts';
 import { PeopleService } from '../people/index.ts';
 import { SYSTEM_CLOCK, type Clock, type Settings } from '../settings.ts';
 

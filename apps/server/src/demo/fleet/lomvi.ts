@@ -1,0 +1,202 @@
+import type { LoadingData } from '@kanzel/core';
+import { aircraftFile, day, option, METRIC, reported, type Equipment } from '../described.ts';
+import { gauges, stopwatch, type Gauge } from './gauges.ts';
+
+const LOMVI_EQUIPMENT: Equipment = [
+  {
+    id: 'autopilot-board',
+    title: 'Autopilot board',
+    partNumber: 'AB-3',
+    serial: '5521',
+    touches: ['autopilot'],
+    mass: 0.08,
+    arm: 300,
+  },
+  {
+    id: 'parcel-release',
+    title: 'Parcel release',
+    partNumber: 'PR-1',
+    serial: '118',
+    touches: ['payload'],
+    mass: 0.22,
+    arm: 418,
+  },
+];
+
+/** The courier drone: two packs to choose from, a payload, and a bay along which the pack can be slid. */
+function lomviLoading(today: Date, equipment: Equipment): LoadingData {
+  const good = { mass: 0.02, arm: 2 };
+  return {
+    units: METRIC,
+    datum: 'tip of the nose',
+    chord: { leadingEdge: 345, length: 260 },
+    extent: { from: 0, to: 1350, side: 1300 },
+    weighing: {
+      points: [
+        { id: '1', title: 'Front legs', arm: 210, lateral: 0 },
+        { id: '2', title: 'Left rear leg', arm: 640, lateral: -310 },
+        { id: '3', title: 'Right rear leg', arm: 640, lateral: 310 },
+      ],
+      armUncertainty: 0.5,
+      tolerance: { mass: 0.05, arm: 2 },
+    },
+    stations: [
+      {
+        id: 'parcel',
+        title: 'Parcel box',
+        kind: 'payload',
+        arm: 418,
+        lateral: 0,
+        travel: { from: 400, to: 440 },
+        maximum: 3,
+        usual: 1.2,
+        uncertainty: good,
+      },
+      {
+        id: 'nose',
+        title: 'Nose, trim mass',
+        kind: 'ballast',
+        arm: 60,
+        lateral: 0,
+        maximum: 0.5,
+        usual: 0,
+        uncertainty: { mass: 0.005, arm: 1 },
+      },
+      {
+        id: 'tail',
+        title: 'Tail, trim mass',
+        kind: 'ballast',
+        arm: 1280,
+        lateral: 0,
+        maximum: 0.4,
+        usual: 0,
+        uncertainty: { mass: 0.005, arm: 1 },
+      },
+    ],
+    tanks: [],
+    burn: [],
+    packs: [
+      { id: 'summer', title: 'Summer pack', mass: 3.6, energy: 690, uncertainty: good },
+      { id: 'winter', title: 'Winter pack', mass: 4.5, energy: 860, uncertainty: good },
+    ],
+    bays: [
+      {
+        id: 'bay',
+        title: 'Pack bay',
+        arm: 362,
+        lateral: 0,
+        travel: { from: 330, to: 400 },
+        packs: ['summer', 'winter'],
+        usual: 'summer',
+      },
+    ],
+    envelopes: [
+      {
+        id: 'hover-and-cruise',
+        title: 'Hover and cruise',
+        corners: [
+          { arm: 402, mass: 9 },
+          { arm: 420, mass: 9 },
+          { arm: 420, mass: 14 },
+          { arm: 416, mass: 16, edge: 'highest mass' },
+          { arm: 406, mass: 16, edge: 'forward limit, heavy' },
+          { arm: 402, mass: 14 },
+        ],
+      },
+    ],
+    lateral: { low: -6, high: 6 },
+    // Weighed with the lift motors up; tilted forward for the cruise they take the centre with them.
+    tilts: [
+      { id: 'up', title: 'Lift motors up', mass: 1.8, shift: 0 },
+      { id: 'forward', title: 'Lift motors forward', mass: 1.8, shift: -24 },
+    ],
+    report: {
+      number: 'L4-022/2',
+      on: day(today, -180),
+      mass: 9.6,
+      arm: 430,
+      lateral: 0,
+      uncertainty: { mass: 0.03, arm: 1 },
+      equipment: reported(equipment),
+    },
+  };
+}
+
+/** What the courier drone is measured with. */
+const LOMVI_GAUGES: readonly Gauge[] = [
+  stopwatch,
+  {
+    id: 'bench-scale',
+    name: 'Bench scale',
+    unit: 'kg',
+    accuracy: 0.05,
+    resolution: 0.1,
+    measures: ['lc-mass'],
+    days: 95,
+  },
+  {
+    id: 'balance-stand',
+    name: 'Balance stand',
+    unit: 'mm',
+    accuracy: 1,
+    resolution: 1,
+    measures: ['lc-balance'],
+    days: 95,
+  },
+  {
+    id: 'airspeed-tester',
+    name: 'Airspeed tester',
+    unit: 'm/s',
+    accuracy: 0.1,
+    resolution: 0.1,
+    measures: ['airspeed-zero-covered', 'airspeed-two-sources-lc'],
+    days: 150,
+  },
+  {
+    id: 'wind-meter',
+    name: 'Hand-held wind meter',
+    unit: 'm/s',
+    accuracy: 0.4,
+    resolution: 0.5,
+    measures: ['lc-wind', 'wind-at-height'],
+    days: 12,
+  },
+  {
+    id: 'cell-meter',
+    name: 'Cell meter',
+    unit: '%',
+    accuracy: 1,
+    resolution: 1,
+    measures: ['energy-both-phases'],
+    days: 160,
+  },
+  {
+    id: 'height-telemetry',
+    name: 'Height by telemetry',
+    unit: 'm',
+    accuracy: 0.5,
+    resolution: 1,
+    measures: ['transition-out', 'return-height', 'height-at-rest'],
+    days: 200,
+  },
+];
+
+/** The courier drone between the islands. */
+export function lomviFile(today: Date): string {
+  return aircraftFile({
+    mark: 'QX-LMV',
+    type: 'Lomvi L4',
+    description: 'electric lift-and-cruise courier drone, V-tail',
+    family: 'lift-and-cruise',
+    serial: 'L4-022',
+    equipment: LOMVI_EQUIPMENT,
+    loading: lomviLoading(today, LOMVI_EQUIPMENT),
+    hours: 88.1,
+    limitBook: 'lomvi-l4',
+    pack: 'lift-and-cruise-electric',
+    options: [
+      option('payload', 'Payload', ['parcel', 'parcel box', 'payload'], ['cool', 'cool box', 'payload']),
+    ],
+    instruments: gauges(today, LOMVI_GAUGES),
+  });
+}
