@@ -52,6 +52,12 @@ test('a weighing from the scales to the signature: read twice, compared, an unex
       timeout: 15_000,
     });
   }
+  // Nothing that nobody typed is taken for nought: the tares and the level are asked for.
+  const asked = page.getByRole('status');
+  await expect(asked.filter({ hasText: 'Left wheel: type its tare' })).toBeVisible();
+  await page.getByRole('button', { name: 'All set to nought' }).click();
+  await expect(asked.filter({ hasText: 'Type how far off level it stands' })).toBeVisible();
+  await page.getByRole('button', { name: 'Stands level' }).click();
   // Without the tares it is heavier than anything explains.
   await expect(page.getByText(/Nothing explains that/)).toBeVisible();
   // Bad input is said where it stands, and nothing typed is lost.

@@ -1,12 +1,15 @@
 import {
   drawLoading,
   formatFigure,
+  heaviestOf,
   keptSheet,
   makeSentences,
   MARK_WORDS,
   namesOf,
+  pictureNames,
   sheetRows,
   sheetStanding,
+  shownSteps,
   type BasisIndex,
   type CampaignState,
   type CampaignStatus,
@@ -42,8 +45,6 @@ export function loadingSource(
   const kept = keptSheet(state);
   return data && kept ? { state, status, index, data, people, ...kept } : undefined;
 }
-
-const step = (unit: string): number => (unit === 'g' || unit === 'mm' ? 1 : 0.1);
 
 function rowsOf(source: LoadingSource): readonly SheetRow[] {
   return sheetRows(source.data, source.sheet, sheetStanding(source.data, source.sheet));
@@ -97,6 +98,7 @@ const escape = (text: string): string =>
 /** The picture as SVG for paper: black, one grey, and the state of the track told by shape as well. */
 export function pictureAsSvg(picture: LoadingPicture, data: LoadingData): string {
   const { frame, width, height } = picture;
+  const steps = shownSteps(data.units, heaviestOf(data));
   const path = (spots: readonly { x: number; y: number }[]): string =>
     spots.map((s, i) => `${i === 0 ? 'M' : 'L'}${s.x.toFixed(1)} ${s.y.toFixed(1)}`).join(' ');
   const text = (x: number, y: number, words: string, anchor = 'middle'): string =>
@@ -104,11 +106,11 @@ export function pictureAsSvg(picture: LoadingPicture, data: LoadingData): string
   const grid = [
     ...picture.arms.map(
       (t) =>
-        `<path d="M${t.x} ${frame.top} L${t.x} ${frame.bottom}" stroke="#CFCFC4" stroke-width="0.5"/>${text(t.x, frame.bottom + 12, formatFigure(t.value, step(data.units.arm)))}`,
+        `<path d="M${t.x} ${frame.top} L${t.x} ${frame.bottom}" stroke="#CFCFC4" stroke-width="0.5"/>${text(t.x, frame.bottom + 12, formatFigure(t.value, steps.arm))}`,
     ),
     ...picture.masses.map(
       (t) =>
-        `<path d="M${frame.left} ${t.y} L${frame.right} ${t.y}" stroke="#CFCFC4" stroke-width="0.5"/>${text(frame.left - 4, t.y + 3, formatFigure(t.value, 1), 'end')}`,
+        `<path d="M${frame.left} ${t.y} L${frame.right} ${t.y}" stroke="#CFCFC4" stroke-width="0.5"/>${text(frame.left - 4, t.y + 3, formatFigure(t.value, t.value % 1 === 0 ? 1 : steps.mass), 'end')}`,
     ),
   ];
   const envelopes = picture.envelopes.map(
@@ -119,7 +121,6 @@ export function pictureAsSvg(picture: LoadingPicture, data: LoadingData): string
     ...t.points.flatMap((p) => [
       `<ellipse cx="${p.x}" cy="${p.y}" rx="${Math.max(p.radiusX, 1)}" ry="${Math.max(p.radiusY, 1)}" transform="rotate(${p.turn} ${p.x} ${p.y})" fill="none" stroke="#46545F" stroke-width="0.6"/>`,
       `<circle cx="${p.x}" cy="${p.y}" r="${p.name ? 2.6 : 1.6}" fill="#12202E"/>`,
-      ...(p.name ? [text(p.x + 7, p.y - 5, p.name, 'start')] : []),
     ]),
     ...(t.worst
       ? [
@@ -127,7 +128,8 @@ export function pictureAsSvg(picture: LoadingPicture, data: LoadingData): string
         ]
       : []),
   ]);
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}">${[...grid, ...envelopes, ...tracks].join('')}${text((frame.left + frame.right) / 2, height - 6, `centre of gravity, ${data.units.arm} behind the datum: ${data.datum}`)}</svg>`;
+  const names = pictureNames(data, picture, 5).map((n) => text(n.x, n.y, n.name, n.anchor));
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}">${[...grid, ...envelopes, ...tracks, ...names].join('')}${text((frame.left + frame.right) / 2, height - 6, `centre of gravity, ${data.units.arm} behind the datum: ${data.datum}`)}</svg>`;
 }
 
 /** The loading sheet on paper: for a signature, and to be carried in the aircraft. */
@@ -137,15 +139,16 @@ export function loadingPages(source: LoadingSource): Content[] {
   const { mark, type, serial, configuration } = index.basis.aircraft;
   const part = status.parts.get(key);
   const { mass, arm } = data.units;
-  const cell = (value: number, unit: string, bold: boolean): TableCell => ({
-    text: formatFigure(value, step(unit)),
+  const steps = shownSteps(data.units, heaviestOf(data));
+  const cell = (value: number, step: number, bold: boolean): TableCell => ({
+    text: formatFigure(value, step),
     alignment: 'right',
     bold,
   });
   const rows = rowsOf(source).map((r): TableCell[] => [
     { text: r.title, bold: r.kind === 'total' },
-    cell(r.mass, mass, r.kind === 'total'),
-    cell(r.arm, arm, r.kind === 'total'),
+    cell(r.mass, steps.mass, r.kind === 'total'),
+    cell(r.arm, steps.arm, r.kind === 'total'),
     { text: formatFigure(r.moment, 1), alignment: 'right' },
     { text: r.chord === undefined ? '' : formatFigure(r.chord, 0.1), alignment: 'right' },
   ]);

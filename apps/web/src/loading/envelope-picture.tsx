@@ -2,6 +2,7 @@ import { useId, type ReactElement } from 'react';
 import {
   drawLoading,
   formatFigure,
+  pictureNames,
   type LoadingData,
   type LoadingSheet,
   type SheetStanding,
@@ -12,35 +13,6 @@ const WORST = { outside: 'var(--out)', reserve: 'var(--near)', close: 'var(--nea
 
 const path = (spots: readonly { readonly x: number; readonly y: number }[]): string =>
   spots.map((s, i) => `${i === 0 ? 'M' : 'L'}${s.x.toFixed(1)} ${s.y.toFixed(1)}`).join(' ');
-
-/** Words beside a point, on the side that has room. */
-function PointName({
-  x,
-  y,
-  name,
-  right,
-}: {
-  x: number;
-  y: number;
-  name: string;
-  right: boolean;
-}): ReactElement {
-  return (
-    <text
-      x={right ? x - 12 : x + 12}
-      y={y + 4}
-      textAnchor={right ? 'end' : 'start'}
-      fontSize="12.5"
-      fontWeight="700"
-      fill="var(--ink)"
-      stroke="var(--sheet)"
-      strokeWidth="3"
-      paintOrder="stroke"
-    >
-      {name}
-    </text>
-  );
-}
 
 /** Mass against centre: where it may be, and where it is from start to landing, with how well that is known. */
 export function EnvelopePicture({
@@ -58,6 +30,8 @@ export function EnvelopePicture({
   const clip = useId();
   const picture = drawLoading(data, sheet, standing, SIZE);
   const { frame } = picture;
+  // About how wide a letter is as it is written here.
+  const names = pictureNames(data, picture, 6.9);
   const step = data.units.arm === 'mm' ? 1 : 0.1;
   return (
     <svg
@@ -96,11 +70,37 @@ export function EnvelopePicture({
           d={`${path(e.corners)} Z`}
           fill="var(--within-bg)"
           fillOpacity={picture.envelopes.length > 1 ? 0.55 : 1}
+        />
+      ))}
+      {picture.envelopes.map((e) => (
+        <path
+          key={e.id}
+          d={`${path(e.corners)} Z`}
+          fill="none"
           stroke="var(--out)"
           strokeWidth="2.2"
           strokeLinejoin="round"
         />
       ))}
+      {picture.envelopes.length < 2
+        ? null
+        : picture.envelopes.map((e) => {
+            const top = Math.min(...e.corners.map((c) => c.y));
+            const upper = e.corners.filter((c) => c.y < top + 1).map((c) => c.x);
+            return (
+              <text
+                key={e.id}
+                x={(Math.min(...upper) + Math.max(...upper)) / 2}
+                y={top - 6}
+                textAnchor="middle"
+                fontSize="11.5"
+                fontWeight="600"
+                fill="var(--ink-2)"
+              >
+                {e.title}
+              </text>
+            );
+          })}
       <g clipPath={`url(#${clip})`}>
         {picture.tracks.map((t) => (
           <g key={t.tilt ?? ''}>
@@ -132,24 +132,22 @@ export function EnvelopePicture({
           </g>
         ))}
       </g>
-      {picture.tracks.flatMap((t) =>
-        t.points.map((p, i) =>
-          p.name &&
-          !(p.name === 'dry' && t.points.some((o) => o.name === 'landing' && Math.abs(o.y - p.y) < 16)) ? (
-            <PointName
-              key={`${t.tilt ?? ''} ${i}`}
-              x={p.x}
-              y={p.y}
-              right={p.x > (frame.left + frame.right) * 0.6}
-              name={
-                t.points.length === 1
-                  ? (data.tilts.find((o) => o.id === t.tilt)?.title ?? 'as loaded')
-                  : p.name
-              }
-            />
-          ) : null,
-        ),
-      )}
+      {names.map(({ x, y, anchor, name }) => (
+        <text
+          key={name}
+          x={x}
+          y={y}
+          textAnchor={anchor}
+          fontSize="12.5"
+          fontWeight="700"
+          fill="var(--ink)"
+          stroke="var(--sheet)"
+          strokeWidth="3"
+          paintOrder="stroke"
+        >
+          {name}
+        </text>
+      ))}
       <text
         x={(frame.left + frame.right) / 2}
         y={SIZE.height - 6}

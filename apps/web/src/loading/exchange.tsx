@@ -1,5 +1,5 @@
 import { useState, type ReactElement } from 'react';
-import { aboardNow, massText, type LoadingData } from '@kanzel/core';
+import { heaviestOf, aboardNow, massText, type LoadingData } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
@@ -64,7 +64,7 @@ export function Exchange({ data }: { data: LoadingData }): ReactElement | null {
         return (
           <div key={s.id} className="flex flex-wrap items-center gap-x-4 py-1">
             <span className="min-w-44">
-              {s.title}: <b>{massText(aboard.get(s.id)?.mass ?? 0, data.units)}</b>
+              {s.title}: <b>{massText(aboard.get(s.id)?.mass ?? 0, data.units, heaviestOf(data))}</b>
             </span>
             <span className="flex items-baseline gap-1.5">
               <FigureCell

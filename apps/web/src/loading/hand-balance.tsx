@@ -41,7 +41,7 @@ function SlideAdvice({ part, draft }: { part: Part; draft: PartDraft }): ReactEl
           <li key={bay.id} className="font-semibold">
             {rounded === 0
               ? `${pack.title} lies where it should.`
-              : `Move the ${pack.title.toLowerCase()} ${armText(Math.abs(rounded), units)} ${rounded < 0 ? 'forward' : 'aft'}${reaches ? '' : ', which is further than its bay lets it: add ballast or another pack'}.`}
+              : `Move the ${pack.title.toLowerCase()} ${armText(Math.abs(rounded), units, found.value.mass)} ${rounded < 0 ? 'forward' : 'aft'}${reaches ? '' : ', which is further than its bay lets it: add ballast or another pack'}.`}
           </li>
         );
       })}

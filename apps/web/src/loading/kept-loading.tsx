@@ -1,9 +1,11 @@
 import type { ReactElement } from 'react';
 import {
   formatFigure,
+  heaviestOf,
   massText,
   sheetRows,
   sheetStanding,
+  shownSteps,
   weigh,
   type LoadingSheet,
   type Part,
@@ -26,6 +28,7 @@ export function KeptSheet({ part, sheet }: { part: Part; sheet: LoadingSheet }):
   if (!data) return null;
   const rows = sheetRows(data, sheet, sheetStanding(data, sheet));
   const { units } = data;
+  const steps = shownSteps(units, heaviestOf(data));
   const [worst] = view.status.parts.get(part.key)?.verdicts ?? [];
   return (
     <div className="mt-3 grid grid-cols-1 gap-x-8 gap-y-4 xl:grid-cols-[minmax(19rem,23rem)_minmax(0,1fr)]">
@@ -34,8 +37,8 @@ export function KeptSheet({ part, sheet }: { part: Part; sheet: LoadingSheet }):
           <thead>
             <tr className="cap border-b border-rule">
               <th className="text-left font-normal">Item</th>
-              <th className="text-right font-normal">{units.mass}</th>
-              <th className="text-right font-normal">arm {units.arm}</th>
+              <th className="pl-3 text-right font-normal">{units.mass}</th>
+              <th className="pl-3 text-right font-normal whitespace-nowrap">arm {units.arm}</th>
             </tr>
           </thead>
           <tbody>
@@ -48,8 +51,8 @@ export function KeptSheet({ part, sheet }: { part: Part; sheet: LoadingSheet }):
                   {r.title}
                   {r.chord === undefined ? '' : ` ${formatFigure(r.chord, 0.1)} % of chord`}
                 </td>
-                <td className="py-1 text-right">{formatFigure(r.mass, units.mass === 'g' ? 1 : 0.1)}</td>
-                <td className="py-1 text-right">{formatFigure(r.arm, units.arm === 'mm' ? 1 : 0.1)}</td>
+                <td className="py-1 pl-3 text-right">{formatFigure(r.mass, steps.mass)}</td>
+                <td className="py-1 pl-3 text-right">{formatFigure(r.arm, steps.arm)}</td>
               </tr>
             ))}
           </tbody>
@@ -85,6 +88,7 @@ export function KeptWeighing({ weighing }: { weighing: Weighing }): ReactElement
     at: new Date().toISOString(),
   });
   const { units } = weighing;
+  const heaviest = found.ok ? found.value.mass : Infinity;
   if (weighing.method === 'hand')
     return (
       <>
@@ -115,7 +119,7 @@ export function KeptWeighing({ weighing }: { weighing: Weighing }): ReactElement
               <td className="pr-4 text-right">{formatFigure(p.arm, 1)}</td>
               <td className="pr-4 text-right">{p.tare.text}</td>
               <td className="pr-4">{p.readings.map((r) => r.text).join(', ')}</td>
-              <td className="text-right font-semibold">{net ? massText(net.mass, units) : ''}</td>
+              <td className="text-right font-semibold">{net ? massText(net.mass, units, heaviest) : ''}</td>
             </tr>
           );
         })}

@@ -4,6 +4,7 @@ import {
   armText,
   convert,
   firstSheet,
+  heaviestOf,
   isAlong,
   massText,
   readQuantity,
@@ -29,6 +30,7 @@ import { shareInWords, useProbability } from './use-probability.ts';
 /** Every margin of the flight, edge by edge: along, and in mass. */
 function Margins({ data, standing }: { data: LoadingData; standing: SheetStanding }): ReactElement {
   const { units } = data;
+  const heaviest = heaviestOf(data);
   const rows = standing.tracks.flatMap(({ tilt, checks }) =>
     checks.flatMap((c) => {
       const names = [...new Set(c.margins.map((m) => m.edge.name))];
@@ -40,9 +42,9 @@ function Margins({ data, standing }: { data: LoadingData; standing: SheetStandin
         const [arm, mass] = [least(true), least(false)];
         return {
           key: `${tilt ?? ''} ${c.envelope.id} ${name}`,
-          title: position ? `${position}: ${name}` : name,
-          arm: Number.isFinite(arm) ? armText(arm, units) : '',
-          mass: Number.isFinite(mass) ? massText(mass, units) : '',
+          title: position ? `${position}, to the ${name}` : `To the ${name}`,
+          arm: Number.isFinite(arm) ? armText(arm, units, heaviest) : '',
+          mass: Number.isFinite(mass) ? massText(mass, units, heaviest) : '',
           out: arm < 0 || mass < 0,
         };
       });
@@ -53,7 +55,7 @@ function Margins({ data, standing }: { data: LoadingData; standing: SheetStandin
       <tbody>
         {rows.map((r) => (
           <tr key={r.key} className={`border-b border-rule-2 ${r.out ? 'font-semibold text-out' : ''}`}>
-            <th className="py-0.5 text-left font-normal">To the {r.title}</th>
+            <th className="py-0.5 text-left font-normal">{r.title}</th>
             <td className="py-0.5 pl-3 text-right font-semibold">{r.arm}</td>
             <td className="py-0.5 pl-3 text-right font-semibold">{r.mass}</td>
           </tr>
@@ -78,7 +80,7 @@ function Lateral({ data, standing }: { data: LoadingData; standing: SheetStandin
         resolution={1}
         state={inside ? 'within' : 'out'}
         size="large"
-        sentence={`${armText(standing.lateral, data.units)} to the right; ${low} to ${high} are allowed.`}
+        sentence={`${armText(standing.lateral, data.units, heaviestOf(data))} to the right; ${low} to ${high} are allowed.`}
       />
     </div>
   );

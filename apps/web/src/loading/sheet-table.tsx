@@ -1,8 +1,8 @@
 import type { ReactElement } from 'react';
 import {
-  armText,
   formatFigure,
-  massText,
+  heaviestOf,
+  shownSteps,
   type BasisIndex,
   type LoadingData,
   type LoadingSheet,
@@ -36,8 +36,9 @@ export function SheetTable({
   pick: (key: string, value: string) => void;
 }): ReactElement {
   const { units } = data;
+  const steps = shownSteps(units, heaviestOf(data));
   const figure = (value: number, unit: string): string =>
-    formatFigure(value, unit === 'mm' || unit === 'g' ? 1 : 0.1);
+    formatFigure(value, unit === units.mass ? steps.mass : unit === units.arm ? steps.arm : steps.volume);
   const cell = (key: string, label: string, before: string): ReactElement => (
     <FigureCell
       label={label}
@@ -141,8 +142,8 @@ export function SheetTable({
                 <span className="font-normal text-ink-2"> {formatFigure(r.chord, 0.1)} % of chord</span>
               )}
             </span>
-            <span className="pr-1 text-right">{massText(r.mass, units).replace(/\s\S+$/, '')}</span>
-            <span className="pr-1 text-right">{armText(r.arm, units).replace(/\s\S+$/, '')}</span>
+            <span className="pr-1 text-right">{figure(r.mass, units.mass)}</span>
+            <span className="pr-1 text-right">{figure(r.arm, units.arm)}</span>
           </div>
         ))}
     </div>

@@ -2,6 +2,8 @@ import { useEffect, useRef, useState, type ReactElement } from 'react';
 import {
   armText,
   convert,
+  heaviestOf,
+  massText,
   readQuantity,
   type LoadingData,
   type LoadingSheet,
@@ -16,6 +18,15 @@ import { MarkSign } from '../ui/mark.tsx';
 import type { Search, SolverOrder } from './solver.worker.ts';
 
 type Kind = Search['kind'];
+
+/** How far a solution is from the edges: along, or in mass where that is what is wrong with it. */
+function marginInWords({ inside, margin }: Solution, data: LoadingData): string {
+  const { units } = data;
+  const heaviest = heaviestOf(data);
+  if (inside) return `Inside all the way, ${armText(margin.arm, units, heaviest)} from the nearest edge.`;
+  if (margin.arm < 0) return `Outside by ${armText(-margin.arm, units, heaviest)}.`;
+  return margin.mass < 0 ? `Outside by ${massText(-margin.mass, units, heaviest)}.` : 'Outside.';
+}
 
 /** What can be looked for on an aircraft: only what it has places for. */
 function kindsFor(data: LoadingData): readonly { readonly id: Kind; readonly text: string }[] {
@@ -176,11 +187,7 @@ export function SolverPanel({
             <MarkSign mark={s.inside ? 'within' : 'out'} size={16} />
             <span className="min-w-0 flex-1">
               <span className="font-semibold">{view.say(s.does)}.</span>{' '}
-              <span className="text-[0.82rem] text-ink-2">
-                {s.inside
-                  ? `Inside all the way, ${armText(s.margin.arm, units)} from the nearest edge.`
-                  : `Outside by ${armText(Math.abs(Math.min(s.margin.arm, 0)), units)}.`}
-              </span>
+              <span className="text-[0.82rem] text-ink-2">{marginInWords(s, data)}</span>
             </span>
             <Button
               onClick={() => {

@@ -46,24 +46,26 @@ export function WeighedResult({ part, draft }: { part: Part; draft: PartDraft })
     found.ok && data && weighing.value.method === 'scales'
       ? compareWeighing(data, aircraft.equipment ?? [], found.value)
       : undefined;
+  const heaviest = found.ok ? found.value.mass : Infinity;
   const chord = found.ok && data ? percentOfChord(data, found.value.arm) : undefined;
   return (
     <div className="mt-3">
       {found.ok ? (
         <p className="font-mono text-[2rem] leading-tight font-bold">
-          {massText(found.value.mass, units)}
+          {massText(found.value.mass, units, heaviest)}
           <span className="mx-2 font-sans text-base font-normal text-ink-2">at</span>
-          {armText(found.value.arm, units)}
+          {armText(found.value.arm, units, heaviest)}
         </p>
       ) : null}
       {found.ok ? (
         <p className="cap">
-          ±{massText(found.value.uncertainty.mass, units)}, ±{armText(found.value.uncertainty.arm, units)}
+          ±{massText(found.value.uncertainty.mass, units, heaviest)}, ±
+          {armText(found.value.uncertainty.arm, units, heaviest)}
           {chord === undefined ? '' : `; ${formatFigure(chord, 0.1)} % of chord`}
-          {`; ${armText(found.value.lateral, units)} to the right`}
+          {`; ${armText(found.value.lateral, units, heaviest)} to the right`}
           {found.value.levelled === 0
             ? ''
-            : `; levelling moved it by ${armText(found.value.levelled, units)}`}
+            : `; levelling moved it by ${armText(found.value.levelled, units, heaviest)}`}
         </p>
       ) : null}
       {compared?.ok ? (
@@ -76,13 +78,13 @@ export function WeighedResult({ part, draft }: { part: Part; draft: PartDraft })
                   ? ` and ${compared.value.expected.changes.map((c) => `${(c.after ?? c.before)?.title ?? ''} ${c.change}`).join(', ')}`
                   : ''}
               </th>
-              <td className="pr-4 text-right">{massText(compared.value.expected.mass, units)}</td>
-              <td className="text-right">{armText(compared.value.expected.arm, units)}</td>
+              <td className="pr-4 text-right">{massText(compared.value.expected.mass, units, heaviest)}</td>
+              <td className="text-right">{armText(compared.value.expected.arm, units, heaviest)}</td>
             </tr>
             <tr className="border-b border-rule font-semibold">
               <th className="pr-6 text-left">Difference</th>
-              <td className="pr-4 text-right">{massText(compared.value.difference.mass, units)}</td>
-              <td className="text-right">{armText(compared.value.difference.arm, units)}</td>
+              <td className="pr-4 text-right">{massText(compared.value.difference.mass, units, heaviest)}</td>
+              <td className="text-right">{armText(compared.value.difference.arm, units, heaviest)}</td>
             </tr>
           </tbody>
         </table>

@@ -59,13 +59,13 @@ export function WeighingEntry({ part }: { part: Part }): ReactElement {
     <div>
       {method}
       <div role="group" aria-label="Scales">
-        <div className={`${grid} cap border-b border-rule`}>
+        <div className={`${grid} cap border-b border-rule max-sm:hidden`}>
           <span>Under</span>
           <span className="text-right">arm {units.arm}</span>
           <span className="text-right">tare {units.mass}</span>
           <span className="text-right">read {units.mass}</span>
-          <span className="text-right max-sm:hidden">again</span>
-          <span className="text-right max-sm:hidden">again</span>
+          <span className="text-right">again</span>
+          <span className="text-right">again</span>
         </div>
         {points.map((p, i) => (
           <div key={p.id} className={`${grid} border-b border-rule-2 py-0.5`}>
@@ -86,6 +86,7 @@ export function WeighingEntry({ part }: { part: Part }): ReactElement {
             {data ? (
               <span className="text-right text-ink-2">
                 {formatFigure(Number(p.arm), units.arm === 'mm' ? 1 : 0.1)}
+                <span className="sm:hidden"> {units.arm}</span>
               </span>
             ) : (
               <FigureCell
@@ -102,6 +103,7 @@ export function WeighingEntry({ part }: { part: Part }): ReactElement {
             )}
             <FigureCell
               label={`${p.title}, tare in ${units.mass}`}
+              caption={`tare ${units.mass}`}
               text={draft.texts?.[`tare ${p.id}`]}
               before="—"
               onChange={(t) => text(`tare ${p.id}`, t)}
@@ -110,6 +112,7 @@ export function WeighingEntry({ part }: { part: Part }): ReactElement {
               <FigureCell
                 key={k}
                 label={`${p.title}, reading ${k + 1} in ${units.mass}`}
+                caption={k === 0 ? `read ${units.mass}` : 'again'}
                 text={draft.texts?.[`read ${p.id} ${k}`]}
                 before="—"
                 onChange={(t) => text(`read ${p.id} ${k}`, t)}
@@ -148,7 +151,7 @@ export function WeighingEntry({ part }: { part: Part }): ReactElement {
         )}
         <ReadFrom part={part} draft={draft} role="scales" put={pick} />
       </div>
-      <div className="mt-3 flex flex-wrap items-end gap-x-6 gap-y-2">
+      <div className="mt-3 flex flex-wrap items-center gap-x-6 gap-y-2">
         <label className="flex items-baseline gap-2">
           <span>Nose up by</span>
           <FigureCell

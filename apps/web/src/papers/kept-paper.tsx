@@ -50,14 +50,17 @@ function KeptSignatures({ answer }: { answer: Answer<'signatures'> }): ReactElem
       <table className="w-full">
         <tbody>
           {items.map((i) => (
-            <tr key={i.id} className="border-b border-rule-2 align-top">
-              <td className="py-1 pr-4 font-semibold">{i.what}</td>
-              <td className="py-1 pr-4 text-ink-2">{i.sheet}</td>
-              <td className="py-1 pr-4">
+            <tr
+              key={i.id}
+              className="border-b border-rule-2 align-top max-sm:grid max-sm:grid-cols-[1fr_auto] max-sm:py-1"
+            >
+              <td className="py-1 pr-4 font-semibold max-sm:py-0">{i.what}</td>
+              <td className="py-1 pr-4 whitespace-nowrap text-ink-2 max-sm:py-0 max-sm:pr-0">{i.sheet}</td>
+              <td className="py-1 pr-4 max-sm:col-span-2 max-sm:py-0">
                 {i.doneBy ?? 'not signed'}
                 {i.doneOn ? `, ${i.doneOn}` : ''}
               </td>
-              <td className="py-1 pr-4">
+              <td className="py-1 pr-4 max-sm:col-span-2 max-sm:py-0">
                 {i.inspectedBy ? `inspected by ${i.inspectedBy}` : ''}
                 {i.inspectedOn ? `, ${i.inspectedOn}` : ''}
               </td>

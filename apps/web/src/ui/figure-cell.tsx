@@ -9,6 +9,7 @@ export function FigureCell({
   onChange,
   wrong = false,
   wide = false,
+  caption,
 }: {
   /** For whoever hears it rather than sees it. */
   label: string;
@@ -18,9 +19,11 @@ export function FigureCell({
   onChange: (text: string) => void;
   wrong?: boolean;
   wide?: boolean;
+  /** Head of its column, written beside it where a phone has no room for columns. */
+  caption?: string;
 }): ReactElement {
   const line = useLineMode();
-  return (
+  const input = (
     <input
       data-figure={label}
       aria-label={label}
@@ -32,5 +35,14 @@ export function FigureCell({
       onChange={(e) => onChange(e.target.value)}
       className={`${wide ? 'w-28' : 'w-[5.2rem]'} border-0 border-b-2 bg-transparent px-1 text-right font-semibold text-ink outline-none placeholder:font-normal placeholder:text-ink-2 focus:border-b-[3px] ${line ? 'min-h-14 text-lg' : 'h-7'} ${wrong ? 'border-out text-out' : 'border-hand'}`}
     />
+  );
+  if (!caption) return input;
+  return (
+    <span className="flex flex-col items-end">
+      <span aria-hidden="true" className="cap pr-1 sm:hidden">
+        {caption}
+      </span>
+      {input}
+    </span>
   );
 }

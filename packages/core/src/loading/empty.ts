@@ -4,6 +4,9 @@ import { reason, type Reason } from '../words/reason.ts';
 import { ratio } from './items.ts';
 import type { EmptyLine, LoadingData, LoadingSheet } from './types.ts';
 import { weigh } from './weighing.ts';
+import { heaviestOf, shownSteps } from './steps.ts';
+
+const massStep = (data: LoadingData): number => shownSteps(data.units, heaviestOf(data)).mass;
 
 /** The newest answer of a kind that stands, with the part it belongs to. */
 function newest<K extends 'weighing' | 'loading'>(
@@ -80,7 +83,9 @@ export function emptyLineDoubt(
     same(empty.uncertainty.mass, wanted.uncertainty.mass) &&
     same(empty.uncertainty.arm, wanted.uncertainty.arm)
     ? undefined
-    : reason('emptyLineStale', { mass: { value: wanted.mass, unit: data.units.mass, resolution: 0.1 } });
+    : reason('emptyLineStale', {
+        mass: { value: wanted.mass, unit: data.units.mass, resolution: massStep(data) },
+      });
 }
 
 /** What is aboard at a place as last said: by a change of the loadout, else by the newest sheet. */
@@ -144,8 +149,8 @@ export function aboardDoubt(
     ? reason('packNotAboard', { thing: bay.title, aboard: title(aboard?.pack), pack: title(first.item) })
     : reason('payloadNotAboard', {
         thing: station?.title ?? first.place,
-        aboard: { value: aboard?.mass ?? 0, unit: data.units.mass, resolution: 0.1 },
-        value: { value: first.mass ?? 0, unit: data.units.mass, resolution: 0.1 },
+        aboard: { value: aboard?.mass ?? 0, unit: data.units.mass, resolution: massStep(data) },
+        value: { value: first.mass ?? 0, unit: data.units.mass, resolution: massStep(data) },
       });
 }
 

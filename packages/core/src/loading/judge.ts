@@ -4,8 +4,9 @@ import { reason, type Reason } from '../words/reason.ts';
 import { isAlong } from './envelope.ts';
 import { sheetProblems } from './problems.ts';
 import { sheetStanding } from './solution.ts';
+import { heaviestOf, shownSteps, stepFor } from './steps.ts';
 import type { TrackCheck, TrackMargin } from './track.ts';
-import type { FittedItem, LoadingData, LoadingSheet, Weighing } from './types.ts';
+import type { FittedItem, LoadingData, LoadingSheet, LoadingUnits, Weighing } from './types.ts';
 import { compareWeighing, weigh, type Weighed, type WeighingRoom } from './weighing.ts';
 
 const said = (state: Verdict['state'], why: Reason, decisionNeeded = false): Verdict => ({
@@ -16,8 +17,17 @@ const said = (state: Verdict['state'], why: Reason, decisionNeeded = false): Ver
   reason: why,
 });
 
-const armStep = (unit: string): number => (unit === 'in' ? 0.1 : 1);
-const massStep = (unit: string): number => (unit === 'g' ? 1 : 0.1);
+/** A mass and an arm for a sentence, in steps that suit the aircraft and in which they do not vanish. */
+const massFigure = (value: number, units: LoadingUnits, heaviest: number): Reason['params'][string] => ({
+  value,
+  unit: units.mass,
+  resolution: stepFor(value, shownSteps(units, heaviest).mass),
+});
+const armFigure = (value: number, units: LoadingUnits, heaviest: number): Reason['params'][string] => ({
+  value,
+  unit: units.arm,
+  resolution: stepFor(value, shownSteps(units, heaviest).arm),
+});
 
 /**
  * Verdicts on a weighing beside those of the limit book: whether it is what the last one and the equipment changes
@@ -39,7 +49,7 @@ export function judgeWeighing(
       'near',
       reason('scalesApart', {
         thing: title,
-        spread: { value: spread, unit: units.mass, resolution: massStep(units.mass) },
+        spread: massFigure(spread, units, weighed.mass),
       }),
     ),
   );
@@ -54,10 +64,10 @@ export function judgeWeighing(
   if (!compared.ok) return { weighed, verdicts: worstFirst([...verdicts, said('unknown', compared.error)]) };
   const { difference, allowed, explained, expected } = compared.value;
   const params = {
-    mass: { value: difference.mass, unit: units.mass, resolution: massStep(units.mass) },
-    arm: { value: difference.arm, unit: units.arm, resolution: armStep(units.arm) },
-    allowedMass: { value: allowed.mass, unit: units.mass, resolution: massStep(units.mass) },
-    allowedArm: { value: allowed.arm, unit: units.arm, resolution: armStep(units.arm) },
+    mass: massFigure(difference.mass, units, weighed.mass),
+    arm: armFigure(difference.arm, units, weighed.mass),
+    allowedMass: massFigure(allowed.mass, units, weighed.mass),
+    allowedArm: armFigure(allowed.arm, units, weighed.mass),
     report: data.report.number,
     changes: expected.changes.length,
   };
@@ -71,12 +81,10 @@ export function judgeWeighing(
 
 /** Where on the flight something is met, as figures for a sentence. */
 function where(data: LoadingData, margin: TrackMargin): Reason['params'] {
-  const { arm, mass } = data.units;
-  const sideways = isAlong(margin.direction);
-  const unit = sideways ? arm : mass;
+  const along = isAlong(margin.direction) ? armFigure : massFigure;
   return {
     edge: margin.edge.name,
-    margin: { value: Math.abs(margin.value), unit, resolution: sideways ? armStep(arm) : massStep(mass) },
+    margin: along(Math.abs(margin.value), data.units, heaviestOf(data)),
     left: { value: margin.at.left, unit: data.units.volume, resolution: 1 },
     at: margin.at.name ?? '',
     fuel: data.tanks.length,
@@ -93,7 +101,7 @@ function figureOf(data: LoadingData, check: TrackCheck, at: TrackMargin): Partia
   return {
     value: here,
     unit: arm,
-    resolution: armStep(arm),
+    resolution: shownSteps(data.units, heaviestOf(data)).arm,
     uncertainty: 2 * at.at.centre.sigmaArm,
     ...(check.state === 'outside' || forward === undefined || aft === undefined
       ? {}
@@ -121,11 +129,11 @@ function judgeTrack(data: LoadingData, check: TrackCheck, tilt: string | undefin
         reason('trackTooClose', {
           ...about,
           ...where(data, doubt),
-          uncertainty: {
-            value: doubt.uncertainty,
-            unit: isAlong(doubt.direction) ? data.units.arm : data.units.mass,
-            resolution: isAlong(doubt.direction) ? armStep(data.units.arm) : massStep(data.units.mass),
-          },
+          uncertainty: (isAlong(doubt.direction) ? armFigure : massFigure)(
+            doubt.uncertainty,
+            data.units,
+            heaviestOf(data),
+          ),
         }),
         true,
       ),
@@ -140,8 +148,7 @@ function judgeTrack(data: LoadingData, check: TrackCheck, tilt: string | undefin
 function judgeLateral(data: LoadingData, lateral: number, sigma: number): Verdict | undefined {
   if (!data.lateral) return undefined;
   const { low, high } = data.lateral;
-  const unit = data.units.arm;
-  const value = { value: lateral, unit, resolution: armStep(unit) };
+  const value = armFigure(lateral, data.units, heaviestOf(data));
   const margin = Math.min(lateral - low, high - lateral);
   if (margin < 0) return said('out', reason('lateralOutside', { value }));
   if (margin < 2 * sigma) return said('near', reason('lateralTooClose', { value }), true);
@@ -179,6 +186,12 @@ export function judgeSheet(data: LoadingData | undefined, sheet: LoadingSheet): 
   const sigma = Math.max(...standing.tracks.flatMap((t) => t.points.map((p) => p.centre.sigmaLateral)));
   const lateral = judgeLateral(data, standing.lateral, sigma);
   if (checks.length === 0) return [said('unknown', reason('noEnvelope'))];
-  const gaps = sheetGaps(data, sheet).map((g) => said('unknown', g));
+  const unheld = standing.tracks.flatMap((t) => (t.checks.length === 0 && t.tilt ? [t.tilt] : []));
+  const gaps = [
+    ...sheetGaps(data, sheet),
+    ...unheld.map((id) =>
+      reason('noEnvelopeTilted', { tilt: data.tilts.find((t) => t.id === id)?.title ?? id }),
+    ),
+  ].map((g) => said('unknown', g));
   return worstFirst([...gaps, ...checks, ...(lateral ? [lateral] : [])]);
 }

@@ -1,22 +1,25 @@
 import { reason, type Reason } from '../words/reason.ts';
 import { crossingEdges, edgesOf } from './envelope.ts';
 import { ratio } from './items.ts';
+import { heaviestOf, shownSteps } from './steps.ts';
 import type { Envelope, LoadingData, LoadingSheet, LoadingUnits } from './types.ts';
 
-const mass = (value: number, units: LoadingUnits): { value: number; unit: string; resolution: number } => ({
+type Shown = { readonly value: number; readonly unit: string; readonly resolution: number };
+
+const mass = (value: number, data: LoadingData): Shown => ({
   value,
-  unit: units.mass,
-  resolution: units.mass === 'g' ? 1 : 0.1,
+  unit: data.units.mass,
+  resolution: shownSteps(data.units, heaviestOf(data)).mass,
 });
-const arm = (value: number, units: LoadingUnits): { value: number; unit: string; resolution: number } => ({
+const arm = (value: number, data: LoadingData): Shown => ({
   value,
-  unit: units.arm,
-  resolution: units.arm === 'mm' ? 1 : 0.1,
+  unit: data.units.arm,
+  resolution: shownSteps(data.units, heaviestOf(data)).arm,
 });
-const volume = (value: number, units: LoadingUnits): { value: number; unit: string; resolution: number } => ({
+const volume = (value: number, data: LoadingData): Shown => ({
   value,
-  unit: units.volume,
-  resolution: 0.1,
+  unit: data.units.volume,
+  resolution: shownSteps(data.units, heaviestOf(data)).volume,
 });
 
 /** Whether an arm lies on the airframe, its ends included. */
@@ -26,13 +29,13 @@ export function onAirframe(data: LoadingData, value: number): boolean {
 
 /** An arm off the airframe; when only its sign makes it so, the other sign is asked for. */
 export function offAirframe(data: LoadingData, thing: string, value: number): Reason {
-  const { units, extent } = data;
+  const { extent } = data;
   return reason('offAirframe', {
     thing,
-    value: arm(value, units),
-    from: arm(extent.from, units),
-    to: arm(extent.to, units),
-    ...(onAirframe(data, -value) ? { other: arm(-value, units) } : {}),
+    value: arm(value, data),
+    from: arm(extent.from, data),
+    to: arm(extent.to, data),
+    ...(onAirframe(data, -value) ? { other: arm(-value, data) } : {}),
   });
 }
 
@@ -64,13 +67,9 @@ export function envelopeProblems(data: LoadingData, envelope: Envelope): readonl
   }
   for (const [i, corner] of envelope.corners.entries()) {
     if (corner.mass < 0)
-      problems.push(
-        reason('envelopeMass', { ...about, corner: i + 1, value: mass(corner.mass, data.units) }),
-      );
+      problems.push(reason('envelopeMass', { ...about, corner: i + 1, value: mass(corner.mass, data) }));
     if (!onAirframe(data, corner.arm))
-      problems.push(
-        reason('envelopeOffAirframe', { ...about, corner: i + 1, value: arm(corner.arm, data.units) }),
-      );
+      problems.push(reason('envelopeOffAirframe', { ...about, corner: i + 1, value: arm(corner.arm, data) }));
   }
   return problems;
 }
@@ -100,7 +99,7 @@ function twice(list: string, items: readonly { readonly id: string }[]): Reason[
  * with. Boundary: an arm at the very end of the airframe lies on it.
  */
 export function loadingProblems(data: LoadingData): readonly Reason[] {
-  const { units, extent } = data;
+  const { extent } = data;
   const problems: Reason[] = [
     ...twice('scale points', data.weighing.points),
     ...twice('load stations', data.stations),
@@ -116,11 +115,11 @@ export function loadingProblems(data: LoadingData): readonly Reason[] {
     if (!onAirframe(data, at)) problems.push(offAirframe(data, title, at));
     if (Math.abs(lateral) > extent.side)
       problems.push(
-        reason('offSide', { thing: title, value: arm(lateral, units), side: arm(extent.side, units) }),
+        reason('offSide', { thing: title, value: arm(lateral, data), side: arm(extent.side, data) }),
       );
   };
   const weight = (title: string, value: number): void => {
-    if (value < 0) problems.push(reason('negativeMass', { thing: title, value: mass(value, units) }));
+    if (value < 0) problems.push(reason('negativeMass', { thing: title, value: mass(value, data) }));
   };
   for (const p of data.weighing.points) place(p.title, p.arm, p.lateral);
   for (const s of data.stations) {
@@ -131,8 +130,8 @@ export function loadingProblems(data: LoadingData): readonly Reason[] {
       problems.push(
         reason('stationOver', {
           thing: s.title,
-          value: mass(s.usual, units),
-          maximum: mass(s.maximum, units),
+          value: mass(s.usual, data),
+          maximum: mass(s.maximum, data),
         }),
       );
     for (const at of s.travel ? [s.travel.from, s.travel.to] : []) place(s.title, at);
@@ -165,7 +164,7 @@ export function loadingProblems(data: LoadingData): readonly Reason[] {
     place('Weighing report', data.report.arm, data.report.lateral);
     if (data.report.mass <= 0)
       problems.push(
-        reason('negativeMass', { thing: 'Weighing report', value: mass(data.report.mass, units) }),
+        reason('negativeMass', { thing: 'Weighing report', value: mass(data.report.mass, data) }),
       );
   }
   return [...problems, ...data.envelopes.flatMap((e) => envelopeProblems(data, e))];
@@ -177,7 +176,6 @@ export function loadingProblems(data: LoadingData): readonly Reason[] {
  * not touched; each problem names the line. Boundary: full is not overfull.
  */
 export function sheetProblems(data: LoadingData, sheet: LoadingSheet): readonly Reason[] {
-  const { units } = data;
   const problems: Reason[] = [];
   for (const line of sheet.lines) {
     const station = data.stations.find((s) => s.id === line.station);
@@ -187,13 +185,13 @@ export function sheetProblems(data: LoadingData, sheet: LoadingSheet): readonly 
     }
     const thing = line.title ?? station.title;
     if (!Number.isFinite(line.mass)) problems.push(reason('notFinite'));
-    if (line.mass < 0) problems.push(reason('negativeMass', { thing, value: mass(line.mass, units) }));
+    if (line.mass < 0) problems.push(reason('negativeMass', { thing, value: mass(line.mass, data) }));
     if (line.mass > station.maximum)
       problems.push(
         reason('stationOver', {
           thing,
-          value: mass(line.mass, units),
-          maximum: mass(station.maximum, units),
+          value: mass(line.mass, data),
+          maximum: mass(station.maximum, data),
         }),
       );
     problems.push(...armProblems(data, thing, line.arm, station));
@@ -206,16 +204,14 @@ export function sheetProblems(data: LoadingData, sheet: LoadingSheet): readonly 
       problems.push(
         reason('tankOverfull', {
           thing: tank.title,
-          value: volume(filled, units),
-          maximum: volume(tank.usable, units),
+          value: volume(filled, data),
+          maximum: volume(tank.usable, data),
         }),
       );
   }
   const burnable = data.burn.flat().reduce((sum, id) => sum + (sheet.fuel[id] ?? 0), 0);
   if (sheet.used < 0 || sheet.used > burnable + 1e-9)
-    problems.push(
-      reason('usedTooMuch', { value: volume(sheet.used, units), there: volume(burnable, units) }),
-    );
+    problems.push(reason('usedTooMuch', { value: volume(sheet.used, data), there: volume(burnable, data) }));
   for (const { bay, pack, arm: at } of sheet.packs) {
     const place = data.bays.find((b) => b.id === bay);
     if (!place) problems.push(reason('bayUnknown', { thing: bay }));
@@ -239,16 +235,15 @@ function armProblems(
   place: { readonly arm: number; readonly travel?: { readonly from: number; readonly to: number } },
 ): readonly Reason[] {
   if (at === undefined || at === place.arm) return [];
-  const { units } = data;
   if (!onAirframe(data, at)) return [offAirframe(data, thing, at)];
-  if (!place.travel) return [reason('armFixed', { thing, value: arm(place.arm, units) })];
+  if (!place.travel) return [reason('armFixed', { thing, value: arm(place.arm, data) })];
   return at < place.travel.from || at > place.travel.to
     ? [
         reason('armBeyondTravel', {
           thing,
-          value: arm(at, units),
-          from: arm(place.travel.from, units),
-          to: arm(place.travel.to, units),
+          value: arm(at, data),
+          from: arm(place.travel.from, data),
+          to: arm(place.travel.to, data),
         }),
       ]
     : [];

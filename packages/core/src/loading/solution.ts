@@ -1,7 +1,7 @@
 import type { Reason } from '../words/reason.ts';
 import { checkTrack, envelopesFor, flightTrack, tiltsOf, type TrackCheck, type TrackPoint } from './track.ts';
 import { sheetProblems } from './problems.ts';
-import type { LoadingData, LoadingSheet, LoadingUnits } from './types.ts';
+import type { LoadingData, LoadingSheet } from './types.ts';
 
 /** A sheet looked at whole: every tilt position against every envelope that holds in it. */
 export interface SheetStanding {
@@ -12,7 +12,7 @@ export interface SheetStanding {
   }[];
   /** Smallest margins up to landing: along, in the unit of the arm, and in mass. Negative outside. */
   readonly margin: { readonly arm: number; readonly mass: number };
-  /** The largest lateral either way, signed. */
+  /** The lateral nearest to its limit, or the largest where none is given; signed, to the right positive. */
   readonly lateral: number;
   readonly inside: boolean;
 }
@@ -35,8 +35,10 @@ export function sheetStanding(data: LoadingData, sheet: LoadingSheet): SheetStan
       ...checks.flatMap((c) => c.margins.filter((m) => wanted.includes(m.direction)).map((m) => m.value)),
     );
   const laterals = tracks.flatMap((t) => t.points.map((p) => p.centre.lateral));
-  const lateral = laterals.reduce((most, l) => (Math.abs(l) > Math.abs(most) ? l : most), 0);
   const { low = -Infinity, high = Infinity } = data.lateral ?? {};
+  // What is nearest to its limit, which need not be what is furthest out: the limits may differ from side to side.
+  const room = (l: number): number => (data.lateral ? Math.min(l - low, high - l) : -Math.abs(l));
+  const lateral = laterals.reduce((worst, l) => (room(l) < room(worst) ? l : worst));
   return {
     tracks,
     margin: { arm: of('forward', 'aft'), mass: of('up', 'down') },
@@ -69,19 +71,6 @@ export function asSolution(
   if (sheetProblems(data, sheet).length > 0) return undefined;
   const standing = sheetStanding(data, sheet);
   return standing && { sheet, does, margin: standing.margin, inside: standing.inside, effort };
-}
-
-/** The smallest steps in which things are put in: what a workshop can weigh out. */
-export function practicalStep(units: LoadingUnits): {
-  readonly mass: number;
-  readonly arm: number;
-  readonly volume: number;
-} {
-  return {
-    mass: units.mass === 'kg' ? 0.5 : 1,
-    arm: units.arm === 'mm' ? 1 : 0.1,
-    volume: units.volume === 'L' ? 1 : 0.5,
-  };
 }
 
 /** Rounds to a step, in the direction given. Example: 6.31 in steps of 0.5 upwards is 6.5. */

@@ -3,13 +3,13 @@ import { flightTrack } from './track.ts';
 import {
   asSolution,
   nearestHolding,
-  practicalStep,
   ranked,
   sheetStanding,
   toStep,
   withLine,
   type Solution,
 } from './solution.ts';
+import { heaviestOf, practicalSteps, shownSteps, stepFor } from './steps.ts';
 import type { LoadingData, LoadingSheet } from './types.ts';
 
 /** What a solver is to reach: a margin to every edge along the whole flight, or a centre at take-off. */
@@ -19,12 +19,12 @@ export type Target =
 const massOf = (data: LoadingData, value: number): Reason['params'][string] => ({
   value,
   unit: data.units.mass,
-  resolution: data.units.mass === 'kg' ? 0.1 : 1,
+  resolution: stepFor(value, shownSteps(data.units, heaviestOf(data)).mass),
 });
 const armOf = (data: LoadingData, value: number): Reason['params'][string] => ({
   value,
   unit: data.units.arm,
-  resolution: data.units.arm === 'mm' ? 1 : 0.1,
+  resolution: shownSteps(data.units, heaviestOf(data)).arm,
 });
 const volumeOf = (data: LoadingData, value: number): Reason['params'][string] => ({
   value,
@@ -39,7 +39,7 @@ function meets(data: LoadingData, sheet: LoadingSheet, target: Target): boolean 
   if (target.kind === 'margin')
     return standing.inside && standing.margin.arm >= target.arm - 1e-9 && standing.margin.mass >= -1e-9;
   const [first] = standing.tracks[0]?.points ?? [];
-  return first !== undefined && Math.abs(first.centre.arm - target.arm) <= practicalStep(data.units).arm / 2;
+  return first !== undefined && Math.abs(first.centre.arm - target.arm) <= practicalSteps(data).arm / 2;
 }
 
 /**
@@ -49,7 +49,7 @@ function meets(data: LoadingData, sheet: LoadingSheet, target: Target): boolean 
  * Example: 150 at 1100, to be brought to 1050 at an arm of 300: 10, since 150·50/750 = 10.
  */
 export function solveBallast(data: LoadingData, sheet: LoadingSheet, target: Target): readonly Solution[] {
-  const step = practicalStep(data.units).mass;
+  const step = practicalSteps(data).mass;
   const found = data.stations
     .filter((s) => s.kind === 'ballast')
     .map((station) => {
@@ -92,7 +92,7 @@ export function solveBallast(data: LoadingData, sheet: LoadingSheet, target: Tar
  * (4·3000/900 = 13.3, rounded to the side that meets it).
  */
 export function solvePlace(data: LoadingData, sheet: LoadingSheet, target: Target): readonly Solution[] {
-  const step = practicalStep(data.units).arm;
+  const step = practicalSteps(data).arm;
   const slide = (
     title: string,
     now: number,
@@ -198,7 +198,7 @@ export function solveFuel(
   total: number,
   count = 3,
 ): readonly Solution[] {
-  const step = practicalStep(data.units).volume;
+  const step = practicalSteps(data).volume;
   // Tanks drawn together are filled alike: half the ways, and what people do.
   const groups = data.burn.map((ids) => ({
     ids: ids.filter((id) => data.tanks.some((t) => t.id === id)),

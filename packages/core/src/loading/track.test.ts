@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { anySheet, NOTCHED, points } from '../testing/any-loading.ts';
 import { LOADING, SHEET } from '../testing/loading.ts';
+import { makeSentences, namesOf } from '../words/index.ts';
 import {
   burnSteps,
   checkTrack,
@@ -8,10 +9,14 @@ import {
   facingMargins,
   flightTrack,
   fuelItems,
+  heaviestOf,
   isInside,
   judgeSheet,
+  practicalSteps,
   sheetProblems,
   sheetStanding,
+  shownSteps,
+  stepFor,
   type Envelope,
   type LoadingSheet,
 } from './index.ts';
@@ -192,6 +197,65 @@ test('every tilt position has a track of its own, held against the envelopes tha
     state: 'out',
     reason: { code: 'trackOutside', params: { tilt: 'Motors forward', edge: 'forward limit' } },
   });
+});
+
+test('a tilt position that no envelope holds for is unknown, and the lateral nearest to its limit is the one judged', () => {
+  const tilts = [
+    { id: 'up', title: 'Motors up', mass: 90, shift: 0 },
+    { id: 'forward', title: 'Motors forward', mass: 90, shift: -10 },
+  ];
+  const [envelope] = LOADING.envelopes;
+  const half = { ...LOADING, tilts, envelopes: [{ ...envelope!, tilt: 'up' }] };
+  const verdicts = judgeSheet(half, { ...SHEET, used: 140 });
+  expect(verdicts.find((v) => v.state === 'unknown')?.reason).toMatchObject({
+    code: 'noEnvelopeTilted',
+    params: { tilt: 'Motors forward' },
+  });
+  // Left wing full and right wing empty, then burnt to the end: far to the left first, in the middle at last.
+  const leaning = { ...SHEET, fuel: { left: 80, right: 0, tail: 0 }, used: 70 };
+  const sides = points(leaning).map((p) => p.centre.lateral);
+  const left = Math.min(...sides);
+  expect(left).toBeLessThan(-20);
+  const lopsided = { ...LOADING, lateral: { low: left + 1, high: 500 } };
+  expect(judgeSheet(lopsided, leaning).find((v) => v.reason.code === 'lateralOutside')?.state).toBe('out');
+  // The other way round: near the narrow limit on the right, and further out on the wide left.
+  const wide = { ...LOADING, lateral: { low: -500, high: Math.max(...sides) - 1 } };
+  expect(judgeSheet(wide, leaning).find((v) => v.reason.code === 'lateralOutside')?.state).toBe('out');
+});
+
+test('figures are shown in steps that suit the aircraft, and what is outside never as outside by nothing', () => {
+  const drone = {
+    ...LOADING,
+    envelopes: [
+      { ...LOADING.envelopes[0]!, corners: LOADING.envelopes[0]!.corners.map((c) => ({ ...c, mass: 16 })) },
+    ],
+  };
+  expect(shownSteps(drone.units, heaviestOf(drone))).toEqual({ mass: 0.01, arm: 1, volume: 0.01 });
+  expect(shownSteps(LOADING.units, heaviestOf(LOADING))).toEqual({ mass: 0.1, arm: 1, volume: 0.1 });
+  // 66.1 lb are 29.98 kg, 66.2 lb are 30.03 kg.
+  const pounds = { mass: 'lb', arm: 'in', volume: 'US gal' } as const;
+  expect([66.1, 66.2].map((lb) => shownSteps(pounds, lb).mass)).toEqual([0.01, 0.1]);
+  expect([practicalSteps(drone).mass, practicalSteps(LOADING).mass]).toEqual([0.01, 0.5]);
+  expect([0, 0.6, 0.3, -0.04, 1e-9].map((v) => stepFor(v, 1))).toEqual([1, 1, 0.1, 0.01, 0.001]);
+  // Outside by 0.3 mm.
+  const least = Math.max(...points({ ...SHEET, used: 140 }).map((p) => p.centre.arm));
+  const tight = {
+    ...LOADING,
+    envelopes: [
+      {
+        ...LOADING.envelopes[0]!,
+        corners: [
+          { arm: 1000, mass: 1 },
+          { arm: least - 0.3, mass: 1, edge: 'aft limit' },
+          { arm: least - 0.3, mass: 5000 },
+          { arm: 1000, mass: 5000 },
+        ],
+      },
+    ],
+  };
+  const [verdict] = judgeSheet(tight, { ...SHEET, used: 140 });
+  expect(verdict).toMatchObject({ state: 'out', reason: { code: 'trackOutside' } });
+  expect(makeSentences(namesOf(undefined)).say(verdict!.reason)).toMatch(/by 0\.3\smm at the aft limit/);
 });
 
 test('a sheet that cannot be loaded so is told line by line, and nothing is reckoned from it', () => {

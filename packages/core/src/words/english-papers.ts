@@ -50,6 +50,7 @@ export const ENGLISH_PAPERS: Readonly<Record<string, Sentence>> = {
   armFixed: (p) => `${p.s('thing')} cannot be moved: its arm is ${p.f('value')}.`,
   armBeyondTravel: (p) =>
     `${p.s('thing')} can be moved from ${p.f('from')} to ${p.f('to')}, not to ${p.f('value')}.`,
+  noEnvelopeTilted: (p) => `${tilt(p)}No envelope is described that holds in this position.`,
   nobodyAboard: () => 'Nobody sits in it yet. Type who flies.',
   noPackAboard: () => 'No pack is aboard. Choose the one that flies.',
   nothingUsed: () => 'Type the fuel used until landing: until then only the take-off is known.',
@@ -100,7 +101,7 @@ export const ENGLISH_PAPERS: Readonly<Record<string, Sentence>> = {
   scalesApart: (p) =>
     `${p.s('thing')} was read more than once, ${p.f('spread')} apart: more than the scale allows.`,
   tareOver: (p) => `${p.s('thing')}: nothing is left of what was read when the tare is taken off.`,
-  scaleUntyped: (p) => `Read the scale under ${p.s('thing')} at least once; twice is better.`,
+  scaleUntyped: (p) => `${p.s('thing')}: read the scale at least once; twice is better.`,
   scaleNowhere: (p) => `Type the arm of ${p.s('thing')}.`,
   tareUntyped: (p) =>
     `${p.s('thing')}: type its tare, 0 where the scale was set to nought with what stands on it.`,

@@ -1,5 +1,6 @@
 import type { BasisIndex } from '../checks/basis-index.ts';
 import { percentOfChord } from '../loading/items.ts';
+import { heaviestOf, shownSteps, stepFor } from '../loading/steps.ts';
 import { flightTrack } from '../loading/track.ts';
 import { weigh } from '../loading/weighing.ts';
 import type { LoadingUnits } from '../loading/types.ts';
@@ -11,14 +12,19 @@ type Worked = Extract<
   { kind: 'weighing' | 'loading' | 'document' | 'trail' | 'signatures' | 'equipment' | 'plate' }
 >;
 
-/** A mass as the placard has it. Example: "612.4 kg". */
-export function massText(value: number, units: LoadingUnits): string {
-  return formatWithUnit({ value, unit: units.mass, resolution: units.mass === 'g' ? 1 : 0.1 });
+/**
+ * A mass as the placard has it, in the steps of an aircraft that weighs so much; never shown as nothing when it is
+ * something. Example: "612.4 kg", and "3.44 kg" of a model of 3.44 kg.
+ */
+export function massText(value: number, units: LoadingUnits, heaviest: number): string {
+  const resolution = stepFor(value, shownSteps(units, heaviest).mass);
+  return formatWithUnit({ value, unit: units.mass, resolution });
 }
 
-/** An arm as the placard has it. Example: "2 095 mm". */
-export function armText(value: number, units: LoadingUnits): string {
-  return formatWithUnit({ value, unit: units.arm, resolution: units.arm === 'mm' ? 1 : 0.1 });
+/** An arm as the placard has it, likewise. Example: "2 095 mm"; −0.3 of a margin is "−0.3 mm", not "−0 mm". */
+export function armText(value: number, units: LoadingUnits, heaviest: number): string {
+  const resolution = stepFor(value, shownSteps(units, heaviest).arm);
+  return formatWithUnit({ value, unit: units.arm, resolution });
 }
 
 const many = (count: number, one: string, more: string): string => `${count} ${count === 1 ? one : more}`;
@@ -42,7 +48,8 @@ export function describeWorked(index: BasisIndex, answer: Worked): string {
       );
       const found = weigh(data, weighing, { instruments: believed, at });
       if (!found.ok) return 'weighed, not to be reckoned';
-      return `${massText(found.value.mass, weighing.units)} at ${armText(found.value.arm, weighing.units)}`;
+      const { mass, arm } = found.value;
+      return `${massText(mass, weighing.units, mass)} at ${armText(arm, weighing.units, mass)}`;
     }
     case 'loading': {
       const track = data ? flightTrack(data, answer.sheet) : undefined;
@@ -50,7 +57,8 @@ export function describeWorked(index: BasisIndex, answer: Worked): string {
       if (!data || !first) return 'loading sheet';
       const chord = percentOfChord(data, first.arm);
       const share = chord === undefined ? '' : `, ${formatFigure(chord, 0.1)} % of chord`;
-      return `${massText(first.mass, data.units)} at ${armText(first.arm, data.units)}${share}`;
+      const heaviest = heaviestOf(data);
+      return `${massText(first.mass, data.units, heaviest)} at ${armText(first.arm, data.units, heaviest)}${share}`;
     }
     case 'document': {
       const { number, expiresOn, untilHours, scans } = answer.document;

@@ -1,6 +1,7 @@
 import { dompapFile } from './dompap.ts';
 import { heiloFile } from './heilo.ts';
 import { lomviFile } from './lomvi.ts';
+import { lomviTiltingFile } from './lomvi-tilting.ts';
 import { rypeFile } from './rype.ts';
 import { teistFile } from './teist.ts';
 import { tjeldFile } from './tjeld.ts';
@@ -14,6 +15,7 @@ export function fleetFiles(today: Date): readonly (readonly [name: string, text:
     ['aircraft-qx-tei.r1.yaml', teistFile(today)],
     ['aircraft-qx-dpm.r1.yaml', dompapFile(today)],
     ['aircraft-qx-lmv.r1.yaml', lomviFile(today)],
+    ['aircraft-qx-lmt.r1.yaml', lomviTiltingFile(today)],
     ['aircraft-qx-ryp.r1.yaml', rypeFile(today)],
     ['aircraft-qx-vip.r1.yaml', vipeFile(today)],
   ];

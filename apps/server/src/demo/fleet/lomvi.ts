@@ -2,7 +2,7 @@ import type { LoadingData } from '@kanzel/core';
 import { aircraftFile, day, option, METRIC, reported, type Equipment } from '../described.ts';
 import { gauges, stopwatch, type Gauge } from './gauges.ts';
 
-const LOMVI_EQUIPMENT: Equipment = [
+export const LOMVI_EQUIPMENT: Equipment = [
   {
     id: 'autopilot-board',
     title: 'Autopilot board',
@@ -24,7 +24,7 @@ const LOMVI_EQUIPMENT: Equipment = [
 ];
 
 /** The courier drone: two packs to choose from, a payload, and a bay along which the pack can be slid. */
-function lomviLoading(today: Date, equipment: Equipment): LoadingData {
+export function lomviLoading(today: Date, equipment: Equipment): LoadingData {
   const good = { mass: 0.02, arm: 2 };
   return {
     units: METRIC,
@@ -105,11 +105,7 @@ function lomviLoading(today: Date, equipment: Equipment): LoadingData {
       },
     ],
     lateral: { low: -6, high: 6 },
-    // Weighed with the lift motors up; tilted forward for the cruise they take the centre with them.
-    tilts: [
-      { id: 'up', title: 'Lift motors up', mass: 1.8, shift: 0 },
-      { id: 'forward', title: 'Lift motors forward', mass: 1.8, shift: -24 },
-    ],
+    tilts: [],
     report: {
       number: 'L4-022/2',
       on: day(today, -180),
@@ -123,7 +119,7 @@ function lomviLoading(today: Date, equipment: Equipment): LoadingData {
 }
 
 /** What the courier drone is measured with. */
-const LOMVI_GAUGES: readonly Gauge[] = [
+export const LOMVI_GAUGES: readonly Gauge[] = [
   stopwatch,
   {
     id: 'bench-scale',
