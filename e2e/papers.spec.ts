@@ -111,7 +111,10 @@ test('papers of a new aircraft: the plate by its code, logbooks with a gap, a mi
   writeFileSync(broken, 'not a picture');
   await copies.setInputFiles(broken);
   await expect(page.getByText(/a copy is a PNG, JPEG or WebP picture, or a PDF/)).toBeVisible();
+  // Without the copy that belongs to the record it proves nothing.
+  await expect(page.getByText(/The copy of T-120 that belongs to the record is not there/)).toBeVisible();
   await copies.setInputFiles(label);
+  await expect(page.getByText(/The copy of T-120/)).toHaveCount(0);
   await expect(page.getByRole('list', { name: 'Copies' })).toContainText('label.png');
   await press(page, /^Keep/);
   await expect(margin.getByText(/T-120 runs out on/)).toBeVisible();

@@ -1,6 +1,7 @@
 import type { ReactElement } from 'react';
-import type { FlightBudget } from '@kanzel/core';
+import { formatWithUnit, type Carried, type FlightBudget } from '@kanzel/core';
 import type { CampaignView } from '../station/campaign-context.ts';
+import { Button } from '../ui/button.tsx';
 import { Choices } from '../ui/field.tsx';
 import { FigureField } from '../ui/figure-field.tsx';
 
@@ -34,12 +35,47 @@ export function firstBudget(view: CampaignView): FlightBudget {
       };
 }
 
-/** What a flight has to burn and how it is flown, figure by figure. */
-export function BudgetForm({
+/** What the loading sheet carries, beside what the flights are planned with; taken over with one press. */
+function FromSheet({
   budget,
+  carried,
   onChange,
 }: {
   budget: FlightBudget;
+  carried: Carried;
+  onChange: (budget: FlightBudget) => void;
+}): ReactElement {
+  const { unit, amount, withReserve } = carried;
+  const usable = Number((withReserve ? amount : amount + budget.reserve).toFixed(1));
+  return (
+    <p className="mb-2 flex flex-wrap items-center gap-x-4">
+      <span className="text-ink-2">
+        The loading sheet carries {formatWithUnit({ value: amount, unit, resolution: 1 })}
+        {withReserve ? '' : ' beside the reserve of its packs'}.
+      </span>
+      {budget.unit !== unit ? (
+        // Another unit is another rate: nothing is taken over that the rates do not fit.
+        <span className="text-ink-2">Reckon the flights in {unit} to hold them against it.</span>
+      ) : Math.abs(budget.usable - usable) < 0.05 ? (
+        <span className="text-ink-2">The flights are planned with that.</span>
+      ) : (
+        <Button kind="quiet" onClick={() => onChange({ ...budget, usable })}>
+          Plan with that
+        </Button>
+      )}
+    </p>
+  );
+}
+
+/** What a flight has to burn and how it is flown, figure by figure. */
+export function BudgetForm({
+  budget,
+  carried,
+  onChange,
+}: {
+  budget: FlightBudget;
+  /** What the loading sheet carries, to be taken over. */
+  carried: Carried | undefined;
   onChange: (budget: FlightBudget) => void;
 }): ReactElement {
   const positive =
@@ -68,6 +104,7 @@ export function BudgetForm({
         }))}
         onChange={(unit) => onChange({ ...budget, unit })}
       />
+      {carried ? <FromSheet budget={budget} carried={carried} onChange={onChange} /> : null}
       <div className="grid grid-cols-4 gap-x-5 gap-y-2 max-md:grid-cols-2">
         <FigureField
           label="Usable"

@@ -15,10 +15,13 @@ import {
 } from '@dnd-kit/sortable';
 import { useMemo, useState, type ReactElement } from 'react';
 import {
+  carriedBy,
   judgeFlights,
+  keptSheet,
   packFlights,
   reckonFlight,
   riskOf,
+  type Carried,
   type FlightBudget,
   permitCeiling,
   type FlightRules,
@@ -30,12 +33,21 @@ import { BudgetForm, firstBudget } from './flight-budget.tsx';
 import { FlightHead, PointLine } from './flight-lines.tsx';
 import { usePlanning } from './plan-context.ts';
 
+/** What the newest loading sheet of the campaign carries. */
+function carriedOn(view: CampaignView): Carried | undefined {
+  const data = view.index.basis.aircraft.loading;
+  const kept = keptSheet(view.state);
+  return data && kept ? carriedBy(data, kept.sheet) : undefined;
+}
+
 function rulesOf(view: CampaignView): FlightRules {
   const { ways } = view.state;
   const stall = ways?.ways['stall']?.choice;
   const ceiling = permitCeiling(view.state, view.index, new Date().toISOString());
+  const carried = carriedOn(view);
   return {
     ...(ceiling ? { ceiling } : {}),
+    ...(carried ? { carried } : {}),
     profile: ways?.profile ?? 'circuit',
     stall: stall === 'before' || stall === 'if-benign' ? stall : 'never',
   };
@@ -64,7 +76,7 @@ export function FlightsSheet(): ReactElement {
   const faults = useMemo(
     () => (plan ? judgeFlights(points, own, budget, rules) : []),
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [plan, points, own, budget, rules.profile, rules.stall, rules.ceiling?.height],
+    [plan, points, own, budget, rules.profile, rules.stall, rules.ceiling?.height, rules.carried?.amount],
   );
   if (points.length === 0)
     return (
@@ -191,6 +203,7 @@ export function FlightsSheet(): ReactElement {
       {view.state.release ? null : (
         <BudgetForm
           budget={budget}
+          carried={rules.carried}
           onChange={(next) => change({ flights: { budget: next, flights: plan?.flights ?? own } })}
         />
       )}

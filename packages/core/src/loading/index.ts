@@ -16,3 +16,4 @@ export { pictureNames } from './place-names.ts';
 export * from './rows.ts';
 export * from './read-envelope.ts';
 export * from './empty.ts';
+export * from './carried.ts';

@@ -188,6 +188,17 @@ test('an arrangement says what is wrong with it, and what to move', () => {
     [0, 'handling', 'buildUp', undefined],
     [-1, 'stall', 'inNoFlight', undefined],
   ]);
+  // 10 min of taxi at 0.1, 6 of circuit at 0.3, 35 of points at 0.3 and 3 at the field: 1 + 1.8 + 11.4 = 14.2 L.
+  const carries = (amount: number, withReserve: boolean, unit: 'L' | 'Wh' = 'L') =>
+    judgeFlights(list, [['handling', 'slow', 'landing'], ['stall']], BUDGET, {
+      ...rule,
+      carried: { unit, amount, withReserve },
+    }).map((f) => [f.flight, f.reason.code]);
+  expect(carries(24.2, true)).toEqual([]);
+  expect(carries(24.1, true)).toEqual([[0, 'flightNotCarried']]);
+  expect(carries(14.2, false)).toEqual([]);
+  expect(carries(14.1, false)).toEqual([[0, 'flightNotCarried']]);
+  expect(carries(0, true, 'Wh')).toEqual([]);
   expect(packFlights([point('long', 70)], BUDGET, rule)).toMatchObject({
     ok: false,
     error: { code: 'pointDoesNotFit' },

@@ -1,6 +1,7 @@
 import type { BasisIndex } from '../checks/basis-index.ts';
 import type { TestPoint } from '../checks/types.ts';
 import { err, ok, type Result } from '../result.ts';
+import type { Carried } from '../loading/carried.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import type { FlightBudget, Profile } from './plan.ts';
 
@@ -21,6 +22,8 @@ export interface FlightRules {
   readonly stall: 'before' | 'if-benign' | 'never';
   /** The highest that a permit allows, metres above the field, and the number of that permit. */
   readonly ceiling?: { readonly height: number; readonly number: string };
+  /** What the loading sheet carries for the first flight. */
+  readonly carried?: Carried;
 }
 
 /** What a check of the flight is when its pack does not say: an ordinary thing at an ordinary height. */
@@ -279,9 +282,24 @@ export interface FlightFault {
 }
 
 /**
+ * Why the first flight cannot be flown on what the loading sheet carries; undefined where it can, or where the sheet
+ * and the budget are not in one unit. Exactly enough is enough.
+ */
+function shortOf(flown: FlownFlight, budget: FlightBudget, carried: Carried | undefined): Reason | undefined {
+  if (!carried || carried.unit !== budget.unit) return undefined;
+  const needs = flown.burn + (carried.withReserve ? budget.reserve : 0);
+  if (needs <= carried.amount + 1e-9) return undefined;
+  const { unit } = budget;
+  return reason('flightNotCarried', {
+    needs: { value: needs, unit, resolution: 1 },
+    carried: { value: carried.amount, unit, resolution: 1 },
+  });
+}
+
+/**
  * Everything wrong with flights as a person arranged them: over fuel or energy or too long, with the last point
  * whose going would help most; a point before one it needs; one that dares less after one that dares more; more in
- * the first flight than its profile allows; a point in no flight. Empty for flights that can be flown.
+ * the first flight than its profile allows, or more than the loading sheet carries; a point in no flight. Empty for flights that can be flown.
  * Example: a flight 6 L over says which point to move to the next flight.
  */
 export function judgeFlights(
@@ -319,6 +337,8 @@ export function judgeFlights(
         ...(out ? { move: { check: out.id, to: i + 1 } } : {}),
       });
     }
+    const short = i === 0 && flight.length > 0 ? shortOf(reckoned, budget, rules.carried) : undefined;
+    if (short) faults.push({ flight: i, reason: short });
     for (const p of flight)
       if (rules.ceiling && p.point.height.low > rules.ceiling.height)
         faults.push({

@@ -160,6 +160,7 @@ const ENGLISH: Readonly<Record<string, Sentence>> = {
   pointDoesNotFit: (p) =>
     `“${p.names.part(p.s('check'))}” does not fit into a flight of its own: it takes ${p.f('minutes')} and ${p.s('needs')} with taxi and circuit, and there are ${p.f('longest')} and ${p.s('has')} above the reserve.`,
   flightOver: (p) => `Flight ${p.n('flight')} eats ${p.s('over')} into the reserve.`,
+  flightNotCarried: (p) => `Flight 1 needs ${p.f('needs')}; the loading sheet carries ${p.f('carried')}.`,
   flightLong: (p) => `Flight ${p.n('flight')} is ${p.f('over')} longer than the longest allowed.`,
   'first.circuit': () => 'The first flight is a circuit only; this asks for more than a circuit.',
   'first.overhead': () => 'The first flight stays overhead; this dares more than it should.',
