@@ -287,9 +287,8 @@ export class ScriptedCrew {
         const state = await this.state();
         const told = this.papers[check.id];
         const aircraft = state.index?.basis.aircraft;
-        return told && aircraft
-          ? told(aircraft)
-          : goodPapers(spec, check, state, this.clock.now().toISOString());
+        const good = goodPapers(spec, check, state, this.clock.now().toISOString());
+        return told && aircraft ? told(aircraft, good) : good;
       }
       case 'drop': {
         this.setPower(check, engine);

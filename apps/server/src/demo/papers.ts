@@ -1,8 +1,8 @@
 import { weighingOf, type Aircraft, type PaperDocument, type PartAnswer, type Scan } from '@kanzel/core';
 import { day } from './described.ts';
 
-/** What the people of Grauholm hold in hand, by check; the rest is as it should be. */
-export type StoryPapers = Readonly<Record<string, (aircraft: Aircraft) => PartAnswer>>;
+/** What the people of Grauholm hold in hand, by check; the rest is as it should be, which is what `good` is. */
+export type StoryPapers = Readonly<Record<string, (aircraft: Aircraft, good: PartAnswer) => PartAnswer>>;
 
 const document = (
   number: string,
@@ -153,6 +153,11 @@ export function tugPapers(today: Date, copies: StoryCopies): StoryPapers {
         ],
         scans: [copies.permit],
       }),
+    // As much as the flights are planned with.
+    'loaded-for-this-flight': (_aircraft, good) =>
+      good.kind === 'loading'
+        ? { ...good, sheet: { ...good.sheet, fuel: { left: 31, right: 31 }, used: 40 } }
+        : good,
     'weighed-empty': ({ loading }) => {
       if (!loading) throw new Error('tugPapers: the tug has no loading');
       const plain = weighingOf(loading, 478.5, 2054, { scales: 'scales-2', level: 'level' }, 0.5);

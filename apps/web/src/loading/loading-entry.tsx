@@ -11,6 +11,7 @@ import {
   sheetProblems,
   sheetRows,
   sheetStanding,
+  sideText,
   type LoadingData,
   type LoadingSheet,
   type Part,
@@ -80,7 +81,7 @@ function Lateral({ data, standing }: { data: LoadingData; standing: SheetStandin
         resolution={1}
         state={inside ? 'within' : 'out'}
         size="large"
-        sentence={`${armText(standing.lateral, data.units, heaviestOf(data))} to the right; ${low} to ${high} are allowed.`}
+        sentence={`${sideText(standing.lateral, data.units, heaviestOf(data))}; ${low} to ${high} are allowed.`}
       />
     </div>
   );

@@ -6,6 +6,7 @@ import {
   makeSentences,
   massText,
   percentOfChord,
+  sideText,
   weigh,
   type Part,
 } from '@kanzel/core';
@@ -62,7 +63,7 @@ export function WeighedResult({ part, draft }: { part: Part; draft: PartDraft })
           ±{massText(found.value.uncertainty.mass, units, heaviest)}, ±
           {armText(found.value.uncertainty.arm, units, heaviest)}
           {chord === undefined ? '' : `; ${formatFigure(chord, 0.1)} % of chord`}
-          {`; ${armText(found.value.lateral, units, heaviest)} to the right`}
+          {`; ${sideText(found.value.lateral, units, heaviest)}`}
           {found.value.levelled === 0
             ? ''
             : `; levelling moved it by ${armText(found.value.levelled, units, heaviest)}`}

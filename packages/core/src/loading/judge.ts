@@ -148,11 +148,14 @@ function judgeTrack(data: LoadingData, check: TrackCheck, tilt: string | undefin
 function judgeLateral(data: LoadingData, lateral: number, sigma: number): Verdict | undefined {
   if (!data.lateral) return undefined;
   const { low, high } = data.lateral;
-  const value = armFigure(lateral, data.units, heaviestOf(data));
+  const about = {
+    value: armFigure(Math.abs(lateral), data.units, heaviestOf(data)),
+    side: lateral < 0 ? 'left' : 'right',
+  };
   const margin = Math.min(lateral - low, high - lateral);
-  if (margin < 0) return said('out', reason('lateralOutside', { value }));
-  if (margin < 2 * sigma) return said('near', reason('lateralTooClose', { value }), true);
-  return said('within', reason('lateralInside', { value }));
+  if (margin < 0) return said('out', reason('lateralOutside', about));
+  if (margin < 2 * sigma) return said('near', reason('lateralTooClose', about), true);
+  return said('within', reason('lateralInside', about));
 }
 
 /**

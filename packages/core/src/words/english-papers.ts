@@ -36,9 +36,9 @@ export const ENGLISH_PAPERS: Readonly<Record<string, Sentence>> = {
     `${tilt(p)}Inside ${envelope(p)} until landing, and outside${where(p)}, on the reserve, by ${p.f('margin')} at the ${p.s('edge')}. Have a decision recorded, or load it otherwise.`,
   trackTooClose: (p) =>
     `${tilt(p)}Inside ${envelope(p)}, but${where(p)} it passes ${p.f('margin')} from the ${p.s('edge')}, and that is known to ±${p.f('uncertainty')} only. Weigh better, load otherwise, or have a decision recorded.`,
-  lateralInside: (p) => `${p.f('value')} to the side at most, which is allowed.`,
-  lateralOutside: (p) => `${p.f('value')} to the side is more than is allowed.`,
-  lateralTooClose: (p) => `${p.f('value')} to the side is too close to the limit to tell.`,
+  lateralInside: (p) => `${p.f('value')} to the ${p.s('side')} at most, which is allowed.`,
+  lateralOutside: (p) => `${p.f('value')} to the ${p.s('side')} is more than is allowed.`,
+  lateralTooClose: (p) => `${p.f('value')} to the ${p.s('side')} is too close to the limit to tell.`,
   negativeMass: (p) =>
     `${p.s('thing')}: ${p.f('value')} is less than nothing. Nothing was kept; type what lies there.`,
   stationOver: (p) => `${p.s('thing')} carries ${p.f('maximum')} at most, not ${p.f('value')}.`,

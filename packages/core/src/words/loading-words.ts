@@ -27,6 +27,11 @@ export function armText(value: number, units: LoadingUnits, heaviest: number): s
   return formatWithUnit({ value, unit: units.arm, resolution });
 }
 
+/** A lateral as people say it. Example: −39 is "39 mm to the left". */
+export function sideText(lateral: number, units: LoadingUnits, heaviest: number): string {
+  return `${armText(Math.abs(lateral), units, heaviest)} to the ${lateral < 0 ? 'left' : 'right'}`;
+}
+
 const many = (count: number, one: string, more: string): string => `${count} ${count === 1 ? one : more}`;
 
 /**
