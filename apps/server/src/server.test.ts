@@ -10,7 +10,10 @@ import { serveTwin, TwinStandin } from '@kanzel/standins';
 import request from 'supertest';
 import { io } from 'socket.io-client';
 import type { DataSource } from 'typeorm';
+import { AttachmentsService } from './attachments/index.ts';
+import { printCopies } from './demo/copies.ts';
 import { ScriptedCrew, StoryClock } from './demo/crew.ts';
+import { amphibianPapers } from './demo/papers.ts';
 import { buildOpenApi } from './openapi.ts';
 import { PeopleService } from './people/index.ts';
 import { RecordService } from './record/index.ts';
@@ -328,6 +331,7 @@ test('the whole pack is worked to release by a scripted crew; the record file pr
     new TwinStandin(5),
     cast,
     campaign,
+    amphibianPapers(new Date(), ['As ordered'], await printCopies(app.get(AttachmentsService), new Date())),
   );
   await signe.agent
     .post(`/api/campaigns/${campaign}/release`)

@@ -1,5 +1,5 @@
 import { edgesOf } from './envelope.ts';
-import { dryItems, fuelItems, type Item } from './items.ts';
+import { dryItems, fuelItem, type Item } from './items.ts';
 import { checkTrack, envelopesFor, flightTrack, landingAt, tiltsOf, type TrackPoint } from './track.ts';
 import type { LoadingData, LoadingSheet } from './types.ts';
 
@@ -32,10 +32,9 @@ function packItems(items: readonly Item[]): Float64Array {
 
 /** Fuel of every tank, also of empty ones: the same place for the same tank at every point. */
 function packFuel(data: LoadingData, point: TrackPoint): Float64Array {
-  const items = fuelItems(data, point.volumes);
   const packed = new Float64Array(data.tanks.length * 5);
   data.tanks.forEach((tank, at) => {
-    const own = items.find((i) => i.title === tank.title);
+    const own = fuelItem(tank, point.volumes[tank.id] ?? 0, data.units);
     if (own) packed.set([own.mass, own.arm, own.lateral, own.sigmaMass / own.mass, 0], at * 5);
   });
   return packed;
