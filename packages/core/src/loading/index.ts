@@ -4,6 +4,7 @@ export * from './envelope.ts';
 export * from './track.ts';
 export { envelopeInUnits, envelopeProblems, loadingProblems, sheetProblems } from './problems.ts';
 export * from './weighing.ts';
+export * from './compare-weighing.ts';
 export * from './probability.ts';
 export { sheetStanding, withLine, type SheetStanding, type Solution } from './solution.ts';
 export * from './steps.ts';

@@ -7,7 +7,8 @@ import { sheetStanding } from './solution.ts';
 import { heaviestOf, shownSteps, stepFor } from './steps.ts';
 import type { TrackCheck, TrackMargin } from './track.ts';
 import type { FittedItem, LoadingData, LoadingSheet, LoadingUnits, Weighing } from './types.ts';
-import { compareWeighing, weigh, type Weighed, type WeighingRoom } from './weighing.ts';
+import { compareWeighing } from './compare-weighing.ts';
+import { weigh, type Weighed, type WeighingRoom } from './weighing.ts';
 
 const said = (state: Verdict['state'], why: Reason, decisionNeeded = false): Verdict => ({
   state,

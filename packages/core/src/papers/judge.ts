@@ -1,6 +1,6 @@
 import type { Aircraft } from '../checks/types.ts';
 import type { Verdict } from '../limits/types.ts';
-import { equipmentChanges } from '../loading/weighing.ts';
+import { equipmentChanges } from '../loading/compare-weighing.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import type { SeenEquipment, SignedItem } from './types.ts';
 

@@ -3,7 +3,7 @@ import type { Reading } from '../limits/types.ts';
 import { firstSheet } from '../loading/empty.ts';
 import { judgeSheet } from '../loading/judge.ts';
 import type { LoadingData, LoadingSheet, ScaleWeighing } from '../loading/types.ts';
-import { expectedEmpty } from '../loading/weighing.ts';
+import { expectedEmpty } from '../loading/compare-weighing.ts';
 import { plateText } from '../papers/judge.ts';
 import type { Scan } from '../papers/types.ts';
 import { findUnit } from '../quantity/units.ts';

@@ -1,0 +1,36 @@
+import { type ReactElement } from 'react';
+import { SheetDialog } from '../../ui/sheet-dialog.tsx';
+
+const KEYS: readonly (readonly [string, string])[] = [
+  ['Enter', 'does what the blue button says'],
+  ['Ctrl Enter', 'the same from a place where words are written'],
+  ['digits', 'go straight into the first empty figure'],
+  ['J  K  or arrows', 'next and previous step'],
+  ['R', 'clear, or take again'],
+  ['N', 'not applicable, with a reason'],
+  ['T', 'tag open work'],
+  ['F', 'raise a finding'],
+  [
+    'G then a letter',
+    'go to a station: P papers, L loading, I inspection, C controls, U fuel, R run-up, T taxi, Y ready, F flight, D debrief, S sign; A plan',
+  ],
+  ['/', 'find or do'],
+  ['?', 'these keys'],
+  ['Escape', 'close what lies over the sheet'],
+];
+
+/** The keys of the sheet. */
+export function Keys({ onClose }: { onClose: () => void }): ReactElement {
+  return (
+    <SheetDialog open onClose={onClose} title="Keys">
+      <dl>
+        {KEYS.map(([key, text]) => (
+          <div key={key} className="grid grid-cols-[9rem_1fr] gap-3 border-b border-rule-2 py-1.5">
+            <dt className="font-mono text-[0.82rem]">{key}</dt>
+            <dd>{text}</dd>
+          </div>
+        ))}
+      </dl>
+    </SheetDialog>
+  );
+}
