@@ -1,2 +1,2 @@
-export { scriptedRecord, tryOrder, tryPack, type Trial } from './steady-hand.ts';
+export { scriptedRecord, tryOrder, tryPack, type Trial } from './try-pack.ts';
 export { goodPapers, weighingOf, type ReadBy } from './good-papers.ts';
