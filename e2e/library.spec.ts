@@ -5,24 +5,13 @@ import {
   openCampaign,
   personPage,
   removeFolder,
-  startDemo,
+  sharedDemo,
   startPlain,
   temporaryFolder,
   test,
-  type Product,
 } from './product.ts';
 
-let product: Product;
-
-test.beforeAll(async () => {
-  test.setTimeout(180_000);
-  product = await startDemo(temporaryFolder());
-});
-
-test.afterAll(async () => {
-  await product.stop();
-  removeFolder(product.folder);
-});
+const product = sharedDemo();
 
 const library = async (page: Page, title?: string | RegExp): Promise<void> => {
   await page.goto(`${product.url}/library`);
@@ -210,12 +199,11 @@ test('a pack is reordered by keys and by drag, added to, split, tried and publis
   await expect(page.getByRole('region', { name: 'Check in hand: Rain cover off' })).toBeVisible();
 
   // The server goes away while somebody types: the draft waits on the device, and is sent when it is back.
-  const port = Number(new URL(product.url).port);
   await kept(page);
   await product.stop();
   await page.getByLabel('Why it matters').fill('A wet plug arcs.');
   await expect(page.getByText(/Draft on this device only/)).toBeVisible();
-  product = await startDemo(product.folder, port);
+  await product.startAgain();
   await expect(page.getByText(/Draft kept/)).toBeVisible({ timeout: 20_000 });
 
   await page.getByRole('button', { name: 'Work it through' }).click();

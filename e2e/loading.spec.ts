@@ -1,33 +1,18 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { seriousFaults } from './accessible.ts';
 import { pdfText } from './pdf-text.ts';
-import { personPage, removeFolder, startDemo, temporaryFolder, test, type Product } from './product.ts';
+import { campaignInHand, personPage, sharedDemo, test } from './product.ts';
 
-let product: Product;
-
-test.beforeAll(async () => {
-  test.setTimeout(180_000);
-  product = await startDemo(temporaryFolder());
-});
-
-test.afterAll(async () => {
-  await product.stop();
-  removeFolder(product.folder);
-});
-
-const TITLES = {
-  'QX-TJD': 'Both propeller governors and left cylinder 4 replaced',
-  'QX-LMV': 'Autopilot board replaced',
-  'QX-HEI': 'Home-built, maiden flight',
-} as const;
+const product = sharedDemo();
 
 /** Goes to a check of the campaign that the demonstration has in hand for an aircraft. */
-async function goTo(page: Page, mark: keyof typeof TITLES, station: string, check: string): Promise<string> {
-  const list = (await (await page.request.get(`${product.url}/api/campaigns`)).json()) as {
-    id: string;
-    title: string;
-  }[];
-  const base = `${product.url}/campaign/${list.find((c) => c.title === TITLES[mark])?.id ?? ''}`;
+async function goTo(
+  page: Page,
+  mark: Parameters<typeof campaignInHand>[2],
+  station: string,
+  check: string,
+): Promise<string> {
+  const base = await campaignInHand(page, product.url, mark);
   await page.goto(`${base}/${station}?check=${check}`);
   await page.getByLabel('Step in hand').waitFor();
   return base;

@@ -3,19 +3,9 @@ import { join } from 'node:path';
 import { expect, type Locator, type Page } from '@playwright/test';
 import { toBuffer } from 'qrcode';
 import { seriousFaults } from './accessible.ts';
-import { personPage, removeFolder, startDemo, temporaryFolder, test, type Product } from './product.ts';
+import { personPage, sharedDemo, test } from './product.ts';
 
-let product: Product;
-
-test.beforeAll(async () => {
-  test.setTimeout(180_000);
-  product = await startDemo(temporaryFolder());
-});
-
-test.afterAll(async () => {
-  await product.stop();
-  removeFolder(product.folder);
-});
+const product = sharedDemo();
 
 const press = (page: Page, name: RegExp): Promise<void> =>
   page.locator('[data-step-actions]').getByRole('button', { name }).click();

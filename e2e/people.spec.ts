@@ -1,25 +1,7 @@
 import { expect } from '@playwright/test';
-import {
-  personPage,
-  removeFolder,
-  signIn,
-  startDemo,
-  temporaryFolder,
-  test,
-  type Product,
-} from './product.ts';
+import { personPage, sharedDemo, signIn, test } from './product.ts';
 
-let product: Product;
-
-test.beforeAll(async () => {
-  test.setTimeout(180_000);
-  product = await startDemo(temporaryFolder());
-});
-
-test.afterAll(async () => {
-  await product.stop();
-  removeFolder(product.folder);
-});
+const product = sharedDemo();
 
 test('a shared tablet: a PIN is set, people sign on one after the other, and a session ended elsewhere ends here', async ({
   browser,

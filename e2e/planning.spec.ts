@@ -1,32 +1,15 @@
 import { expect, type Page } from '@playwright/test';
 import { pdfText } from './pdf-text.ts';
-import { personPage, removeFolder, startDemo, temporaryFolder, test, type Product } from './product.ts';
+import { campaignInHand, personPage, sharedDemo, test } from './product.ts';
 
-let product: Product;
-
-test.beforeAll(async () => {
-  test.setTimeout(180_000);
-  product = await startDemo(temporaryFolder());
-});
-
-test.afterAll(async () => {
-  await product.stop();
-  removeFolder(product.folder);
-});
-
-/** The campaigns of the demonstration that have a plan. */
-const TITLES = { 'QX-LMV': 'Autopilot board replaced', 'QX-HEI': 'Home-built, maiden flight' } as const;
+const product = sharedDemo();
 
 /** Opens a part of the plan of the campaign that the demonstration has in hand for an aircraft. */
-async function plan(page: Page, mark: keyof typeof TITLES, part: string): Promise<string> {
-  const list = (await (await page.request.get(`${product.url}/api/campaigns`)).json()) as {
-    id: string;
-    title: string;
-  }[];
-  const id = list.find((c) => c.title === TITLES[mark])?.id ?? '';
-  await page.goto(`${product.url}/campaign/${id}/plan/${part}`);
+async function plan(page: Page, mark: 'QX-LMV' | 'QX-HEI', part: string): Promise<string> {
+  const base = await campaignInHand(page, product.url, mark);
+  await page.goto(`${base}/plan/${part}`);
   await page.getByRole('heading', { name: 'Plan', exact: true }).waitFor();
-  return `${product.url}/campaign/${id}`;
+  return base;
 }
 
 const printed = async (page: Page, base: string, file: string): Promise<string> => {

@@ -57,6 +57,56 @@ export async function startDemo(folder: string, port?: number): Promise<Product>
   return follow(child, folder);
 }
 
+/** A demonstration that the stories of one file share, and that one of them may end and begin again. */
+export interface SharedDemo {
+  readonly url: string;
+  readonly folder: string;
+  readonly stop: Product['stop'];
+  readonly startAgain: () => Promise<void>;
+}
+
+/** Starts a demonstration before the first story of a file, and removes it after the last. */
+export function sharedDemo(): SharedDemo {
+  let product: Product;
+  base.beforeAll(async () => {
+    base.setTimeout(180_000);
+    product = await startDemo(temporaryFolder());
+  });
+  base.afterAll(async () => {
+    await product.stop();
+    removeFolder(product.folder);
+  });
+  return {
+    get url() {
+      return product.url;
+    },
+    get folder() {
+      return product.folder;
+    },
+    stop: (signal) => product.stop(signal),
+    // On the port that the open pages know.
+    startAgain: async () => {
+      product = await startDemo(product.folder, Number(new URL(product.url).port));
+    },
+  };
+}
+
+/** Titles of the campaigns that the demonstration has in hand. */
+const IN_HAND = {
+  'QX-TJD': 'Both propeller governors and left cylinder 4 replaced',
+  'QX-LMV': 'Autopilot board replaced',
+  'QX-HEI': 'Home-built, maiden flight',
+} as const;
+
+/** Address of the campaign that the demonstration has in hand for an aircraft. */
+export async function campaignInHand(page: Page, url: string, mark: keyof typeof IN_HAND): Promise<string> {
+  const list = (await (await page.request.get(`${url}/api/campaigns`)).json()) as {
+    id: string;
+    title: string;
+  }[];
+  return `${url}/campaign/${list.find((c) => c.title === IN_HAND[mark])?.id ?? ''}`;
+}
+
 /** The product on a data folder of one's own, as `npm start` starts it. */
 export async function startPlain(folder: string): Promise<Product> {
   const child = fork(

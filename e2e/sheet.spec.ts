@@ -4,26 +4,15 @@ import {
   openCampaign,
   personPage,
   removeFolder,
+  sharedDemo,
   signIn,
-  startDemo,
   startPlain,
   temporaryFolder,
   test,
-  type Product,
 } from './product.ts';
 import { startEngines, workStep } from './work.ts';
 
-let product: Product;
-
-test.beforeAll(async () => {
-  test.setTimeout(180_000);
-  product = await startDemo(temporaryFolder());
-});
-
-test.afterAll(async () => {
-  await product.stop();
-  removeFolder(product.folder);
-});
+const product = sharedDemo();
 
 const figure = (page: Page, side: 'left' | 'right') =>
   page.getByLabel(new RegExp(`, ${side} engine, reading$`));
@@ -53,7 +42,6 @@ test('two browsers on one campaign see each other’s entries within a second', 
 test('pulling the server during a run-up loses nothing, says what waits, and catches up by itself', async ({
   browser,
 }) => {
-  const port = Number(new URL(product.url).port);
   const ylva = await personPage(browser, product.url, 'Ylva Torsund');
   const base = await openCampaign(ylva);
   await ylva.goto(`${base}/run-up?check=idle-mixture-rise`);
@@ -77,7 +65,7 @@ test('pulling the server during a run-up loses nothing, says what waits, and cat
   await expect(ylva.getByTestId('saved')).toHaveText('2 waiting');
   await expect(ylva.getByRole('heading', { name: 'Chafed hose' })).toBeVisible();
 
-  product = await startDemo(product.folder, port);
+  await product.startAgain();
   await expect(ylva.getByTestId('saved')).toContainText('All entries saved', { timeout: 20_000 });
   const brand = await personPage(browser, product.url, 'Brand Ekerholt');
   await brand.goto(`${base}/findings`);

@@ -3,33 +3,12 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
-import {
-  lever,
-  openCampaign,
-  personPage,
-  removeFolder,
-  ROOT,
-  signIn,
-  startDemo,
-  temporaryFolder,
-  test,
-  type Product,
-} from './product.ts';
+import { lever, openCampaign, personPage, ROOT, sharedDemo, signIn, test } from './product.ts';
 import { seriousFaults } from './accessible.ts';
 import { pdfText } from './pdf-text.ts';
 import { checkInHand, workRunUp, workStep } from './work.ts';
 
-let product: Product;
-
-test.beforeAll(async () => {
-  test.setTimeout(180_000);
-  product = await startDemo(temporaryFolder());
-});
-
-test.afterAll(async () => {
-  await product.stop();
-  removeFolder(product.folder);
-});
+const product = sharedDemo();
 
 /** Works plain steps: as expected, or a figure typed for each engine, until the station is left. */
 async function workPlain(
