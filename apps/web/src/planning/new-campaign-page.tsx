@@ -25,7 +25,7 @@ import { useProspect } from './use-prospect.ts';
 import { WorkItems } from './work-items.tsx';
 
 /** So many aircraft stand as words to choose among; more come as a list. */
-const AS_WORDS = 8;
+const AS_WORDS = 12;
 
 type Head = Pick<CampaignDraft, 'occasion' | 'title'>;
 type Body = Omit<CampaignDraft, keyof Head>;
