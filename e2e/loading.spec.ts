@@ -157,6 +157,8 @@ test('exchanging the pack opens the balance again; without the server too; the s
       .first(),
   ).toBeVisible();
   await expect(page.getByLabel('Pack in pack bay')).toHaveValue('winter');
+  // What the configuration puts aboard is on the sheet without anybody's typing.
+  await expect(page.getByRole('group', { name: 'Loading sheet' })).toContainText('Parcel box, empty');
   await press(page, /^Keep/);
   await page.context().setOffline(false);
   await expect(page.getByText(/All entries saved/)).toBeVisible({ timeout: 20_000 });
@@ -200,6 +202,33 @@ test('a model is balanced by hand, and is told by how much its pack has to be mo
   await expect(page.getByText('Flat pack lies where it should.')).toBeVisible();
   await press(page, /^Keep/);
   await expect(page.getByRole('link', { name: /Within limits.*Balance point\s+68\smm/ })).toBeVisible();
+});
+
+test('a drone that tilts its motors is held against an envelope in every position, with what its configuration puts aboard', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  await page.getByRole('button', { name: 'New campaign' }).click();
+  await page.getByRole('heading', { name: 'A new campaign' }).waitFor();
+  await page.getByText('QX-LMT', { exact: true }).click();
+  await page.getByText('Site release', { exact: true }).click();
+  await page.getByLabel('Title').fill('First site');
+  await page.getByRole('button', { name: 'Open the campaign' }).click();
+  await page.getByLabel('Step in hand').waitFor();
+  await page.goto(page.url().replace(/\/campaign\/([^/]+).*/, '/campaign/$1/loading?check=mission-loading'));
+  const sheet = page.getByRole('group', { name: 'Loading sheet' });
+  await expect(sheet).toContainText(/Parcel box, empty0\.40418/);
+  // 8.2 kg at 430.5, the box, 3.6 at 362 and 1 at 418 are 13.2 kg at 410.5; 3 kg moved 40 forward take it to 401.4.
+  await expect(sheet).toContainText(/As loaded, motors up.*13\.20410/s);
+  await expect(sheet).toContainText(/As loaded, motors forward.*13\.20401/s);
+  const verdict = page.getByRole('status').filter({ hasText: /limits/ });
+  await expect(verdict).toContainText(/Motors forward: Inside “Cruise” all the way/);
+  await page.getByLabel('Nose, trim mass, mass in kg').fill('0.3');
+  await expect(verdict).toContainText(/Motors forward: Outside “Cruise”.* at the forward limit, cruise/);
+  // Without a pack nothing is known of the flight.
+  await page.getByLabel('Nose, trim mass, mass in kg').fill('');
+  await page.getByLabel('Pack in pack bay').selectOption('');
+  await expect(page.getByText('No pack is aboard. Choose the one that flies.')).toBeVisible();
 });
 
 test('the loading of an aircraft is described: inches are asked about, a crossing is named, a wrong sign is asked back', async ({

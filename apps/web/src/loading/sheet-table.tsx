@@ -76,6 +76,13 @@ export function SheetTable({
         <span className="pr-1 text-right font-semibold">{figure(empty.mass, units.mass)}</span>
         <span className="pr-1 text-right text-ink-2">{figure(empty.arm, units.arm)}</span>
       </div>
+      {(data.configured ?? []).map((own) => (
+        <div key={own.id} className={LINE}>
+          <span>{own.title}</span>
+          <span className="pr-1 text-right font-semibold">{figure(own.mass, units.mass)}</span>
+          <span className="pr-1 text-right text-ink-2">{figure(own.arm, units.arm)}</span>
+        </div>
+      ))}
       {data.stations.map((s) => {
         const own = base.lines.find((l) => l.station === s.id);
         return (

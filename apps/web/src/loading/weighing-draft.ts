@@ -97,9 +97,31 @@ function extraFrom(row: Row, units: LoadingUnits): Result<WeighedExtra | undefin
   });
 }
 
-function extrasFrom(draft: PartDraft, units: LoadingUnits): Result<readonly WeighedExtra[], Reason> {
+/**
+ * What was aboard or missing, as rows. Before anything is typed: what the configuration puts aboard, since the
+ * aircraft stands on the scales as it is set up, and is empty without it.
+ */
+export function extraRows(index: BasisIndex, draft: PartDraft): readonly Row[] {
+  return (
+    draft.lists?.['extras'] ??
+    (index.basis.aircraft.loading?.configured ?? []).map((own) => ({
+      id: own.id,
+      title: own.title,
+      mass: String(own.mass),
+      arm: String(own.arm),
+      lateral: String(own.lateral),
+      missing: 'no',
+    }))
+  );
+}
+
+function extrasFrom(
+  index: BasisIndex,
+  draft: PartDraft,
+  units: LoadingUnits,
+): Result<readonly WeighedExtra[], Reason> {
   const extras: WeighedExtra[] = [];
-  for (const row of draft.lists?.['extras'] ?? []) {
+  for (const row of extraRows(index, draft)) {
     const one = extraFrom(row, units);
     if (!one.ok) return one;
     if (one.value) extras.push(one.value);
@@ -185,7 +207,7 @@ function onScales(index: BasisIndex, part: Part, draft: PartDraft): Result<Weigh
   if (!along.ok) return along;
   const across = typed(texts['across'], 'deg-angle', level, reason('levelUntyped'));
   if (!across.ok) return across;
-  const extras = extrasFrom(draft, units);
+  const extras = extrasFrom(index, draft, units);
   if (!extras.ok) return extras;
   const fuel = picks['fuel'] === 'dry' || picks['fuel'] === 'aboard' ? picks['fuel'] : 'drained';
   const tanks = fuel === 'aboard' ? tanksFrom(index, draft) : ok({});

@@ -10,7 +10,7 @@ import { HandBalance } from './hand-balance.tsx';
 import { ReadFrom } from './read-from.tsx';
 import { ReadScales } from './scales.tsx';
 import { WeighedResult } from './weighed-result.tsx';
-import { isByHand, MOST_READINGS, scalePoints, weighingUnits } from './weighing-draft.ts';
+import { extraRows, isByHand, MOST_READINGS, scalePoints, weighingUnits } from './weighing-draft.ts';
 
 /** A weighing on two to four scales: each read more than once, with its tare, the level, the fuel and what else was aboard. */
 export function WeighingEntry({ part }: { part: Part }): ReactElement {
@@ -48,7 +48,7 @@ export function WeighingEntry({ part }: { part: Part }): ReactElement {
     );
   const points = scalePoints(index, draft);
   const typed = draft.lists?.['points'] ?? [];
-  const extras = draft.lists?.['extras'] ?? [];
+  const extras = extraRows(index, draft);
   const untared = points.filter((p) => !draft.texts?.[`tare ${p.id}`]?.trim());
   /** Which reading of a point the scales fill next: the first that is empty. */
   const nextReading = (id: string): number | undefined =>

@@ -1,4 +1,6 @@
 import fc from 'fast-check';
+import { flightTrack, sheetRows, type Centre, type LoadingData } from '../loading/index.ts';
+import { LOADING, SHEET } from '../testing/loading.ts';
 import {
   aircraftOf,
   configurationCode,
@@ -138,4 +140,48 @@ test('a description that is not whole is refused with everything that is wrong',
   ]);
   const none = aircraftOf({ ...one, chosen: {} });
   expect(none.ok ? [] : none.error.map((r) => r.code)).toEqual(['choiceMissing']);
+});
+
+test('what a choice of configuration puts aboard is on every sheet of the aircraft that is set up so, and on no other', () => {
+  const configured = [
+    { id: 'wheels', title: 'Wheels', mass: 30, arm: 2100, lateral: 10, when: { gear: 'wheels' } },
+    { id: 'floats', title: 'Floats', mass: 70, arm: 2300, lateral: 0, when: { gear: 'floats' } },
+  ].map((c) => ({ ...c, uncertainty: { mass: 2, arm: 10 } }));
+  const loading = { ...LOADING, configured };
+  const dataOf = (gear: string): LoadingData => {
+    const made = aircraftOf(describeOne('piston-single', { chosen: { gear }, loading }));
+    if (!made.ok || !made.value.loading) throw new Error(JSON.stringify(made));
+    return made.value.loading;
+  };
+  const start = (data: LoadingData): Centre => {
+    const track = flightTrack(data, SHEET);
+    if (!track.ok || !track.value[0]) throw new Error(JSON.stringify(track));
+    return track.value[0].centre;
+  };
+  const plain = start(LOADING);
+  for (const own of configured) {
+    const found = start(dataOf(own.id));
+    const mass = plain.mass + own.mass;
+    expect(found.mass).toBeCloseTo(mass, 9);
+    expect(found.arm).toBeCloseTo((plain.mass * plain.arm + own.mass * own.arm) / mass, 9);
+    expect(found.lateral).toBeCloseTo((plain.mass * plain.lateral + own.mass * own.lateral) / mass, 9);
+    expect(found.sigmaMass).toBeCloseTo(Math.hypot(plain.sigmaMass, 1), 9);
+    expect(sheetRows(dataOf(own.id), SHEET, undefined).map((r) => r.title)).toContain(own.title);
+  }
+  const codes = (change: Partial<LoadingData>): string[] => {
+    const made = aircraftOf(describeOne('piston-single', { loading: { ...loading, ...change } }));
+    return made.ok ? [] : made.error.map((e) => e.code);
+  };
+  const [wheels] = configured;
+  const [envelope] = LOADING.envelopes;
+  expect(codes({})).toEqual([]);
+  // A condition on a choice that there is not would never hold, and nobody would see it.
+  expect(codes({ configured: [{ ...wheels!, when: { gear: 'skis' } }] })).toEqual(['whenUnknown']);
+  expect(codes({ envelopes: [{ ...envelope!, when: { undercarriage: 'wheels' } }] })).toEqual([
+    'whenUnknown',
+  ]);
+  expect(codes({ envelopes: [{ ...envelope!, tilt: 'up' }] })).toEqual(['tiltUnknown']);
+  expect(codes({ configured: [wheels!, wheels!] })).toEqual(['describedTwice']);
+  expect(codes({ configured: [{ ...wheels!, mass: -1 }] })).toEqual(['negativeMass']);
+  expect(codes({ configured: [{ ...wheels!, arm: 6001 }] })).toEqual(['offAirframe']);
 });

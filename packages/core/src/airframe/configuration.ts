@@ -70,7 +70,19 @@ export function descriptionProblems(about: AircraftDescription): readonly Reason
   }
   for (const id of Object.keys(about.chosen))
     if (!about.options.some((o) => o.id === id)) problems.push(reason('optionUnknownHere', { option: id }));
-  return about.loading ? [...problems, ...loadingProblems(about.loading)] : problems;
+  if (!about.loading) return problems;
+  return [...problems, ...whenProblems(about, about.loading), ...loadingProblems(about.loading)];
+}
+
+/** Conditions of the loading on choices that there are not: they would never hold, and nobody would see it. */
+function whenProblems(about: AircraftDescription, loading: LoadingData): Reason[] {
+  return [...loading.envelopes, ...(loading.configured ?? [])].flatMap(({ title, when }) =>
+    Object.entries(when ?? {}).flatMap(([option, choice]) =>
+      about.options.some((o) => o.id === option && o.choices.some((c) => c.id === choice))
+        ? []
+        : [reason('whenUnknown', { thing: title, option, choice })],
+    ),
+  );
 }
 
 /** Systems that the choices made have to do with: what a change of configuration touches. */
@@ -112,9 +124,14 @@ export function aircraftOf(about: AircraftDescription): Result<Aircraft, readonl
   });
 }
 
-/** The loading with the envelopes that hold for the choices made. */
+/** The loading with the envelopes that hold and the things that are aboard with the choices made. */
 function loadingInUse(loading: LoadingData, chosen: AircraftDescription['chosen']): LoadingData {
   const holds = (when: LoadingData['envelopes'][number]['when']): boolean =>
     Object.entries(when ?? {}).every(([option, choice]) => chosen[option] === choice);
-  return { ...loading, envelopes: loading.envelopes.filter((e) => holds(e.when)) };
+  const { configured } = loading;
+  return {
+    ...loading,
+    envelopes: loading.envelopes.filter((e) => holds(e.when)),
+    ...(configured ? { configured: configured.filter((c) => holds(c.when)) } : {}),
+  };
 }

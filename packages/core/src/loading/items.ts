@@ -113,7 +113,8 @@ export function fuelItems(data: LoadingData, volumes: Readonly<Record<string, nu
 }
 
 /**
- * Everything on a sheet but the fuel, with tilting parts in a position. Lines and packs that the data does not know
+ * Everything on a sheet but the fuel, with tilting parts in a position: the empty aircraft, what its configuration puts
+ * aboard, what lies at the stations, the packs. Lines and packs that the data does not know
  * are left to `sheetProblems`.
  */
 export function dryItems(data: LoadingData, sheet: LoadingSheet, tilt?: string): readonly Item[] {
@@ -129,6 +130,11 @@ export function dryItems(data: LoadingData, sheet: LoadingSheet, tilt?: string):
       sigmaArm: empty.uncertainty.arm / 2,
     },
   ];
+  for (const own of data.configured ?? []) {
+    const { title, mass, arm, lateral, uncertainty } = own;
+    const [sigmaMass, sigmaArm] = [uncertainty.mass / 2, uncertainty.arm / 2];
+    items.push({ title, mass, arm, lateral, sigmaMass, sigmaArm });
+  }
   for (const line of sheet.lines) {
     const station = data.stations.find((s) => s.id === line.station);
     if (!station || line.mass === 0) continue;

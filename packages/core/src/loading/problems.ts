@@ -102,6 +102,7 @@ export function loadingProblems(data: LoadingData): readonly Reason[] {
   const { extent } = data;
   const problems: Reason[] = [
     ...twice('scale points', data.weighing.points),
+    ...twice('things of the configuration', data.configured ?? []),
     ...twice('load stations', data.stations),
     ...twice('tanks', data.tanks),
     ...twice('packs', data.packs),
@@ -122,6 +123,10 @@ export function loadingProblems(data: LoadingData): readonly Reason[] {
     if (value < 0) problems.push(reason('negativeMass', { thing: title, value: mass(value, data) }));
   };
   for (const p of data.weighing.points) place(p.title, p.arm, p.lateral);
+  for (const own of data.configured ?? []) {
+    place(own.title, own.arm, own.lateral);
+    weight(own.title, own.mass);
+  }
   for (const s of data.stations) {
     place(s.title, s.arm, s.lateral);
     weight(s.title, s.maximum);
@@ -159,6 +164,9 @@ export function loadingProblems(data: LoadingData): readonly Reason[] {
         problems.push(reason('packUnknown', { thing: b.title, pack: id }));
   }
   for (const t of data.tilts) weight(t.title, t.mass);
+  for (const e of data.envelopes)
+    if (e.tilt !== undefined && !data.tilts.some((t) => t.id === e.tilt))
+      problems.push(reason('tiltUnknown', { envelope: e.title, tilt: e.tilt }));
   if (data.lateral && data.lateral.low >= data.lateral.high) problems.push(reason('lateralReversed'));
   if (data.report) {
     place('Weighing report', data.report.arm, data.report.lateral);

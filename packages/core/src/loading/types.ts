@@ -102,6 +102,18 @@ export interface TiltPosition {
   readonly shift: number;
 }
 
+/** Something that a choice of configuration puts aboard, beside the empty aircraft as it is weighed. */
+export interface ConfiguredItem {
+  readonly id: string;
+  readonly title: string;
+  readonly mass: number;
+  readonly arm: number;
+  readonly lateral: number;
+  readonly uncertainty: HowGood;
+  /** It is aboard with these choices of configuration. */
+  readonly when: Readonly<Record<string, string>>;
+}
+
 /** What is fitted, as far as mass is concerned. */
 export interface FittedItem {
   readonly id: string;
@@ -142,6 +154,8 @@ export interface LoadingData {
     /** Smallest difference from what was expected that is worth explaining. */
     readonly tolerance: HowGood;
   };
+  /** What choices of configuration put aboard; a campaign holds only those of its own. */
+  readonly configured?: readonly ConfiguredItem[];
   readonly stations: readonly LoadStation[];
   readonly tanks: readonly LoadTank[];
   /** Tanks in the order in which they are used; those of one group are drawn together, evenly. */

@@ -50,6 +50,10 @@ export const ENGLISH_PAPERS: Readonly<Record<string, Sentence>> = {
   armFixed: (p) => `${p.s('thing')} cannot be moved: its arm is ${p.f('value')}.`,
   armBeyondTravel: (p) =>
     `${p.s('thing')} can be moved from ${p.f('from')} to ${p.f('to')}, not to ${p.f('value')}.`,
+  tiltUnknown: (p) =>
+    `${envelope(p)} holds in the tilt position “${p.s('tilt')}”, and there is no such position.`,
+  whenUnknown: (p) =>
+    `${p.s('thing')} belongs to the choice “${p.s('choice')}” of “${p.s('option')}”, and there is no such choice.`,
   noEnvelopeTilted: (p) => `${tilt(p)}No envelope is described that holds in this position.`,
   nobodyAboard: () => 'Nobody sits in it yet. Type who flies.',
   noPackAboard: () => 'No pack is aboard. Choose the one that flies.',

@@ -43,8 +43,8 @@ function tiltingLoading(today: Date): LoadingData {
     report: {
       number: 'L4T-003/1',
       on: day(today, -61),
-      mass: 8.6,
-      arm: 430,
+      mass: 8.2,
+      arm: 430.5,
       lateral: 0,
       uncertainty: { mass: 0.03, arm: 1 },
       equipment: sister.report?.equipment ?? [],

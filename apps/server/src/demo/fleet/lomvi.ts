@@ -1,4 +1,4 @@
-import type { LoadingData } from '@kanzel/core';
+import type { ConfiguredItem, LoadingData } from '@kanzel/core';
 import { aircraftFile, day, option, METRIC, reported, type Equipment } from '../described.ts';
 import { gauges, stopwatch, type Gauge } from './gauges.ts';
 
@@ -26,6 +26,15 @@ export const LOMVI_EQUIPMENT: Equipment = [
 /** The courier drone: two packs to choose from, a payload, and a bay along which the pack can be slid. */
 export function lomviLoading(today: Date, equipment: Equipment): LoadingData {
   const good = { mass: 0.02, arm: 2 };
+  const box = (payload: string, title: string, mass: number, arm: number): ConfiguredItem => ({
+    id: `${payload}-box`,
+    title,
+    mass,
+    arm,
+    lateral: 0,
+    uncertainty: { mass: 0.01, arm: 1 },
+    when: { payload },
+  });
   return {
     units: METRIC,
     datum: 'tip of the nose',
@@ -40,10 +49,12 @@ export function lomviLoading(today: Date, equipment: Equipment): LoadingData {
       armUncertainty: 0.5,
       tolerance: { mass: 0.05, arm: 2 },
     },
+    // It is weighed without either box.
+    configured: [box('parcel', 'Parcel box, empty', 0.4, 418), box('cool', 'Cool box, empty', 0.9, 421)],
     stations: [
       {
         id: 'parcel',
-        title: 'Parcel box',
+        title: 'Load of the box',
         kind: 'payload',
         arm: 418,
         lateral: 0,
@@ -109,8 +120,8 @@ export function lomviLoading(today: Date, equipment: Equipment): LoadingData {
     report: {
       number: 'L4-022/2',
       on: day(today, -180),
-      mass: 9.6,
-      arm: 430,
+      mass: 9.2,
+      arm: 430.5,
       lateral: 0,
       uncertainty: { mass: 0.03, arm: 1 },
       equipment: reported(equipment),

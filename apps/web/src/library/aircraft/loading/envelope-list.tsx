@@ -14,16 +14,11 @@ import { plainWords } from '../../../ui/plain-words.ts';
 import type { AircraftDocument } from '../aircraft-document.ts';
 import { freshEnvelope } from './fresh-loading.ts';
 import type { ChangeLoading } from './loading-part.tsx';
+import { whenId, whenOf, whenOptions } from './when-choice.ts';
 
 /** Corners as they are written: a line each. */
 const cornersText = (envelope: Envelope): string =>
   envelope.corners.map((c) => `${c.arm}; ${c.mass}${c.edge ? `; ${c.edge}` : ''}`).join('\n');
-
-/** The choices an envelope holds for, as one word. */
-function whenId(envelope: Envelope): string {
-  const [first] = Object.entries(envelope.when ?? {});
-  return first ? `${first[0]}=${first[1]}` : '';
-}
 
 function OneEnvelope({
   about,
@@ -45,9 +40,6 @@ function OneEnvelope({
     );
   const read = text === undefined ? undefined : readEnvelope(text, units);
   const problems = envelopeProblems(data, envelope);
-  const options = about.options.flatMap((o) =>
-    o.choices.map((c) => ({ id: `${o.id}=${c.id}`, text: `only with ${c.title}` })),
-  );
   return (
     <div className="grid grid-cols-[minmax(15rem,1fr)_minmax(0,22rem)] gap-x-8 border-b border-rule py-2 max-md:grid-cols-1">
       <div>
@@ -58,12 +50,11 @@ function OneEnvelope({
         />
         <Picker
           label="It holds"
-          value={whenId(envelope)}
-          options={[{ id: '', text: 'always' }, ...options]}
+          value={whenId(envelope.when)}
+          options={[{ id: '', text: 'always' }, ...whenOptions(about)]}
           onChange={(id) => {
             const { when: _when, ...rest } = envelope;
-            const [option = '', choice = ''] = id.split('=');
-            put(id === '' ? rest : { ...rest, when: { [option]: choice } });
+            put(id === '' ? rest : { ...rest, when: whenOf(id) });
           }}
         />
         {data.tilts.length > 0 ? (

@@ -5,6 +5,7 @@ import { FigureField } from '../../../ui/figure-field.tsx';
 import { LineField, Picker } from '../../../ui/picker.tsx';
 import type { AircraftDocument } from '../aircraft-document.ts';
 import { Heading, type Change } from '../sheet-parts.tsx';
+import { ConfiguredList } from './configured-list.tsx';
 import { EnvelopeList } from './envelope-list.tsx';
 import { freshLoading } from './fresh-loading.ts';
 import { PackList } from './pack-list.tsx';
@@ -266,6 +267,7 @@ export function LoadingPart({ about, change }: { about: AircraftDocument; change
           <Basics data={loading} change={put} />
           <ScalePoints data={loading} change={put} />
           <ReportPart about={about} data={loading} change={put} />
+          <ConfiguredList about={about} data={loading} change={put} />
           <StationList data={loading} change={put} />
           <TankList data={loading} change={put} />
           <PackList data={loading} change={put} />
