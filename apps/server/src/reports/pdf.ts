@@ -1,6 +1,7 @@
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import type { Content, TDocumentDefinitions, TFontDictionary } from 'pdfmake/interfaces.js';
+import { printable, printableText } from './printable.ts';
 
 /** pdfmake is CommonJS and a singleton; it is set up here once. */
 interface PdfMaker {
@@ -14,16 +15,21 @@ const require = createRequire(import.meta.url);
 const font = (name: string, file: string): string =>
   join(dirname(require.resolve(`@fontsource/${name}/package.json`)), 'files', file);
 
+/** The fonts of the print. */
+export const FONT_FILES: readonly [archivo: string, bold: string, mono: string] = [
+  font('archivo', 'archivo-latin-400-normal.woff'),
+  font('archivo', 'archivo-latin-700-normal.woff'),
+  font('b612-mono', 'b612-mono-latin-700-normal.woff'),
+];
+
 function setUp(): PdfMaker {
   const maker = require('pdfmake') as PdfMaker;
-  const archivo = font('archivo', 'archivo-latin-400-normal.woff');
-  const bold = font('archivo', 'archivo-latin-700-normal.woff');
-  const mono = font('b612-mono', 'b612-mono-latin-700-normal.woff');
+  const [archivo, bold, mono] = FONT_FILES;
   maker.setFonts({
     Archivo: { normal: archivo, bold, italics: archivo, bolditalics: bold },
     Mono: { normal: mono, bold: mono, italics: mono, bolditalics: mono },
   });
-  maker.setLocalAccessPolicy((path) => [archivo, bold, mono].includes(path));
+  maker.setLocalAccessPolicy((path) => FONT_FILES.includes(path));
   maker.setUrlAccessPolicy(() => false);
   return maker;
 }
@@ -61,7 +67,7 @@ export function printCards(
       }),
       footer: (page: number, pages: number) => ({
         columns: [
-          { text: foot },
+          { text: printableText(foot) },
           {
             text: `${page % 2 === 1 ? 'front' : 'back'} · ${page} of ${pages}`,
             alignment: 'right',
@@ -71,7 +77,7 @@ export function printCards(
         style: 'small',
         margin: small ? [26, 6, 26, 0] : [42, 12, 42, 0],
       }),
-      content,
+      content: printable(content),
     })
     .getBuffer();
 }
@@ -92,12 +98,15 @@ export function printA4(content: Content[], foot: string, title: string): Promis
         small: { fontSize: 7.5, color: '#46545F' },
       },
       footer: (page: number, pages: number) => ({
-        columns: [{ text: foot }, { text: `${page} of ${pages}`, alignment: 'right', width: 60 }],
+        columns: [
+          { text: printableText(foot) },
+          { text: `${page} of ${pages}`, alignment: 'right', width: 60 },
+        ],
         fontSize: 7.5,
         color: '#46545F',
         margin: [42, 14, 42, 0],
       }),
-      content,
+      content: printable(content),
     })
     .getBuffer();
 }

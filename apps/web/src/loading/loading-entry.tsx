@@ -26,7 +26,8 @@ import { EnvelopePicture } from './envelope-picture.tsx';
 import { draftFromSheet, sheetFromDraft } from './sheet-draft.ts';
 import { SheetTable } from './sheet-table.tsx';
 import { SolverPanel } from './solver-panel.tsx';
-import { shareInWords, useProbability } from './use-probability.ts';
+import { shareInWords } from './share-in-words.ts';
+import { useProbability } from './use-probability.ts';
 
 /** Every margin of the flight, edge by edge: along, and in mass. */
 function Margins({ data, standing }: { data: LoadingData; standing: SheetStanding }): ReactElement {

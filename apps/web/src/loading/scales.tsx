@@ -1,18 +1,22 @@
 import { useState, type ReactElement } from 'react';
-import { convert, findUnit, formatWithUnit, makeSentences } from '@kanzel/core';
+import { makeSentences, type Instrument } from '@kanzel/core';
 import type { ScalesView } from '@kanzel/contract';
 import { api, sayFailure } from '../api/client.ts';
 import { useCampaign } from '../station/campaign-context.ts';
 import { Button } from '../ui/button.tsx';
 import { Problem } from '../ui/field.tsx';
+import { takeScales } from './take-scales.ts';
 
 /** Takes what the scales of the workshop show; a scale that is not at rest is not taken. */
 export function ReadScales({
   unit,
+  instrument,
   points,
   onTake,
 }: {
   unit: string;
+  /** The scales as they stand in the register: what their display resolves says what is at rest. */
+  instrument: Instrument | undefined;
   points: readonly { readonly id: string; readonly title: string }[];
   /** Text of each reading, by point. */
   onTake: (texts: Readonly<Record<string, string>>) => void;
@@ -31,21 +35,8 @@ export function ReadScales({
       setProblem(why ? makeSentences(names).say(why) : sayFailure(error));
       return;
     }
-    const texts: Record<string, string> = {};
-    const restless: string[] = [];
-    for (const [i, point] of points.entries()) {
-      const scale = answer.value.scales.find((s) => s.id === point.id) ?? answer.value.scales[i];
-      const value = scale && convert(scale.value, scale.unit, unit);
-      if (!scale || !value?.ok) continue;
-      // Two steps of an ordinary platform: more than that and somebody leans on it.
-      if (scale.spread > 1.01 && findUnit(scale.unit)?.kind === 'mass')
-        restless.push(
-          `${point.title} (moving by ${formatWithUnit({ value: scale.spread, unit: scale.unit, resolution: 0.1 })})`,
-        );
-      else texts[point.id] = String(Number(value.value.toFixed(3)));
-    }
-    if (restless.length > 0)
-      setProblem(`Not at rest, and not taken: ${restless.join(', ')}. Step back and read again.`);
+    const { texts, says } = takeScales(answer.value.scales, points, unit, instrument);
+    if (says.length > 0) setProblem(says.join(' '));
     onTake(texts);
   };
   return (

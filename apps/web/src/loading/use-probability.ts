@@ -37,17 +37,3 @@ export function useProbability(
   }, [data, key]);
   return news;
 }
-
-/**
- * A share in words that says no more than the draws do: rounded down, so that what left the envelope once is never
- * said to stay inside always. Example: "99.98 %", "more than 99.999 %"; 999,999 of a million are "99.99 %".
- */
-export function shareInWords({ draws, inside }: DrawNews): string {
-  if (inside === draws) return `more than ${(100 * (1 - 3 / draws)).toFixed(draws >= 300_000 ? 3 : 2)} %`;
-  if (inside === 0) return `less than ${((100 * 3) / draws).toFixed(3)} %`;
-  const share = inside / draws;
-  const off = 2 * Math.sqrt((share * (1 - share)) / draws);
-  const digits = off < 0.0005 ? 2 : 1;
-  const down = Math.floor(100 * share * 10 ** digits + 1e-9) / 10 ** digits;
-  return down === 0 ? `less than ${10 ** -digits} %` : `${down.toFixed(digits)} %`;
-}

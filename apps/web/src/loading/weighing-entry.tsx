@@ -10,7 +10,14 @@ import { HandBalance } from './hand-balance.tsx';
 import { ReadFrom } from './read-from.tsx';
 import { ReadScales } from './scales.tsx';
 import { WeighedResult } from './weighed-result.tsx';
-import { extraRows, isByHand, MOST_READINGS, scalePoints, weighingUnits } from './weighing-draft.ts';
+import {
+  chosenInstrument,
+  extraRows,
+  isByHand,
+  MOST_READINGS,
+  scalePoints,
+  weighingUnits,
+} from './weighing-draft.ts';
 
 /** A weighing on two to four scales: each read more than once, with its tare, the level, the fuel and what else was aboard. */
 export function WeighingEntry({ part }: { part: Part }): ReactElement {
@@ -134,6 +141,7 @@ export function WeighingEntry({ part }: { part: Part }): ReactElement {
       <div className="mt-2 flex flex-wrap items-center gap-x-6 gap-y-2">
         <ReadScales
           unit={units.mass}
+          instrument={chosenInstrument(index, part, draft, 'scales')}
           points={points}
           onTake={(taken) => {
             texts(
