@@ -113,9 +113,12 @@ export function pictureAsSvg(picture: LoadingPicture, data: LoadingData): string
         `<path d="M${frame.left} ${t.y} L${frame.right} ${t.y}" stroke="#CFCFC4" stroke-width="0.5"/>${text(frame.left - 4, t.y + 3, formatFigure(t.value, t.value % 1 === 0 ? 1 : steps.mass), 'end')}`,
     ),
   ];
-  const envelopes = picture.envelopes.map(
-    (e) => `<path d="${path(e.corners)} Z" fill="none" stroke="#12202E" stroke-width="1.6"/>`,
-  );
+  const envelopes = picture.envelopes.map((e) => {
+    const [first] = e.corners.slice().sort((p, q) => p.y - q.y || p.x - q.x);
+    // One alone needs no name; of several each has it above its first upper corner.
+    const name = picture.envelopes.length > 1 && first ? text(first.x, first.y - 5, e.title, 'start') : '';
+    return `<path d="${path(e.corners)} Z" fill="none" stroke="#12202E" stroke-width="1.6"/>${name}`;
+  });
   const tracks = picture.tracks.flatMap((t) => [
     `<path d="${path(t.line)}" fill="none" stroke="#12202E" stroke-width="1.2" stroke-dasharray="3 2"/>`,
     ...t.points.flatMap((p) => [
