@@ -64,6 +64,40 @@ test('no order that can be worked has fewer changes, by trying all of them', () 
   );
 });
 
+test('a check that needs no change is put off where it carries one past what the change would spoil', () => {
+  const task = (id: string, change: Partial<Task>): Task => ({
+    id,
+    title: id,
+    station: 'run-up',
+    phase: 0,
+    minutes: 1,
+    crew: [['technician']],
+    place: 'desk',
+    instruments: [],
+    links: [],
+    needs: {},
+    sets: {},
+    ends: [],
+    ...change,
+  });
+  // The cowl is on: the look under it wants it off, and closing it again spoils what was measured before.
+  const tasks = [
+    task('measured', { ends: [{ key: 'cowl', value: 'on' }] }),
+    task('under', { needs: { cowl: 'off' } }),
+    task('closed', { needs: { cowl: 'on' } }),
+    task('run', {
+      needs: { cowl: 'on' },
+      links: [{ task: 'measured', kind: 'order' }],
+      ends: [{ key: 'cowl', value: 'off' }],
+    }),
+  ];
+  const found = findOrder({ tasks, initial: { cowl: 'on' }, gates: [] });
+  expect(found).toMatchObject({
+    ok: true,
+    value: { order: ['under', 'closed', 'measured', 'run'], changes: 2, proven: true },
+  });
+});
+
 test('an order cut short can still be worked, and says that it is not proven', () => {
   fc.assert(
     fc.property(works, (work) => {

@@ -82,7 +82,20 @@ class OrderSearch {
     return wanted.size;
   }
 
-  /** Does everything that can be done without a change and changes nothing: no order gains by putting it off. */
+  /**
+   * Whether a task may bring about a change that another, still to come, would be spoiled by: done later, it is what
+   * the change is made for while that other is still to come.
+   */
+  private carries({ needs, sets }: Task, done: readonly boolean[]): boolean {
+    return this.tasks.some(
+      (t, i) => !done[i] && t.ends.some((e) => needs[e.key] === e.value || sets[e.key] === e.value),
+    );
+  }
+
+  /**
+   * Does everything that can be done without a change and changes nothing: no order gains by putting it off, unless it
+   * `carries` a change past what the change would spoil.
+   */
   private settle(node: Node): Node {
     const done = [...node.done];
     const path = [...node.path];
@@ -94,6 +107,7 @@ class OrderSearch {
         if (
           this.ready(i, done, phase) &&
           task.ends.length === 0 &&
+          !this.carries(task, done) &&
           missing(task.needs, node.values).length === 0 &&
           missing(task.sets, node.values).length === 0
         ) {
@@ -193,7 +207,7 @@ export function findCircle(tasks: readonly Pick<Task, 'id' | 'links'>[]): readon
 /**
  * The order with the fewest changes of state: every task after what it waits for, gate by gate, and as near to the
  * order of the pack as that allows. A task whose answer a change would spoil is done on the right side of it.
- * Whatever needs no change and makes none is done at once, so that only the changes themselves are searched over,
+ * Whatever needs no change, makes none and carries none is done at once, so that little more than the changes is searched,
  * best first with a bound that is never too high: the answer is proven unless `limit` nodes were not enough.
  * Errors: `circle` with the shortest way round; `statesConflict` when no order keeps what was found.
  * Example: two checks with power off and one with power on between them: both first, then one change.
