@@ -44,6 +44,12 @@ export interface BasisIndex {
   readonly gatesBefore: ReadonlyMap<string, readonly Gate[]>;
   /** Parts that stand directly on a part. */
   readonly dependants: ReadonlyMap<string, readonly string[]>;
+  /** Parts whose proof may end by the clock alone. */
+  readonly timed: readonly string[];
+  /** Parts whose proof may change when some state changes. */
+  readonly followStates: readonly string[];
+  /** Parts that are loading sheets. */
+  readonly sheets: readonly string[];
   /** Remembers closures already computed, by the systems touched. */
   readonly reachOf: (touched: readonly string[]) => readonly Reach[];
 }
@@ -224,6 +230,11 @@ export function indexBasis(basis: Basis): Result<BasisIndex, readonly Reason[]> 
     instruments: Object.fromEntries(basis.aircraft.instruments.map((i) => [i.id, i])),
     gatesBefore,
     dependants,
+    timed: made
+      .filter(({ check }) => check.validity?.hours !== undefined || check.answer.kind === 'document' || check.answer.kind === 'loading')
+      .map((p) => p.key),
+    followStates: made.filter(({ check }) => check.validity !== undefined).map((p) => p.key),
+    sheets: made.filter(({ check }) => check.answer.kind === 'loading').map((p) => p.key),
     reachOf,
   });
 }

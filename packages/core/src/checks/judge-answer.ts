@@ -140,8 +140,11 @@ function pastOf(index: BasisIndex, part: Part): NonNullable<Surroundings['past']
   return Object.fromEntries(part.check.limits.map((key) => [key, past[`${key}@${part.subject}`] ?? []]));
 }
 
-/** Facts that every check has: the configuration and the station, beside those recorded with the answer. */
-function surroundings(
+/**
+ * What an answer is judged in: its facts, the instruments, the past. Configuration, station and engine come from the
+ * basis and stand above anything sent along.
+ */
+export function surroundings(
   index: BasisIndex,
   part: Part,
   facts: Readonly<Record<string, Fact>>,
@@ -156,7 +159,7 @@ function surroundings(
   return {
     instruments: index.instruments,
     at,
-    facts: { ...always, ...facts },
+    facts: { ...facts, ...always },
     past: pastOf(index, part),
   };
 }

@@ -142,6 +142,11 @@ export interface Check {
     /** The hours count only until a state is reached: wind looked up before a flight does not age after it. */
     readonly until?: { readonly state: string; readonly becomes: string };
     readonly endsWhen?: { readonly state: string; readonly becomes: string };
+    /** Good for so many flights: when another is to come, it is wanted anew. */
+    readonly flights?: number;
+    /** Good beyond so many stops of its engine, or switchings-on of the power, and no more. */
+    readonly engineStops?: number;
+    readonly powerCycles?: number;
   };
   readonly secondPerson: boolean;
   readonly notApplicable: boolean;
@@ -195,6 +200,8 @@ export interface Pack {
   readonly gates: readonly Gate[];
   /** Systems whose work asks for an inspection by someone who did not do it; dotted, * for any one part. */
   readonly independentInspection: readonly string[];
+  /** Where builders work alone: one's own work may be looked at again by oneself after so many hours, and that is told. */
+  readonly ownWork?: { readonly hours: number };
   /** By occasion. Absent: as `DEMANDS` of the planning says. */
   readonly demands?: Readonly<Partial<Record<Occasion, Demand>>>;
   readonly checks: readonly Check[];

@@ -1,13 +1,10 @@
 import type { BasisIndex } from '../checks/basis-index.ts';
 import { STATIONS, type Gate, type GateCondition, type StationId } from '../checks/types.ts';
-import {
-  hasLostStanding,
-  type ActionState,
-  type CampaignState,
-  type FindingState,
-  type TagState,
-} from '../record/state.ts';
+import { Evidence } from '../record/evidence.ts';
+import type { ActionState, CampaignState, FindingState, TagState } from '../record/state.ts';
 import { reason, type Reason } from '../words/reason.ts';
+import { findingHolds, findingMayBeCured, groundsAircraft } from './findings.ts';
+import { passStands } from './pass.ts';
 import {
   checkStatus,
   partStatus,
@@ -28,18 +25,27 @@ export type Cure =
 
 /** One reason why a gate is held. */
 export interface Holding {
+  /** What it is about, exactly as it is known now: what an override that covers it names. */
+  readonly ids: readonly string[];
+  /** It was good and has only run out. */
+  readonly ranOut?: true;
   readonly reason: Reason;
   readonly cure: Cure;
   readonly overridable: boolean;
-  /** The condition of the gate that it comes from; absent for stale data, which nobody can override. */
+  /** The condition of the gate that it comes from; absent for what nobody can override: stale data, a gate before it. */
   readonly condition?: GateCondition['kind'];
 }
 
-/** A gate as it stands. `open`: nothing holds it. `passed`: open, and someone has recorded passing it. */
+/**
+ * A gate as it stands. `open`: nothing holds it, and every gate before it is passed. `passed`: open, and someone has
+ * recorded passing it who had seen all that it rests on.
+ */
 export interface GateStatus {
   readonly gate: Gate;
   readonly state: 'held' | 'open' | 'passed';
   readonly holdings: readonly Holding[];
+  /** Somebody passed it, and nothing it rests on came after: also while something holds it. */
+  readonly passStands: boolean;
   /** Minutes of the checks still to be done before it opens, one after another. */
   readonly minutes: number;
   /** Checks still to be done, in order. */
@@ -80,116 +86,98 @@ export interface CampaignStatus {
 
 const FRESH: Freshness = { waiting: 0, confirmed: true };
 
-/**
- * The place in the record up to which a condition is overridden; -1 when it is not. Only what was known when it
- * was signed is covered: a tag put on afterwards, or a check lost afterwards, holds the gate again.
- */
-function overriddenUpTo(gate: Gate, condition: GateCondition, state: CampaignState): number {
-  if (!condition.overridable) return -1;
-  return state.overrides
-    .filter((o) => o.gate === gate.id && o.condition === condition.kind)
-    .reduce((latest, o) => Math.max(latest, o.seq), -1);
-}
-
 /** The last entry that changed how a check stands. */
 function lastTouched(check: CheckStatus, state: CampaignState): number {
   return check.parts.reduce((latest, p) => {
     const own = state.parts.get(p.key);
-    return Math.max(latest, own?.lost?.seq ?? 0, own?.history[own.history.length - 1]?.seq ?? 0);
+    const lost = own?.losses?.[own.losses.length - 1]?.seq ?? 0;
+    return Math.max(latest, lost, own?.history[own.history.length - 1]?.seq ?? 0);
   }, 0);
 }
 
+/** A check exactly as it is known now: another mark, another answer, another touch make it another one. */
+function checkId(check: CheckStatus, state: CampaignState): string {
+  const parts = check.parts
+    .filter((p) => !p.outside && !p.proven)
+    .map((p) => {
+      const touched = state.parts.get(p.key)?.losses?.at(-1)?.seq ?? 0;
+      return `${p.key}:${p.mark}:${p.answer?.entry ?? p.figure ?? ''}:${touched}`;
+    });
+  return `check:${parts.join(',')}`;
+}
+
+/**
+ * Whether an override covers a holding: it names it as it is. Records from before holdings were named cover what was
+ * there when they were signed.
+ */
+function isCovered(gate: Gate, condition: GateCondition, state: CampaignState, id: string, since: number): boolean {
+  if (!condition.overridable) return false;
+  return state.overrides.some(
+    (o) =>
+      o.gate === gate.id &&
+      o.condition === condition.kind &&
+      (o.covers ? o.covers.includes(id) : since <= o.seq),
+  );
+}
+
+/** Reasons of one kind for the checks of a station, as one holding that names the first. */
+function holdingFor(
+  code: string,
+  some: readonly CheckStatus[],
+  station: StationId,
+  state: CampaignState,
+  overridable: boolean,
+): Holding[] {
+  const [first] = some;
+  if (!first) return [];
+  return [
+    {
+      ids: some.map((c) => checkId(c, state)),
+      reason: reason(code, {
+        count: some.length,
+        station,
+        check: first.check.title,
+        ...(station === 'papers' ? { who: first.check.who } : {}),
+      }),
+      cure: { to: 'check', check: first.check.id },
+      overridable,
+    },
+  ];
+}
+
+/** Whether all that a check lacks has run out. */
+const onlyRanOut = (check: CheckStatus): boolean =>
+  check.parts.every((p) => p.proven || p.ranOut === true);
+
 function unproven(
   condition: Extract<GateCondition, { kind: 'proven' }>,
+  state: CampaignState,
   stations: ReadonlyMap<StationId, StationStatus>,
-  counts: (check: CheckStatus) => boolean,
+  covered: (check: CheckStatus) => boolean,
 ): { holdings: Holding[]; remaining: CheckStatus[] } {
   const holdings: Holding[] = [];
   const remaining: CheckStatus[] = [];
   for (const id of condition.stations) {
-    const open = (stations.get(id)?.checks ?? []).filter((c) => !c.proven && counts(c));
+    const open = (stations.get(id)?.checks ?? []).filter((c) => !c.proven && !covered(c));
     remaining.push(...open);
-    const say = (mark: Mark, code: string): void => {
-      const some = open.filter((c) => c.mark === mark);
-      const [first] = some;
-      if (first)
-        holdings.push({
-          reason: reason(code, {
-            count: some.length,
-            station: id,
-            check: first.check.title,
-            ...(id === 'papers' ? { who: first.check.who } : {}),
-          }),
-          cure: { to: 'check', check: first.check.id },
-          overridable: condition.overridable,
-        });
-    };
-    say('out', 'checksOut');
-    say('again', 'checksAgain');
-    say('unknown', 'checksUnknown');
-    say('near', 'checksUndecided');
+    const of = (mark: Mark): CheckStatus[] => open.filter((c) => c.mark === mark);
+    const say = (code: string, some: readonly CheckStatus[]): Holding[] =>
+      holdingFor(code, some, id, state, condition.overridable);
     const waiting = open.filter(
       (c) => c.mark === 'inHand' && c.parts.every((p) => p.answer) && c.check.secondPerson,
     );
     const left = open.filter((c) => (c.mark === 'notStarted' || c.mark === 'inHand') && !waiting.includes(c));
-    const [firstWaiting] = waiting;
-    const [firstLeft] = left;
-    if (firstWaiting)
-      holdings.push({
-        reason: reason('checksUnwitnessed', {
-          count: waiting.length,
-          station: id,
-          check: firstWaiting.check.title,
-        }),
-        cure: { to: 'check', check: firstWaiting.check.id },
-        overridable: condition.overridable,
-      });
-    if (firstLeft)
-      holdings.push({
-        reason: reason('checksRemain', {
-          count: left.length,
-          station: id,
-          check: firstLeft.check.title,
-          ...(id === 'papers' ? { who: firstLeft.check.who } : {}),
-        }),
-        cure: { to: 'check', check: firstLeft.check.id },
-        overridable: condition.overridable,
-      });
+    holdings.push(
+      ...say('checksOut', of('out')),
+      ...say('checksAgain', of('again').filter((c) => !onlyRanOut(c))),
+      ...say('checksAgain', of('again').filter(onlyRanOut)).map((h) => ({ ...h, ranOut: true as const })),
+      ...say('checksUnknown', of('unknown')),
+      ...say('checksUndecided', of('near')),
+      ...say('checksUnwitnessed', waiting),
+      ...say('checksRemain', left),
+    );
   }
   return { holdings, remaining };
-}
-
-/** Whether a finding still holds a gate now: not assessed, stopping and not closed, or deferred beyond its day. */
-export function findingHolds(finding: FindingState, now: string): Reason | undefined {
-  if (finding.closed) return undefined;
-  const { title } = finding.raised;
-  if (!finding.assessed) return reason('findingUnassessed', { title });
-  if (finding.assessed.severity === 'stops') return reason('findingStops', { title });
-  const { until } = finding.assessed;
-  if (finding.assessed.severity === 'deferred' && until !== undefined && now.slice(0, 10) > until)
-    return reason('findingDeferralOver', { title, until });
-  return undefined;
-}
-
-/**
- * Whether a gate is held by a finding. What was found beyond a gate does not hold it, or the way back to the
- * checks that would cure it were barred; nor does a finding without a check once its cure lies beyond.
- * Example: a plug found dead in the run-up holds Roll, not Power.
- */
-function holdsGate(finding: FindingState, gate: Gate, state: CampaignState, now: string): Reason | undefined {
-  const why = findingHolds(finding, now);
-  if (!why) return undefined;
-  const beyond = (station: StationId): boolean => STATIONS.indexOf(station) >= STATIONS.indexOf(gate.before);
-  const about =
-    finding.raised.check === undefined ? undefined : state.index?.checks.get(finding.raised.check);
-  if (about) return beyond(about.station) ? undefined : why;
-  const touched = finding.actions.flatMap((id) => state.actions.get(id)?.done.touches ?? []);
-  const cures = touched.length === 0 ? [] : (state.index?.reachOf(touched) ?? []);
-  const openBeyond = cures.some((r) => {
-    const part = state.index?.parts.get(r.part);
-    return part !== undefined && beyond(part.check.station) && hasLostStanding(state.parts.get(r.part));
-  });
-  return openBeyond ? undefined : why;
 }
 
 /** Whether an action still waits for the inspection that it asks for. */
@@ -197,78 +185,154 @@ export function inspectionMissing(action: ActionState): boolean {
   return action.inspectionNeeded && action.inspection?.accepted !== true;
 }
 
-function holdingsOf(
+/** A finding exactly as it is known now. */
+function findingId(finding: FindingState, why: Reason): string {
+  return `finding:${finding.raised.finding}:${why.code}:${finding.assessed?.entry ?? ''}`;
+}
+
+function findingHoldings(
   gate: Gate,
-  condition: GateCondition,
+  condition: Extract<GateCondition, { kind: 'findingsSettled' }> | undefined,
   state: CampaignState,
-  now: string,
-  overridden: number,
+  now: number,
 ): Holding[] {
+  return [...state.findings.values()].flatMap((f): Holding[] => {
+    const why = condition
+      ? findingHolds(f, gate, state, now)
+      : groundsAircraft(f, state, now);
+    if (!why) return [];
+    const id = findingId(f, why);
+    if (condition && isCovered(gate, condition, state, id, f.raised.seq)) return [];
+    return [
+      {
+        ids: [id],
+        reason: why,
+        cure: { to: 'finding', finding: f.raised.finding },
+        overridable: condition?.overridable === true,
+        condition: 'findingsSettled',
+      },
+    ];
+  });
+}
+
+function holdingsOf(gate: Gate, condition: GateCondition, state: CampaignState, now: number): Holding[] {
   const { overridable } = condition;
   switch (condition.kind) {
     case 'proven':
       return [];
     case 'noTags':
-      return [...state.tags.values()]
-        .filter((t) => !t.off && t.on.seq > overridden)
-        .map((t) => ({
-          reason: reason('tagOpen', { thing: t.on.thing, where: t.on.where }),
-          cure: { to: 'tag', tag: t.on.tag },
-          overridable,
-        }));
-    case 'findingsSettled':
-      return [...state.findings.values()].flatMap((f) => {
-        const why = f.raised.seq > overridden ? holdsGate(f, gate, state, now) : undefined;
-        return why ? [{ reason: why, cure: { to: 'finding', finding: f.raised.finding }, overridable }] : [];
+      return [...state.tags.values()].flatMap((t): Holding[] => {
+        const id = `tag:${t.on.tag}`;
+        if (t.off || isCovered(gate, condition, state, id, t.on.seq)) return [];
+        return [
+          {
+            ids: [id],
+            reason: reason('tagOpen', { thing: t.on.thing, where: t.on.where }),
+            cure: { to: 'tag', tag: t.on.tag },
+            overridable,
+          },
+        ];
       });
+    case 'findingsSettled':
+      return findingHoldings(gate, condition, state, now);
     case 'inspectionsSigned':
-      return [...state.actions.values()]
-        .filter((a) => inspectionMissing(a) && a.done.seq > overridden)
-        .map((a) => ({
-          reason: reason('inspectionUnsigned', { what: a.done.what }),
-          cure: { to: 'action', action: a.done.action },
-          overridable,
-        }));
+      return [...state.actions.values()].flatMap((a): Holding[] => {
+        const id = `action:${a.done.action}:${a.inspection?.entry ?? ''}`;
+        if (!inspectionMissing(a) || isCovered(gate, condition, state, id, a.done.seq)) return [];
+        return [
+          {
+            ids: [id],
+            reason: reason('inspectionUnsigned', { what: a.done.what }),
+            cure: { to: 'action', action: a.done.action },
+            overridable,
+          },
+        ];
+      });
   }
+}
+
+/** The roles without which a gate cannot be opened, beyond whoever does its checks. */
+function rolesMissing(gate: Gate, holdings: readonly Holding[], remaining: readonly CheckStatus[]): string[] {
+  const roles = new Set<string>();
+  if (remaining.some((c) => c.check.secondPerson) || holdings.some((h) => h.cure.to === 'action'))
+    roles.add('inspector');
+  if (holdings.some((h) => h.reason.code === 'checksUndecided' || h.cure.to === 'finding')) roles.add('inspector');
+  if (gate.before === 'release') roles.add('certifier');
+  if (remaining.some((c) => c.check.station === 'flight')) roles.add('pilot');
+  return [...roles];
 }
 
 function judgeGate(
   gate: Gate,
+  before: GateStatus | undefined,
   state: CampaignState,
   stations: ReadonlyMap<StationId, StationStatus>,
-  now: string,
+  now: number,
   fresh: Freshness,
 ): GateStatus {
   const holdings: Holding[] = [];
   const remaining: CheckStatus[] = [];
   for (const condition of gate.conditions) {
-    const overridden = overriddenUpTo(gate, condition, state);
-    const found = holdingsOf(gate, condition, state, now, overridden);
+    const found = holdingsOf(gate, condition, state, now);
     if (condition.kind === 'proven') {
-      const open = unproven(condition, stations, (c) => lastTouched(c, state) > overridden);
+      const open = unproven(condition, state, stations, (c) =>
+        isCovered(gate, condition, state, checkId(c, state), lastTouched(c, state)),
+      );
       found.push(...open.holdings);
       remaining.push(...open.remaining);
     }
     holdings.push(...found.map((h) => ({ ...h, condition: condition.kind })));
   }
+  // What grounds the aircraft holds every gate, whether its pack thought of findings there or not.
+  if (!gate.conditions.some((c) => c.kind === 'findingsSettled'))
+    holdings.push(...findingHoldings(gate, undefined, state, now));
+  if (before && before.state !== 'passed')
+    holdings.push({
+      ids: [`gate:${before.gate.id}`],
+      reason: reason(before.state === 'held' ? 'gateHeld' : 'gateNotPassed', { gate: before.gate.title }),
+      cure: { to: 'gate', gate: before.gate.id },
+      overridable: false,
+    });
   const stale = !fresh.confirmed || fresh.waiting > 0;
   if (stale)
     holdings.push({
+      ids: ['sync'],
       reason: reason('gateStale', { waiting: fresh.waiting }),
       cure: { to: 'sync' },
       overridable: false,
     });
-  const passed = state.gatesPassed.has(gate.id);
-  const needsEyes =
-    remaining.some((c) => c.check.secondPerson) || holdings.some((h) => h.cure.to === 'action');
+  const pass = state.gatesPassed.get(gate.id);
+  const stands = pass !== undefined && passStands(gate, pass, before?.gate, state);
   return {
     gate,
-    state: holdings.length > 0 ? 'held' : passed ? 'passed' : 'open',
+    state: holdings.length > 0 ? 'held' : stands ? 'passed' : 'open',
     holdings,
+    passStands: stands,
     minutes: remaining.reduce((sum, c) => sum + c.check.minutes, 0),
     remaining: remaining.map((c) => c.check.id),
-    missingRoles: needsEyes ? ['inspector'] : [],
+    missingRoles: rolesMissing(gate, holdings, remaining),
   };
+}
+
+/**
+ * Why a gate keeps hands off what lies behind it. Entries on their way hold a gate for the eye only: work goes on
+ * without a network behind a passed gate. So does a finding whose work is done and looked at: the way to the checks
+ * that would close it stays open. What ran out while it flew may still be written down behind the gate it was passed by.
+ */
+function barred(status: GateStatus, station: StationId, state: CampaignState): Reason | undefined {
+  const { gate } = status;
+  const cured = (h: Holding): boolean => {
+    const finding = h.cure.to === 'finding' ? state.findings.get(h.cure.finding) : undefined;
+    return finding !== undefined && findingMayBeCured(finding, state);
+  };
+  const curing = status.holdings.some(cured);
+  const bars = status.holdings.filter(
+    (h) =>
+      h.cure.to !== 'sync' && h.cure.to !== 'gate' && !cured(h) && !(station === 'flight' && h.ranOut === true),
+  );
+  if (bars.length > 0) return reason('gateHeld', { gate: gate.title });
+  const passed = status.passStands || (curing && state.gatesPassed.has(gate.id));
+  return passed ? undefined : reason('gateNotPassed', { gate: gate.title });
 }
 
 function stationStatus(
@@ -305,25 +369,28 @@ export function deriveStatus(
 ): CampaignStatus | undefined {
   const { index } = state;
   if (!index) return undefined;
+  const instant = Date.parse(now);
+  const evidence = new Evidence(state, index, instant);
   const byKey = new Map<string, PartStatus>();
   const stations = new Map<StationId, StationStatus>();
   const gates = new Map<string, GateStatus>();
+  let before: GateStatus | undefined;
   for (const station of STATIONS) {
     for (const gate of index.basis.pack.gates) {
-      if (gate.before === station) gates.set(gate.id, judgeGate(gate, state, stations, now, fresh));
+      if (gate.before !== station) continue;
+      before = judgeGate(gate, before, state, stations, Math.max(instant, state.clock), fresh);
+      gates.set(gate.id, before);
     }
     const heldFor = (): Reason | undefined => {
       for (const gate of index.gatesBefore.get(station) ?? []) {
         const status = gates.get(gate.id);
-        // Waiting entries hold a gate for the eye, not for the hand: work goes on offline behind a passed gate.
-        const truly = status?.holdings.filter((h) => h.cure.to !== 'sync') ?? [];
-        if (truly.length > 0) return reason('gateHeld', { gate: gate.title });
-        if (!state.gatesPassed.has(gate.id)) return reason('gateNotPassed', { gate: gate.title });
+        const why = status && barred(status, station, state);
+        if (why) return why;
       }
       return undefined;
     };
     for (const part of index.parts.values()) {
-      if (part.check.station === station) byKey.set(part.key, partStatus(state, index, part, now, heldFor));
+      if (part.check.station === station) byKey.set(part.key, partStatus(state, index, part, evidence, now, heldFor));
     }
     stations.set(station, stationStatus(station, index, byKey));
   }

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { deriveStatus, type CampaignStatus } from './index.ts';
-import { CHECKS, reading, Scribe, START } from '../testing/world.ts';
+import { BASIS, CHECKS, PACK, reading, Scribe, START } from '../testing/world.ts';
 import { anyRecord } from '../testing/any-record.ts';
-import { admit, foldEntries, whyNotClosable, type CampaignState, type EntryDraft } from '../record/index.ts';
+import { admit, foldEntries, overridable, whyNotClosable, type CampaignState, type EntryDraft } from '../record/index.ts';
 
 const NOW = new Date(START + 3_600_000).toISOString();
 const statusOf = (state: CampaignState, now = NOW): CampaignStatus =>
@@ -10,8 +10,8 @@ const statusOf = (state: CampaignState, now = NOW): CampaignStatus =>
 
 describe('gates and findings', () => {
   /** A campaign in which everything is proven. */
-  const complete = (): Scribe => {
-    const s = new Scribe().upToRunning();
+  const complete = (basis = BASIS): Scribe => {
+    const s = new Scribe().upToRunning(basis);
     for (const engine of ['left', 'right']) {
       s.drop('drop-a', engine, 1700, 1620);
       s.drop('drop-b', engine, 1700, 1625);
@@ -31,6 +31,8 @@ describe('gates and findings', () => {
     });
     return s;
   };
+  const pass = (s: Scribe): void =>
+    void s.add('gate.passed', { gate: 'power', snapshot: foldEntries(s.entries).head });
   const release = (s: Scribe) => statusOf(foldEntries(s.entries)).gates.find((g) => g.gate.id === 'release');
   const codes = (s: Scribe): string[] => release(s)?.holdings.map((h) => h.reason.code) ?? [];
 
@@ -49,10 +51,13 @@ describe('gates and findings', () => {
   test('held by a tag until it comes off, by a deferral past its day, by an uninspected action', () => {
     const s = complete();
     s.add('tag.on', { tag: 't', thing: 'Cowl', where: 'left', why: 'look', touches: [] });
-    expect(codes(s)).toEqual(['tagOpen']);
+    expect(codes(s)).toEqual(['tagOpen', 'gateHeld']);
     s.add('tag.off', { tag: 't', note: '', touches: [] });
+    // Whoever passed Power had not seen that something was open: it is passed again.
+    expect(codes(s)).toEqual(['gateNotPassed']);
+    pass(s);
     s.add('finding.raised', { finding: 'f', title: 'Lamp', where: '' });
-    expect(codes(s)).toEqual(['findingUnassessed']);
+    expect(codes(s)).toEqual(['findingUnassessed', 'gateHeld']);
     s.add('finding.assessed', {
       finding: 'f',
       severity: 'deferred',
@@ -67,7 +72,7 @@ describe('gates and findings', () => {
         ?.holdings.map((h) => h.reason.code),
     ).toContain('findingDeferralOver');
     s.add('action.recorded', { action: 'a', what: 'Arm set', measure: '', touches: ['engine.left.control'] });
-    expect(codes(s)).toEqual(['checksAgain', 'inspectionUnsigned']);
+    expect(codes(s)).toEqual(['checksAgain', 'inspectionUnsigned', 'gateHeld']);
   });
 
   test('a finding from found to closed: what was found beyond a gate leaves the way to its cure open', () => {
@@ -76,7 +81,11 @@ describe('gates and findings', () => {
     s.add('finding.raised', { finding: 'f', title: 'Drop', where: '', check: 'drop-a', subject: 'right' });
     s.add('finding.assessed', { finding: 'f', severity: 'stops', reason: 'plug' });
     const gateStates = (): string[] => statusOf(foldEntries(s.entries)).gates.map((g) => g.state);
-    expect(gateStates()).toEqual(['passed', 'held']);
+    // It stops the aircraft: every gate is held, also those that lie before what was found.
+    expect(gateStates()).toEqual(['held', 'held']);
+    const blocked = (key: string): string | undefined =>
+      statusOf(foldEntries(s.entries)).parts.get(key)?.blocked?.code;
+    expect(blocked('drop-a@right')).toBe('gateHeld');
     const why = (): string | undefined =>
       whyNotClosable(foldEntries(s.entries), statusOf(foldEntries(s.entries)), 'f')?.code;
     expect(why()).toBe('findingNeedsAction');
@@ -88,6 +97,9 @@ describe('gates and findings', () => {
       touches: ['engine.right.ignition.a'],
     });
     expect(why()).toBe('findingChecksOpen');
+    // Its work is done: the gates stay held, and the way to the checks that would close it is open.
+    expect(gateStates()).toEqual(['held', 'held']);
+    expect(blocked('drop-a@right')).toBeUndefined();
     s.drop('drop-a', 'right', 1700, 1620);
     expect(why()).toBe('findingChecksOpen');
     s.add('answer.given', {
@@ -98,11 +110,17 @@ describe('gates and findings', () => {
     });
     expect(why()).toBeUndefined();
     s.add('finding.closed', { finding: 'f', note: '' });
+    expect(gateStates()).toEqual(['open', 'held']);
+    pass(s);
     expect(gateStates()).toEqual(['passed', 'open']);
   });
 
   test('an override takes a certifying person, a condition the pack marks, and covers only what was known', () => {
-    const s = complete();
+    const gates = PACK.gates.map((g) => ({
+      ...g,
+      conditions: g.conditions.filter((c) => g.id === 'release' || c.kind !== 'noTags'),
+    }));
+    const s = complete({ ...BASIS, pack: { ...PACK, gates } });
     const tag = (id: string): void =>
       void s.add('tag.on', { tag: id, thing: 'Panel', where: '', why: 'open', touches: [] });
     tag('first');
@@ -110,7 +128,8 @@ describe('gates and findings', () => {
     expect(release()?.holdings).toMatchObject([{ condition: 'noTags', overridable: true }]);
     const asked = (condition: string, role: 'certifier' | 'inspector') => {
       const state = foldEntries(s.entries);
-      const body = { gate: 'release', condition, reason: 'Panel is taped', snapshot: state.head };
+      const covers = overridable(statusOf(state), 'release', 'noTags');
+      const body = { gate: 'release', condition, reason: 'Panel is taped', snapshot: state.head, covers };
       const said = admit(s.draft('gate.overridden', body, { role }) as unknown as EntryDraft, state, NOW);
       if (said.ok) s.add('gate.overridden', body, { role });
       return said.ok ? 'ok' : said.error.code;

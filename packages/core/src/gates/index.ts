@@ -1,3 +1,5 @@
 export * from './status.ts';
 export * from './derive.ts';
 export * from './standing.ts';
+export * from './findings.ts';
+export * from './pass.ts';

@@ -1,20 +1,13 @@
 import { computedVerdicts } from '../checks/computed.ts';
 import { WHOLE_AIRCRAFT, type Check, type StationId } from '../checks/types.ts';
-import { partKey, stateKey, type BasisIndex, type Part } from '../checks/basis-index.ts';
+import { partKey, type BasisIndex, type Part } from '../checks/basis-index.ts';
 import type { Verdict } from '../limits/types.ts';
 import type { ScopeItem } from '../planning/scope.ts';
-import { documentEnding, documentOver } from '../papers/document.ts';
-import { lastDayOf, permitAgainst } from '../papers/permits.ts';
-import { flawOf, stateSubject } from '../record/fold.ts';
-import {
-  hasLostStanding,
-  isProven,
-  outsideScope,
-  runningTimer,
-  standingAnswer,
-  type AnswerRecord,
-  type CampaignState,
-} from '../record/state.ts';
+import { documentEnding } from '../papers/document.ts';
+import { lastDayOf } from '../papers/permits.ts';
+import { isFine, wrongState, type Doubt, type Evidence } from '../record/evidence.ts';
+import { outsideScope, runningTimer } from '../record/losses.ts';
+import { standingAnswer, type AnswerRecord, type CampaignState, type Deed } from '../record/state.ts';
 import { reason, type Reason } from '../words/reason.ts';
 
 /** The marks of the design; `unknown` is an answer that says nothing yet. */
@@ -35,6 +28,11 @@ export interface PartStatus {
   readonly blocked?: Reason;
   /** It need not be proven in this campaign; `reasons` say why. */
   readonly outside?: true;
+  /** It was good and has only run out: by time, flights, stops or cycles. */
+  readonly ranOut?: true;
+  /** Of a figure worked out from others: by which answers it is known, which a decision on it names. */
+  readonly figure?: string;
+  readonly decision?: Deed & { readonly reason: string };
 }
 
 /** How a check stands over all its subjects: the worst of them. */
@@ -63,99 +61,26 @@ export function worstMark(marks: readonly Mark[]): Mark {
   return WORST.find((m) => marks.includes(m)) ?? 'notApplicable';
 }
 
-/** The instant up to which an answer ages: now, or when the state was reached, after it, that ends what it was for. */
-function agesUntil(
-  state: CampaignState,
-  index: BasisIndex,
-  part: Part,
-  answer: AnswerRecord,
-  now: string,
-): string {
-  const until = part.check.validity?.until;
-  if (!until) return now;
-  const reached = state.states.get(stateKey(until.state, stateSubject(index, until.state, part.subject)));
-  const { value, since } = reached ?? {};
-  return since && value === until.becomes && since.at >= answer.at && since.at < now ? since.at : now;
-}
-
-function expired(
-  state: CampaignState,
-  index: BasisIndex,
-  part: Part,
-  answer: AnswerRecord,
-  now: string,
-): Reason | undefined {
-  if (answer.answer?.kind === 'document') {
-    const room = { day: now.slice(0, 10), hours: index.basis.aircraft.hours };
-    const over = documentOver(answer.answer.document, room);
-    // What was over when it was looked at is out, and stays so; this is what has run out since.
-    if (over && answer.verdicts[0]?.state !== 'out') return over;
-  }
-  const hours = part.check.validity?.hours;
-  if (hours === undefined) return undefined;
-  const age = (Date.parse(agesUntil(state, index, part, answer, now)) - Date.parse(answer.at)) / 3_600_000;
-  return age > hours
-    ? reason('validityOver', {
-        hours: { value: hours, unit: 'h' },
-        age: { value: age, unit: 'h', resolution: 0.1, beside: [hours] },
-      })
-    : undefined;
-}
-
-/** A ground whose answer has outlived its validity takes what stands on it with it. */
-function groundExpired(state: CampaignState, index: BasisIndex, part: Part, now: string): Reason | undefined {
-  for (const key of part.standsOn) {
-    const ground = index.parts.get(key);
-    const answer = standingAnswer(state.parts.get(key));
-    const earlier = outsideScope(state, key);
-    if (earlier?.verdict === 'rests' && earlier.on.until !== undefined && now > earlier.on.until)
-      return reason('standsOnExpired', { part: key });
-    if (!ground || !answer) continue;
-    const why = expired(state, index, ground, answer, now) ?? groundExpired(state, index, ground, now);
-    if (why) return reason('standsOnExpired', { part: key });
-  }
-  return undefined;
-}
-
-/** What papers make of an answer that is good in itself: a document that ends too soon, a sheet a permit forbids. */
-function paperStatus(
-  state: CampaignState,
-  index: BasisIndex,
-  part: Part,
-  answer: AnswerRecord,
-  now: string,
-): Pick<PartStatus, 'mark' | 'proven' | 'reasons'> | undefined {
-  const [worst] = answer.verdicts;
-  if (answer.answer?.kind === 'document' && worst?.state === 'within') {
-    const ending = documentEnding(answer.answer.document, lastDayOf(state, now));
-    if (ending)
-      return {
-        mark: 'near',
-        proven: isProven(index, state.parts.get(part.key), part.key),
-        reasons: [ending],
-      };
-  }
-  if (answer.answer?.kind === 'loading') {
-    const forbidden = permitAgainst(state, index, answer.answer.sheet, now);
-    if (forbidden) return { mark: 'out', proven: false, reasons: [forbidden] };
-  }
-  return undefined;
+/** What a doubt makes of a mark: another state says nothing; everything else has to be repeated. */
+function doubted({ kind, reasons }: Doubt): Pick<PartStatus, 'mark' | 'proven' | 'reasons' | 'ranOut'> {
+  return {
+    mark: kind === 'state' ? 'unknown' : 'again',
+    proven: false,
+    reasons,
+    ...(kind === 'ranOut' ? { ranOut: true as const } : {}),
+  };
 }
 
 function answeredStatus(
   state: CampaignState,
-  index: BasisIndex,
   part: Part,
   answer: AnswerRecord,
+  evidence: Evidence,
   now: string,
 ): Omit<PartStatus, 'key'> {
-  const own = state.parts.get(part.key);
   const base = { answer, verdicts: answer.verdicts };
-  if (hasLostStanding(own))
-    return { ...base, mark: 'again', proven: false, reasons: own?.lost?.reasons ?? [] };
-  const over = expired(state, index, part, answer, now) ?? groundExpired(state, index, part, now);
-  if (over) return { ...base, mark: 'again', proven: false, reasons: [over] };
-  if (answer.flaw) return { ...base, mark: 'unknown', proven: false, reasons: [answer.flaw] };
+  const doubt = evidence.doubt(part, answer);
+  if (doubt) return { ...base, ...doubted(doubt) };
   if (answer.answer === null)
     return {
       ...base,
@@ -163,41 +88,50 @@ function answeredStatus(
       proven: true,
       reasons: [reason('notApplicableBecause', { why: answer.notApplicable ?? '' })],
     };
-  const paper = paperStatus(state, index, part, answer, now);
-  if (paper) return { ...base, ...paper };
-  const worst = answer.verdicts[0];
+  const [worst] = answer.verdicts;
+  const proven = evidence.proven(part.key);
+  const forbidden = evidence.forbidden(answer);
+  if (forbidden) return { ...base, mark: 'out', proven: false, reasons: [forbidden] };
+  const ending =
+    answer.answer.kind === 'document' && worst?.state === 'within'
+      ? documentEnding(answer.answer.document, lastDayOf(state, now))
+      : undefined;
+  if (ending) return { ...base, mark: 'near', proven, reasons: [ending] };
   const reasons: Reason[] = worst ? [worst.reason] : [];
   if (worst?.decisionNeeded && !answer.decision) reasons.push(reason('decisionMissing'));
-  if (part.check.secondPerson && !answer.witness) reasons.push(reason('witnessMissing'));
-  const proven = isProven(index, own, part.key);
-  const waiting =
-    !proven &&
-    (worst?.state === 'within' || worst?.state === 'near') &&
-    part.check.secondPerson &&
-    !answer.witness;
+  const watched = !part.check.secondPerson || answer.witness !== undefined;
+  if (!watched) reasons.push(reason('witnessMissing'));
+  const waiting = !watched && isFine(answer.verdicts, true);
   return { ...base, mark: waiting ? 'inHand' : (worst?.state ?? 'unknown'), proven, reasons };
 }
 
-function computedStatus(state: CampaignState, index: BasisIndex, part: Part): Omit<PartStatus, 'key'> {
+function computedStatus(
+  state: CampaignState,
+  index: BasisIndex,
+  part: Part,
+  evidence: Evidence,
+): Omit<PartStatus, 'key'> {
   const computed = computedVerdicts(state, index, part);
-  if (!computed) {
-    const anyLost = part.standsOn.some((k) => hasLostStanding(state.parts.get(k)));
+  if (!computed)
     return {
-      mark: anyLost ? 'again' : 'notStarted',
+      mark: 'notStarted',
       proven: false,
       verdicts: [],
       reasons: [reason('computedWaits', { parts: part.standsOn })],
     };
-  }
-  const [worst] = computed.verdicts;
-  const proven = computed.verdicts.every(
-    (v) => (v.state === 'within' || v.state === 'near') && !v.decisionNeeded,
-  );
+  const { verdicts, figure } = computed;
+  const doubt = evidence.computedDoubt(part);
+  if (doubt) return { verdicts, figure, ...doubted(doubt) };
+  const [worst] = verdicts;
+  const reasons: Reason[] = worst ? [worst.reason] : [];
+  if (worst?.decisionNeeded && !computed.decision) reasons.push(reason('decisionMissing'));
   return {
     mark: worst?.state ?? 'unknown',
-    proven,
-    verdicts: computed.verdicts,
-    reasons: worst ? [worst.reason] : [],
+    proven: evidence.proven(part.key),
+    verdicts,
+    figure,
+    reasons,
+    ...(computed.decision ? { decision: computed.decision } : {}),
   };
 }
 
@@ -206,6 +140,7 @@ function blockedBy(
   state: CampaignState,
   index: BasisIndex,
   part: Part,
+  evidence: Evidence,
   gateHeld: (station: StationId) => Reason | undefined,
 ): Reason | undefined {
   const held = gateHeld(part.check.station);
@@ -217,7 +152,10 @@ function blockedBy(
       index.parts.get(key)?.check.answer.kind !== 'computed',
   );
   if (waiting) return reason('orderFirst', { part: waiting });
-  return flawOf(state, index, part);
+  const wrong = wrongState(state, index, part);
+  if (wrong) return wrong;
+  const ground = part.standsOn.find((key) => !evidence.proven(key));
+  return ground === undefined ? undefined : reason('groundNotProven', { part: ground });
 }
 
 /**
@@ -228,25 +166,25 @@ function outsideStatus(
   state: CampaignState,
   index: BasisIndex,
   part: Part,
-  item: ScopeItem,
-  now: string,
+  item: Exclude<ScopeItem, { verdict: 'prove' }>,
+  evidence: Evidence,
   gateHeld: (station: StationId) => Reason | undefined,
 ): PartStatus {
-  const blocked = part.check.answer.kind === 'computed' ? undefined : blockedBy(state, index, part, gateHeld);
+  const blocked = part.check.answer.kind === 'computed' ? undefined : blockedBy(state, index, part, evidence, gateHeld);
   const base = { key: part.key, verdicts: [], ...(blocked ? { blocked } : {}) };
-  if (item.verdict === 'rests' && item.on.until !== undefined && now > item.on.until)
+  if (item.verdict === 'rests' && evidence.earlierOver(item))
     return {
       ...base,
       mark: 'again',
       proven: false,
       reasons: [
-        reason('earlierEvidenceOver', { title: item.on.title, at: item.on.at, until: item.on.until }),
+        reason('earlierEvidenceOver', { title: item.on.title, at: item.on.at, until: item.on.until ?? '' }),
       ],
     };
   return { ...base, mark: 'notApplicable', proven: true, outside: true, reasons: [outsideReason(item)] };
 }
 
-function outsideReason(item: ScopeItem): Reason {
+function outsideReason(item: Exclude<ScopeItem, { verdict: 'prove' }>): Reason {
   if (item.verdict === 'rests') return reason('restsOn', { title: item.on.title, at: item.on.at });
   if (item.verdict === 'leftOut') return reason('leftOutBecause', { why: item.reason });
   return reason('notTouched');
@@ -260,17 +198,18 @@ export function partStatus(
   state: CampaignState,
   index: BasisIndex,
   part: Part,
+  evidence: Evidence,
   now: string,
   gateHeld: (station: StationId) => Reason | undefined,
 ): PartStatus {
   const answer = standingAnswer(state.parts.get(part.key));
   const outside = outsideScope(state, part.key);
-  if (outside) return outsideStatus(state, index, part, outside, now, gateHeld);
-  const blocked = part.check.answer.kind === 'computed' ? undefined : blockedBy(state, index, part, gateHeld);
+  if (outside) return outsideStatus(state, index, part, outside, evidence, gateHeld);
+  const blocked = part.check.answer.kind === 'computed' ? undefined : blockedBy(state, index, part, evidence, gateHeld);
   const blocking = blocked ? { blocked } : {};
   if (part.check.answer.kind === 'computed')
-    return { key: part.key, ...computedStatus(state, index, part), ...blocking };
-  if (answer) return { key: part.key, ...answeredStatus(state, index, part, answer, now), ...blocking };
+    return { key: part.key, ...computedStatus(state, index, part, evidence), ...blocking };
+  if (answer) return { key: part.key, ...answeredStatus(state, part, answer, evidence, now), ...blocking };
   const timing = runningTimer(state.parts.get(part.key)) !== undefined;
   return {
     key: part.key,

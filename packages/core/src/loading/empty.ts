@@ -1,5 +1,6 @@
 import type { BasisIndex } from '../checks/basis-index.ts';
-import { hasLostStanding, standingAnswer, type CampaignState } from '../record/state.ts';
+import { hasLostStanding } from '../record/losses.ts';
+import { standingAnswer, type CampaignState } from '../record/state.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import { ratio } from './items.ts';
 import type { EmptyLine, LoadingData, LoadingSheet } from './types.ts';
@@ -17,7 +18,7 @@ function newest<K extends 'weighing' | 'loading'>(
   for (const [key, part] of state.parts) {
     const answer = standingAnswer(part);
     if (answer?.answer?.kind !== kind || (found && found.seq > answer.seq)) continue;
-    if (answer.flaw || (kind === 'weighing' && hasLostStanding(part))) continue;
+    if (kind === 'weighing' && hasLostStanding(part)) continue;
     found = { entry: answer.entry, seq: answer.seq, at: answer.at, key };
   }
   return found;

@@ -2,7 +2,8 @@ import type { BasisIndex } from '../checks/basis-index.ts';
 import { flightTrack } from '../loading/track.ts';
 import type { LoadingSheet } from '../loading/types.ts';
 import { convert } from '../quantity/units.ts';
-import { hasLostStanding, standingAnswer, type CampaignState } from '../record/state.ts';
+import { hasLostStanding } from '../record/losses.ts';
+import { standingAnswer, type CampaignState } from '../record/state.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import { documentOver } from './document.ts';
 import type { PaperCondition } from './types.ts';
@@ -21,13 +22,13 @@ export function lastDayOf(state: CampaignState, now: string): string {
 }
 
 /** A condition of a permit that narrows the flight, with the paper it stands in. */
-export interface Narrowing extends PaperCondition {
+export interface PermitNarrowing extends PaperCondition {
   readonly check: string;
   readonly number: string;
 }
 
 /** Conditions of all documents in force, in the order of the pack. */
-export function narrowings(state: CampaignState, index: BasisIndex, now: string): readonly Narrowing[] {
+export function narrowings(state: CampaignState, index: BasisIndex, now: string): readonly PermitNarrowing[] {
   const room = { day: now.slice(0, 10), hours: index.basis.aircraft.hours };
   return [...index.parts.values()].flatMap(({ key, check }) => {
     const part = state.parts.get(key);

@@ -1,6 +1,8 @@
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import { compareBases, touchedByMove } from '../checks/compare-bases.ts';
-import { hasLostStanding, isProven, standingAnswer, type CampaignState } from '../record/state.ts';
+import { isProven } from '../record/evidence.ts';
+import { hasLostStanding } from '../record/losses.ts';
+import { standingAnswer, type CampaignState } from '../record/state.ts';
 import type { EarlierEvidence } from './work.ts';
 
 /** A campaign of the same airframe, for what it proved. */
@@ -34,13 +36,13 @@ function ask({ id, state }: EarlierCampaign, changed: ReadonlySet<string>, part:
   const answer = standingAnswer(own);
   const scoped = state.scope?.items.get(part.key);
   const outside = scoped !== undefined && scoped.verdict !== 'prove';
-  if (own?.lost && hasLostStanding(own)) return { kind: 'none' };
+  if (hasLostStanding(own)) return { kind: 'none' };
   if (outside && !answer) {
-    if (own?.lost || scoped.verdict === 'leftOut') return { kind: 'none' };
+    if (own?.losses?.length || scoped.verdict === 'leftOut') return { kind: 'none' };
     return { kind: 'older' };
   }
   if (!state.release) return { kind: 'none' };
-  if (!answer?.answer || !isProven(there, own, part.key)) return { kind: 'none' };
+  if (!answer?.answer || !isProven(state, part.key)) return { kind: 'none' };
   if (changed.has(part.key)) return { kind: 'none' };
   const hours = part.check.validity?.hours;
   const until =

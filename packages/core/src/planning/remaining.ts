@@ -1,7 +1,7 @@
 import { stateKey, type BasisIndex } from '../checks/basis-index.ts';
 import { WHOLE_AIRCRAFT } from '../checks/types.ts';
 import type { CampaignStatus, GateStatus } from '../gates/derive.ts';
-import { stateValue } from '../record/fold.ts';
+import { stateValue } from '../record/states.ts';
 import { standingAnswer, type CampaignState } from '../record/state.ts';
 import { proposeScope, occasionOf } from './scope.ts';
 import { workOf, type Work } from './tasks.ts';

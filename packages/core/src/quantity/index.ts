@@ -2,3 +2,4 @@ export * from './units.ts';
 export * from './parse.ts';
 export * from './format.ts';
 export * from './uncertainty.ts';
+export * from './instant.ts';

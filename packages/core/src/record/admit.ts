@@ -10,6 +10,7 @@ import { measuredOf } from '../checks/judge-answer.ts';
 import { judgeConditions } from '../limits/conditions.ts';
 import type { Reading } from '../limits/types.ts';
 import { err, ok, type Result } from '../result.ts';
+import { isInstant } from '../quantity/instant.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import { deriveStatus, type CampaignStatus } from '../gates/derive.ts';
 import {
@@ -19,8 +20,12 @@ import {
   type EntryKind,
   type PartAnswer,
 } from './entry.ts';
+import { computedVerdicts } from '../checks/computed.ts';
+import { runningTimer } from './losses.ts';
 import { implausible, isFigureSpec, tenTimesOff } from './plausible.ts';
-import { runningTimer, standingAnswer, type CampaignState } from './state.ts';
+import { MAY, MAY_OVERRULE } from './roles.ts';
+import { standingAnswer, type AnswerRecord, type CampaignState, type Deed } from './state.ts';
+import { subjectsOfState } from './states.ts';
 
 /** What the door knows beside the record. */
 interface Door {
@@ -28,6 +33,8 @@ interface Door {
   readonly index: BasisIndex;
   /** Derived on demand, since most entries need only a part of it. */
   readonly status: () => CampaignStatus;
+  /** The same of what the author had seen: what they could do is asked of what they had before them. */
+  readonly seen: { readonly state: CampaignState; readonly status: () => CampaignStatus };
 }
 
 type Rule<K extends EntryKind> = (draft: EntryDraft<K>, door: Door) => Reason | undefined;
@@ -109,22 +116,33 @@ const answerRule: Rule<'answer.given'> = (draft, door) => {
   const { body } = draft;
   const part = partOf(door, body);
   if (!part) return unknownPart(body);
-  const status = door.status().parts.get(part.key);
+  const status = door.seen.status().parts.get(part.key);
   if (status?.blocked) return status.blocked;
   if (!formFits(part, body.answer, door))
     return reason('wrongForm', { wanted: part.check.answer.kind, got: body.answer.kind });
   const doubt =
     figureDoubt(door.index, part, body.answer, body.confirmed === true) ?? settingMissed(part, draft);
   if (doubt) return doubt;
-  if (body.answer.kind === 'timer') return timerRule(door, part, body.answer);
+  const short = body.answer.kind === 'timer' ? timerRule(door, part, draft, body.answer) : undefined;
+  if (short) return short;
   const loading = body.answer.kind === 'loading' ? sheetRule(door, body.answer.sheet) : undefined;
   if (loading) return loading;
-  if (!draft.supersedes) return undefined;
+  const standing = standingAnswer(door.state.parts.get(part.key));
+  if (!draft.supersedes) return draft.role === 'observer' ? overruling(draft, standing) : undefined;
   if (!body.correction?.trim()) return reason('correctionNeedsReason');
-  return standingAnswer(door.state.parts.get(part.key))?.entry === draft.supersedes
-    ? undefined
-    : reason('notStanding');
+  if (standing?.entry !== draft.supersedes) return reason('notStanding');
+  return overruling(draft, standing);
 };
+
+/** Why somebody may not set aside an answer: it is not their own, and they may not speak for others. */
+function overruling(
+  draft: { readonly by: string; readonly role: Role },
+  standing: AnswerRecord | undefined,
+): Reason | undefined {
+  return !standing || standing.by === draft.by || MAY_OVERRULE.includes(draft.role)
+    ? undefined
+    : reason('notYourAnswer', { roles: MAY_OVERRULE });
+}
 
 /** A sheet is reckoned from the empty aircraft as it is known now, and names what is aboard. */
 function sheetRule(door: Door, sheet: LoadingSheet): Reason | undefined {
@@ -156,15 +174,26 @@ function loadoutRule(body: EntryBodies['loadout.changed'], door: Door): Reason |
     : reason('stationUnknown', { thing: body.place });
 }
 
+/** Timers count in whole seconds; two clocks that agree to this are taken to agree. */
+const TIMER_TOLERANCE = 1000;
+
 function timerRule(
   door: Door,
   part: Part,
+  draft: EntryDraft<'answer.given'>,
   answer: { startedAt: string; endedAt: string },
 ): Reason | undefined {
-  const started = runningTimer(door.state.parts.get(part.key));
+  const started = runningTimer(door.seen.state.parts.get(part.key));
   if (!started || started.at !== answer.startedAt) return reason('timerNotStarted');
   const wanted = part.check.answer.kind === 'timer' ? part.check.answer.seconds : 0;
-  const elapsed = (Date.parse(answer.endedAt) - Date.parse(answer.startedAt)) / 1000;
+  const ended = Date.parse(answer.endedAt);
+  // It ended when it was answered at the latest, and a clock that was set meanwhile is set right by its offset.
+  if (ended > Date.parse(draft.at) + TIMER_TOLERANCE) return reason('timerEndsLater');
+  const elapsed =
+    Math.min(
+      ended - Date.parse(answer.startedAt),
+      ended - (draft.offset ?? 0) - started.instant + TIMER_TOLERANCE,
+    ) / 1000;
   if (elapsed >= wanted) return undefined;
   return reason('timerShort', {
     elapsed: { value: elapsed, unit: 's' },
@@ -172,11 +201,28 @@ function timerRule(
   });
 }
 
+/**
+ * Whether a person may look again at their own work: the pack allows it, it was chosen for this campaign, and so many
+ * hours lie between. It is told on the release sheet.
+ */
+function ownLookRefusal(door: Door, done: Deed, draft: { readonly at: string; readonly offset?: number }): Reason | undefined {
+  const { ownWork } = door.index.basis.pack;
+  if (!ownWork) return reason('samePerson');
+  if (door.state.ways?.ways['own-work']?.choice !== 'stated') return reason('ownWorkNotChosen');
+  const hours = (Date.parse(draft.at) - (draft.offset ?? 0) - done.instant) / 3_600_000;
+  return hours >= ownWork.hours
+    ? undefined
+    : reason('ownWorkTooSoon', {
+        wanted: { value: ownWork.hours, unit: 'h' },
+        age: { value: hours, unit: 'h', resolution: 0.1 },
+      });
+}
+
 /** The standing answer that a second person or a decision refers to, or why there is none such. */
 function standingFor(
   door: Door,
   body: { check: string; subject: string; answerEntry: string },
-): Result<{ by: string }, Reason> {
+): Result<AnswerRecord, Reason> {
   const part = partOf(door, body);
   if (!part) return err(unknownPart(body));
   const answer = standingAnswer(door.state.parts.get(part.key));
@@ -221,50 +267,60 @@ const RULES: { readonly [K in EntryKind]: Rule<K> } = {
     Object.values(body.ways).some((w) => w.why.trim() === '') ? reason('needsReason') : undefined,
   'plan.kept': planRule,
   'answer.given': answerRule,
-  'answer.notApplicable': ({ body }, door) => {
+  'answer.notApplicable': ({ body, by, role }, door) => {
     const part = partOf(door, body);
     if (!part) return unknownPart(body);
     if (!part.check.notApplicable) return reason('notApplicableForbidden', { check: part.check.title });
     if (body.reason.trim() === '') return reason('needsReason');
-    const blocked = door.status().parts.get(part.key)?.blocked;
-    return blocked?.code === 'gateHeld' || blocked?.code === 'gateNotPassed' ? blocked : undefined;
+    const blocked = door.seen.status().parts.get(part.key)?.blocked;
+    if (blocked?.code === 'gateHeld' || blocked?.code === 'gateNotPassed') return blocked;
+    const standing = standingAnswer(door.state.parts.get(part.key));
+    // What was found out of limits is not made to disappear by whoever found it inconvenient.
+    return standing?.verdicts[0]?.state === 'out' && !MAY_OVERRULE.includes(role)
+      ? reason('notApplicableOverOut', { roles: MAY_OVERRULE })
+      : overruling({ by, role }, standing);
   },
-  'answer.withdrawn': ({ body, supersedes }, door) => {
+  'answer.withdrawn': ({ body, supersedes, by, role }, door) => {
     const part = partOf(door, body);
     if (!part) return unknownPart(body);
     if (body.reason.trim() === '') return reason('needsReason');
-    return supersedes !== undefined && standingAnswer(door.state.parts.get(part.key))?.entry === supersedes
-      ? undefined
-      : reason('notStanding');
+    const standing = standingAnswer(door.state.parts.get(part.key));
+    if (supersedes === undefined || standing?.entry !== supersedes) return reason('notStanding');
+    return overruling({ by, role }, standing);
   },
-  'answer.witnessed': ({ body, by }, door) => {
-    const found = standingFor(door, body);
+  'answer.witnessed': (draft, door) => {
+    const found = standingFor(door, draft.body);
     if (!found.ok) return found.error;
-    return found.value.by === by ? reason('samePerson') : undefined;
+    return found.value.by === draft.by ? ownLookRefusal(door, found.value, draft) : undefined;
   },
-  'decision.recorded': ({ body, role }, door) => {
+  'decision.recorded': ({ body }, door) => {
+    if (body.reason.trim() === '') return reason('needsReason');
+    const part = partOf(door, body);
+    if (part?.check.answer.kind === 'computed')
+      return computedVerdicts(door.state, door.index, part)?.figure === body.answerEntry
+        ? undefined
+        : reason('notStanding');
     const found = standingFor(door, body);
-    if (!found.ok) return found.error;
-    if (role !== 'inspector' && role !== 'certifier')
-      return reason('roleNeeded', { roles: ['inspector', 'certifier'] });
-    return body.reason.trim() === '' ? reason('needsReason') : undefined;
+    return found.ok ? undefined : found.error;
   },
   'timer.started': ({ body }, door) => {
     const part = partOf(door, body);
     if (!part) return unknownPart(body);
     if (part.check.answer.kind !== 'timer')
       return reason('wrongForm', { wanted: part.check.answer.kind, got: 'timer' });
-    return door.status().parts.get(part.key)?.blocked;
+    return door.seen.status().parts.get(part.key)?.blocked;
   },
   'state.set': ({ body }, door) => {
     const definition = door.index.states.get(body.state);
-    return definition?.values.includes(body.value)
+    if (!definition?.values.includes(body.value))
+      return reason('stateUnknown', { state: body.state, value: body.value });
+    return subjectsOfState(door.index, body.state).includes(body.subject)
       ? undefined
-      : reason('stateUnknown', { state: body.state, value: body.value });
+      : reason('stateSubjectUnknown', { state: definition.title, subject: body.subject });
   },
   'loadout.changed': ({ body }, door) => loadoutRule(body, door),
   'tag.on': ({ body }, door) => {
-    if (door.state.tags.has(body.tag)) return reason('tagExists');
+    if (door.state.tags.has(body.tag) || door.state.actions.has(body.tag)) return reason('tagExists');
     return body.thing.trim() === '' || body.why.trim() === '' ? reason('tagNeedsWords') : undefined;
   },
   'tag.off': ({ body }, door) => {
@@ -275,16 +331,9 @@ const RULES: { readonly [K in EntryKind]: Rule<K> } = {
     if (door.state.findings.has(body.finding)) return reason('findingExists');
     return body.title.trim() === '' ? reason('findingNeedsTitle') : undefined;
   },
-  'finding.assessed': ({ body }, door) => {
-    const finding = door.state.findings.get(body.finding);
-    if (!finding || finding.closed) return reason('findingNotOpen');
-    if (body.reason.trim() === '') return reason('needsReason');
-    return body.severity === 'deferred' && !body.conditions?.trim()
-      ? reason('deferralNeedsConditions')
-      : undefined;
-  },
+  'finding.assessed': (draft, door) => assessRule(draft, door),
   'action.recorded': ({ body }, door) => {
-    if (door.state.actions.has(body.action)) return reason('actionExists');
+    if (door.state.actions.has(body.action) || door.state.tags.has(body.action)) return reason('actionExists');
     if (
       body.finding !== undefined &&
       (!door.state.findings.has(body.finding) || door.state.findings.get(body.finding)?.closed)
@@ -293,32 +342,58 @@ const RULES: { readonly [K in EntryKind]: Rule<K> } = {
     if (body.what.trim() === '') return reason('actionNeedsWords');
     return body.touches.length === 0 ? reason('actionNeedsSystems') : undefined;
   },
-  'inspection.signed': ({ body, by, role }, door) => {
-    const action = door.state.actions.get(body.action);
+  'inspection.signed': (draft, door) => {
+    const action = door.state.actions.get(draft.body.action);
     if (!action) return reason('actionUnknown');
-    if (role !== 'inspector' && role !== 'certifier')
-      return reason('roleNeeded', { roles: ['inspector', 'certifier'] });
-    return action.done.by === by ? reason('inspectorIsDoer') : undefined;
+    if (action.done.by !== draft.by) return undefined;
+    const refusal = ownLookRefusal(door, action.done, draft);
+    return refusal?.code === 'samePerson' ? reason('inspectorIsDoer') : refusal;
   },
   'finding.closed': ({ body }, door) => closingHeld(door, body.finding),
   'gate.passed': ({ body }, door) => gateRule(door, body),
-  'gate.overridden': ({ body, role }, door) => {
+  'gate.overridden': ({ body }, door) => {
     const gate = door.index.basis.pack.gates.find((g) => g.id === body.gate);
     if (!gate?.conditions.some((c) => c.kind === body.condition && c.overridable))
       return reason('notOverridable');
-    if (role !== 'certifier') return reason('roleNeeded', { roles: ['certifier'] });
     if (body.snapshot !== door.state.head) return reason('snapshotStale');
-    return body.reason.trim() === '' ? reason('needsReason') : undefined;
+    if (body.reason.trim() === '') return reason('needsReason');
+    // Named by whoever signs, and there: an override in advance would cover what nobody knows yet.
+    const known = overridable(door.status(), body.gate, body.condition);
+    return body.covers && body.covers.length > 0 && body.covers.every((id) => known.includes(id))
+      ? undefined
+      : reason('overrideCoversNothing');
   },
-  'basis.moved': ({ body, role }, door) => moveRule(body, role, door),
+  'basis.moved': ({ body }, door) => moveRule(body, door),
   'instrument.noted': ({ body }) => (body.reason.trim() === '' ? reason('needsReason') : undefined),
   'release.signed': (draft, door) => releaseRule(draft, door),
 };
 
-/** Moving a campaign is for whoever may answer for its limits; what it is moved to has to work, and differ. */
-function moveRule(body: EntryBodies['basis.moved'], role: Role, door: Door): Reason | undefined {
-  if (role !== 'inspector' && role !== 'certifier')
-    return reason('roleNeeded', { roles: ['inspector', 'certifier'] });
+/** The holdings of a gate that an override of one condition may name, as they are now. */
+export function overridable(
+  status: CampaignStatus,
+  gate: string,
+  condition: string,
+): readonly string[] {
+  const found = status.gates.find((g) => g.gate.id === gate);
+  return (found?.holdings ?? []).filter((h) => h.overridable && h.condition === condition).flatMap((h) => h.ids);
+}
+
+/** An assessment gives its reason; only who may overrule says less than "stops"; a deferral has conditions and an end. */
+function assessRule({ body, role }: EntryDraft<'finding.assessed'>, door: Door): Reason | undefined {
+  const finding = door.state.findings.get(body.finding);
+  if (!finding || finding.closed) return reason('findingNotOpen');
+  if (body.reason.trim() === '') return reason('needsReason');
+  if (body.severity !== 'stops' && !MAY_OVERRULE.includes(role))
+    return reason('roleNeeded', { roles: MAY_OVERRULE });
+  if (body.severity !== 'deferred') return undefined;
+  if (!body.conditions?.trim()) return reason('deferralNeedsConditions');
+  return body.until === undefined && body.untilHours === undefined && body.untilFlights === undefined
+    ? reason('deferralNeedsEnd')
+    : undefined;
+}
+
+/** What a campaign is moved to has to work, and differ. */
+function moveRule(body: EntryBodies['basis.moved'], door: Door): Reason | undefined {
   if (body.reason.trim() === '') return reason('needsReason');
   const { basis } = door.index;
   if (body.basis.aircraft.mark !== basis.aircraft.mark) return reason('otherAircraft');
@@ -332,11 +407,6 @@ function gateRule(door: Door, body: EntryBodies['gate.passed']): Reason | undefi
   if (!found || found.gate.before === 'release') return reason('gateUnknown', { gate: body.gate });
   if (found.state === 'held')
     return found.holdings[0]?.reason ?? reason('gateHeld', { gate: found.gate.title });
-  const before = door
-    .status()
-    .gates.slice(0, door.status().gates.indexOf(found))
-    .find((g) => g.state !== 'passed');
-  if (before) return reason('gateNotPassed', { gate: before.gate.title });
   return body.snapshot === door.state.head ? undefined : reason('snapshotStale');
 }
 
@@ -351,18 +421,18 @@ function closingHeld(door: Door, id: string): Reason | undefined {
   const uninspected = actions.find((a) => a.inspectionNeeded && a.inspection?.accepted !== true);
   if (uninspected) return reason('inspectionUnsigned', { what: uninspected.done.what });
   const touched = [...new Set(actions.flatMap((a) => door.index.reachOf(a.done.touches).map((r) => r.part)))];
-  const about =
-    finding.raised.check === undefined ? [] : [partKey(finding.raised.check, finding.raised.subject ?? '')];
-  const open = [...about, ...touched].find(
-    (key) =>
-      door.status().parts.get(key)?.proven === false &&
-      (about.includes(key) || door.status().parts.get(key)?.answer !== undefined),
-  );
+  const { check, subject } = finding.raised;
+  const named = check === undefined ? [] : (door.index.partsOfCheck.get(check) ?? []);
+  // A finding that names no engine is about the check wherever it stands.
+  const about = named.filter((p) => subject === undefined || subject === '' || p.subject === subject).map((p) => p.key);
+  const open = [...about, ...touched].find((key) => {
+    const part = door.status().parts.get(key);
+    return part?.proven === false && (part.answer !== undefined || part.figure !== undefined);
+  });
   return open === undefined ? undefined : reason('findingChecksOpen', { part: open });
 }
 
 function releaseRule(draft: EntryDraft<'release.signed'>, door: Door): Reason | undefined {
-  if (draft.role !== 'certifier') return reason('roleNeeded', { roles: ['certifier'] });
   for (const gate of door.status().gates) {
     if (gate.state === 'held')
       return gate.holdings[0]?.reason ?? reason('gateHeld', { gate: gate.gate.title });
@@ -372,18 +442,51 @@ function releaseRule(draft: EntryDraft<'release.signed'>, door: Door): Reason | 
   const flew = [...door.state.parts.entries()].some(
     ([key, part]) =>
       door.index.parts.get(key)?.check.station === 'flight' &&
-      part.history.some((h) => h.by === draft.by && h.role === 'pilot' && !h.struck),
+      // In whatever role, and whatever became of the answer: who flew is not undone by a correction.
+      part.history.some((h) => h.by === draft.by),
   );
   if (flew) return reason('certifierFlew');
   return draft.body.snapshot === door.state.head ? undefined : reason('snapshotStale');
 }
 
+/** How far clocks may disagree before something is called wrong (ms). */
+const CLOCK_TOLERANCE = 5 * 60_000;
+
+/** Why the time of a draft cannot be: no instant, ahead of now, before the campaign, or far before the same person's last. */
+function clockRefusal(draft: EntryDraft, state: CampaignState, now: string): Reason | undefined {
+  const made = Date.parse(draft.at) - (draft.offset ?? 0);
+  if (!isInstant(draft.at) || !Number.isFinite(made)) return reason('notAnInstant', { at: draft.at });
+  if (made > Math.max(Date.parse(now), state.clock) + CLOCK_TOLERANCE) return reason('clockAhead', { at: draft.at });
+  if (made < (state.opened?.instant ?? -Infinity) - CLOCK_TOLERANCE)
+    return reason('clockBeforeCampaign', { at: draft.at });
+  const last = state.lastOf[`${draft.by} ${draft.device}`] ?? -Infinity;
+  return made < last - CLOCK_TOLERANCE
+    ? reason('clockBack', { at: draft.at, last: new Date(last).toISOString() })
+    : undefined;
+}
+
+function derived(state: CampaignState, now: string): () => CampaignStatus {
+  let known: CampaignStatus | undefined;
+  return () => {
+    known ??= deriveStatus(state, now);
+    if (!known) throw new Error('admit: an opened campaign has a status');
+    return known;
+  };
+}
+
 /**
- * The door of the record: whether a draft may be added to a campaign now, by what the record itself says.
- * Who may act in which role is the server's to check before. A refusal changes nothing; the reason says what
- * was wrong. Asked on the device before an entry is queued, and again on the server before it is chained.
+ * The door of the record: whether a draft may be added to a campaign now, by what the record itself says: roles,
+ * clocks, form, and what its kind asks. `asSeen` is the record as its author had it, where that is not all of it: what
+ * they could do is asked of what they had before them, and what it is worth now is judged when it is folded.
+ * Who holds which role is the server's to check before. A refusal changes nothing; the reason says what was wrong.
+ * Asked on the device before an entry is queued, and again on the server before it is chained.
  */
-export function admit(draft: EntryDraft, state: CampaignState, now: string): Result<true, Reason> {
+export function admit(
+  draft: EntryDraft,
+  state: CampaignState,
+  now: string,
+  asSeen: CampaignState = state,
+): Result<true, Reason> {
   if ((ENTRY_VERSIONS[draft.kind] as number | undefined) === undefined)
     return err(reason('entryKindUnknown', { kind: String(draft.kind) }));
   if (draft.version !== ENTRY_VERSIONS[draft.kind])
@@ -395,16 +498,16 @@ export function admit(draft: EntryDraft, state: CampaignState, now: string): Res
       }),
     );
   const { index } = state;
+  if (!MAY[draft.kind].includes(draft.role)) return err(reason('roleNeeded', { roles: MAY[draft.kind] }));
   if (draft.kind === 'campaign.opened') return state.count === 0 ? ok(true) : err(reason('alreadyOpened'));
   if (!index) return err(reason('notOpened'));
   if (state.release) return err(reason('alreadyReleased'));
-  let derived: CampaignStatus | undefined;
-  const status = (): CampaignStatus => {
-    derived ??= deriveStatus(state, now);
-    if (!derived) throw new Error('admit: an opened campaign has a status');
-    return derived;
-  };
-  const refusal = (RULES[draft.kind] as Rule<EntryKind>)(draft, { state, index, status });
+  if (draft.seen !== undefined && draft.seen > state.count) return err(reason('seenAhead'));
+  const clock = clockRefusal(draft, state, now);
+  if (clock) return err(clock);
+  const status = derived(state, now);
+  const seen = asSeen === state ? { state, status } : { state: asSeen, status: derived(asSeen, now) };
+  const refusal = (RULES[draft.kind] as Rule<EntryKind>)(draft, { state, index, status, seen });
   return refusal ? err(refusal) : ok(true);
 }
 
@@ -415,6 +518,9 @@ export function whyNotClosable(
   finding: string,
 ): Reason | undefined {
   return state.index
-    ? closingHeld({ state, index: state.index, status: () => status }, finding)
+    ? closingHeld(
+        { state, index: state.index, status: () => status, seen: { state, status: () => status } },
+        finding,
+      )
     : reason('notOpened');
 }

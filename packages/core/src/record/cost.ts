@@ -1,4 +1,7 @@
-import type { CampaignStatus } from '../gates/derive.ts';
+import type { Check } from '../checks/types.ts';
+import { deriveStatus, type CampaignStatus } from '../gates/derive.ts';
+import type { Entry, EntryBodies } from './entry.ts';
+import { foldEntries } from './fold.ts';
 import type { CampaignState } from './state.ts';
 
 /** What an action would cost, before it is recorded. */
@@ -11,10 +14,54 @@ export interface ActionCost {
   readonly inspectionNeeded: boolean;
 }
 
+/** Checks that are good now and would not be, if some entry were recorded: found by recording it on a copy. */
+function lostBy(
+  state: CampaignState,
+  status: CampaignStatus,
+  kind: 'action.recorded' | 'basis.moved',
+  body: EntryBodies['action.recorded'] | EntryBodies['basis.moved'],
+): readonly Check[] {
+  const at = new Date(state.clock).toISOString();
+  const entry = {
+    id: 'supposed',
+    campaign: '',
+    seq: state.count + 1,
+    at,
+    receivedAt: at,
+    by: '',
+    role: 'technician',
+    device: 'supposed',
+    seen: state.count,
+    kind,
+    version: 1,
+    body,
+    prevHash: state.head,
+    hash: '',
+  } as unknown as Entry;
+  const after = foldEntries([entry], state);
+  const then = deriveStatus(after, at);
+  const lost = new Set<Check>();
+  for (const [key, part] of then?.parts ?? []) {
+    const check = after.index?.parts.get(key)?.check;
+    if (check && !part.proven && status.parts.get(key)?.proven === true) lost.add(check);
+  }
+  return [...lost];
+}
+
+function cost(checks: readonly Check[], inspectionNeeded: boolean): ActionCost {
+  return {
+    checks: checks.map((c) => c.id),
+    minutes: checks.reduce((sum, c) => sum + c.minutes, 0),
+    people: inspectionNeeded || checks.some((c) => c.secondPerson) ? 2 : checks.length > 0 ? 1 : 0,
+    inspectionNeeded,
+  };
+}
+
 /**
- * What touching some systems would cost: the checks that would lose their standing, the minutes to repeat
- * them one after another, and the people it takes.
- * Example: touching "engine.left.ignition" after a complete run-up costs the ignition checks of that engine.
+ * What touching some systems would cost: the checks that would lose their standing, the minutes to repeat them one
+ * after another, and the people it takes. It is recorded on a copy and the copy is asked, so that what is shown before
+ * and what happens then are the same.
+ * Example: touching "engine.left.ignition.a" after a complete run-up costs the drop, the difference of drops, and idle.
  */
 export function costOf(
   state: CampaignState,
@@ -22,19 +69,16 @@ export function costOf(
   touches: readonly string[],
   inspectionNeeded: boolean,
 ): ActionCost {
-  const { index } = state;
-  if (!index || touches.length === 0) return { checks: [], minutes: 0, people: 0, inspectionNeeded };
-  const lost = new Set(
-    index
-      .reachOf(touches)
-      .filter((r) => status.parts.get(r.part)?.proven)
-      .map((r) => index.parts.get(r.part)?.check),
-  );
-  const checks = [...lost].filter((c) => c !== undefined);
-  return {
-    checks: checks.map((c) => c.id),
-    minutes: checks.reduce((sum, c) => sum + c.minutes, 0),
-    people: inspectionNeeded || checks.some((c) => c.secondPerson) ? 2 : checks.length > 0 ? 1 : 0,
-    inspectionNeeded,
-  };
+  if (!state.index || touches.length === 0) return { checks: [], minutes: 0, people: 0, inspectionNeeded };
+  const body = { action: 'supposed', what: '', measure: '', touches };
+  return cost(lostBy(state, status, 'action.recorded', body), inspectionNeeded);
+}
+
+/** What moving the campaign to another basis would cost, found in the same way. */
+export function costOfMoving(
+  state: CampaignState,
+  status: CampaignStatus,
+  basis: EntryBodies['basis.moved']['basis'],
+): ActionCost {
+  return cost(lostBy(state, status, 'basis.moved', { basis, reason: '' }), false);
 }

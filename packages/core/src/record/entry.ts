@@ -24,6 +24,17 @@ export type PartAnswer =
   | { readonly kind: 'equipment'; readonly seen: readonly SeenEquipment[] }
   | { readonly kind: 'plate'; readonly text: string; readonly how: 'typed' | 'scanned' };
 
+/** How a finding narrows the flight until it is closed. Heights in metres above the field, speeds in metres per second. */
+export interface Narrowing {
+  readonly circuitOnly?: true;
+  /** Ids of flight checks that may not be flown. */
+  readonly banned?: readonly string[];
+  readonly maximumHeight?: number;
+  readonly maximumSpeed?: { readonly value: number; readonly unit: string };
+  /** What has to be looked at after landing. */
+  readonly lookAfterLanding?: string;
+}
+
 /** Bodies by kind of entry. A new kind, or a new version of one, is added here and in the fold. */
 export interface EntryBodies {
   /** The first entry: what everything after it is judged by. */
@@ -86,7 +97,13 @@ export interface EntryBodies {
     readonly why: string;
     readonly touches: readonly string[];
   };
-  'tag.off': { readonly tag: string; readonly note: string; readonly touches: readonly string[] };
+  'tag.off': {
+    readonly tag: string;
+    readonly note: string;
+    readonly touches: readonly string[];
+    /** Only of records from before tags asked for an inspection: none is asked for. */
+    readonly uninspected?: true;
+  };
   'finding.raised': {
     readonly finding: string;
     readonly title: string;
@@ -101,7 +118,12 @@ export interface EntryBodies {
     readonly reason: string;
     /** For a deferral: what holds until it is cured. */
     readonly conditions?: string;
+    /** For a deferral, at least one of the three: the last day, the hours of the aircraft, or so many flights from now. */
     readonly until?: string;
+    readonly untilHours?: number;
+    readonly untilFlights?: number;
+    /** What the flight may not do as long as the finding is open. */
+    readonly narrows?: Narrowing;
   };
   /** Work done: what was done, by what measure, and the systems it touched. */
   'action.recorded': {
@@ -119,6 +141,8 @@ export interface EntryBodies {
     readonly condition: string;
     readonly reason: string;
     readonly snapshot: string;
+    /** The holdings it covers, exactly as they were known: ids of `Holding`. Absent in records from before they were named. */
+    readonly covers?: readonly string[];
   };
   /** The campaign goes on with another revision of pack or limit book, or another configuration. */
   'basis.moved': { readonly basis: Basis; readonly reason: string };
@@ -144,14 +168,14 @@ export const ENTRY_VERSIONS: Readonly<Record<EntryKind, number>> = {
   'state.set': 1,
   'loadout.changed': 1,
   'tag.on': 1,
-  'tag.off': 1,
+  'tag.off': 2,
   'finding.raised': 1,
-  'finding.assessed': 1,
+  'finding.assessed': 2,
   'action.recorded': 1,
   'inspection.signed': 1,
   'finding.closed': 1,
   'gate.passed': 1,
-  'gate.overridden': 1,
+  'gate.overridden': 2,
   'basis.moved': 1,
   'instrument.noted': 1,
   'release.signed': 1,
@@ -163,8 +187,15 @@ export type EntryDraft<K extends EntryKind = EntryKind> = {
     /** Made by the client, unique; makes a retry harmless. */
     readonly id: string;
     readonly campaign: string;
-    /** Device clock, ISO with the device's offset. */
+    /** Device clock, ISO with its zone. */
     readonly at: string;
+    /** Milliseconds that this clock was ahead of the server's when the server was last heard. Absent: never heard. */
+    readonly offset?: number;
+    /**
+     * Place of the last entry of the server that its author had before him; what the same device made before counts as
+     * seen too. Absent in records from before it was written down: everything that arrived before.
+     */
+    readonly seen?: number;
     /** Person id. */
     readonly by: string;
     readonly role: Role;

@@ -8,15 +8,23 @@ import {
   type Reach,
 } from '../checks/basis-index.ts';
 import { basisNames, compareBases, touchedByMove } from '../checks/compare-bases.ts';
-import { provenOf } from '../checks/computed.ts';
 import { judgeAnswer } from '../checks/judge-answer.ts';
 import { overlaps } from '../checks/systems.ts';
-import { WHOLE_AIRCRAFT } from '../checks/types.ts';
 import { aboardAt } from '../loading/aboard.ts';
 import { occasionOf, proposeScope } from '../planning/scope.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import type { Entry, EntryKind } from './entry.ts';
-import { EMPTY_CAMPAIGN, type AnswerRecord, type CampaignState, type Deed, type PartState } from './state.ts';
+import { Evidence, isFine, wrongState } from './evidence.ts';
+import { outsideScope } from './losses.ts';
+import {
+  EMPTY_CAMPAIGN,
+  type AnswerRecord,
+  type CampaignState,
+  type Deed,
+  type Loss,
+  type PartState,
+} from './state.ts';
+import { stateSubject } from './states.ts';
 import { upcast } from './upcast.ts';
 
 type Mutable<T> = { -readonly [K in keyof T]: T[K] };
@@ -32,6 +40,9 @@ type ValueOf<K extends MapKey> = CampaignState[K] extends ReadonlyMap<string, in
 class Draft {
   readonly state: Mutable<CampaignState>;
   private readonly owned = new Set<string>();
+  /** Parts whose proof has to be asked anew behind this entry. */
+  private stirred = new Set<string>();
+  private everything = false;
 
   constructor(base: CampaignState) {
     this.state = { ...base };
@@ -47,8 +58,45 @@ class Draft {
     (this.state[collection] as Map<string, ValueOf<K>>).set(key, value);
   }
 
+  /** Takes a key out of a collection. */
+  drop(collection: MapKey, key: string): void {
+    if (!this.state[collection].has(key)) return;
+    if (!this.owned.has(collection)) {
+      (this.state as Record<string, unknown>)[collection] = new Map(
+        this.state[collection] as ReadonlyMap<string, unknown>,
+      );
+      this.owned.add(collection);
+    }
+    (this.state[collection] as Map<string, unknown>).delete(key);
+  }
+
+  /** Says that the proof of some parts may have changed; without any, that of every part. */
+  stir(keys?: Iterable<string>): void {
+    if (keys) for (const key of keys) this.stirred.add(key);
+    else this.everything = true;
+  }
+
+  /** The parts to be asked anew, with all that stand on them; forgotten once they were given. */
+  takeStirred(index: BasisIndex): ReadonlySet<string> {
+    const keys = this.everything ? index.parts.keys() : this.reached(index);
+    const taken = new Set(keys);
+    this.stirred = new Set();
+    this.everything = false;
+    return taken;
+  }
+
+  private reached(index: BasisIndex): readonly string[] {
+    const own = [...this.stirred];
+    const checks = own.flatMap((key) => index.parts.get(key)?.check ?? []);
+    // Whether another flight is to come decides what the flight used up; a permit decides what may be loaded.
+    if (checks.some((c) => c.station === 'flight')) own.push(...index.followStates);
+    if (checks.some((c) => c.answer.kind === 'document')) own.push(...index.sheets);
+    return reachFromParts(index, own).map((r) => r.part);
+  }
+
   /** The history of a part, writable. */
   history(key: string): AnswerRecord[] {
+    this.stirred.add(key);
     const part = this.state.parts.get(key) ?? { history: [] };
     if (this.owned.has(`history ${key}`)) return part.history as AnswerRecord[];
     const history = [...part.history];
@@ -58,17 +106,34 @@ class Draft {
   }
 
   part(key: string, change: Partial<PartState>): void {
+    this.stirred.add(key);
     this.put('parts', key, { ...(this.state.parts.get(key) ?? { history: [] }), ...change });
   }
 }
 
-function deedOf(entry: Entry): Deed {
+/**
+ * When an entry was made, on the server's clock as far as that is known, in milliseconds: the device clock less what
+ * it was ahead. Never after the entry was received, and never before what its author had seen at the head of the
+ * record, so that a clock set back makes nothing younger or older than it can be.
+ */
+function instantOf(entry: Entry, state: CampaignState): number {
+  const made = Date.parse(entry.at) - (entry.offset ?? 0);
+  const received = entry.hash === '' ? Infinity : Date.parse(entry.receivedAt);
+  const seenAll = (entry.seen ?? entry.seq - 1) >= entry.seq - 1;
+  const least = seenAll ? state.clock : Math.min(state.opened?.instant ?? 0, state.clock);
+  return Math.max(Math.min(made, received), least);
+}
+
+function deedOf(draft: Draft, entry: Entry): Deed {
   return {
     entry: entry.id,
     seq: entry.seq,
     at: entry.at,
+    instant: instantOf(entry, draft.state),
     by: entry.by,
     role: entry.role,
+    device: entry.device,
+    seen: Math.min(entry.seen ?? entry.seq - 1, entry.seq - 1),
     pending: entry.hash === '',
   };
 }
@@ -78,95 +143,90 @@ function chainOf(found: Reach): Reason[] {
   return found.through.map((through) => reason('standsOnPart', { part: through }));
 }
 
+/** Takes the standing of a part from every answer whose author had not seen this entry. */
+function lose(draft: Draft, entry: Entry, found: Reach, first: Reason): void {
+  const { seq, device, at } = entry;
+  const before = draft.state.parts.get(found.part)?.losses ?? [];
+  const way = found.through.length > 0 ? { through: true as const } : {};
+  const loss: Loss = { seq, device, at, reasons: [first, ...chainOf(found)], ...way };
+  // Whoever saw the latest of a device saw those before: more need not be kept.
+  const kept = before.filter((l) => l.device !== device || l.through !== loss.through);
+  draft.part(found.part, { losses: [...kept, loss] });
+}
+
 /** Takes the standing of everything that touching `touched` reaches. */
 function disturb(
   draft: Draft,
   index: BasisIndex,
-  seq: number,
+  entry: Entry,
   touched: readonly string[],
   what: string,
 ): void {
   if (touched.length === 0) return;
-  for (const found of index.reachOf(touched)) {
-    draft.part(found.part, {
-      lost: { seq, reasons: [reason('touched', { what, system: found.system }), ...chainOf(found)] },
-    });
-  }
+  for (const found of index.reachOf(touched))
+    lose(draft, entry, found, reason('touched', { what, system: found.system }));
 }
 
-/** Sets a state and ends what was proven only until it. */
+/** States something, and asks anew whatever a change of that state ends or counts. */
 function setState(
   draft: Draft,
   index: BasisIndex,
   entry: Entry,
-  name: string,
-  subject: string,
-  value: string,
+  said: { readonly state: string; readonly subject: string; readonly value: string; readonly answer?: string },
 ): void {
-  draft.put('states', stateKey(name, subject), { value, since: deedOf(entry) });
-  const ended = [...index.parts.values()].filter(({ check, subject: own }) => {
-    const ends = check.validity?.endsWhen;
-    return (
-      ends?.state === name &&
-      ends.becomes === value &&
-      (own === subject || own === WHOLE_AIRCRAFT || subject === WHOLE_AIRCRAFT)
-    );
-  });
-  if (ended.length === 0) return;
-  const why = reason('stateEnded', { state: index.states.get(name)?.title ?? name, value });
-  for (const found of reachFromParts(
-    index,
-    ended.map((p) => p.key),
-  )) {
-    draft.part(found.part, { lost: { seq: entry.seq, reasons: [why, ...chainOf(found)] } });
-  }
-}
-
-/** Subject under which a state of a check's part is recorded. */
-export function stateSubject(index: BasisIndex, state: string, partSubject: string): string {
-  return index.states.get(state)?.per === 'engine' ? partSubject : WHOLE_AIRCRAFT;
-}
-
-/** The value a state has now: as last set, else its initial value. */
-export function stateValue(state: CampaignState, name: string, subject: string): string | undefined {
-  return state.states.get(stateKey(name, subject))?.value ?? state.index?.states.get(name)?.initial;
-}
-
-/**
- * The first reason why an answer to this part would not count now: a state it needs is not set, or something
- * it stands on is not proven. Undefined when it would count.
- */
-export function flawOf(state: CampaignState, index: BasisIndex, part: Part): Reason | undefined {
-  for (const [name, wanted] of Object.entries(part.check.needs)) {
-    const subject = stateSubject(index, name, part.subject);
-    const subjects =
-      index.states.get(name)?.per === 'engine' && part.subject === WHOLE_AIRCRAFT
-        ? index.basis.aircraft.engines.map((e) => e.id)
-        : [subject];
-    for (const s of subjects) {
-      const is = stateValue(state, name, s);
-      if (is !== wanted)
-        return reason('wrongState', {
-          state: index.states.get(name)?.title ?? name,
-          subject: s,
-          is: is ?? '',
-          wanted,
-        });
-    }
-  }
-  for (const ground of part.standsOn) {
-    if (!provenOf(state, index, ground)) return reason('groundNotProven', { part: ground });
-  }
-  return undefined;
+  const key = stateKey(said.state, said.subject);
+  const setting = {
+    value: said.value,
+    since: deedOf(draft, entry),
+    ...(said.answer === undefined ? {} : { answer: said.answer }),
+  };
+  draft.put('states', key, [...(draft.state.states.get(key) ?? []), setting]);
+  draft.stir(index.followStates);
 }
 
 type Reducer<K extends EntryKind> = (draft: Draft, index: BasisIndex, entry: Entry<K>) => void;
 
-/** Strikes an answer through in the history of its part. */
-function strike(history: AnswerRecord[], id: string, by: string, why: string): void {
+/** Marks what an answer set as taken back, or as holding again. */
+function strikeSettings(draft: Draft, part: Part, answer: string, struck: boolean): void {
+  const { index } = draft.state;
+  if (!index || Object.keys(part.check.sets).length === 0) return;
+  for (const name of Object.keys(part.check.sets)) {
+    const key = stateKey(name, stateSubject(index, name, part.subject));
+    const said = draft.state.states.get(key) ?? [];
+    if (!said.some((s) => s.answer === answer)) continue;
+    draft.put(
+      'states',
+      key,
+      said.map((s) => {
+        if (s.answer !== answer) return s;
+        const { struck: _was, ...rest } = s;
+        return struck ? { ...rest, struck: true } : rest;
+      }),
+    );
+    // Whoever answered in a state that was taken back answered in another one.
+    draft.stir();
+  }
+}
+
+/** Strikes an answer through in the history of its part, and takes back what it set. */
+function strike(draft: Draft, part: Part, id: string, by: string, why: string): void {
+  const history = draft.history(part.key);
   const at = history.findIndex((record) => record.entry === id);
   const old = history[at];
-  if (old) history[at] = { ...old, struck: { by, reason: why } };
+  if (!old || old.struck) return;
+  history[at] = { ...old, struck: { by, reason: why } };
+  strikeSettings(draft, part, id, true);
+}
+
+/** Lets an answer stand again whose correction was withdrawn, with what it had set. */
+function restore(draft: Draft, part: Part, id: string): void {
+  const history = draft.history(part.key);
+  const at = history.findIndex((record) => record.entry === id);
+  const old = history[at];
+  if (!old?.struck) return;
+  const { struck: _struck, ...rest } = old;
+  history[at] = rest;
+  strikeSettings(draft, part, id, false);
 }
 
 /** Adds to the record of one answer, wherever it is in the history of its part. */
@@ -181,33 +241,43 @@ function amend(
   if (old) history[at] = { ...old, ...change };
 }
 
-/** A sheet stands on the weighing it was made from: another one takes it, and what stands on it, with it. */
-function weighedAgain(draft: Draft, index: BasisIndex, part: Part, seq: number): void {
-  if (draft.history(part.key).length < 2) return;
-  for (const found of reachFromParts(index, [part.key]))
-    if (found.part !== part.key)
-      draft.part(found.part, { lost: { seq, reasons: [reason('weighedAgain'), ...chainOf(found)] } });
+/** A sheet stands on the empty aircraft it was made from: another weighing takes it, and what stands on it, with it. */
+function weighedAgain(draft: Draft, index: BasisIndex, part: Part, entry: Entry): void {
+  const weighedBefore = draft.history(part.key).length > 1;
+  for (const found of reachFromParts(index, weighedBefore ? [...index.sheets, part.key] : index.sheets))
+    if (found.part !== part.key) lose(draft, entry, found, reason('weighedAgain'));
 }
 
 const answerGiven: Reducer<'answer.given'> = (draft, index, entry) => {
   const { check, subject, answer, facts, correction } = entry.body;
   const part = index.parts.get(partKey(check, subject));
   if (!part) return;
-  const flaw = flawOf(draft.state, index, part);
-  const history = draft.history(part.key);
-  if (entry.supersedes) strike(history, entry.supersedes, entry.id, correction ?? '');
-  history.push({
-    ...deedOf(entry),
+  const deed = deedOf(draft, entry);
+  if (entry.supersedes) strike(draft, part, entry.supersedes, entry.id, correction ?? '');
+  const verdicts = judgeAnswer(index, part, answer, facts, new Date(deed.instant).toISOString());
+  draft.history(part.key).push({
+    ...deed,
     answer,
     facts,
-    verdicts: judgeAnswer(index, part, answer, facts, entry.at),
-    ...(flaw ? { flaw } : {}),
+    verdicts,
+    ...(entry.supersedes ? { supersedes: entry.supersedes } : {}),
   });
-  if (flaw) return;
-  if (answer.kind === 'weighing') weighedAgain(draft, index, part, entry.seq);
-  for (const [name, value] of Object.entries(part.check.sets))
-    setState(draft, index, entry, name, stateSubject(index, name, subject), value);
+  // What failed, or was given in another state than it needs, brings nothing about.
+  if (!isFine(verdicts, true) || wrongState(draft.state, index, part, deed)) return;
+  if (answer.kind === 'weighing') weighedAgain(draft, index, part, entry);
+  for (const [state, value] of Object.entries(part.check.sets))
+    setState(draft, index, entry, {
+      state,
+      subject: stateSubject(index, state, subject),
+      value,
+      answer: entry.id,
+    });
 };
+
+/** Whether the pack asks for an inspection by somebody else when some systems are touched. */
+function asksInspection(index: BasisIndex, touches: readonly string[]): boolean {
+  return touches.some((t) => index.basis.pack.independentInspection.some((i) => overlaps(t, i)));
+}
 
 /** What the scope of a campaign says of each part, by the basis it has now. */
 function scopeItems(
@@ -221,13 +291,14 @@ function scopeItems(
 const REDUCERS: { readonly [K in Exclude<EntryKind, 'campaign.opened'>]: Reducer<K> } = {
   'scope.settled': (draft, index, entry) => {
     const items = scopeItems(draft, index, entry.body);
-    draft.state.scope = { ...deedOf(entry), ...entry.body, items };
+    draft.state.scope = { ...deedOf(draft, entry), ...entry.body, items };
+    draft.stir();
   },
   'ways.chosen': (draft, _index, entry) => {
-    draft.state.ways = { ...deedOf(entry), ...entry.body };
+    draft.state.ways = { ...deedOf(draft, entry), ...entry.body };
   },
   'plan.kept': (draft, _index, entry) => {
-    draft.state.plan = { ...deedOf(entry), ...entry.body };
+    draft.state.plan = { ...deedOf(draft, entry), ...entry.body };
   },
   'answer.given': answerGiven,
   'answer.notApplicable': (draft, index, entry) => {
@@ -235,74 +306,95 @@ const REDUCERS: { readonly [K in Exclude<EntryKind, 'campaign.opened'>]: Reducer
     if (!part) return;
     draft
       .history(part.key)
-      .push({ ...deedOf(entry), answer: null, notApplicable: entry.body.reason, facts: {}, verdicts: [] });
+      .push({ ...deedOf(draft, entry), answer: null, notApplicable: entry.body.reason, facts: {}, verdicts: [] });
   },
   'answer.withdrawn': (draft, index, entry) => {
     const part = index.parts.get(partKey(entry.body.check, entry.body.subject));
-    if (part && entry.supersedes)
-      strike(draft.history(part.key), entry.supersedes, entry.id, entry.body.reason);
+    if (!part || !entry.supersedes) return;
+    const withdrawn = draft.history(part.key).find((record) => record.entry === entry.supersedes);
+    strike(draft, part, entry.supersedes, entry.id, entry.body.reason);
+    // Withdrawing a correction restores what it corrected.
+    if (withdrawn?.supersedes) restore(draft, part, withdrawn.supersedes);
   },
-  'answer.witnessed': (draft, _index, entry) => amend(draft, entry.body, { witness: deedOf(entry) }),
-  'decision.recorded': (draft, _index, entry) =>
-    amend(draft, entry.body, { decision: { ...deedOf(entry), reason: entry.body.reason } }),
+  'answer.witnessed': (draft, _index, entry) => amend(draft, entry.body, { witness: deedOf(draft, entry) }),
+  'decision.recorded': (draft, index, entry) => {
+    const { check, subject, answerEntry, reason: why } = entry.body;
+    const key = partKey(check, subject);
+    const decision = { ...deedOf(draft, entry), reason: why };
+    if (index.checks.get(check)?.answer.kind !== 'computed') amend(draft, entry.body, { decision });
+    else draft.part(key, { decided: { ...draft.state.parts.get(key)?.decided, [answerEntry]: decision } });
+  },
   'timer.started': (draft, index, entry) => {
     const part = index.parts.get(partKey(entry.body.check, entry.body.subject));
-    if (part) draft.part(part.key, { timerStarted: deedOf(entry) });
+    if (part) draft.part(part.key, { timerStarted: deedOf(draft, entry) });
   },
   'state.set': (draft, index, entry) =>
-    setState(draft, index, entry, entry.body.state, entry.body.subject, entry.body.value),
+    setState(draft, index, entry, entry.body),
   'loadout.changed': (draft, index, entry) => {
-    draft.put('loadout', entry.body.place, { ...deedOf(entry), ...entry.body });
+    draft.put('loadout', entry.body.place, { ...deedOf(draft, entry), ...entry.body });
     const { touches, title } = aboardAt(index.basis.aircraft.loading, entry.body.place);
-    disturb(draft, index, entry.seq, touches, title);
+    disturb(draft, index, entry, touches, title);
   },
   'tag.on': (draft, index, entry) => {
-    draft.put('tags', entry.body.tag, { on: { ...deedOf(entry), ...entry.body } });
-    disturb(draft, index, entry.seq, entry.body.touches, entry.body.thing);
+    draft.put('tags', entry.body.tag, { on: { ...deedOf(draft, entry), ...entry.body } });
+    disturb(draft, index, entry, entry.body.touches, entry.body.thing);
   },
   'tag.off': (draft, index, entry) => {
     const tag = draft.state.tags.get(entry.body.tag);
-    if (tag) draft.put('tags', entry.body.tag, { ...tag, off: { ...deedOf(entry), ...entry.body } });
-    disturb(draft, index, entry.seq, entry.body.touches, tag?.on.thing ?? entry.body.note);
+    if (!tag) return;
+    draft.put('tags', entry.body.tag, { ...tag, off: { ...deedOf(draft, entry), ...entry.body } });
+    const touches = [...new Set([...tag.on.touches, ...entry.body.touches])];
+    // What was open on controls or fuel lines and was closed again is work like any other: another person looks at it.
+    if (!entry.body.uninspected && asksInspection(index, touches))
+      draft.put('actions', entry.body.tag, {
+        done: {
+          ...deedOf(draft, entry),
+          action: entry.body.tag,
+          what: tag.on.thing,
+          measure: entry.body.note,
+          touches,
+        },
+        inspectionNeeded: true,
+      });
+    disturb(draft, index, entry, touches, tag.on.thing);
   },
   'finding.raised': (draft, _index, entry) =>
-    draft.put('findings', entry.body.finding, { raised: { ...deedOf(entry), ...entry.body }, actions: [] }),
+    draft.put('findings', entry.body.finding, { raised: { ...deedOf(draft, entry), ...entry.body }, actions: [] }),
   'finding.assessed': (draft, _index, entry) => {
     const finding = draft.state.findings.get(entry.body.finding);
     if (finding)
       draft.put('findings', entry.body.finding, {
         ...finding,
-        assessed: { ...deedOf(entry), ...entry.body },
+        assessed: { ...deedOf(draft, entry), ...entry.body },
+        ...(entry.body.severity === 'stops' ? { grounded: deedOf(draft, entry) } : {}),
       });
   },
   'action.recorded': (draft, index, entry) => {
     const { body } = entry;
-    const inspectionNeeded = body.touches.some((t) =>
-      index.basis.pack.independentInspection.some((i) => overlaps(t, i)),
-    );
-    draft.put('actions', body.action, { done: { ...deedOf(entry), ...body }, inspectionNeeded });
+    const inspectionNeeded = asksInspection(index, body.touches);
+    draft.put('actions', body.action, { done: { ...deedOf(draft, entry), ...body }, inspectionNeeded });
     const finding = body.finding === undefined ? undefined : draft.state.findings.get(body.finding);
     if (finding)
       draft.put('findings', finding.raised.finding, {
         ...finding,
         actions: [...finding.actions, body.action],
       });
-    disturb(draft, index, entry.seq, body.touches, body.what);
+    disturb(draft, index, entry, body.touches, body.what);
   },
   'inspection.signed': (draft, _index, entry) => {
     const action = draft.state.actions.get(entry.body.action);
     if (action)
-      draft.put('actions', entry.body.action, { ...action, inspection: { ...deedOf(entry), ...entry.body } });
+      draft.put('actions', entry.body.action, { ...action, inspection: { ...deedOf(draft, entry), ...entry.body } });
   },
   'finding.closed': (draft, _index, entry) => {
     const finding = draft.state.findings.get(entry.body.finding);
     if (finding)
-      draft.put('findings', entry.body.finding, { ...finding, closed: { ...deedOf(entry), ...entry.body } });
+      draft.put('findings', entry.body.finding, { ...finding, closed: { ...deedOf(draft, entry), ...entry.body } });
   },
   'gate.passed': (draft, _index, entry) =>
-    draft.put('gatesPassed', entry.body.gate, { ...deedOf(entry), snapshot: entry.body.snapshot }),
+    draft.put('gatesPassed', entry.body.gate, { ...deedOf(draft, entry), snapshot: entry.body.snapshot }),
   'gate.overridden': (draft, _index, entry) => {
-    draft.state.overrides = [...draft.state.overrides, { ...deedOf(entry), ...entry.body }];
+    draft.state.overrides = [...draft.state.overrides, { ...deedOf(draft, entry), ...entry.body }];
   },
   'basis.moved': (draft, index, entry) => {
     const next = indexBasis(entry.body.basis);
@@ -322,15 +414,15 @@ const REDUCERS: { readonly [K in Exclude<EntryKind, 'campaign.opened'>]: Reducer
     draft.state.moves = [
       ...draft.state.moves,
       {
-        ...deedOf(entry),
+        ...deedOf(draft, entry),
         reason: entry.body.reason,
         from: basisNames(index.basis),
         to: basisNames(moved.basis),
       },
     ];
     const touched = touchedByMove(changes, moved);
-    for (const found of touched)
-      draft.part(found.part, { lost: { seq: entry.seq, reasons: [found.reason, ...chainOf(found)] } });
+    for (const found of touched) lose(draft, entry, found, found.reason);
+    draft.stir();
   },
   'instrument.noted': (draft, index, entry) => {
     const { instrument } = entry.body;
@@ -339,7 +431,7 @@ const REDUCERS: { readonly [K in Exclude<EntryKind, 'campaign.opened'>]: Reducer
     draft.state.index = { ...index, instruments: { ...index.instruments, [instrument.id]: noted } };
   },
   'release.signed': (draft, _index, entry) => {
-    draft.state.release = { ...deedOf(entry), ...entry.body };
+    draft.state.release = { ...deedOf(draft, entry), ...entry.body };
   },
 };
 
@@ -354,7 +446,60 @@ function open(draft: Draft, entry: Entry<'campaign.opened'>): void {
     return;
   }
   draft.state.index = index.value;
-  draft.state.opened = { ...deedOf(entry), ...rest };
+  draft.state.opened = { ...deedOf(draft, entry), ...rest };
+}
+
+/**
+ * Asks anew which of some parts are proven. A part that was not and is now is proven from this entry on; one that was
+ * and still is keeps its beginning.
+ */
+function prove(draft: Draft, index: BasisIndex, parts: ReadonlySet<string>, entry: Entry | undefined): void {
+  if (parts.size === 0) return;
+  const { state } = draft;
+  const settle = (key: string, proven: boolean): void => {
+    if (!proven) draft.drop('proofs', key);
+    else if (!state.proofs.has(key) && entry)
+      draft.put(
+        'proofs',
+        key,
+        // What need not be proven here was so before anybody here did anything.
+        outsideScope(state, key)
+          ? { seq: 0, device: '', at: entry.at }
+          : { seq: entry.seq, device: entry.device, at: entry.at },
+      );
+  };
+  const evidence = new Evidence(
+    state,
+    index,
+    state.clock,
+    (key) => (parts.has(key) ? undefined : state.proofs.has(key)),
+    settle,
+  );
+  for (const key of parts) evidence.proven(key);
+}
+
+/** Parts whose proof may end by the clock alone. */
+function timedParts(state: CampaignState, index: BasisIndex): readonly string[] {
+  if (!state.scope) return index.timed;
+  const resting = [...state.scope.items].flatMap(([key, item]) =>
+    item.verdict === 'rests' && item.on.until !== undefined ? [key] : [],
+  );
+  return [...index.timed, ...resting];
+}
+
+/** Moves the clock of the record on to an entry, and takes the proof of what has run out by then. */
+function advance(draft: Draft, index: BasisIndex, instant: number): void {
+  if (!(instant > draft.state.clock)) return;
+  draft.state.clock = instant;
+  const due = timedParts(draft.state, index).filter((key) => draft.state.proofs.has(key));
+  if (due.length === 0) return;
+  const evidence = new Evidence(draft.state, index, instant, (key) =>
+    due.includes(key) ? undefined : draft.state.proofs.has(key),
+  );
+  const over = due.filter((key) => !evidence.proven(key));
+  if (over.length === 0) return;
+  draft.stir(over);
+  prove(draft, index, draft.takeStirred(index), undefined);
 }
 
 function step(draft: Draft, recorded: Entry): void {
@@ -366,11 +511,25 @@ function step(draft: Draft, recorded: Entry): void {
     draft.state.unreadable = [...draft.state.unreadable, { seq: recorded.seq, reason: entry.error }];
     return;
   }
-  if (entry.value.kind === 'campaign.opened') return open(draft, entry.value);
+  if (entry.value.kind === 'campaign.opened') {
+    open(draft, entry.value);
+    draft.state.clock = draft.state.opened?.instant ?? 0;
+    if (draft.state.index) prove(draft, draft.state.index, new Set(draft.state.index.parts.keys()), entry.value);
+    return;
+  }
   const { index } = draft.state;
   if (!index) return;
+  const instant = instantOf(entry.value, draft.state);
+  advance(draft, index, instant);
+  const author = `${entry.value.by} ${entry.value.device}`;
+  draft.state.lastOf = {
+    ...draft.state.lastOf,
+    [author]: Math.max(draft.state.lastOf[author] ?? 0, instant),
+  };
   // The table is complete over the kinds; the pairing of kind and body was checked at the door.
   (REDUCERS[entry.value.kind] as Reducer<EntryKind>)(draft, index, entry.value);
+  const now = draft.state.index ?? index;
+  prove(draft, now, draft.takeStirred(now), entry.value);
 }
 
 /**

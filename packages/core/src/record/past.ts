@@ -1,5 +1,7 @@
 import type { Basis } from '../checks/types.ts';
-import { hasLostStanding, standingAnswer, type CampaignState } from './state.ts';
+import { wrongState } from './evidence.ts';
+import { hasLostStanding } from './losses.ts';
+import { standingAnswer, type CampaignState } from './state.ts';
 
 /** Earlier campaigns that trends are compared with: those of the airframe itself, and those of its whole fleet. */
 interface EarlierCampaigns {
@@ -26,7 +28,8 @@ export function pastFigures(
       for (const [key, part] of state.parts) {
         const about = state.index?.parts.get(key);
         const record = standingAnswer(part);
-        if (!about || record?.answer?.kind !== 'reading' || record.flaw || hasLostStanding(part)) continue;
+        if (!state.index || !about || record?.answer?.kind !== 'reading' || hasLostStanding(part)) continue;
+        if (wrongState(state, state.index, about, record)) continue;
         const { value, unit } = record.answer.reading;
         for (const limit of about.check.limits)
           if (trends.has(limit)) (past[`${limit}@${about.subject}`] ??= []).push({ value, unit });

@@ -228,6 +228,15 @@ describe('what must be done again', () => {
       { check: 'drop-a', subject: 'left', reason: 'slip' },
       { supersedes: second.id },
     );
+    const restored = foldEntries(scribe.entries).parts.get('drop-a@left');
+    expect(standingAnswer(restored)?.entry).toBe(first.id);
+    expect(restored?.history.map((h) => h.struck?.reason)).toEqual([undefined, 'slip']);
+    // A slip that corrected nothing leaves nothing behind when it is withdrawn.
+    scribe.add(
+      'answer.withdrawn',
+      { check: 'drop-a', subject: 'left', reason: 'other engine' },
+      { supersedes: first.id },
+    );
     expect(standingAnswer(foldEntries(scribe.entries).parts.get('drop-a@left'))).toBeUndefined();
   });
 });

@@ -3,20 +3,29 @@ import type { BasisNames } from '../checks/compare-bases.ts';
 import type { Role } from '../checks/types.ts';
 import type { Fact, Verdict } from '../limits/types.ts';
 import type { Reason } from '../words/reason.ts';
-import type { Scope, ScopeItem } from '../planning/scope.ts';
+import type { Scope } from '../planning/scope.ts';
 import type { EntryBodies, PartAnswer } from './entry.ts';
 import { GENESIS_HASH } from './chain.ts';
 
-/** Who did something, and when. */
+/** Who did something, when, and what of the record they had seen. */
 export interface Deed {
   readonly entry: string;
   readonly seq: number;
+  /** Device clock, as written. */
   readonly at: string;
+  /** When it was, in milliseconds since 1970 on the server's clock as far as that is known. */
+  readonly instant: number;
   readonly by: string;
   readonly role: Role;
+  readonly device: string;
+  /** Place up to which its author had the record. */
+  readonly seen: number;
   /** Not yet confirmed by the server. */
   readonly pending: boolean;
 }
+
+/** Something in the record that others may or may not have seen when they acted. */
+export type Happening = Pick<Deed, 'seq' | 'device' | 'at'>;
 
 /** One answer in the history of a part, struck through when superseded or withdrawn. */
 export interface AnswerRecord extends Deed {
@@ -26,21 +35,43 @@ export interface AnswerRecord extends Deed {
   readonly facts: Readonly<Record<string, Fact>>;
   /** Worst first; empty for not applicable. */
   readonly verdicts: readonly Verdict[];
-  /** Why the answer does not count although it is recorded: given in the wrong state or out of order. */
-  readonly flaw?: Reason;
+  /** The answer it corrects, which stands again when it is withdrawn. */
+  readonly supersedes?: string;
   readonly struck?: { readonly by: string; readonly reason: string };
   readonly witness?: Deed;
   readonly decision?: Deed & { readonly reason: string };
+}
+
+/** Something that took the standing of every answer whose author had not seen it, with the chain of reasons. */
+export interface Loss extends Happening {
+  readonly reasons: readonly Reason[];
+  /** It came through something that the part stands on, not to the part itself. */
+  readonly through?: true;
 }
 
 /** Everything recorded about a check on one subject. */
 export interface PartState {
   /** Oldest first. */
   readonly history: readonly AnswerRecord[];
-  /** The latest event that took the standing of all earlier answers, with the chain of reasons. */
-  readonly lost?: { readonly seq: number; readonly reasons: readonly Reason[] };
+  /** What touched it, oldest first; of one device and way only the latest, since whoever saw that saw the ones before. */
+  readonly losses?: readonly Loss[];
   readonly timerStarted?: Deed;
+  /** Decisions on figures worked out from others, by the answers they were worked out from. */
+  readonly decided?: Readonly<Record<string, Deed & { readonly reason: string }>>;
 }
+
+/** One time a state was stated: by hand, or by an answer. */
+export interface Setting {
+  readonly value: string;
+  readonly since: Deed;
+  /** The answer that set it. */
+  readonly answer?: string;
+  /** That answer was corrected or withdrawn: its effect is taken back. */
+  readonly struck?: true;
+}
+
+/** Since when, without a break, a part has been proven: what stands on it has to have seen this. */
+export type Proof = Happening;
 
 export interface TagState {
   readonly on: Deed & EntryBodies['tag.on'];
@@ -57,6 +88,8 @@ export interface ActionState {
 export interface FindingState {
   readonly raised: Deed & EntryBodies['finding.raised'];
   readonly assessed?: Deed & EntryBodies['finding.assessed'];
+  /** The last time it was said to stop the aircraft, whatever was said since. */
+  readonly grounded?: Deed;
   readonly actions: readonly string[];
   readonly closed?: Deed & EntryBodies['finding.closed'];
 }
@@ -72,7 +105,14 @@ export interface CampaignState {
   readonly ways: (Deed & EntryBodies['ways.chosen']) | undefined;
   readonly plan: (Deed & EntryBodies['plan.kept']) | undefined;
   readonly parts: ReadonlyMap<string, PartState>;
-  readonly states: ReadonlyMap<string, { readonly value: string; readonly since: Deed }>;
+  /** Every statement about a state, oldest first, by state key. */
+  readonly states: ReadonlyMap<string, readonly Setting[]>;
+  /** Parts that are proven by the record, and since when without a break; the clock stands at `clock`. */
+  readonly proofs: ReadonlyMap<string, Proof>;
+  /** The latest instant that the record has reached, in milliseconds since 1970. It never goes back. */
+  readonly clock: number;
+  /** By person and device, the latest instant of their entries: nobody acts far before what they did. */
+  readonly lastOf: Readonly<Record<string, number>>;
   /** What is aboard at each place where something may be exchanged, as last said. */
   readonly loadout: ReadonlyMap<string, Deed & EntryBodies['loadout.changed']>;
   readonly tags: ReadonlyMap<string, TagState>;
@@ -102,6 +142,9 @@ export const EMPTY_CAMPAIGN: CampaignState = {
   plan: undefined,
   parts: new Map(),
   states: new Map(),
+  proofs: new Map(),
+  clock: 0,
+  lastOf: {},
   loadout: new Map(),
   tags: new Map(),
   findings: new Map(),
@@ -123,46 +166,3 @@ export function standingAnswer(part: PartState | undefined): AnswerRecord | unde
   return undefined;
 }
 
-/** Whether the standing answer has lost its standing to a later event. */
-export function hasLostStanding(part: PartState | undefined): boolean {
-  const answer = standingAnswer(part);
-  return answer !== undefined && part?.lost !== undefined && part.lost.seq > answer.seq;
-}
-
-/**
- * Why a part need not be proven in this campaign: it lies outside the scope, nobody answered it, and nothing in
- * this campaign has touched it. Undefined for every part that has to be proven.
- * Example: the ignition of the right engine, when a governor of the left one was replaced.
- */
-export function outsideScope(state: CampaignState, key: string): ScopeItem | undefined {
-  const item = state.scope?.items.get(key);
-  if (!item || item.verdict === 'prove') return undefined;
-  const part = state.parts.get(key);
-  return standingAnswer(part) || part?.lost ? undefined : item;
-}
-
-/**
- * Whether a part is proven by the record alone, the clock apart: it has a standing answer without flaw that
- * kept its standing, judged within or near (with the decision where one is needed) or not applicable, and
- * watched by a second person where the check asks for one.
- */
-export function isProven(index: BasisIndex, part: PartState | undefined, key: string): boolean {
-  const answer = standingAnswer(part);
-  const about = index.parts.get(key);
-  if (!answer || !about || answer.flaw || hasLostStanding(part)) return false;
-  if (answer.answer === null) return true;
-  const fine = answer.verdicts.every((v) => v.state === 'within' || v.state === 'near');
-  const decided = !answer.verdicts.some((v) => v.decisionNeeded) || answer.decision !== undefined;
-  return fine && decided && (!about.check.secondPerson || answer.witness !== undefined);
-}
-
-/**
- * The timer that runs for the next answer of a part: started after its last answer and after it last lost its
- * standing. Undefined when it has to be started.
- */
-export function runningTimer(part: PartState | undefined): Deed | undefined {
-  const started = part?.timerStarted;
-  if (!started || started.seq < (part?.lost?.seq ?? 0) || started.seq < (standingAnswer(part)?.seq ?? 0))
-    return undefined;
-  return started;
-}

@@ -5,8 +5,17 @@ import { ENTRY_VERSIONS, type Entry, type EntryKind } from './entry.ts';
 /** Turns a body of one version into the next. */
 type Upcaster = (body: unknown) => unknown;
 
-/** By kind, the step from version n (index n − 1) to n + 1. Empty while every kind is at version 1. */
-const UPCASTERS: Readonly<Partial<Record<EntryKind, readonly Upcaster[]>>> = {};
+const unchanged: Upcaster = (body) => body;
+
+/** By kind, the step from version n (index n − 1) to n + 1. */
+const UPCASTERS: Readonly<Partial<Record<EntryKind, readonly Upcaster[]>>> = {
+  // A tag taken off before tags asked for an inspection asks for none.
+  'tag.off': [(body) => ({ ...(body as object), uninspected: true })],
+  // A deferral without an end stays without one; nothing narrowed a flight.
+  'finding.assessed': [unchanged],
+  // Nothing was named: it covers what was known when it was signed, by place in the record.
+  'gate.overridden': [unchanged],
+};
 
 /**
  * Brings an entry to the versions this program knows, so that an old record folds for ever. The entry handed

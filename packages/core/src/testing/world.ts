@@ -249,11 +249,8 @@ export class Scribe {
     change: Parameters<Scribe['draft']>[2] = {},
   ): Entry {
     const last = this.entries[this.entries.length - 1];
-    const entry = chain(
-      this.draft(kind, body, change) as unknown as EntryDraft,
-      last,
-      '2026-11-24T09:00:00.000Z',
-    );
+    const draft = this.draft(kind, body, change) as unknown as EntryDraft;
+    const entry = chain(draft, last, draft.at);
     this.entries.push(entry);
     return entry;
   }
@@ -307,6 +304,7 @@ export const plain = (state: CampaignState): unknown =>
       scope: state.scope ? { ...state.scope, items: [...state.scope.items] } : undefined,
       parts: [...state.parts],
       states: [...state.states],
+      proofs: [...state.proofs],
       loadout: [...state.loadout],
       tags: [...state.tags],
       findings: [...state.findings],

@@ -12,8 +12,10 @@ import {
   type EntryKind,
   type PartAnswer,
 } from '../record/entry.ts';
-import { foldEntries, stateSubject, stateValue } from '../record/fold.ts';
-import { EMPTY_CAMPAIGN, runningTimer, type CampaignState } from '../record/state.ts';
+import { foldEntries } from '../record/fold.ts';
+import { runningTimer } from '../record/losses.ts';
+import { stateSubject, stateValue } from '../record/states.ts';
+import { EMPTY_CAMPAIGN, type CampaignState } from '../record/state.ts';
 import { goodPapers } from './good-papers.ts';
 import type { Reason } from '../words/reason.ts';
 

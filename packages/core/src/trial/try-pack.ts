@@ -5,7 +5,7 @@ import { type Entry } from '../record/entry.ts';
 import { orderSteps } from '../planning/order.ts';
 import { workOf, type Work } from '../planning/tasks.ts';
 import type { ScopeRequest } from '../planning/work.ts';
-import { outsideScope } from '../record/state.ts';
+import { outsideScope } from '../record/losses.ts';
 import { err, ok, type Result } from '../result.ts';
 import type { Reason } from '../words/reason.ts';
 import { SteadyHand } from './steady-hand.ts';

@@ -1,0 +1,40 @@
+import type { ScopeItem } from '../planning/scope.ts';
+import { hasSeen } from './seen.ts';
+import { standingAnswer, type CampaignState, type Deed, type Loss, type PartState } from './state.ts';
+
+/** The latest happening that took the standing of a deed, because its author had not seen it. */
+export function lossSince(part: PartState | undefined, deed: Deed): Loss | undefined {
+  return part?.losses?.findLast((loss) => !hasSeen(deed, loss));
+}
+
+/** Whether the standing answer was touched since by something its author had not seen. */
+export function hasLostStanding(part: PartState | undefined): boolean {
+  const answer = standingAnswer(part);
+  return answer !== undefined && lossSince(part, answer) !== undefined;
+}
+
+/**
+ * Why a part need not be proven in this campaign: it lies outside the scope, nobody answered it, and nothing in
+ * this campaign has touched it. Undefined for every part that has to be proven.
+ * Example: the ignition of the right engine, when a governor of the left one was replaced.
+ */
+export function outsideScope(
+  state: CampaignState,
+  key: string,
+): Exclude<ScopeItem, { verdict: 'prove' }> | undefined {
+  const item = state.scope?.items.get(key);
+  if (!item || item.verdict === 'prove') return undefined;
+  const part = state.parts.get(key);
+  return standingAnswer(part) || part?.losses?.length ? undefined : item;
+}
+
+/**
+ * The timer that runs for the next answer of a part: started after its last answer, and by somebody who had seen
+ * whatever touched it. Undefined when it has to be started.
+ */
+export function runningTimer(part: PartState | undefined): Deed | undefined {
+  const started = part?.timerStarted;
+  if (!started || started.seq < (standingAnswer(part)?.seq ?? 0)) return undefined;
+  return lossSince(part, started) ? undefined : started;
+}
+
