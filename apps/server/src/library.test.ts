@@ -250,6 +250,7 @@ describe('a campaign and the library', () => {
       id: randomUUID(),
       at: new Date().toISOString(),
       device: 'test',
+      seen: 1,
       role: 'inspector',
       reason: 'The pack asks for two signatures now.',
       basis: offer.hash,
@@ -334,6 +335,7 @@ describe('a campaign and the library', () => {
       id: randomUUID(),
       at: new Date().toISOString(),
       device: 'test',
+      seen: 1,
       instrument: 'scales-4',
       reason: 'back',
     };

@@ -47,6 +47,7 @@ export function buildOpenApi(app: INestApplication): OpenAPIObject {
     classValidatorMetadataStorage: getMetadataStorage(),
     classTransformerMetadataStorage: defaultMetadataStorage,
     refPointerPrefix: '#/components/schemas/',
+    additionalConverters: { isInstant: { type: 'string', format: 'date-time' } },
   }) as Schemas;
   document.components = { ...document.components, schemas: { ...document.components?.schemas, ...schemas } };
   for (const [route, name] of Object.entries(BODIES)) {

@@ -312,6 +312,7 @@ test('every security event is in the log, with who and what, and never a secret'
       id: '22222222-2222-4222-8222-222222222222',
       at: clock.now().toISOString(),
       device: 'test',
+      seen: 1,
       passphrase: 'a guess',
       snapshot: 'f'.repeat(64),
       statement: '',

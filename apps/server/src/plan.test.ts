@@ -58,6 +58,7 @@ const scopeRequest = (change: Record<string, unknown> = {}): Record<string, unkn
   id: randomUUID(),
   at: new Date().toISOString(),
   device: 'test',
+  seen: 1,
   role: 'technician',
   work: [governor],
   added: [],

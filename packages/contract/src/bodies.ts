@@ -6,7 +6,7 @@ import {
   IsArray,
   IsBoolean,
   IsIn,
-  IsISO8601,
+  IsInt,
   IsNotEmpty,
   IsNumber,
   IsObject,
@@ -15,11 +15,14 @@ import {
   IsString,
   Length,
   Matches,
+  Max,
   MaxLength,
+  Min,
   ValidateNested,
 } from 'class-validator';
-import { UNIT_IDS } from '@kanzel/core';
+import { findUnit, UNIT_IDS } from '@kanzel/core';
 import { AnswerBody, ID, ReadingBody } from './answer-base.ts';
+import { IsInstant } from './instant.ts';
 import { LoadingAnswer, WeighingAnswer } from './loading-bodies.ts';
 import {
   DocumentAnswer,
@@ -73,8 +76,8 @@ export class ConfirmAnswer extends AnswerBody {
 }
 
 export class TimerAnswer extends AnswerBody {
-  @IsISO8601({ strict: true }) startedAt!: string;
-  @IsISO8601({ strict: true }) endedAt!: string;
+  @IsInstant() startedAt!: string;
+  @IsInstant() endedAt!: string;
 }
 
 export class TextAnswer extends AnswerBody {
@@ -132,7 +135,8 @@ export class AnswerWitnessedBody extends AboutPart {
 }
 
 export class DecisionRecordedBody extends AboutPart {
-  @Matches(ID) answerEntry!: string;
+  /** Of a figure worked out from others: the answers it was worked out from, joined. */
+  @Matches(/^[A-Za-z0-9._+-]{1,400}$/) answerEntry!: string;
   @IsString() @Length(1, 2000) reason!: string;
 }
 
@@ -167,6 +171,21 @@ export class FindingRaisedBody {
   @IsOptional() @Matches(ID) answerEntry?: string;
 }
 
+export class SpeedBody {
+  @IsPositive() value!: number;
+  @IsIn(UNIT_IDS.filter((u) => findUnit(u)?.kind === 'speed')) unit!: string;
+}
+
+/** How a finding narrows the flight. */
+export class NarrowingBody {
+  @IsOptional() @IsIn([true]) circuitOnly?: true;
+  @IsOptional() @IsArray() @ArrayMaxSize(100) @Matches(ID, { each: true }) banned?: string[];
+  /** Metres above the field. */
+  @IsOptional() @IsPositive() maximumHeight?: number;
+  @IsOptional() @ValidateNested() @Type(() => SpeedBody) @IsObject() maximumSpeed?: SpeedBody;
+  @IsOptional() @IsString() @Length(1, 300) lookAfterLanding?: string;
+}
+
 export class FindingAssessedBody {
   @Matches(ID) finding!: string;
   @IsIn(['stops', 'deferred', 'information']) severity!: 'stops' | 'deferred' | 'information';
@@ -175,6 +194,9 @@ export class FindingAssessedBody {
   @IsOptional()
   @Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'until must be a day, as 2026-12-08' })
   until?: string;
+  @IsOptional() @IsNumber({ allowNaN: false, allowInfinity: false }) @Min(0) untilHours?: number;
+  @IsOptional() @IsInt() @Min(1) @Max(1000) untilFlights?: number;
+  @IsOptional() @ValidateNested() @Type(() => NarrowingBody) @IsObject() narrows?: NarrowingBody;
 }
 
 export class ActionRecordedBody {
@@ -211,4 +233,11 @@ export class GateOverriddenBody {
   @IsString() @IsNotEmpty() condition!: string;
   @IsString() @Length(1, 2000) reason!: string;
   @Matches(/^[0-9a-f]{64}$/) snapshot!: string;
+  /** The holdings it covers, as they are named now. */
+  @IsArray()
+  @ArrayNotEmpty()
+  @ArrayMaxSize(500)
+  @IsString({ each: true })
+  @MaxLength(4000, { each: true })
+  covers!: string[];
 }

@@ -2,6 +2,8 @@
 export const EVENTS = {
   /** To the server: `{ campaign }`. Answers with the count and head it has. */
   watch: 'watch',
+  /** To the server: nothing. Answers with its clock, in milliseconds since 1970. */
+  clock: 'clock',
   /** From the server: an `Entry` that was accepted. */
   entry: 'entry',
   /** From the server: a `MonitorEvent`. */

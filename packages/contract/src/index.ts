@@ -1,3 +1,4 @@
+export * from './deed.ts';
 export * from './bodies.ts';
 export * from './loading-bodies.ts';
 export * from './paper-bodies.ts';

@@ -1,4 +1,6 @@
 import 'reflect-metadata';
+import { Deed } from './deed.ts';
+import { IsInstant } from './instant.ts';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -6,13 +8,11 @@ import {
   IsArray,
   IsIn,
   IsInt,
-  IsISO8601,
   IsNumber,
   IsObject,
   IsOptional,
   IsPositive,
   IsString,
-  IsUUID,
   Length,
   Matches,
   Max,
@@ -43,10 +43,7 @@ export class ScopeDecisionBody {
 }
 
 /** What a campaign has to prove; earlier evidence is looked up by the server, not said by whoever asks. */
-export class ScopeRequestBody {
-  @IsUUID() id!: string;
-  @IsISO8601({ strict: true }) at!: string;
-  @Matches(ID) device!: string;
+export class ScopeRequestBody extends Deed {
   @IsIn([...ROLES]) role!: Role;
   @IsArray()
   @ArrayMaxSize(100)
@@ -73,8 +70,8 @@ export class WaysChosenBody {
 }
 
 export class StretchBody {
-  @IsISO8601({ strict: true }) from!: string;
-  @IsISO8601({ strict: true }) to!: string;
+  @IsInstant() from!: string;
+  @IsInstant() to!: string;
 }
 
 export class PresentBody {
@@ -107,7 +104,7 @@ export class PlanWindBody {
 
 /** Places and instruments that are away are validated name by name in `validateEntryBody`. */
 export class DayPlanBody {
-  @IsISO8601({ strict: true }) start!: string;
+  @IsInstant() start!: string;
   @ValidateNested() @Type(() => HoursBody) @IsObject() hours!: HoursBody;
   @IsInt() @Min(1) @Max(30) days!: number;
   @IsArray()

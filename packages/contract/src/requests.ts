@@ -1,4 +1,6 @@
 import 'reflect-metadata';
+import { Deed } from './deed.ts';
+import { IsInstant } from './instant.ts';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -7,7 +9,6 @@ import {
   IsBoolean,
   IsIn,
   IsInt,
-  IsISO8601,
   IsNumber,
   IsObject,
   IsOptional,
@@ -102,18 +103,15 @@ export class OpenCampaignRequest {
   @IsString() @Length(1, 200) title!: string;
   @IsIn(['post-maintenance', 'acceptance', 'maiden', 'site-release']) occasion!: string;
   @IsArray() @ArrayMaxSize(50) @IsString({ each: true }) @MaxLength(300, { each: true }) workItems!: string[];
-  @IsISO8601({ strict: true }) at!: string;
+  @IsInstant() at!: string;
   @Matches(/^[A-Za-z0-9._-]{1,80}$/) device!: string;
 }
 
 /** A draft as a device posts it; its body is validated by kind. */
-export class EntryDraftRequest {
-  @IsUUID() id!: string;
+export class EntryDraftRequest extends Deed {
   @IsUUID() campaign!: string;
-  @IsISO8601({ strict: true }) at!: string;
   @IsUUID() by!: string;
   @IsIn([...ROLES]) role!: Role;
-  @Matches(/^[A-Za-z0-9._-]{1,80}$/) device!: string;
   @IsString() @Length(1, 60) kind!: string;
   @IsInt() @Min(1) version!: number;
   @IsObject() body!: Record<string, unknown>;
@@ -129,10 +127,7 @@ export class PostEntriesRequest {
   entries!: EntryDraftRequest[];
 }
 
-export class ReleaseRequest {
-  @IsUUID() id!: string;
-  @IsISO8601({ strict: true }) at!: string;
-  @Matches(/^[A-Za-z0-9._-]{1,80}$/) device!: string;
+export class ReleaseRequest extends Deed {
   @IsString() @Length(1, 200) passphrase!: string;
   /** Head of the record that the person was shown. */
   @Matches(/^[0-9a-f]{64}$/) snapshot!: string;
@@ -159,10 +154,7 @@ export class PublishRequest {
 }
 
 /** Moves a campaign to the newest revisions, in the configuration as filed. */
-export class MoveCampaignRequest {
-  @IsUUID() id!: string;
-  @IsISO8601({ strict: true }) at!: string;
-  @Matches(/^[A-Za-z0-9._-]{1,80}$/) device!: string;
+export class MoveCampaignRequest extends Deed {
   @IsIn(['inspector', 'certifier']) role!: 'inspector' | 'certifier';
   @IsString() @Length(1, 1000) reason!: string;
   /** What the person was shown: nothing else is moved to. */
@@ -170,10 +162,7 @@ export class MoveCampaignRequest {
 }
 
 /** Notes an instrument of the register in a campaign, as it is now. */
-export class NoteInstrumentRequest {
-  @IsUUID() id!: string;
-  @IsISO8601({ strict: true }) at!: string;
-  @Matches(/^[A-Za-z0-9._-]{1,80}$/) device!: string;
+export class NoteInstrumentRequest extends Deed {
   @Matches(/^[a-z0-9-]{1,60}$/) instrument!: string;
   @IsString() @Length(1, 1000) reason!: string;
 }

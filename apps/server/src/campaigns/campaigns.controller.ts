@@ -1,6 +1,7 @@
 import { Body, Controller, Get, HttpCode, Inject, Param, ParseUUIDPipe, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import {
+  type Deed,
   MoveCampaignRequest,
   NoteInstrumentRequest,
   OpenCampaignRequest,
@@ -14,6 +15,7 @@ import {
   type ProspectView,
 } from '@kanzel/contract';
 import {
+  ENTRY_VERSIONS,
   earlierEvidence,
   hashOf,
   indexBasis,
@@ -119,12 +121,12 @@ export class CampaignsController {
     @Signed() person: PersonView,
   ): Promise<PostEntriesResponse> {
     const { evidence } = await this.prospectFor(await this.basisOf(campaign), campaign);
-    const { id, at, device, role, work, added, leftOut, note } = request;
+    const { role, work, added, leftOut, note } = request;
     const body = {
       ...JSON.parse(JSON.stringify({ work, added, leftOut, note })),
       evidence,
     } as Entry<'scope.settled'>['body'];
-    return this.postOne(campaign, { id, at, device, role, kind: 'scope.settled', body }, person);
+    return this.postOne(campaign, { ...deedOf(request), role, kind: 'scope.settled', body }, person);
   }
 
   private async basisOf(campaign: string): Promise<Basis> {
@@ -173,10 +175,10 @@ export class CampaignsController {
         409,
         'The library has changed since this was shown. Look at the changes again, then move.',
       );
-    const { id, at, device, role, reason } = request;
+    const { role, reason } = request;
     return this.postOne(
       campaign,
-      { id, at, device, role, kind: 'basis.moved', body: { basis, reason } },
+      { ...deedOf(request), role, kind: 'basis.moved', body: { basis, reason } },
       person,
     );
   }
@@ -189,13 +191,13 @@ export class CampaignsController {
     @Body() request: NoteInstrumentRequest,
     @Signed() person: PersonView,
   ): Promise<PostEntriesResponse> {
-    const { id, at, device, reason } = request;
+    const { reason } = request;
     const instrument = this.library.registered(request.instrument);
     if (!instrument) throw refuse(404, 'There is no such instrument in the register.');
     const role = 'technician';
     return this.postOne(
       campaign,
-      { id, at, device, role, kind: 'instrument.noted', body: { instrument, reason } },
+      { ...deedOf(request), role, kind: 'instrument.noted', body: { instrument, reason } },
       person,
     );
   }
@@ -212,14 +214,24 @@ export class CampaignsController {
 
   private async postOne<K extends 'basis.moved' | 'instrument.noted' | 'scope.settled'>(
     campaign: string,
-    entry: Pick<EntryDraft<K>, 'id' | 'at' | 'device' | 'role' | 'kind' | 'body'>,
+    entry: Pick<EntryDraft<K>, 'id' | 'at' | 'device' | 'seen' | 'offset' | 'role' | 'kind' | 'body'>,
     person: PersonView,
   ): Promise<PostEntriesResponse> {
-    const draft = { ...entry, campaign, by: person.id, version: 1 } as unknown as EntryDraft;
+    const draft = {
+      ...entry,
+      campaign,
+      by: person.id,
+      version: ENTRY_VERSIONS[entry.kind],
+    } as unknown as EntryDraft;
     const posted = await this.record.post(campaign, [draft], person);
     if (!posted.ok) throw refuseFor(posted.error.code === 'campaignUnknown' ? 404 : 409, posted.error);
     const [refused] = posted.value.refused;
     if (refused) throw refuseFor(409, refused.reason);
     return posted.value;
   }
+}
+
+/** What a request says of itself, as an entry carries it. */
+function deedOf({ id, at, device, seen, offset }: Deed): Pick<EntryDraft, 'id' | 'at' | 'device' | 'seen' | 'offset'> {
+  return { id, at, device, seen, ...(offset === undefined ? {} : { offset }) };
 }

@@ -99,6 +99,7 @@ export class ScriptedCrew {
       by: person.id,
       role,
       device: DEVICE,
+      seen: (await this.state()).count,
       kind,
       version: ENTRY_VERSIONS[kind],
       body,
@@ -400,7 +401,9 @@ export class ScriptedCrew {
   async passGates(station: StationId): Promise<void> {
     const state = await this.state();
     for (const gate of state.index?.gatesBefore.get(station) ?? []) {
-      if ((await this.state()).gatesPassed.has(gate.id) || gate.before === 'release') continue;
+      const status = deriveStatus(await this.state(), this.clock.now().toISOString());
+      const stands = status?.gates.find((g) => g.gate.id === gate.id)?.passStands === true;
+      if (stands || gate.before === 'release') continue;
       await this.post('gate.passed', { gate: gate.id, snapshot: (await this.state()).head });
     }
   }
@@ -420,6 +423,7 @@ export class ScriptedCrew {
         id: randomUUID(),
         at: this.clock.now().toISOString(),
         device: DEVICE,
+        seen: state.count,
         snapshot: state.head,
         statement: '',
       },

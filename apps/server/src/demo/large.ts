@@ -114,6 +114,7 @@ function again(
       by: cast[entry.by] ?? entry.by,
       role: entry.role,
       device: 'large-demo',
+      seen: last?.seq ?? 0,
       kind: entry.kind,
       version: entry.version,
       body,

@@ -11,6 +11,7 @@ import type { Server, Socket } from 'socket.io';
 import { SESSION_COOKIE } from '../access.ts';
 import { SessionService, tokenHash } from '../people/index.ts';
 import { MonitorService } from '../monitor/index.ts';
+import { CLOCK, type Clock } from '../settings.ts';
 import { RecordService } from './record.service.ts';
 
 function sessionToken(socket: Socket): string | undefined {
@@ -28,6 +29,7 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
     @Inject(RecordService) private readonly record: RecordService,
     @Inject(SessionService) private readonly sessions: SessionService,
     @Inject(MonitorService) private readonly monitors: MonitorService,
+    @Inject(CLOCK) private readonly clock: Clock,
   ) {}
 
   onModuleInit(): void {
@@ -74,6 +76,12 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
     if (history.length > 0) socket.emit(EVENTS.monitorHistory, history);
     await socket.join(`aircraft ${mark}`);
     return { count: folded.state.count, head: folded.state.head };
+  }
+
+  /** The clock of the server, by which a device learns how far its own is off. */
+  @SubscribeMessage(EVENTS.clock)
+  time(): number {
+    return this.clock.now().getTime();
   }
 
   private announcePresent(): void {

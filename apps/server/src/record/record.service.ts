@@ -8,6 +8,7 @@ import {
   chain,
   err,
   foldEntries,
+  hasSeen,
   ok,
   pastFigures,
   reason,
@@ -196,6 +197,7 @@ export class RecordService implements OnModuleInit {
         by: person.id,
         role: 'technician',
         device: request.device,
+        seen: 0,
         kind: 'campaign.opened',
         version: 1,
         body: { title: request.title, occasion: request.occasion, workItems: request.workItems, basis },
@@ -235,7 +237,7 @@ export class RecordService implements OnModuleInit {
         const recorded = known.get(draft.id) ?? fresh.find((e) => e.id === draft.id);
         const judged: Result<Entry | 'new', Reason> = recorded
           ? sameDraft(recorded, draft)
-          : this.admitOne(draft, campaign, state, person);
+          : this.admitOne(draft, campaign, state, await this.asSeen(draft, state, fresh), person);
         if (!judged.ok) refused.push({ id: draft.id, reason: judged.error });
         else if (judged.value !== 'new') accepted.push(judged.value);
         else {
@@ -287,16 +289,19 @@ export class RecordService implements OnModuleInit {
   /** Signs the release of a campaign, for a person whose passphrase has just been proven. */
   async release(
     campaign: string,
-    request: { id: string; at: string; device: string; snapshot: string; statement: string },
+    request: Pick<EntryDraft, 'id' | 'at' | 'device' | 'seen' | 'offset'> & { snapshot: string; statement: string },
     person: PersonView,
   ): Promise<Result<PostEntriesResponse, Reason>> {
+    const { id, at, device, seen, offset } = request;
     const draft: EntryDraft<'release.signed'> = {
-      id: request.id,
+      id,
       campaign,
-      at: request.at,
+      at,
+      device,
+      ...(seen === undefined ? {} : { seen }),
+      ...(offset === undefined ? {} : { offset }),
       by: person.id,
       role: 'certifier',
-      device: request.device,
       kind: 'release.signed',
       version: 1,
       body: { meaning: RELEASE_MEANING, snapshot: request.snapshot, statement: request.statement },
@@ -308,6 +313,7 @@ export class RecordService implements OnModuleInit {
     draft: EntryDraft,
     campaign: string,
     state: CampaignState,
+    asSeen: CampaignState,
     person: PersonView,
   ): Result<'new', Reason> {
     if (draft.campaign !== campaign) return err(reason('otherCampaign'));
@@ -316,12 +322,28 @@ export class RecordService implements OnModuleInit {
     const now = this.clock.now();
     if (!mayAct(person, draft.role, family, now.toISOString()))
       return err(reason('roleNotHeld', { role: draft.role, family }));
-    if (Date.parse(draft.at) > now.getTime() + 5 * 60_000) return err(reason('clockAhead', { at: draft.at }));
     const copies = draft.kind === 'answer.given' ? scansOf(draft.body.answer) : [];
     const missing = copies.find((c) => !this.attachments.has(c.sha256));
     if (missing) return err(reason('scanNotHere', { name: missing.name }));
-    const admitted = admit(draft, state, now.toISOString());
+    const admitted = admit(draft, state, now.toISOString(), asSeen);
     return admitted.ok ? ok('new') : admitted;
+  }
+
+  /**
+   * The record as the author of a draft had it: all of it, unless others have added something meanwhile. Folded anew
+   * only then, which is when a device comes back that had no network.
+   */
+  private async asSeen(
+    draft: EntryDraft,
+    state: CampaignState,
+    fresh: readonly Entry[],
+  ): Promise<CampaignState> {
+    if (draft.seen === undefined || draft.seen >= state.count) return state;
+    const since = [...(await this.list(draft.campaign, draft.seen)), ...fresh].filter((e) => e.seq > (draft.seen ?? 0));
+    const placed = { ...draft, seen: draft.seen, seq: state.count + 1 };
+    if (since.every((e) => hasSeen(placed, e))) return state;
+    const all = [...(await this.list(draft.campaign)), ...fresh];
+    return foldEntries(all.filter((e) => hasSeen(placed, e)));
   }
 
   private async alreadyRecorded(drafts: readonly EntryDraft[]): Promise<Map<string, Entry>> {

@@ -15,6 +15,7 @@ import { LineField } from '../ui/picker.tsx';
 import { MarkSign } from '../ui/mark.tsx';
 import { BringIn } from '../library/bring-in.tsx';
 import { fitsWords, linesOf, standingHere, type HangarLine } from './lines.ts';
+import { serverInstant } from '../sync/clock.ts';
 
 /** The spine lying on its side: stations as marks along a line, gates as bars across it. */
 function LyingSpine({ standing }: { standing: Standing }): ReactElement {
@@ -54,7 +55,7 @@ const EARLIER_SHOWN = 2;
 /** A campaign in hand on the line of its aircraft; follows its own record where that is on this device. */
 function OpenCampaign({ campaign: c, fresh }: { campaign: CampaignView; fresh: boolean }): ReactElement {
   const mine = useCampaigns((s) => s.held[c.id]);
-  const standing = useMemo(() => standingHere(c, mine, fresh, new Date().toISOString()), [c, mine, fresh]);
+  const standing = useMemo(() => standingHere(c, mine, fresh, serverInstant()), [c, mine, fresh]);
   if (mine?.state.release) return <Released campaign={{ ...c, releasedAt: mine.state.release.at }} />;
   return (
     <Link to={`/campaign/${c.id}`} className="block py-1">
@@ -126,7 +127,7 @@ const Row = memo(function Row({ line, fresh }: { line: HangarLine; fresh: boolea
 function HangarMargin({ lines }: { lines: readonly HangarLine[] }): ReactElement {
   const held = useCampaigns((s) => s.held);
   const open = useMemo(() => {
-    const now = new Date().toISOString();
+    const now = serverInstant();
     return lines
       .flatMap((l) => l.open)
       .filter((c) => !held[c.id]?.state.release)

@@ -55,6 +55,6 @@ export function standingHere(
   return {
     ...standing,
     sentence: 'As last seen; the server is not heard',
-    gates: standing.gates.map((g) => (g.state === 'open' ? { ...g, state: 'held' } : g)),
+    gates: standing.gates.map((g) => ({ ...g, state: 'held' as const })),
   };
 }

@@ -6,6 +6,7 @@ import { FigureCell } from '../ui/figure-cell.tsx';
 import { ReadFrom } from './read-from.tsx';
 import { WeighedResult } from './weighed-result.tsx';
 import { weighingFromDraft, weighingUnits } from './weighing-draft.ts';
+import { serverInstant } from '../sync/clock.ts';
 
 /** The middle of the band that the balance point has to lie in. */
 function wanted(limit: Limit | undefined): number | undefined {
@@ -21,7 +22,7 @@ function SlideAdvice({ part, draft }: { part: Part; draft: PartDraft }): ReactEl
   const data = index.basis.aircraft.loading;
   const weighing = weighingFromDraft(index, part, draft);
   if (!data || !weighing.ok) return null;
-  const found = weigh(data, weighing.value, { instruments: index.instruments, at: new Date().toISOString() });
+  const found = weigh(data, weighing.value, { instruments: index.instruments, at: serverInstant() });
   const limit = part.check.limits
     .map((key) => index.limits.get(key))
     .find((l) => l !== undefined && unitOf(l.unit).kind === 'length');

@@ -3,6 +3,7 @@ import { instrumentExpired, type Part } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
 import type { PartDraft } from '../station/part-draft.ts';
 import { chosenInstrument, instrumentsOfKind } from './weighing-draft.ts';
+import { serverInstant } from '../sync/clock.ts';
 
 /** Which instrument something was read from; one out of date is said before anything is kept. */
 export function ReadFrom({
@@ -19,7 +20,7 @@ export function ReadFrom({
   const view = useCampaign();
   const kind = { scales: 'mass', level: 'angle', rule: 'length' }[role];
   const choices = instrumentsOfKind(view.index, kind, part.check.id);
-  const now = new Date().toISOString();
+  const now = serverInstant();
   const words = { scales: 'scales', level: 'level', rule: 'rule' }[role];
   return (
     <label className="flex flex-wrap items-baseline gap-2 text-[0.8rem]">

@@ -15,6 +15,7 @@ import { VerdictLine } from '../station/figure-entry.tsx';
 import type { PartDraft } from '../station/part-draft.ts';
 import { PreviewVerdicts } from '../station/preview-verdicts.tsx';
 import { weighingFromDraft } from './weighing-draft.ts';
+import { serverInstant } from '../sync/clock.ts';
 
 /** What is not wrong, only not typed yet. */
 const STILL_TO_TYPE: ReadonlySet<string> = new Set([
@@ -42,7 +43,7 @@ export function WeighedResult({ part, draft }: { part: Part; draft: PartDraft })
     );
   const { units } = weighing.value;
   const data = aircraft.loading;
-  const found = weigh(data, weighing.value, { instruments: index.instruments, at: new Date().toISOString() });
+  const found = weigh(data, weighing.value, { instruments: index.instruments, at: serverInstant() });
   const compared =
     found.ok && data && weighing.value.method === 'scales'
       ? compareWeighing(data, aircraft.equipment ?? [], found.value)

@@ -32,6 +32,7 @@ import { Problem } from '../ui/field.tsx';
 import { BudgetForm, firstBudget } from './flight-budget.tsx';
 import { FlightHead, PointLine } from './flight-lines.tsx';
 import { usePlanning } from './plan-context.ts';
+import { serverInstant } from '../sync/clock.ts';
 
 /** What the newest loading sheet of the campaign carries. */
 function carriedOn(view: CampaignView): Carried | undefined {
@@ -43,7 +44,7 @@ function carriedOn(view: CampaignView): Carried | undefined {
 function rulesOf(view: CampaignView): FlightRules {
   const { ways } = view.state;
   const stall = ways?.ways['stall']?.choice;
-  const ceiling = permitCeiling(view.state, view.index, new Date().toISOString());
+  const ceiling = permitCeiling(view.state, view.index, serverInstant());
   const carried = carriedOn(view);
   return {
     ...(ceiling ? { ceiling } : {}),

@@ -1,9 +1,10 @@
 import type { EarlierCampaignView, PostEntriesResponse } from '@kanzel/contract';
-import { describeWork, type Entry, type Occasion, type ScopeDecision, type WorkItem } from '@kanzel/core';
+import { describeWork, ENTRY_VERSIONS, type Entry, type Occasion, type ScopeDecision, type WorkItem } from '@kanzel/core';
 import { api, sayFailure } from '../api/client.ts';
 import { DEVICE } from '../sync/device.ts';
 import { newId } from '../sync/new-id.ts';
 import type { roleAmong } from '../sync/session.ts';
+import { newDeed } from '../sync/deed.ts';
 
 /** A campaign before it is opened, as somebody writes it. */
 export interface CampaignDraft {
@@ -33,14 +34,12 @@ export async function bringPlan(
   const { ways, order, flights } = draft.like ?? {};
   const known = (ids: readonly string[]): string[] => ids.filter((c) => checks.includes(c));
   const entry = (kind: 'ways.chosen' | 'plan.kept', body: object): object => ({
-    id: newId(),
+    ...newDeed(1),
     campaign,
-    at: new Date().toISOString(),
     by,
     role: 'technician',
-    device: DEVICE,
     kind,
-    version: 1,
+    version: ENTRY_VERSIONS[kind],
     body,
   });
   const entries = [
@@ -86,9 +85,7 @@ export async function openOne(
   if (!hasScope(draft)) return { id };
   const { work, added, leftOut } = draft;
   const settled = await api.post<PostEntriesResponse>(`/api/campaigns/${id}/scope`, {
-    id: newId(),
-    at,
-    device: DEVICE,
+    ...newDeed(1, at),
     role,
     work,
     added,

@@ -12,8 +12,6 @@ import {
 import { api, sayFailure } from '../api/client.ts';
 import { useCampaign } from '../station/campaign-context.ts';
 import { catchUp } from '../sync/campaign-store.ts';
-import { DEVICE } from '../sync/device.ts';
-import { newId } from '../sync/new-id.ts';
 import { roleAmong, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
 import { Problem } from '../ui/field.tsx';
@@ -21,6 +19,7 @@ import { ScopeList, ScopeTotals } from './scope-list.tsx';
 import { useKept } from './use-kept.ts';
 import { useProspect } from './use-prospect.ts';
 import { WorkItems } from './work-items.tsx';
+import { newDeed } from '../sync/deed.ts';
 
 interface Draft {
   readonly work: readonly WorkItem[];
@@ -60,9 +59,7 @@ export function ScopeSheet(): ReactElement {
   const settle = async (): Promise<void> => {
     setSending(true);
     const answer = await api.post<PostEntriesResponse>(`/api/campaigns/${view.id}/scope`, {
-      id: newId(),
-      at: new Date().toISOString(),
-      device: DEVICE,
+      ...newDeed(state.count),
       role: needsMore
         ? roleAmong(person, MAY_LEAVE_OUT_REQUIRED)
         : roleAmong(person, ['technician', 'inspector', 'certifier', 'pilot']),

@@ -4,7 +4,6 @@ import { marginFigure, RELEASE_MEANING, STATION_TITLES, verdictFigure, type Part
 import type { PostEntriesResponse } from '@kanzel/contract';
 import { api, sayFailure } from '../api/client.ts';
 import { announced } from '../sync/campaign-store.ts';
-import { DEVICE } from '../sync/device.ts';
 import { rolesOf, useSession } from '../sync/session.ts';
 import { useCampaign, type CampaignView } from '../station/campaign-context.ts';
 import { PartRuler } from '../station/figure-entry.tsx';
@@ -14,7 +13,7 @@ import { Field, Problem } from '../ui/field.tsx';
 import { MarkSign } from '../ui/mark.tsx';
 import { HoldButton } from '../ui/hold-button.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
-import { newId } from '../sync/new-id.ts';
+import { newDeed } from '../sync/deed.ts';
 
 function SignSlip({ onClose }: { onClose: () => void }): ReactElement {
   const view = useCampaign();
@@ -28,9 +27,7 @@ function SignSlip({ onClose }: { onClose: () => void }): ReactElement {
     event.preventDefault();
     setBusy(true);
     const answer = await api.post<PostEntriesResponse>(`/api/campaigns/${view.id}/release`, {
-      id: newId(),
-      at: new Date().toISOString(),
-      device: DEVICE,
+      ...newDeed(view.state.count),
       passphrase,
       snapshot: view.state.head,
       statement,

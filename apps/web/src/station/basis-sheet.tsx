@@ -13,14 +13,13 @@ import {
 import { api, sayFailure } from '../api/client.ts';
 import { CompareBooks } from '../library/limits/compare-books.tsx';
 import { catchUp } from '../sync/campaign-store.ts';
-import { DEVICE } from '../sync/device.ts';
-import { newId } from '../sync/new-id.ts';
 import { rolesOf, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
 import { Problem, TextField } from '../ui/field.tsx';
 import { HoldButton } from '../ui/hold-button.tsx';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
 import { newerInstruments, newerThan, useLibrary } from './newer-basis.ts';
+import { newDeed } from '../sync/deed.ts';
 
 /** What a move would cost: parts that are proven now and would have to be done again, and those that are new. */
 function costOfMove(
@@ -62,9 +61,7 @@ function Offer({ offer, onMoved }: { offer: MoveOffer; onMoved: () => void }): R
   const role = rolesOf(person).find((r) => r === 'inspector' || r === 'certifier');
   const move = async (): Promise<void> => {
     const answer = await api.post<PostEntriesResponse>(`/api/campaigns/${view.id}/move`, {
-      id: newId(),
-      at: new Date().toISOString(),
-      device: DEVICE,
+      ...newDeed(view.state.count),
       role,
       reason,
       basis: offer.hash,
@@ -159,9 +156,7 @@ export function BasisSheet(): ReactElement {
   }, [view.id, closed, view.state.count]);
   const note = async (instrument: string): Promise<void> => {
     const answer = await api.post<PostEntriesResponse>(`/api/campaigns/${view.id}/instruments`, {
-      id: newId(),
-      at: new Date().toISOString(),
-      device: DEVICE,
+      ...newDeed(view.state.count),
       instrument,
       reason: 'As the register has it now.',
     });

@@ -28,6 +28,7 @@ import { CampaignMargin } from './margin.tsx';
 import { Slips } from './slips.tsx';
 import { StationSheet } from './station-sheet.tsx';
 import { isWriting } from './step-panel.tsx';
+import { serverInstant } from '../sync/clock.ts';
 
 const PlanPage = lazy(() => import('../planning/plan-page.tsx'));
 
@@ -67,7 +68,7 @@ function useLastTime(id: string, mark: string | undefined): Pick<CampaignView, '
   return useMemo(() => {
     const state: CampaignState | undefined = held?.state;
     const status = state?.index
-      ? deriveStatus(state, state.release?.at ?? new Date().toISOString())
+      ? deriveStatus(state, state.release?.at ?? serverInstant())
       : undefined;
     const parts = [...(status?.parts ?? [])];
     return {
@@ -195,8 +196,10 @@ export default function CampaignPage(): ReactElement {
   const status = useMemo(
     () =>
       state?.index
-        ? deriveStatus(state, state.release?.at ?? now.toISOString(), { waiting, confirmed: reachable })
+        ? deriveStatus(state, state.release?.at ?? serverInstant(), { waiting, confirmed: reachable })
         : undefined,
+    // The clock of the page only says when to look again; which instant it is comes from the server's.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
     [state, waiting, reachable, now],
   );
   const mark = state?.index?.basis.aircraft.mark;

@@ -33,6 +33,7 @@ import {
   useDrafts,
   type PartDraft,
 } from './part-draft.ts';
+import { serverInstant } from '../sync/clock.ts';
 
 /** How a draft would be judged if it were kept now. */
 export interface Preview {
@@ -73,7 +74,7 @@ function judgeDraft(view: CampaignView, part: Part, draft: PartDraft): Preview {
       part,
       candidate.value.answer,
       candidate.value.facts,
-      new Date().toISOString(),
+      serverInstant(),
     ),
     empty: false,
     ...(doubt ? { doubt } : {}),
@@ -300,7 +301,7 @@ function SeriesLine({ part, draft }: { part: Part; draft: PartDraft }): ReactEle
   if (spec.kind !== 'series') return <></>;
   const live = runningSeries(view.index, part);
   const [worst] = live
-    ? judgeAnswer(view.index, part, { kind: 'series', series: live }, {}, new Date().toISOString())
+    ? judgeAnswer(view.index, part, { kind: 'series', series: live }, {}, serverInstant())
     : [];
   if (spec.trigger && !live)
     return (
@@ -350,7 +351,7 @@ function InstrumentLine({ part, draft }: { part: Part; draft: PartDraft }): Reac
   const typed = Object.values(draft.texts ?? {}).some((t) => t.trim() !== '');
   const choices = instrumentsFor(view.index, part.check, false);
   if (!typed || choices.length === 0 || part.check.answer.kind === 'series') return null;
-  const now = new Date().toISOString();
+  const now = serverInstant();
   return (
     <label className="mt-1 flex flex-wrap items-baseline gap-2 text-[0.8rem]">
       <span className="text-ink-2">read from</span>

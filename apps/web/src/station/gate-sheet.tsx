@@ -1,5 +1,6 @@
 import { useState, type ReactElement } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import { MAY } from '@kanzel/core';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, useSession } from '../sync/session.ts';
 import { HoldButton } from '../ui/hold-button.tsx';
@@ -23,7 +24,7 @@ export function GateSheet(): ReactElement {
       view.id,
       'gate.passed',
       { gate: gate.gate.id, snapshot: view.state.head },
-      roleAmong(person, ['technician', 'inspector', 'pilot', 'certifier', 'observer']),
+      roleAmong(person, MAY['gate.passed']),
     );
     if (!done.ok) setProblem(view.say(done.error));
     else void navigate(`${view.base}/${gate.gate.before}`);
@@ -51,6 +52,9 @@ export function GateSheet(): ReactElement {
           <p className="mt-1 mb-4 text-ink-2">
             Everything it asks for is proven, nothing is tagged, and every finding is settled. Passing it is
             recorded together with what was known.
+            {passed
+              ? ' It was passed before; something it rests on came after, so it has to be passed again.'
+              : ''}
           </p>
           <HoldButton onDone={() => void pass()} autoFocus>
             Pass {gate.gate.title}

@@ -1,6 +1,7 @@
 import { useState, type ReactElement } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
-import { STATIONS, type Cure, type GateStatus } from '@kanzel/core';
+import { stateFor, stateValue, STATIONS, type Cure, type GateStatus } from '@kanzel/core';
+import { serverNow } from '../sync/clock.ts';
 import { PaperNotes } from '../papers/paper-notes.tsx';
 import { MarginNote } from '../shell/frame.tsx';
 import { useNow } from '../shell/plate.tsx';
@@ -39,18 +40,21 @@ const span = (seconds: number): string =>
 /** Clocks that run by the record: engines running since, power on since. */
 function Running(): ReactElement | null {
   const view = useCampaign();
-  const now = useNow(1000);
+  useNow(1000);
   const person = useSession((s) => s.person);
   const [asked, setAsked] = useState(false);
-  const running = [...view.state.states.entries()].flatMap(([key, { value, since }]) => {
+  const running = [...view.state.states.keys()].flatMap((key) => {
     const [name = '', subject = ''] = key.split('@');
     const definition = view.index.states.get(name);
+    const standing = stateFor(view.state, name, subject);
+    if (standing?.kind !== 'is' || !standing.by) return [];
+    const { value, by } = standing;
     if (!definition || value === definition.initial || (name !== 'engine' && name !== 'power')) return [];
     const title =
       definition.per === 'engine'
         ? `${view.names.subject(subject)} ${value}`
         : `${definition.title} ${value}`;
-    return [{ key, title, seconds: Math.max(0, (now.getTime() - Date.parse(since.at)) / 1000) }];
+    return [{ key, title, seconds: Math.max(0, (serverNow() - by.since.instant) / 1000) }];
   });
   if (running.length === 0) return null;
   const turning = running
@@ -60,7 +64,7 @@ function Running(): ReactElement | null {
   const standStill = async (): Promise<void> => {
     for (const subject of turning) {
       for (const state of view.index.basis.pack.states.filter(
-        (s) => s.per === 'engine' && view.state.states.get(`${s.name}@${subject}`)?.value !== s.initial,
+        (s) => s.per === 'engine' && stateValue(view.state, s.name, subject) !== s.initial,
       )) {
         await submit(
           view.id,

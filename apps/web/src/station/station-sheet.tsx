@@ -18,6 +18,7 @@ import { MarkSign } from '../ui/mark.tsx';
 import { useCampaign } from './campaign-context.ts';
 import { PartRuler } from './figure-entry.tsx';
 import { isWriting, StepPanel } from './step-panel.tsx';
+import { serverInstant } from '../sync/clock.ts';
 
 /** The check to show first: the first that can be worked, else the first not proven, else the first. */
 export function firstToDo(checks: readonly CheckStatus[]): CheckStatus | undefined {
@@ -277,15 +278,16 @@ export function StationSheet(): ReactElement {
     const mine = held[view.id];
     const state = mine?.state ?? view.state;
     const freshness = { waiting: mine?.waiting.length ?? 0, confirmed: reachable };
-    const status = deriveStatus(state, new Date().toISOString(), freshness) ?? view.status;
+    const status = deriveStatus(state, serverInstant(), freshness) ?? view.status;
     const { base } = view;
     const all = status.stations.find((s) => s.station === station.station)?.checks ?? [];
     const now = all.filter((c) => !c.outside || c.check.id === current.check.id);
     const open = firstToDo([...now.slice(at + 1), ...now.slice(0, at + 1)].filter((c) => !c.proven));
     if (open) return go(open);
     // A gate that only waits for the server to confirm is where the hand goes next.
-    const confirming = (g: GateStatus): boolean => g.holdings.every((h) => h.cure.to === 'sync');
-    const gate = status.gates.find((g) => !(state.gatesPassed.has(g.gate.id) && confirming(g)));
+    const confirming = (g: GateStatus): boolean =>
+      g.holdings.every((h) => h.cure.to === 'sync' || h.cure.to === 'gate');
+    const gate = status.gates.find((g) => !(g.passStands && confirming(g)));
     if (gate && gate.gate.before !== 'release' && confirming(gate))
       void navigate(`${base}/gate/${gate.gate.id}`);
     else void navigate(status.current === 'release' ? `${base}/release` : `${base}/${status.current}`);

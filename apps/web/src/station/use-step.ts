@@ -26,6 +26,7 @@ import {
   type PartDraft,
 } from './part-draft.ts';
 import { previewOf } from './figure-entry.tsx';
+import { serverInstant, serverNow } from '../sync/clock.ts';
 
 /** Whether a part is being answered rather than shown as kept. */
 export function inEntry(view: CampaignView, part: Part, draft: PartDraft): boolean {
@@ -122,7 +123,7 @@ export interface Step {
 function seriesThatTells(view: CampaignView, part: Part): Partial<PartDraft> | undefined {
   const series = runningSeries(view.index, part);
   if (!series) return undefined;
-  const [worst] = judgeAnswer(view.index, part, { kind: 'series', series }, {}, new Date().toISOString());
+  const [worst] = judgeAnswer(view.index, part, { kind: 'series', series }, {}, serverInstant());
   return worst !== undefined && worst.state !== 'unknown' ? { series } : undefined;
 }
 
@@ -131,7 +132,8 @@ function timerDone(view: CampaignView, part: Part): boolean {
   return (
     part.check.answer.kind === 'timer' &&
     started !== undefined &&
-    Date.now() - Date.parse(started.at) >= part.check.answer.seconds * 1000
+    Math.min(Date.now() - Date.parse(started.at), serverNow() - started.instant) >=
+      part.check.answer.seconds * 1000
   );
 }
 

@@ -17,10 +17,10 @@ import type { EntriesResponse, PostEntriesResponse } from '@kanzel/contract';
 import { api } from '../api/client.ts';
 import { sendCopies } from './copies.ts';
 import { local } from './database.ts';
-import { DEVICE } from './device.ts';
+import { serverInstant } from './clock.ts';
+import { newDeed } from './deed.ts';
 import { useSession } from './session.ts';
 import { begunAnew, NOTHING_HELD, withEntries, withQueue, type HeldCampaign, type Queued } from './held.ts';
-import { newId } from './new-id.ts';
 
 interface Campaigns {
   readonly held: Readonly<Record<string, HeldCampaign>>;
@@ -218,20 +218,20 @@ export async function submit<K extends EntryKind>(
 ): Promise<Result<string, Reason>> {
   const person = useSession.getState().person;
   if (!person) return err(reason('notSignedIn'));
-  const now = options.at ?? new Date().toISOString();
+  // Another page of this device may have made something that waits: it was made here, and is seen before anything new.
+  await readQueue(id);
+  const { confirmed, state } = get(id);
   const draft = {
-    id: newId(),
+    ...newDeed(confirmed.count, options.at),
     campaign: id,
-    at: now,
     by: person.id,
     role,
-    device: DEVICE,
     kind,
     version: ENTRY_VERSIONS[kind],
     body,
     ...(options.supersedes ? { supersedes: options.supersedes } : {}),
   } as unknown as EntryDraft;
-  const admitted = admit(draft, get(id).state, now);
+  const admitted = admit(draft, state, serverInstant());
   if (!admitted.ok) return admitted;
   try {
     await local.queue.add({ id: draft.id, campaign: id, draft });

@@ -2,6 +2,7 @@ import { io, type Socket } from 'socket.io-client';
 import { EVENTS, LIVE_PATH, type MonitorEvent, type MonitorState } from '@kanzel/contract/events';
 import type { Entry } from '@kanzel/core';
 import { create } from 'zustand';
+import { askClock } from './clock.ts';
 import { announced, catchUp, flushAll, setReachable } from './campaign-store.ts';
 import { useSession } from './session.ts';
 import { takeHistory, takeMonitorState, takeReading } from './monitor-store.ts';
@@ -44,6 +45,7 @@ export function connectLive(): void {
   socket.on('connect', () => {
     useLive.setState({ connected: true });
     setReachable(true);
+    if (socket) askClock(socket);
     announceWatch();
     flushAll();
   });

@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import type { MonitorEvent, MonitorState } from '@kanzel/contract';
+import { serverNow } from './clock.ts';
 
 /** Ten minutes at ten readings a second. */
 const KEEP = 6000;
@@ -102,7 +103,8 @@ export function lastRiseThrough(engine: string, channel: string, above: number):
 export function newest(engine: string, channel: string): number | undefined {
   const last = samples[samples.length - 1];
   const value = last?.values[engine]?.[channel];
-  return last && Date.now() - last.at < 3000 && typeof value === 'number' ? value : undefined;
+  // Its instants are the server's: aged by the clock of this device alone they would be stale or fresh for ever.
+  return last && Math.abs(serverNow() - last.at) < 3000 && typeof value === 'number' ? value : undefined;
 }
 
 /** The instant of the newest reading, server clock in milliseconds; undefined when there is none. */

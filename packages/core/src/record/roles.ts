@@ -21,7 +21,8 @@ export const MAY: Readonly<Record<EntryKind, readonly Role[]>> = {
   'answer.witnessed': WATCHERS,
   'decision.recorded': INSPECTING,
   'timer.started': WATCHERS,
-  'state.set': CREW,
+  // Saying that an engine stands must be possible for whoever sees it.
+  'state.set': WATCHERS,
   'loadout.changed': CREW,
   'tag.on': WATCHERS,
   'tag.off': CREW,

@@ -1,6 +1,7 @@
 import { stateKey, type Part } from '../checks/basis-index.ts';
 import type { Check, Role } from '../checks/types.ts';
 import type { Bounds, Limit, RateLimit, Reading } from '../limits/types.ts';
+import { deriveStatus } from '../gates/derive.ts';
 import { convert } from '../quantity/units.ts';
 import { admit } from '../record/admit.ts';
 import { chain } from '../record/chain.ts';
@@ -117,6 +118,7 @@ export class SteadyHand {
       by,
       role,
       device: 'trial',
+      seen: this.state.count,
       kind,
       version: ENTRY_VERSIONS[kind],
       body,
@@ -242,9 +244,14 @@ export class SteadyHand {
       this.reached.add(`${stateKey(name, stateSubject(index, name, part.subject))}=${value}`);
   }
 
+  private hasPassed(gate: string): boolean {
+    const status = deriveStatus(this.state, this.now());
+    return status?.gates.find((g) => g.gate.id === gate)?.passStands === true;
+  }
+
   passGates(station: string): void {
     for (const gate of this.state.index?.gatesBefore.get(station) ?? [])
-      if (!this.state.gatesPassed.has(gate.id) && gate.before !== 'release')
+      if (gate.before !== 'release' && !this.hasPassed(gate.id))
         this.put('gate.passed', { gate: gate.id, snapshot: this.state.head });
   }
 }
