@@ -1,0 +1,41 @@
+import fc from 'fast-check';
+import { deriveStatus } from '../gates/index.ts';
+import { anySteps, randomBasis, tellCampaign, type Told } from '../testing/any-campaign.ts';
+import { foretell } from '../testing/oracle.ts';
+import { foldEntries } from './fold.ts';
+
+/** What a record says of every part and gate, beside what the oracle foretells from the list of its entries. */
+function disagreements({ basis, entries, meant, now, scopes }: Told): string[] {
+  const foretold = foretell(entries, basis, meant, now, scopes);
+  const status = deriveStatus(foldEntries(entries), new Date(now).toISOString());
+  const found: string[] = [];
+  for (const [key, part] of status?.parts ?? []) {
+    const mark = foretold.marks.get(key);
+    if (part.mark !== mark) found.push(`${key} is ${part.mark}, foretold ${mark ?? 'nothing'}`);
+    if (part.proven !== foretold.proven.has(key)) found.push(`${key} proven ${String(part.proven)}`);
+  }
+  for (const gate of status?.gates ?? []) {
+    const state = foretold.gates.get(gate.gate.id);
+    if (gate.state !== state) found.push(`${gate.gate.id} is ${gate.state}, foretold ${state ?? 'nothing'}`);
+  }
+  return found;
+}
+
+const RUNS = Number(process.env['KANZEL_FUZZ_RUNS'] ?? 1500);
+const SEED = Number(process.env['KANZEL_FUZZ_SEED'] ?? 20261126);
+
+test.each([
+  ['whatever was posted', false],
+  ['through the door', true],
+])(
+  'marks, proofs and gates are those the oracle foretells, %s (property)',
+  (_title, asks) => {
+    fc.assert(
+      fc.property(fc.nat(100_000), anySteps, (seed, steps) => {
+        expect(disagreements(tellCampaign(randomBasis(seed), steps, asks))).toEqual([]);
+      }),
+      { numRuns: RUNS, seed: SEED },
+    );
+  },
+  3_600_000,
+);
