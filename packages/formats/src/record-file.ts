@@ -58,7 +58,7 @@ const isHex = (text: unknown, digits: number): text is string =>
 /** Whether the signature of a file is true, and by the key expected, if one is. Ed25519, RFC 8032. */
 function checkSignature(file: RecordFile, expectedKey: string | undefined): Reason | undefined {
   const { signature } = file;
-  if (!signature) return file.version >= 2 || expectedKey ? reason('signatureMissing') : undefined;
+  if (!signature) return file.version >= 2 || expectedKey ? reason('recordUnsigned') : undefined;
   if (!isHex(signature.publicKey, 64) || !isHex(signature.value, 128)) return reason('signatureWrong');
   const text = utf8Bytes(signedText(file));
   if (!ed25519.verify(hexToBytes(signature.value), text, hexToBytes(signature.publicKey)))
@@ -92,7 +92,7 @@ function parse(text: string): Result<RecordFile, Reason> {
  * Reads and verifies a record file: form, version, chain, that the head and count it names are those of its
  * entries, and the signature over them; with `expectedKey` (hexadecimal) also whose signature it is. Returns the
  * file, or the first thing that is wrong, with the entry.
- * Errors: `recordShape`, `recordNewer`, `recordHead`, `signatureMissing`, `signatureWrong`, `signatureOfOther`, and
+ * Errors: `recordShape`, `recordNewer`, `recordHead`, `recordUnsigned`, `signatureWrong`, `signatureOfOther`, and
  * those of `verifyChain`.
  */
 export function readRecordFile(text: string, expectedKey?: string): Result<RecordFile, Reason> {

@@ -1,21 +1,4 @@
-import {
-  describeAnswer,
-  formatFigure,
-  makeSentences,
-  marginFigure,
-  MARK_WORDS,
-  namesOf,
-  outsideScope,
-  RELEASE_MEANING,
-  ROLE_TITLES,
-  STATION_TITLES,
-  verdictFigure,
-  type BasisIndex,
-  type CampaignState,
-  type CampaignStatus,
-  type FindingState,
-  type PartStatus,
-} from '@kanzel/core';
+import { deferralInWords, describeAnswer, formatFigure, makeSentences, marginFigure, MARK_WORDS, namesOf, narrowingInWords, outsideScope, RELEASE_MEANING, ROLE_TITLES, SEVERITY_WORDS, STATION_TITLES, verdictFigure, type BasisIndex, type CampaignState, type CampaignStatus, type FindingState, type PartStatus } from '@kanzel/core';
 import type { Content, TableCell } from 'pdfmake';
 import { RULED } from './pdf.ts';
 
@@ -78,12 +61,17 @@ function findingLine(source: SheetSource, finding: FindingState): TableCell[] {
         `${a.done.what}${a.done.measure ? ` (${a.done.measure})` : ''}${a.inspection ? `, inspected by ${source.people.get(a.inspection.by) ?? a.inspection.by}` : ''}`,
     )
     .join('; ');
-  const how = finding.closed ? 'closed' : (finding.assessed?.severity ?? 'not assessed');
+  const { assessed, closed } = finding;
+  const how = closed ? 'closed' : assessed ? SEVERITY_WORDS[assessed.severity] : 'not assessed';
   const deferral =
-    finding.assessed?.severity === 'deferred' && !finding.closed
-      ? `${finding.assessed.conditions ?? ''}${finding.assessed.until ? `, until ${finding.assessed.until}` : ''}`
+    assessed?.severity === 'deferred' && !closed
+      ? [assessed.conditions, deferralInWords(assessed)].filter(Boolean).join(', ')
       : '';
-  return [finding.raised.title, [done, deferral].filter(Boolean).join('. '), how];
+  const narrowed =
+    assessed?.narrows && !closed
+      ? narrowingInWords(assessed.narrows, (id) => source.index.checks.get(id)?.title ?? id)
+      : '';
+  return [finding.raised.title, [done, deferral, narrowed].filter(Boolean).join('. '), how];
 }
 
 function findings(source: SheetSource): Content[] {

@@ -1,96 +1,18 @@
 import { useState, type FormEvent, type ReactElement } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import {
-  whyNotClosable,
-  type ActionState,
-  type EntryBodies,
-  type EntryKind,
-  type FindingState,
-  type Role,
-} from '@kanzel/core';
-import { submit } from '../sync/campaign-store.ts';
-import { roleAmong, useSession } from '../sync/session.ts';
+import { deferralInWords, narrowingInWords, SEVERITY_WORDS, whyNotClosable, type ActionState, type FindingState } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
 import { Button } from '../ui/button.tsx';
-import { Choices, Field, Problem } from '../ui/field.tsx';
+import { Field, Problem } from '../ui/field.tsx';
 import { MarkSign } from '../ui/mark.tsx';
 import { SystemsPicker } from '../ui/systems-picker.tsx';
+import { Assess } from './assess-form.tsx';
 import { CostNote } from './cost-note.tsx';
+import { useSend } from './use-send.ts';
 import { newId } from '../sync/new-id.ts';
 
 const time = (iso: string): string =>
   new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-
-function useSend(): {
-  problem: string | undefined;
-  send: <K extends EntryKind>(kind: K, body: EntryBodies[K], roles: readonly Role[]) => Promise<boolean>;
-} {
-  const view = useCampaign();
-  const person = useSession((s) => s.person);
-  const [problem, setProblem] = useState<string>();
-  return {
-    problem,
-    send: async (kind, body, roles) => {
-      const sent = await submit(view.id, kind, body, roleAmong(person, roles));
-      setProblem(sent.ok ? undefined : view.say(sent.error));
-      return sent.ok;
-    },
-  };
-}
-
-function Assess({ finding }: { finding: FindingState }): ReactElement {
-  const { problem, send } = useSend();
-  const [severity, setSeverity] = useState<'stops' | 'deferred' | 'information'>('stops');
-  const [reason, setReason] = useState('');
-  const [conditions, setConditions] = useState('');
-  const [until, setUntil] = useState('');
-  const submitForm = (event: FormEvent): void => {
-    event.preventDefault();
-    const deferral = severity === 'deferred' ? { conditions, ...(until ? { until } : {}) } : {};
-    void send('finding.assessed', { finding: finding.raised.finding, severity, reason, ...deferral }, [
-      'inspector',
-      'technician',
-      'certifier',
-      'pilot',
-    ]);
-  };
-  return (
-    <form onSubmit={submitForm}>
-      <Choices
-        label="What it means for this flight"
-        value={severity}
-        options={[
-          { id: 'stops', text: 'It stops' },
-          { id: 'deferred', text: 'Defer, with conditions' },
-          { id: 'information', text: 'Information' },
-        ]}
-        onChange={setSeverity}
-      />
-      <Field
-        label="Why, or the cause as far as it is known"
-        value={reason}
-        onChange={(e) => setReason(e.target.value)}
-        required
-        autoFocus
-      />
-      {severity === 'deferred' ? (
-        <>
-          <Field
-            label="What holds until it is cured"
-            value={conditions}
-            onChange={(e) => setConditions(e.target.value)}
-            required
-          />
-          <Field label="Until" type="date" value={until} onChange={(e) => setUntil(e.target.value)} />
-        </>
-      ) : null}
-      <Problem>{problem}</Problem>
-      <Button kind="main" type="submit">
-        Record the assessment
-      </Button>
-    </form>
-  );
-}
 
 /** The systems a finding's own check proves: what an action most likely touches. */
 function likelySystems(view: ReturnType<typeof useCampaign>, finding: FindingState): readonly string[] {
@@ -220,7 +142,6 @@ function Close({ finding }: { finding: FindingState }): ReactElement {
         onClick={() =>
           void send('finding.closed', { finding: finding.raised.finding, note: '' }, [
             'inspector',
-            'technician',
             'certifier',
           ])
         }
@@ -289,7 +210,10 @@ function FindingSheet({ finding }: { finding: FindingState }): ReactElement {
             {{ stops: 'It stops', deferred: 'Deferred', information: 'Information' }[assessed.severity]}:{' '}
             {assessed.reason}
             {assessed.conditions ? `. ${assessed.conditions}` : ''}
-            {assessed.until ? `, until ${assessed.until}` : ''}
+            {deferralInWords(assessed) ? `, ${deferralInWords(assessed)}` : ''}
+            {assessed.narrows
+              ? `. The flight: ${narrowingInWords(assessed.narrows, (id) => view.index.checks.get(id)?.title ?? id)}`
+              : ''}
           </p>
         ) : (
           <Assess finding={finding} />
@@ -359,7 +283,7 @@ function FindingsList(): ReactElement {
             >
               {f.raised.title}
             </Link>
-            <span>{f.closed ? 'closed' : (f.assessed?.severity ?? 'not assessed')}</span>
+            <span>{f.closed ? 'closed' : f.assessed ? SEVERITY_WORDS[f.assessed.severity] : 'not assessed'}</span>
           </li>
         ))}
       </ul>

@@ -3,8 +3,10 @@ import { Link } from 'react-router';
 import {
   documentEnding,
   documentOver,
+  flightNarrowings,
   lastDayOf,
   narrowings,
+  narrowingInWords,
   standingAnswer,
   type StationId,
 } from '@kanzel/core';
@@ -32,9 +34,25 @@ export function PaperNotes({ station }: { station: StationId | undefined }): Rea
           return why ? [{ check: check.id, title: check.title, station: check.station, why }] : [];
         })
       : [];
-  if (conditions.length === 0 && ending.length === 0) return null;
+  const narrowed = station && NARROWED.includes(station) ? flightNarrowings(state) : [];
+  if (conditions.length === 0 && ending.length === 0 && narrowed.length === 0) return null;
   return (
     <>
+      {narrowed.length > 0 ? (
+        <MarginNote title="The flight is narrowed">
+          {narrowed.map(({ finding, title, narrows }) => (
+            <p key={finding} className="border-l-4 border-out pl-2">
+              <Link
+                to={`${view.base}/findings/${finding}`}
+                className="underline decoration-rule underline-offset-3"
+              >
+                {title}
+              </Link>
+              : {narrowingInWords(narrows, (id) => index.checks.get(id)?.title ?? id)}.
+            </p>
+          ))}
+        </MarginNote>
+      ) : null}
       {ending.length > 0 ? (
         <MarginNote title="Running out">
           {ending.map((e) => (

@@ -14,18 +14,7 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import { useMemo, useState, type ReactElement } from 'react';
-import {
-  carriedBy,
-  judgeFlights,
-  keptSheet,
-  packFlights,
-  reckonFlight,
-  riskOf,
-  type Carried,
-  type FlightBudget,
-  permitCeiling,
-  type FlightRules,
-} from '@kanzel/core';
+import { carriedBy, forbiddenInFlight, judgeFlights, keptSheet, packFlights, permitCeiling, reckonFlight, riskOf, type Carried, type FlightBudget, type FlightRules } from '@kanzel/core';
 import { useCampaign, type CampaignView } from '../station/campaign-context.ts';
 import { Button } from '../ui/button.tsx';
 import { Problem } from '../ui/field.tsx';
@@ -46,7 +35,14 @@ function rulesOf(view: CampaignView): FlightRules {
   const stall = ways?.ways['stall']?.choice;
   const ceiling = permitCeiling(view.state, view.index, serverInstant());
   const carried = carriedOn(view);
+  const forbidden = Object.fromEntries(
+    view.index.basis.pack.checks.flatMap((c) => {
+      const found = forbiddenInFlight(view.state, c);
+      return found ? [[c.id, found.reason] as const] : [];
+    }),
+  );
   return {
+    forbidden,
     ...(ceiling ? { ceiling } : {}),
     ...(carried ? { carried } : {}),
     profile: ways?.profile ?? 'circuit',
@@ -77,7 +73,7 @@ export function FlightsSheet(): ReactElement {
   const faults = useMemo(
     () => (plan ? judgeFlights(points, own, budget, rules) : []),
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [plan, points, own, budget, rules.profile, rules.stall, rules.ceiling?.height, rules.carried?.amount],
+    [plan, points, own, budget, rules.profile, rules.stall, rules.ceiling?.height, rules.carried?.amount, view.state.findings],
   );
   if (points.length === 0)
     return (

@@ -1,6 +1,6 @@
 import { useRef, useState, type FormEvent, type ReactElement } from 'react';
 import { Link } from 'react-router';
-import { marginFigure, RELEASE_MEANING, STATION_TITLES, verdictFigure, type PartStatus } from '@kanzel/core';
+import { marginFigure, RELEASE_MEANING, SEVERITY_WORDS, STATION_TITLES, verdictFigure, type PartStatus } from '@kanzel/core';
 import type { PostEntriesResponse } from '@kanzel/contract';
 import { api, sayFailure } from '../api/client.ts';
 import { announced } from '../sync/campaign-store.ts';
@@ -231,7 +231,7 @@ export function ReleaseSheet(): ReactElement {
                 <span className="text-ink-2">
                   {f.actions.flatMap((a) => view.state.actions.get(a)?.done.what ?? []).join('; ')}
                 </span>
-                <span>{f.closed ? 'closed' : (f.assessed?.severity ?? 'not assessed')}</span>
+                <span>{f.closed ? 'closed' : f.assessed ? SEVERITY_WORDS[f.assessed.severity] : 'not assessed'}</span>
               </li>
             ))}
           </ul>

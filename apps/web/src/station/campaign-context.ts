@@ -37,6 +37,8 @@ export type Slip =
       readonly kind: 'override';
       readonly gate: string;
       readonly condition: string;
+      /** What it covers, as it is now. */
+      readonly covers: readonly string[];
       readonly sentence: string;
     }
   | { readonly kind: 'find' }

@@ -25,6 +25,7 @@ export function Holdings({ gate, label }: { gate: GateStatus; label: string }): 
                   kind: 'override',
                   gate: gate.gate.id,
                   condition: h.condition ?? '',
+                  covers: h.ids,
                   sentence: view.say(h.reason),
                 })
               }

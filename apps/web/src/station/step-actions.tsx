@@ -97,11 +97,13 @@ export function StepActions({
   const unwitnessed = kept.filter(
     (p) => check.secondPerson && !view.status.parts.get(p.key)?.answer?.witness,
   );
-  const undecided = kept.filter(
-    (p) =>
-      view.status.parts.get(p.key)?.verdicts.some((v) => v.decisionNeeded) &&
-      !view.status.parts.get(p.key)?.answer?.decision,
-  );
+  // A figure worked out from others is nobody's answer, and can be decided on all the same.
+  const undecided = parts.filter((p) => {
+    const own = view.status.parts.get(p.key);
+    const decided = own?.answer?.decision ?? own?.decision;
+    const there = kept.includes(p) || own?.figure !== undefined;
+    return there && own?.mark === 'near' && own.verdicts.some((v) => v.decisionNeeded) && !decided;
+  });
   const raised = (p: Part): boolean =>
     view.status.openFindings.some(
       (f) => f.raised.answerEntry === view.status.parts.get(p.key)?.answer?.entry,

@@ -119,7 +119,7 @@ export function aircraftOf(about: AircraftDescription): Result<Aircraft, readonl
     limitBook,
     pack,
     instruments,
-    equipment: about.equipment.map(({ touches: _touches, ...item }) => item),
+    equipment: about.equipment,
     ...(about.loading ? { loading: loadingInUse(about.loading, about.chosen) } : {}),
   });
 }

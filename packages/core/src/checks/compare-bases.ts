@@ -33,6 +33,56 @@ export interface CheckChange {
   readonly asksOther: boolean;
 }
 
+/** Something of the aircraft that is another one: an engine, a piece of equipment, its serial number. */
+export interface ThingChange {
+  readonly kind: 'serial' | 'engine' | 'equipment';
+  readonly title: string;
+  readonly touches: readonly string[];
+}
+
+/** What makes a thing another one: not what it is called, nor what the file says of exchanging it. */
+function material(thing: object): object {
+  const { title: _title, touches: _touches, ...rest } = thing as { title?: string; touches?: unknown };
+  return rest;
+}
+
+/** Things by id that were added, removed or are other ones now. */
+function changedThings<T extends { readonly id: string }>(
+  before: readonly T[],
+  after: readonly T[],
+): readonly { readonly id: string; readonly old?: T; readonly now?: T }[] {
+  const ids = [...new Set([...before, ...after].map((t) => t.id))];
+  return ids.flatMap((id) => {
+    const [old, now] = [before.find((t) => t.id === id), after.find((t) => t.id === id)];
+    return old && now && changedMembers({ t: material(old) }, { t: material(now) }).length === 0
+      ? []
+      : [{ id, ...(old ? { old } : {}), ...(now ? { now } : {}) }];
+  });
+}
+
+/** What differs of the aircraft itself: its number, every engine, every piece of equipment. */
+function compareThings(before: Basis['aircraft'], after: Basis['aircraft']): readonly ThingChange[] {
+  const engines = changedThings(before.engines, after.engines).map(
+    ({ id, old, now }): ThingChange => ({
+      kind: 'engine',
+      title: now?.title ?? old?.title ?? id,
+      touches: [`engine.${id}`, `motor.${id}`],
+    }),
+  );
+  const equipment = changedThings(before.equipment ?? [], after.equipment ?? []).map(
+    ({ id, old, now }): ThingChange => ({
+      kind: 'equipment',
+      title: now?.title ?? old?.title ?? id,
+      touches: [...new Set(['loading', ...(old?.touches ?? []), ...(now?.touches ?? [])])],
+    }),
+  );
+  const serial: ThingChange[] =
+    before.serial === after.serial
+      ? []
+      : [{ kind: 'serial', title: `${before.serial} to ${after.serial}`, touches: [] }];
+  return [...serial, ...engines, ...equipment];
+}
+
 /** Everything that differs between two bases. */
 export interface BasisChanges {
   readonly checks: readonly CheckChange[];
@@ -46,6 +96,8 @@ export interface BasisChanges {
     readonly touches: readonly string[];
   };
   readonly enginesChanged: boolean;
+  /** What else differs of the aircraft, each with the systems that it touches. */
+  readonly things: readonly ThingChange[];
   /** Arms, envelopes or what else the loading is reckoned by. */
   readonly loading: boolean;
   readonly revisions: boolean;
@@ -121,10 +173,12 @@ export function compareBases(before: Basis, after: Basis): BasisChanges {
           configuration: {
             from: from.code,
             to: to.code,
-            touches: [...new Set([...(from.touches ?? ['loading']), ...(to.touches ?? ['loading'])])],
+            // Whatever else two configurations touch, one of them is another loading.
+            touches: [...new Set(['loading', ...(from.touches ?? []), ...(to.touches ?? [])])],
           },
         }),
     enginesChanged: changedMembers({ e: before.aircraft.engines }, { e: after.aircraft.engines }).length > 0,
+    things: compareThings(before.aircraft, after.aircraft),
     loading: changedMembers({ l: before.aircraft.loading }, { l: after.aircraft.loading }).length > 0,
     revisions:
       before.pack.id !== after.pack.id ||
@@ -143,6 +197,7 @@ export function isSameBasis(changes: BasisChanges): boolean {
     !changes.gates &&
     !changes.configuration &&
     !changes.enginesChanged &&
+    changes.things.length === 0 &&
     !changes.loading &&
     !changes.revisions
   );
@@ -181,6 +236,17 @@ export function touchedByMove(
     for (const check of index.basis.pack.checks)
       if (check.limits.some((l) => index.limits.get(l)?.conditions.some((c) => c.fact === 'configuration')))
         say(check.id, because);
+  }
+  for (const { kind, title, touches } of changes.things) {
+    const because = reason('thingIsOther', { kind, title });
+    for (const found of index.reachOf(touches)) if (!why.has(found.part)) why.set(found.part, because);
+    for (const part of index.parts.values()) {
+      const looksAtIt =
+        kind === 'engine'
+          ? touches.includes(`engine.${part.subject}`)
+          : part.check.answer.kind === 'equipment' || (kind === 'serial' && part.check.station === 'papers');
+      if (looksAtIt && !why.has(part.key)) why.set(part.key, because);
+    }
   }
   if (changes.loading)
     for (const found of index.reachOf(['loading']))

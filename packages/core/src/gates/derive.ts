@@ -4,6 +4,7 @@ import { Evidence } from '../record/evidence.ts';
 import type { ActionState, CampaignState, FindingState, TagState } from '../record/state.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import { findingHolds, findingMayBeCured, groundsAircraft } from './findings.ts';
+import { forbiddenInFlight } from './narrowing.ts';
 import { passStands } from './pass.ts';
 import {
   checkStatus,
@@ -251,6 +252,28 @@ function holdingsOf(gate: Gate, condition: GateCondition, state: CampaignState, 
   }
 }
 
+/** Flights of the plan that was kept hold what an open finding forbids: they are planned otherwise first. */
+function forbiddenFlights(
+  state: CampaignState,
+  stations: ReadonlyMap<StationId, StationStatus>,
+): Holding[] {
+  const done = new Set(stations.get('flight')?.checks.flatMap((c) => (c.proven ? [c.check.id] : [])));
+  return (state.plan?.flights?.flights.flat() ?? []).flatMap((id): Holding[] => {
+    const check = state.index?.checks.get(id);
+    const found = check && !done.has(id) ? forbiddenInFlight(state, check) : undefined;
+    return found
+      ? [
+          {
+            ids: [`forbidden:${id}`],
+            reason: found.reason,
+            cure: { to: 'finding', finding: found.finding },
+            overridable: false,
+          },
+        ]
+      : [];
+  });
+}
+
 /** The roles without which a gate cannot be opened, beyond whoever does its checks. */
 function rolesMissing(gate: Gate, holdings: readonly Holding[], remaining: readonly CheckStatus[]): string[] {
   const roles = new Set<string>();
@@ -293,6 +316,7 @@ function judgeGate(
       cure: { to: 'gate', gate: before.gate.id },
       overridable: false,
     });
+  if (gate.before === 'flight') holdings.push(...forbiddenFlights(state, stations));
   const stale = !fresh.confirmed || fresh.waiting > 0;
   if (stale)
     holdings.push({

@@ -3,3 +3,4 @@ export * from './derive.ts';
 export * from './standing.ts';
 export * from './findings.ts';
 export * from './pass.ts';
+export * from './narrowing.ts';

@@ -5,6 +5,7 @@ import type { Verdict } from '../limits/types.ts';
 import type { ScopeItem } from '../planning/scope.ts';
 import { documentEnding } from '../papers/document.ts';
 import { lastDayOf } from '../papers/permits.ts';
+import { forbiddenInFlight } from './narrowing.ts';
 import { isFine, wrongState, type Doubt, type Evidence } from '../record/evidence.ts';
 import { outsideScope, runningTimer } from '../record/losses.ts';
 import { standingAnswer, type AnswerRecord, type CampaignState, type Deed } from '../record/state.ts';
@@ -145,6 +146,8 @@ function blockedBy(
 ): Reason | undefined {
   const held = gateHeld(part.check.station);
   if (held) return held;
+  const forbidden = forbiddenInFlight(state, part.check);
+  if (forbidden) return forbidden.reason;
   const waiting = part.after.find(
     (key) =>
       !standingAnswer(state.parts.get(key)) &&

@@ -123,6 +123,8 @@ export interface FittedItem {
   readonly mass?: number;
   readonly arm?: number;
   readonly lateral?: number;
+  /** Systems that exchanging it touches; absent where nobody said, and then it is in the loading only. */
+  readonly touches?: readonly string[];
 }
 
 /** The weighing report in force: its result, and the equipment list it was made with. */

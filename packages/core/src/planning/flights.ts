@@ -24,6 +24,8 @@ export interface FlightRules {
   readonly ceiling?: { readonly height: number; readonly number: string };
   /** What the loading sheet carries for the first flight. */
   readonly carried?: Carried;
+  /** Why points may not be flown as long as a finding is open, by check. */
+  readonly forbidden?: Readonly<Record<string, Reason>>;
 }
 
 /** What a check of the flight is when its pack does not say: an ordinary thing at an ordinary height. */
@@ -339,6 +341,10 @@ export function judgeFlights(
     }
     const short = i === 0 && flight.length > 0 ? shortOf(reckoned, budget, rules.carried) : undefined;
     if (short) faults.push({ flight: i, reason: short });
+    for (const p of flight) {
+      const why = rules.forbidden?.[p.id];
+      if (why) faults.push({ flight: i, check: p.id, reason: why });
+    }
     for (const p of flight)
       if (rules.ceiling && p.point.height.low > rules.ceiling.height)
         faults.push({

@@ -100,9 +100,10 @@ export function wayFacts(
   const { aircraft, pack } = index.basis;
   const proves = pack.checks.flatMap((c) => c.proves);
   const open = [...state.findings.values()].filter(
-    (f) => !f.closed && f.assessed?.severity !== 'information',
+    (f) => !f.closed && (f.assessed?.severity !== 'information' || f.assessed.narrows?.circuitOnly === true),
   );
-  const doubts = open.filter(({ raised, actions }) => {
+  const doubts = open.filter(({ raised, actions, assessed }) => {
+    if (assessed?.narrows?.circuitOnly) return true;
     const about = raised.check === undefined ? [] : (index.checks.get(raised.check)?.proves ?? []);
     const touched = actions.flatMap((a) => state.actions.get(a)?.done.touches ?? []);
     const systems = [...about, ...touched];

@@ -18,6 +18,7 @@ import { Evidence, isFine, wrongState } from './evidence.ts';
 import { outsideScope } from './losses.ts';
 import {
   EMPTY_CAMPAIGN,
+  standingAnswer,
   type AnswerRecord,
   type CampaignState,
   type Deed,
@@ -422,6 +423,11 @@ const REDUCERS: { readonly [K in Exclude<EntryKind, 'campaign.opened'>]: Reducer
     ];
     const touched = touchedByMove(changes, moved);
     for (const found of touched) lose(draft, entry, found, found.reason);
+    // What did not apply has to be answered where the new revision says that it does.
+    for (const part of moved.parts.values())
+      if (!part.check.notApplicable && standingAnswer(draft.state.parts.get(part.key))?.answer === null)
+        for (const found of reachFromParts(moved, [part.key]))
+          lose(draft, entry, found, reason('notApplicableForbidden', { check: part.check.title }));
     draft.stir();
   },
   'instrument.noted': (draft, index, entry) => {

@@ -327,7 +327,10 @@ export function tellCampaign(basis: Basis, steps: readonly Step[], asks: boolean
     } else if (what < 43 && standing) {
       const good = how % 3 !== 0;
       const body = { ...about, answer: answer(good), facts: {}, confirmed: true, correction: 'misread' };
-      mean(make(d, 'answer.given', body, { supersedes: standing.entry }), good);
+      const id = make(d, 'answer.given', body, { supersedes: standing.entry });
+      mean(id, good);
+      if (how % 4 === 0)
+        make(d, 'answer.withdrawn', { ...about, reason: 'was right before' }, { supersedes: id });
     } else if (what < 47 && standing)
       make(d, 'answer.withdrawn', { ...about, reason: 'slip' }, { supersedes: standing.entry });
     else if (what < 49) make(d, 'answer.notApplicable', { ...about, reason: 'none fitted' });

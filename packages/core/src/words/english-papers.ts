@@ -1,4 +1,4 @@
-import type { Sentence } from './english.ts';
+import type { Catalogue, Sentence } from './catalogue.ts';
 
 const many = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
 
@@ -16,7 +16,7 @@ const share = (p: Parameters<Sentence>[0]): string =>
   `${p.f('mass')} and ${p.f('arm')} from what report ${p.s('report')}${p.n('changes') > 0 ? ` and ${many(p.n('changes'), 'change', 'changes')} of equipment` : ''} make expect`;
 
 /** Sentences about loading and papers. */
-export const ENGLISH_PAPERS: Readonly<Record<string, Sentence>> = {
+export const ENGLISH_PAPERS = {
   // Loading
   noMass: () => 'There is no mass to reckon with.',
   noLoadingData: () =>
@@ -205,4 +205,4 @@ export const ENGLISH_PAPERS: Readonly<Record<string, Sentence>> = {
   plateOtherCode: (p) =>
     `The aircraft stands in configuration ${p.s('is')}, and this campaign is for ${p.s('code')}.`,
   plateNoCode: (p) => `The configuration is not on it. Read the label too: ${p.s('code')} is expected.`,
-};
+} satisfies Catalogue;

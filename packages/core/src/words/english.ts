@@ -1,35 +1,19 @@
 import { formatWithUnit } from '../quantity/format.ts';
 import { ENGLISH_PAPERS } from './english-papers.ts';
 import { STATION_TITLES, ROLE_TITLES } from './labels.ts';
+import { together, type Catalogue, type Names, type Parameters } from './catalogue.ts';
+import { ENGLISH_EVIDENCE } from './english-evidence.ts';
 import type { Reason } from './reason.ts';
-import type { Role, StationId } from '../checks/types.ts';
 
-/** Names that the record knows by id only. */
-export interface Names {
-  /** Title of a part: check and, where there are several, subject. */
-  readonly part: (key: string) => string;
-  /** Title of an engine, or the id. */
-  readonly subject: (id: string) => string;
-  /** Title of a system or fact. */
-  readonly thing: (id: string) => string;
-}
+export type { Names } from './catalogue.ts';
+import type { Role, StationId } from '../checks/types.ts';
 
 /** Turns reasons into sentences. */
 export interface Sentences {
   readonly say: (reason: Reason) => string;
 }
 
-type P = {
-  readonly s: (name: string) => string;
-  readonly f: (name: string) => string;
-  readonly n: (name: string) => number;
-  readonly has: (name: string) => boolean;
-  readonly names: Names;
-  readonly list: (name: string) => readonly string[];
-};
-
-/** What makes a sentence of the parameters of a reason. */
-export type Sentence = (p: P) => string;
+type P = Parameters;
 
 /** The day of an instant. Example: "2026-05-12". */
 const dayOf = (iso: string): string => iso.slice(0, 10);
@@ -44,9 +28,8 @@ const cured = (p: P): string => {
   return p.n('count') > 1 ? `; “${p.s('check')}” by ${p.s('who')}` : `; ${p.s('who')} can cure it`;
 };
 
-/** One sentence per code. Another language is another table like this. */
-const ENGLISH: Readonly<Record<string, Sentence>> = {
-  ...ENGLISH_PAPERS,
+/** Sentences about figures, plans, the record and the library. */
+const ENGLISH_OWN = {
   // Figures as typed
   noFigure: () => 'Type a figure.',
   notANumber: (p) => `“${p.s('text')}” is not a number. Nothing was kept; type digits with a comma or point.`,
@@ -230,8 +213,6 @@ const ENGLISH: Readonly<Record<string, Sentence>> = {
       ? `${many(p.n('waiting'), 'entry waits', 'entries wait')} for the server.`
       : 'The server is not heard; what others did is not known here.',
   // Refused at the door
-  checkUnknown: (p) => `The pack of this campaign has no check “${p.s('check')}” on ${p.s('subject')}.`,
-  wrongForm: (p) => `This check is answered as ${p.s('wanted')}, not as ${p.s('got')}.`,
   correctionNeedsReason: () => 'Say why the earlier answer is corrected.',
   notStanding: () => 'That answer no longer stands; someone has answered since. Look again.',
   needsReason: () => 'A reason is needed.',
@@ -350,7 +331,7 @@ const ENGLISH: Readonly<Record<string, Sentence>> = {
   campaignCut: (p) =>
     `Campaign ${p.s('campaign')} has ${many(p.n('found'), 'entry', 'entries')} and ends elsewhere than the log says, which knows ${p.n('count')}.`,
   campaignUnlogged: (p) => `Campaign ${p.s('campaign')} is here, and the log has never heard of it.`,
-  signatureMissing: () => 'This record file carries no signature, and its version should.',
+  recordUnsigned: () => 'This record file carries no signature, and its version should.',
   signatureWrong: () =>
     'The signature does not belong to this record: head, count, title or names were changed after it was signed.',
   signatureOfOther: (p) =>
@@ -369,7 +350,13 @@ const ENGLISH: Readonly<Record<string, Sentence>> = {
   checkMissing: (p) => `Check “${p.s('check')}” refers to “${p.s('other')}”, which is not in the pack.`,
   noEngines: (p) => `The pack has checks per engine, and ${p.s('mark')} has no engine.`,
   cycle: (p) => `These checks wait for each other: ${p.list('checks').join(', ')}.`,
-};
+} satisfies Catalogue;
+
+const ENGLISH_CATALOGUE = together(together(ENGLISH_OWN, ENGLISH_PAPERS), ENGLISH_EVIDENCE);
+const ENGLISH: Catalogue = ENGLISH_CATALOGUE;
+
+/** Every code that a reason can carry to a person. */
+export type ReasonCode = keyof typeof ENGLISH_CATALOGUE;
 
 function range(p: P): string {
   if (p.has('low') && p.has('high')) return `${p.f('low')} to ${p.f('high')}`;
@@ -399,6 +386,10 @@ function parameters(reason: Reason, names: Names): P {
     list: (name) => {
       const found = get(name);
       return Array.isArray(found) ? (found as readonly string[]) : [];
+    },
+    figure: (name) => {
+      const found = get(name);
+      return typeof found === 'object' && 'unit' in found ? found : undefined;
     },
   };
 }

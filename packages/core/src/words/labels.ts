@@ -1,5 +1,7 @@
 import type { Role, StationId } from '../checks/types.ts';
 import type { Mark } from '../gates/status.ts';
+import { formatFigure, formatWithUnit } from '../quantity/format.ts';
+import type { EntryBodies, Narrowing } from '../record/entry.ts';
 
 /** Station names as the interface shows them. */
 export const STATION_TITLES: Readonly<Record<StationId, string>> = {
@@ -37,6 +39,37 @@ export const ROLE_TITLES: Readonly<Record<Role, string>> = {
   observer: 'Observer',
   administrator: 'Administrator',
 };
+
+/** How a finding was assessed, in words. */
+export const SEVERITY_WORDS: Readonly<Record<'stops' | 'deferred' | 'information', string>> = {
+  stops: 'grounds the aircraft',
+  deferred: 'deferred',
+  information: 'information',
+};
+
+/** What an open finding takes from the flight, in words. Example: "circuit only; not above 300 m; look at the hinge after landing". */
+export function narrowingInWords(
+  { circuitOnly, banned, maximumHeight, maximumSpeed, lookAfterLanding }: Narrowing,
+  title: (check: string) => string,
+): string {
+  return [
+    ...(circuitOnly ? ['circuit only'] : []),
+    ...(banned?.length ? [`not flown: ${banned.map(title).join(', ')}`] : []),
+    ...(maximumHeight === undefined ? [] : [`not above ${formatFigure(maximumHeight, 1)} m`]),
+    ...(maximumSpeed === undefined ? [] : [`not faster than ${formatWithUnit(maximumSpeed)}`]),
+    ...(lookAfterLanding === undefined ? [] : [`after landing: ${lookAfterLanding}`]),
+  ].join('; ');
+}
+
+/** Until when a deferral holds, in words; nothing when nobody said. */
+export function deferralInWords(assessed: EntryBodies['finding.assessed']): string {
+  const { until, untilHours, untilFlights } = assessed;
+  return [
+    ...(until === undefined ? [] : [`until ${until}`]),
+    ...(untilHours === undefined ? [] : [`until ${formatFigure(untilHours, 0.1)} h of the aircraft`]),
+    ...(untilFlights === undefined ? [] : [`for ${untilFlights} ${untilFlights === 1 ? 'flight' : 'flights'}`]),
+  ].join(', ');
+}
 
 /** What a certifying person says by signing. The text that is shown is the text that is recorded. */
 export const RELEASE_MEANING =

@@ -1,6 +1,6 @@
 import type { BasisIndex } from '../checks/basis-index.ts';
 import { WHOLE_AIRCRAFT } from '../checks/types.ts';
-import type { Names } from './english.ts';
+import type { Names } from './catalogue.ts';
 
 /** Channels and facts in the words of the trade. */
 export const CHANNEL_TITLES: Readonly<Record<string, string>> = {

@@ -125,8 +125,8 @@ export function Decide({ part, onClose }: { part: string; onClose: () => void })
   const [why, setWhy] = useState('');
   const about = view.index.parts.get(part);
   const status = view.status.parts.get(part);
-  if (!about || !status?.answer) return null;
-  const entry = status.answer.entry;
+  const entry = status?.answer?.entry ?? status?.figure;
+  if (!about || !status || entry === undefined) return null;
   return (
     <EntrySlip
       title={`Accept ${view.names.part(part)}`}
@@ -165,7 +165,13 @@ export function Override({
       hint={`${slip.sentence} It is printed first on every later report, with your name and reason.`}
       kind="gate.overridden"
       roles={['certifier']}
-      make={() => ({ gate: slip.gate, condition: slip.condition, reason: why, snapshot: view.state.head })}
+      make={() => ({
+        gate: slip.gate,
+        condition: slip.condition,
+        reason: why,
+        snapshot: view.state.head,
+        covers: slip.covers,
+      })}
       button="Override it"
       onClose={onClose}
     >

@@ -1,0 +1,170 @@
+import { useState, type FormEvent, type ReactElement } from 'react';
+import { MAY, MAY_OVERRULE, readFigure, type FindingState, type Narrowing } from '@kanzel/core';
+import { useCampaign } from '../station/campaign-context.ts';
+import { Button } from '../ui/button.tsx';
+import { Choices, Field, Problem } from '../ui/field.tsx';
+import { useSend } from './use-send.ts';
+
+/** A figure that may be left out: undefined when nothing is typed, null when it is none. */
+function optional(text: string): number | undefined | null {
+  if (text.trim() === '') return undefined;
+  const read = readFigure(text);
+  return read.ok && read.value.value > 0 ? read.value.value : null;
+}
+
+/** What the flight may not do as long as the finding is open. */
+function NarrowFields({
+  banned,
+  setBanned,
+  circuitOnly,
+  setCircuitOnly,
+  height,
+  setHeight,
+  speed,
+  setSpeed,
+  look,
+  setLook,
+}: {
+  banned: readonly string[];
+  setBanned: (list: readonly string[]) => void;
+  circuitOnly: boolean;
+  setCircuitOnly: (on: boolean) => void;
+  height: string;
+  setHeight: (text: string) => void;
+  speed: string;
+  setSpeed: (text: string) => void;
+  look: string;
+  setLook: (text: string) => void;
+}): ReactElement {
+  const view = useCampaign();
+  const flown = view.index.basis.pack.checks.filter((c) => c.station === 'flight' && !c.point?.place);
+  return (
+    <details className="mb-4">
+      <summary className="min-h-11 cursor-pointer py-2 font-semibold max-lg:min-h-14">
+        What the flight may not do until it is closed
+      </summary>
+      <label className="flex min-h-11 items-center gap-2 max-lg:min-h-14">
+        <input type="checkbox" checked={circuitOnly} onChange={(e) => setCircuitOnly(e.target.checked)} />
+        Circuit only
+      </label>
+      {flown.length > 0 ? (
+        <fieldset className="mb-2">
+          <legend className="cap">Not to be flown</legend>
+          {flown.map((c) => (
+            <label key={c.id} className="flex min-h-9 items-center gap-2 max-lg:min-h-14">
+              <input
+                type="checkbox"
+                checked={banned.includes(c.id)}
+                onChange={(e) =>
+                  setBanned(e.target.checked ? [...banned, c.id] : banned.filter((b) => b !== c.id))
+                }
+              />
+              {c.title}
+            </label>
+          ))}
+        </fieldset>
+      ) : null}
+      <div className="flex flex-wrap gap-4">
+        <Field label="Not above, m over the field" value={height} onChange={(e) => setHeight(e.target.value)} />
+        <Field label="Not faster than, kt" value={speed} onChange={(e) => setSpeed(e.target.value)} />
+      </div>
+      <Field label="Look at this after landing" value={look} onChange={(e) => setLook(e.target.value)} />
+    </details>
+  );
+}
+
+/** What a finding means: grounds the aircraft, is deferred with conditions and an end, or informs. */
+export function Assess({ finding }: { finding: FindingState }): ReactElement {
+  const { problem, send, refuse } = useSend();
+  const [severity, setSeverity] = useState<'stops' | 'deferred' | 'information'>('stops');
+  const [reason, setReason] = useState('');
+  const [conditions, setConditions] = useState('');
+  const [until, setUntil] = useState('');
+  const [hours, setHours] = useState('');
+  const [flights, setFlights] = useState('');
+  const [banned, setBanned] = useState<readonly string[]>([]);
+  const [circuitOnly, setCircuitOnly] = useState(false);
+  const [height, setHeight] = useState('');
+  const [speed, setSpeed] = useState('');
+  const [look, setLook] = useState('');
+  const submitForm = (event: FormEvent): void => {
+    event.preventDefault();
+    const figures = { hours: optional(hours), flights: optional(flights), height: optional(height), speed: optional(speed) };
+    if (Object.values(figures).includes(null) || (figures.flights ?? 1) % 1 !== 0)
+      return refuse('Hours, flights, height and speed are figures above nothing. What you typed is kept.');
+    const narrows: Narrowing = {
+      ...(circuitOnly ? { circuitOnly: true as const } : {}),
+      ...(banned.length > 0 ? { banned } : {}),
+      ...(figures.height ? { maximumHeight: figures.height } : {}),
+      ...(figures.speed ? { maximumSpeed: { value: figures.speed, unit: 'kt' } } : {}),
+      ...(look.trim() ? { lookAfterLanding: look.trim() } : {}),
+    };
+    const deferral =
+      severity === 'deferred'
+        ? {
+            conditions,
+            ...(until ? { until } : {}),
+            ...(figures.hours ? { untilHours: figures.hours } : {}),
+            ...(figures.flights ? { untilFlights: figures.flights } : {}),
+          }
+        : {};
+    void send(
+      'finding.assessed',
+      {
+        finding: finding.raised.finding,
+        severity,
+        reason,
+        ...deferral,
+        ...(severity !== 'stops' && Object.keys(narrows).length > 0 ? { narrows } : {}),
+      },
+      // Grounding it is open to everybody who works on it; saying less takes somebody who may.
+      severity === 'stops' ? MAY['finding.assessed'] : MAY_OVERRULE,
+    );
+  };
+  return (
+    <form onSubmit={submitForm}>
+      <Choices
+        label="What it means for this flight"
+        value={severity}
+        options={[
+          { id: 'stops', text: 'It stops' },
+          { id: 'deferred', text: 'Defer, with conditions' },
+          { id: 'information', text: 'Information' },
+        ]}
+        onChange={setSeverity}
+      />
+      <Field
+        label="Why, or the cause as far as it is known"
+        value={reason}
+        onChange={(e) => setReason(e.target.value)}
+        required
+        autoFocus
+      />
+      {severity === 'deferred' ? (
+        <>
+          <Field
+            label="What holds until it is cured"
+            value={conditions}
+            onChange={(e) => setConditions(e.target.value)}
+            required
+          />
+          <p className="cap">At least one of these ends the deferral.</p>
+          <div className="flex flex-wrap gap-4">
+            <Field label="Until" type="date" value={until} onChange={(e) => setUntil(e.target.value)} />
+            <Field label="Until hours of the aircraft" value={hours} onChange={(e) => setHours(e.target.value)} />
+            <Field label="For so many flights" value={flights} onChange={(e) => setFlights(e.target.value)} />
+          </div>
+        </>
+      ) : null}
+      {severity === 'stops' ? null : (
+        <NarrowFields
+          {...{ banned, setBanned, circuitOnly, setCircuitOnly, height, setHeight, speed, setSpeed, look, setLook }}
+        />
+      )}
+      <Problem>{problem}</Problem>
+      <Button kind="main" type="submit">
+        Record the assessment
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,26 @@
+import type { AnswerSpec } from '../checks/types.ts';
+
+/** Ways of answering, in words after "by". */
+const KINDS: Readonly<Record<AnswerSpec['kind'], string>> = {
+  reading: 'a figure',
+  drop: 'two figures, before and after',
+  cylinders: 'a figure for every cylinder',
+  series: 'a recording',
+  choice: 'one of its answers',
+  confirm: 'saying whether it is as expected',
+  timer: 'a timer',
+  text: 'words',
+  weighing: 'a weighing',
+  loading: 'a loading sheet',
+  document: 'a document',
+  trail: 'the logbooks',
+  signatures: 'a list of signatures',
+  equipment: 'the equipment list',
+  plate: 'the data plate',
+  computed: 'nothing: it follows from other checks',
+};
+
+/** A way of answering in words. Example: "a figure for every cylinder". */
+export function describeKind(kind: string): string {
+  return KINDS[kind as AnswerSpec['kind']] ?? 'something else';
+}

@@ -1,0 +1,61 @@
+import { describeKind } from './answer-kinds.ts';
+import type { Catalogue } from './catalogue.ts';
+import { ROLE_TITLES } from './labels.ts';
+import type { Role } from '../checks/types.ts';
+
+const roles = (list: readonly string[]): string =>
+  list.map((r) => (ROLE_TITLES[r as Role] ?? r).toLowerCase()).join(' or ');
+
+const THINGS: Readonly<Record<string, string>> = {
+  serial: 'The serial number',
+  engine: 'The engine',
+  equipment: 'Equipment',
+};
+
+/** Sentences about what counts as evidence, who may do what, and clocks. */
+export const ENGLISH_EVIDENCE = {
+  groundProvenSince: (p) =>
+    `“${p.names.part(p.s('part'))}”, which this stands on, was proven again after this was answered. Repeat this too.`,
+  groundIs: (p) =>
+    `“${p.names.part(p.s('part'))}” is ${p.s('mark') === 'out' ? 'out of limits' : p.s('mark') === 'near' ? 'too close to its limit to tell' : 'not conclusive'}.`,
+  stateContested: (p) =>
+    `${p.s('state')}${p.s('subject') === 'aircraft' ? '' : `, ${p.names.subject(p.s('subject')).toLowerCase()}`}: one device said ${p.s('one')}, another ${p.s('other')}, and neither had seen the other. Set it again.`,
+  stateSubjectUnknown: (p) => `${p.s('state')} is not a state of “${p.names.subject(p.s('subject'))}”.`,
+  flightsOver: (p) =>
+    `Good for ${p.n('allowed')} ${p.n('allowed') === 1 ? 'flight' : 'flights'}; ${p.n('count')} ${p.n('count') === 1 ? 'was' : 'were'} flown since, and another is to come.`,
+  engineStopsOver: (p) =>
+    `The engine was stopped ${p.n('count') === 1 ? 'once' : `${p.n('count')} times`} since; ${p.n('allowed') === 0 ? 'a stop ends it' : `${p.n('allowed')} are allowed`}.`,
+  powerCyclesOver: (p) =>
+    `The power was switched on ${p.n('count') === 1 ? 'once' : `${p.n('count')} times`} since; ${p.n('allowed') === 0 ? 'that ends it' : `${p.n('allowed')} are allowed`}.`,
+  thingIsOther: (p) => `${THINGS[p.s('kind')] ?? 'Something of the aircraft'} is another one now: ${p.s('title')}.`,
+  findingDeferralHours: (p) => `The deferral of “${p.s('title')}” ended at ${p.f('until')} of the aircraft.`,
+  findingDeferralFlights: (p) =>
+    `The deferral of “${p.s('title')}” was for ${p.n('count')} ${p.n('count') === 1 ? 'flight' : 'flights'}, and they are flown.`,
+  deferralNeedsEnd: () => 'A deferral says until when: a day, hours of the aircraft, or a number of flights.',
+  notYourAnswer: (p) =>
+    `Somebody else answered this. Setting it aside takes ${roles(p.list('roles'))}; your own answer can be recorded as a repetition by a technician or pilot.`,
+  notApplicableOverOut: (p) =>
+    `This was found out of limits. To say that it does not apply takes ${roles(p.list('roles'))}.`,
+  ownWorkNotChosen: () =>
+    'One’s own work may be looked at again here only if that way was chosen for this campaign, under Ways.',
+  ownWorkTooSoon: (p) =>
+    `One’s own work is looked at again after ${p.f('wanted')} at the earliest; ${p.f('age')} have passed.`,
+  overrideCoversNothing: () =>
+    'An override names what it covers, as it is now. Something has changed; look at it again.',
+  notAnInstant: (p) => `“${p.s('at')}” is not an instant with its zone.`,
+  clockBeforeCampaign: () =>
+    'The clock of this device stands before the beginning of the campaign. Set it, and do this again; what you typed is kept.',
+  clockBack: (p) =>
+    `The clock of this device stands far before your last entry (${p.s('last').slice(11, 16)} UTC). Set it, and do this again; what you typed is kept.`,
+  manoeuvreBanned: (p) => `“${p.s('check')}” may not be flown as long as “${p.s('title')}” is open.`,
+  heightCapped: (p) =>
+    `“${p.s('check')}” begins at ${p.f('value')}; as long as “${p.s('title')}” is open, ${p.f('allowed')} is the highest.`,
+  circuitOnly: (p) => `As long as “${p.s('title')}” is open only a circuit is flown; “${p.s('check')}” is more.`,
+  seenAhead: () =>
+    'This entry says that its author had seen more than there is. The record begins anew on this device; do it again.',
+  timerEndsLater: () => 'The timer of this answer ends after the answer was given. Start it again.',
+  wrongForm: (p) =>
+    `This check is answered by ${describeKind(p.s('wanted'))}, not by ${describeKind(p.s('got'))}.`,
+  checkUnknown: (p) =>
+    `The pack of this campaign has no check “${p.s('check')}”${p.s('subject') ? ` on ${p.names.subject(p.s('subject')).toLowerCase()}` : ''}.`,
+} satisfies Catalogue;
