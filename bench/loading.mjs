@@ -37,7 +37,7 @@ function plainLoop(problem, draws, random) {
   points.forEach((p, i) => fuel.set(p.fuel, i * tanks * 5));
   const polygon = points[0].polygons[0];
   const corners = polygon.length;
-  const errors = new Float64Array(tanks);
+  const errors = new Float64Array(2 * tanks);
   let spare = 0;
   let has = false;
   const normal = () => {
@@ -64,7 +64,7 @@ function plainLoop(problem, draws, random) {
       moment += m * x;
       side += m * dry[at + 2];
     }
-    for (let t = 0; t < tanks; t += 1) errors[t] = normal();
+    for (let t = 0; t < 2 * tanks; t += 1) errors[t] = normal();
     let all = true;
     for (let p = 0; p < count && all; p += 1) {
       let pm = mass;
@@ -72,7 +72,8 @@ function plainLoop(problem, draws, random) {
       let ps = side;
       for (let t = 0; t < tanks; t += 1) {
         const at = (p * tanks + t) * 5;
-        const m = fuel[at] * (1 + fuel[at + 3] * errors[t]);
+        const gauged = Math.max(0, fuel[at] + fuel[at + 3] * errors[2 * t]);
+        const m = gauged * (1 + fuel[at + 4] * errors[2 * t + 1]);
         pm += m;
         px += m * fuel[at + 1];
         ps += m * fuel[at + 2];

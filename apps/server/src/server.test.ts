@@ -315,7 +315,7 @@ test('a monitor speaking the line protocol over TCP is heard in the browser; its
 });
 
 test('the whole pack is worked to release by a scripted crew; the record file proves itself and names what was altered', async () => {
-  const campaign = await openCampaign(ylva);
+  const campaign = await openCampaign(ylva, new Date(Date.now() - 2 * 3_600_000));
   const people = await app.get(PeopleService).list();
   const who = (name: string) => people.find((p) => p.name === name) as (typeof people)[number];
   const cast = {

@@ -129,6 +129,8 @@ export class FlightBudgetBody {
   @IsIn(['L', 'Wh', 'mAh', 'min']) unit!: string;
   @IsPositive() usable!: number;
   @IsNumber() @Min(0) reserve!: number;
+  /** A share of what is burned. */
+  @IsOptional() @IsNumber() @Min(0) @Max(1) contingency?: number;
   @ValidateNested() @Type(() => BurnRateBody) @IsObject() rate!: BurnRateBody;
   @IsNumber() @Min(0) @Max(240) taxiMinutes!: number;
   @IsNumber() @Min(0) @Max(240) circuitMinutes!: number;

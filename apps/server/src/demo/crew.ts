@@ -3,6 +3,7 @@ import {
   deriveStatus,
   goodPapers,
   ENTRY_VERSIONS,
+  formatFigure,
   stateSubject,
   stateValue,
   type CampaignState,
@@ -130,11 +131,10 @@ export class ScriptedCrew {
     }
     const mean = samples.reduce((a, b) => a + b, 0) / samples.length;
     const scatter = Math.sqrt(samples.reduce((a, v) => a + (v - mean) ** 2, 0) / (samples.length - 1));
-    const value = Math.round(mean / resolution) * resolution;
     return {
-      value: Number(value.toFixed(3)),
+      value: mean,
       unit,
-      text: String(Number(value.toFixed(3))),
+      text: formatFigure(mean, resolution),
       resolution,
       source: 'live',
       instrument: this.instrumentFor(check, channel, true),

@@ -69,7 +69,7 @@ export async function signIn(
   return { agent, person: response.body as PersonView, cookie: cookie ?? '' };
 }
 
-export async function openCampaign(by: SignedIn): Promise<string> {
+export async function openCampaign(by: SignedIn, at = new Date()): Promise<string> {
   const id = randomUUID();
   await by.agent
     .post('/api/campaigns')
@@ -79,7 +79,7 @@ export async function openCampaign(by: SignedIn): Promise<string> {
       title: 'Test campaign',
       occasion: 'post-maintenance',
       workItems: ['Left governor: replaced'],
-      at: new Date().toISOString(),
+      at: at.toISOString(),
       device: 'test',
     })
     .expect(201);

@@ -107,7 +107,7 @@ function Probability({ data, sheet }: { data: LoadingData; sheet: LoadingSheet }
   return (
     <p className="mt-1 text-[0.82rem]" role="status" aria-label="Probability">
       {drawn
-        ? `Stays inside in ${shareInWords(drawn)} of ${drawn.done ? 'a million' : `${Math.round(drawn.draws / 1000)} thousand`} draws.`
+        ? `Stays inside until landing in ${shareInWords(drawn)} of ${drawn.done ? 'a million' : `${Math.round(drawn.draws / 1000)} thousand`} draws${drawn.reserve === undefined || drawn.reserve === drawn.inside ? '' : `; on the reserve too in ${shareInWords({ ...drawn, inside: drawn.reserve })}`}.`
         : 'Drawing…'}
     </p>
   );

@@ -9,6 +9,8 @@ export interface DrawOrder {
 export interface DrawNews {
   readonly draws: number;
   readonly inside: number;
+  /** Of those, how many on the reserve too; absent where nothing is left after landing. */
+  readonly reserve?: number;
   readonly done: boolean;
 }
 
@@ -19,10 +21,18 @@ addEventListener('message', (event: MessageEvent<DrawOrder>) => {
   const { problem, draws, seed } = event.data;
   const random = randomFrom(seed);
   let inside = 0;
+  let reserve = 0;
   for (let drawn = 0; drawn < draws; drawn += CHUNK) {
     const count = Math.min(CHUNK, draws - drawn);
-    inside += drawInside(problem, count, random).inside;
-    const news: DrawNews = { draws: drawn + count, inside, done: drawn + count >= draws };
+    const found = drawInside(problem, count, random);
+    inside += found.inside;
+    reserve += found.reserve;
+    const news: DrawNews = {
+      draws: drawn + count,
+      inside,
+      ...(problem.reserve.length > 0 ? { reserve } : {}),
+      done: drawn + count >= draws,
+    };
     postMessage(news);
   }
 });

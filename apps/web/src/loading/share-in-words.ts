@@ -11,7 +11,7 @@ const up = (value: number, digits: number): string =>
  * doubt: what left the envelope once is never said to stay inside always.
  * Example: "99.98 %"; a million of a million are "more than 99.999 %", 999,999 of them "99.99 %".
  */
-export function shareInWords({ draws, inside }: Inside): string {
+export function shareInWords({ draws, inside }: Pick<Inside, 'draws' | 'inside'>): string {
   const fine = draws >= 300_000 ? 3 : 2;
   if (inside === draws) return `more than ${down(100 * (1 - 3 / draws), fine)} %`;
   if (inside === 0) return `less than ${up(300 / draws, fine)} %`;

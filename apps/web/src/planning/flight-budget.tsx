@@ -107,6 +107,12 @@ export function BudgetForm({
       {carried ? <FromSheet budget={budget} carried={carried} onChange={onChange} /> : null}
       <div className="grid grid-cols-4 gap-x-5 gap-y-2 max-md:grid-cols-2">
         <FigureField
+          label="Contingency"
+          unit="%"
+          value={(budget.contingency ?? 0) * 100}
+          onChange={positive((n) => ({ ...budget, contingency: Math.min(1, n / 100) }), 0)}
+        />
+        <FigureField
           label="Usable"
           unit={budget.unit}
           value={budget.usable}

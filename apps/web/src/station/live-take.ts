@@ -1,4 +1,5 @@
 import {
+  formatFigure,
   isFigureSpec,
   readSteady,
   type BasisIndex,
@@ -61,12 +62,12 @@ export function lookAt(index: BasisIndex, part: Part, name: string): LiveLook {
       ? { state: 'steady', value, reading: last.reading }
       : { state: 'moving', value };
   }
-  const rounded = Number((Math.round(steady.mean / spec.resolution) * spec.resolution).toFixed(6));
   const instrument = instrumentsFor(index, part.check, true)[0]?.id;
   const reading: Reading = {
-    value: rounded,
+    // What was measured is recorded and judged; the step of the check says only how much of it is worth showing.
+    value: steady.mean,
     unit: spec.unit,
-    text: String(rounded),
+    text: formatFigure(steady.mean, spec.resolution),
     resolution: spec.resolution,
     source: 'live',
     ...(instrument ? { instrument } : {}),

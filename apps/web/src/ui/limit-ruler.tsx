@@ -1,4 +1,4 @@
-import { formatFigure, type Bounds, type VerdictState } from '@kanzel/core';
+import { formatFigure, limitEdges, type Bounds, type VerdictState } from '@kanzel/core';
 import { useId, type ReactElement } from 'react';
 
 export interface RulerProps {
@@ -75,7 +75,7 @@ export function LimitRuler({
       <path d={`M${x(at)} ${top - 3}v${thick + 6}`} stroke="var(--out)" strokeWidth={large ? 2.4 : 1.8} />
       {large ? (
         <text x={x(at)} y={top + thick + 17} textAnchor="middle" fontSize="12" fill="var(--ink-2)">
-          {formatFigure(at, Number.isInteger(at) ? 1 : 0.1)}
+          {formatFigure(at)}
         </text>
       ) : null}
     </g>
@@ -150,7 +150,7 @@ export function LimitRuler({
                   textAnchor={off > 0 ? 'end' : 'start'}
                   fontWeight="650"
                 >
-                  {formatFigure(value, resolution)}
+                  {formatFigure(value, resolution, limitEdges(bounds))}
                 </text>
               ) : null}
             </>

@@ -1,3 +1,4 @@
+import { isCircular } from '../quantity/units.ts';
 import { combineUncertainty } from '../quantity/uncertainty.ts';
 import { err, ok } from '../result.ts';
 import { reason } from '../words/reason.ts';
@@ -5,16 +6,27 @@ import { several, shape, type Distil } from './distil.ts';
 import type { Judgeable } from './reading.ts';
 import type { MatchLimit, TogetherLimit } from './types.ts';
 
-/** The tightest run of `wanted` neighbours in value: its two ends. Takes at least `wanted` readings, wanted ≥ 2. */
-function tightest(
-  readings: readonly Judgeable[],
-  wanted: number,
-): readonly [Judgeable, Judgeable] | undefined {
-  const sorted = [...readings].sort((a, b) => a.value - b.value);
-  let best: readonly [Judgeable, Judgeable] | undefined;
-  for (let i = 0; i + wanted <= sorted.length; i += 1) {
-    const [from, to] = [sorted[i], sorted[i + wanted - 1]];
-    if (from && to && (!best || to.value - from.value < best[1].value - best[0].value)) best = [from, to];
+/** A run of readings: its two ends, and how far they lie apart. */
+export interface Run {
+  readonly between: readonly [Judgeable, Judgeable];
+  readonly width: number;
+}
+
+/**
+ * The tightest run of `wanted` neighbours in value. Takes at least `wanted` readings, wanted ≥ 2. Directions run on
+ * beyond 360 degrees, so that the run may lie across north.
+ * Example: of 350, 2 and 8 degrees, all three run over 18 degrees.
+ */
+export function tightest(readings: readonly Judgeable[], wanted: number, circular = false): Run | undefined {
+  const turned = circular ? readings.map((r) => ({ ...r, value: ((r.value % 360) + 360) % 360 })) : readings;
+  const sorted = [...turned].sort((a, b) => a.value - b.value);
+  const line = circular ? [...sorted, ...sorted.map((r) => ({ ...r, value: r.value + 360 }))] : sorted;
+  let best: Run | undefined;
+  for (let i = 0; i + wanted <= line.length && i < sorted.length; i += 1) {
+    const [from, to] = [line[i], line[i + wanted - 1]];
+    if (!from || !to) continue;
+    const width = to.value - from.value;
+    if (!best || width < best.width) best = { between: [from, to], width };
   }
   return best;
 }
@@ -35,11 +47,11 @@ export const distilMatch: Distil<MatchLimit> = (limit, measured, around) => {
   if (readings.length < wanted) return err(reason('tooFewReadings', { wanted, got: readings.length }));
   const all = several(readings, limit.unit, around);
   if (!all.ok) return all;
-  const ends = tightest(all.value, wanted);
+  const ends = tightest(all.value, wanted, isCircular(limit.unit));
   if (!ends) return err(reason('notFinite'));
   return ok({
-    value: ends[1].value - ends[0].value,
-    uncertainty: combineUncertainty([ends[0].uncertainty, ends[1].uncertainty]),
+    value: ends.width,
+    uncertainty: combineUncertainty(ends.between.map((e) => e.uncertainty)),
     resolution: resolutionOf(all.value),
     unit: limit.unit,
     bounds: limit.bounds,
@@ -65,8 +77,8 @@ export const distilTogether: Distil<TogetherLimit> = (limit, measured, around) =
   const ends = tightest(all.value, all.value.length);
   if (!ends) return err(reason('notFinite'));
   return ok({
-    value: ends[1].value - ends[0].value,
-    uncertainty: combineUncertainty([ends[0].uncertainty, ends[1].uncertainty]),
+    value: ends.width,
+    uncertainty: combineUncertainty(ends.between.map((e) => e.uncertainty)),
     resolution: resolutionOf(all.value),
     unit: limit.unit,
     bounds: limit.bounds,

@@ -1,3 +1,4 @@
+import { noiseAt } from '../quantity/noise.ts';
 import { convert } from '../quantity/units.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import type { Condition, Fact } from './types.ts';
@@ -23,7 +24,10 @@ function judgeCondition(condition: Condition, fact: Fact | undefined): Condition
   }
   const value = convert(fact.value, fact.unit, unit);
   if (!value.ok) return { state: 'unknown', reason: value.error };
-  const inside = (low === undefined || value.value >= low) && (high === undefined || value.value <= high);
+  // The tolerance of limits: an edge typed in another unit is still that edge, and holds on both sides of it.
+  const noise = noiseAt([value.value, low ?? 0, high ?? 0]);
+  const inside =
+    (low === undefined || value.value >= low - noise) && (high === undefined || value.value <= high + noise);
   if (inside) return { state: 'met' };
   const edge = low !== undefined && value.value < low ? low : (high ?? 0);
   return {

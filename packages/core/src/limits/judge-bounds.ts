@@ -1,3 +1,5 @@
+import { shownFigure, stepAsWritten } from '../quantity/format.ts';
+import { noiseAt } from '../quantity/noise.ts';
 import { reason, type Figure, type Reason } from '../words/reason.ts';
 import type { Acceptance, Bounds, LimitClass, Margin, Verdict } from './types.ts';
 
@@ -17,12 +19,32 @@ export interface BoundsQuestion {
   readonly because?: { readonly low?: string; readonly high?: string };
 }
 
-/** Sums of decimals miss by a few units in the last binary place; a billionth is far below any instrument. */
-const NUMERIC_NOISE = 1e-9;
-
 function noise(q: BoundsQuestion): number {
-  const { low = 0, high = 0 } = q.bounds;
-  return NUMERIC_NOISE * Math.max(Math.abs(q.value), Math.abs(low), Math.abs(high));
+  const { low = 0, high = 0, cautionLow = 0, cautionHigh = 0 } = q.bounds;
+  return noiseAt([q.value, low, high, cautionLow, cautionHigh]);
+}
+
+/**
+ * Steps with which a value and its uncertainty are shown so that who reckons with what is shown finds the same: the
+ * margin smaller than the uncertainty, or not.
+ */
+function stepsToShow(q: BoundsQuestion): { readonly value: number; readonly uncertainty: number } {
+  const { uncertainty } = q;
+  const margin = marginTo(q.value, q.bounds, q.unit);
+  if (uncertainty === undefined || !margin || !(uncertainty > 0))
+    return { value: q.resolution, uncertainty: q.resolution };
+  const closer = (value: number, u: number): boolean =>
+    (marginTo(value, q.bounds, q.unit)?.value ?? Infinity) < u - noise(q);
+  // Two digits tell how good a figure is; more are shown only where they decide.
+  let step = 10 ** Math.min(0, Math.floor(Math.log10(uncertainty)) - 1);
+  let value = q.resolution;
+  const beside = limitEdges(q.bounds);
+  const truth = closer(q.value, uncertainty);
+  while (step > 1e-14 && closer(shownFigure(q.value, value, beside), shownFigure(uncertainty, step)) !== truth) {
+    step /= 10;
+    value = Math.min(value, step * 10);
+  }
+  return { value, uncertainty: step };
 }
 
 /**
@@ -41,19 +63,26 @@ export function marginTo(value: number, bounds: Bounds, unit: string): Margin | 
   return { value: distance, unit, edge, ...(width ? { share: distance / width } : {}) };
 }
 
+/** Every edge of a limit, hard and caution: what a figure shown beside it must not cross. */
+export function limitEdges({ low, high, cautionLow, cautionHigh }: Bounds): readonly number[] {
+  return [low, high, cautionLow, cautionHigh].filter((b): b is number => b !== undefined);
+}
+
 function figures(q: BoundsQuestion): Record<string, Figure | string> {
-  const beside = [q.bounds.low, q.bounds.high].filter((b): b is number => b !== undefined);
-  const figure = (value: number): Figure => ({
+  const steps = stepsToShow(q);
+  const figure = (value: number, resolution: number): Figure => ({
     value,
     unit: q.unit,
-    resolution: q.resolution,
+    resolution,
     ...(q.per ? { per: q.per } : {}),
   });
+  // An edge is shown with the digits it was written with; a value with as many as it takes to tell it from every edge.
+  const edge = (value: number): Figure => figure(value, stepAsWritten(value));
   return {
-    value: { ...figure(q.value), beside },
-    ...(q.bounds.low === undefined ? {} : { low: figure(q.bounds.low) }),
-    ...(q.bounds.high === undefined ? {} : { high: figure(q.bounds.high) }),
-    ...(q.uncertainty === undefined ? {} : { uncertainty: figure(q.uncertainty) }),
+    value: { ...figure(q.value, steps.value), beside: limitEdges(q.bounds) },
+    ...(q.bounds.low === undefined ? {} : { low: edge(q.bounds.low) }),
+    ...(q.bounds.high === undefined ? {} : { high: edge(q.bounds.high) }),
+    ...(q.uncertainty === undefined ? {} : { uncertainty: figure(q.uncertainty, steps.uncertainty) }),
   };
 }
 
@@ -81,7 +110,7 @@ export function judgeBounds(q: BoundsQuestion): Verdict {
   const measured = {
     ...base,
     value: q.value,
-    uncertainty: q.uncertainty,
+    uncertainty: q.uncertainty !== undefined && q.uncertainty >= 0 ? q.uncertainty : undefined,
     resolution: q.resolution,
     margin,
     ...(q.per ? { per: q.per } : {}),
@@ -98,7 +127,8 @@ export function judgeBounds(q: BoundsQuestion): Verdict {
     };
   }
   if (margin && q.rule === 'guarded') {
-    if (q.uncertainty === undefined)
+    // An uncertainty that is no figure, or less than nothing, is not known.
+    if (q.uncertainty === undefined || !Number.isFinite(q.uncertainty) || q.uncertainty < 0)
       return { ...measured, state: 'unknown', reason: say('uncertaintyMissing') };
     if (margin.value < q.uncertainty - eps) {
       const decisionNeeded = q.class === 'safety' || q.class === 'airworthiness';

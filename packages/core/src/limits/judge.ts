@@ -1,7 +1,7 @@
-import { convert, circularDifference } from '../quantity/units.ts';
+import { convert, circularDifference, isCircular } from '../quantity/units.ts';
 import { combineUncertainty, expandedUncertainty } from '../quantity/uncertainty.ts';
 import { reason, type Reason } from '../words/reason.ts';
-import { distilMatch, distilTogether } from './agreement.ts';
+import { distilMatch, distilTogether, tightest } from './agreement.ts';
 import { boundsAround } from './bounds-of.ts';
 import { factIn, readingUnit, several, shape, two, type Distil, type Distilled } from './distil.ts';
 import { distilTrend } from './past.ts';
@@ -10,7 +10,7 @@ import { judgeWords } from './words.ts';
 import { judgeBounds } from './judge-bounds.ts';
 import { judgeConditions } from './conditions.ts';
 import { judgeable, type Judgeable } from './reading.ts';
-import { checkSamples, longestBeyond, settlingTime, steepest, type Samples } from './series.ts';
+import { checkSamples, longestBeyond, milliseconds, settlingTime, steepest, type Samples } from './series.ts';
 import { err, ok, type Result } from '../result.ts';
 import type {
   Bounds,
@@ -40,12 +40,16 @@ const distilRelative: Distil<RelativeLimit> = (limit, measured, around) => {
   if (measured.kind !== 'one') return shape('one', measured);
   const found = judgeable(measured.reading, limit.unit, around);
   if (!found.ok) return found;
-  if ('value' in limit.expected)
-    return ok({ ...found.value, unit: limit.unit, bounds: boundsAround(limit, limit.expected.value) });
-  const expected = factIn(limit.expected.fact, limit.unit, around);
-  return expected.ok
-    ? ok({ ...found.value, unit: limit.unit, bounds: boundsAround(limit, expected.value) })
-    : expected;
+  const expected =
+    'value' in limit.expected
+      ? ok(limit.expected.value)
+      : factIn(limit.expected.fact, limit.unit, around);
+  if (!expected.ok) return expected;
+  // A direction is as far from the expected one as the shorter turn is.
+  const value = isCircular(limit.unit)
+    ? expected.value + circularDifference(found.value.value, expected.value)
+    : found.value.value;
+  return ok({ ...found.value, value, unit: limit.unit, bounds: boundsAround(limit, expected.value) });
 };
 
 const distilDrop: Distil<DropLimit> = (limit, measured, around) => {
@@ -110,11 +114,11 @@ const distilSpread: Distil<SpreadLimit> = (limit, measured, around) => {
   const all = several(readings, limit.unit, around);
   if (!all.ok) return all;
   const found = all.value;
-  const highest = found.reduce((a, b) => (b.value > a.value ? b : a));
-  const lowest = found.reduce((a, b) => (b.value < a.value ? b : a));
+  const ends = tightest(found, found.length, isCircular(limit.unit));
+  if (!ends) return err(reason('notFinite'));
   return ok({
-    value: highest.value - lowest.value,
-    uncertainty: combineUncertainty([highest.uncertainty, lowest.uncertainty]),
+    value: ends.width,
+    uncertainty: combineUncertainty(ends.between.map((e) => e.uncertainty)),
     resolution: Math.max(...found.map((f) => f.resolution)),
     unit: limit.unit,
     bounds: limit.bounds,
@@ -208,8 +212,8 @@ const distilSettle: Distil<SettleLimit> = (limit, measured, around) => {
   };
   if (found !== undefined) return ok({ ...common, value: found });
   // Not settled yet: out only once even settling from now on would be too late.
-  const earliest = length - limit.hold;
-  if (limit.bounds.high !== undefined && earliest > limit.bounds.high)
+  const earliest = (milliseconds(length) - milliseconds(limit.hold)) / 1000;
+  if (limit.bounds.high !== undefined && milliseconds(earliest) > milliseconds(limit.bounds.high))
     return ok({ ...common, value: earliest });
   return err(reason('notSettledYet', { length: { value: length, unit: 's' } }));
 };
@@ -220,7 +224,13 @@ const distilDwell: Distil<DwellLimit> = (limit, measured, around) => {
   if (measured.kind !== 'series') return shape('series', measured);
   const read = samplesIn(measured.series, limit.unit, limit.maximumGap, around);
   if (!read.ok) return read;
-  const value = longestBeyond(read.value.samples, limit.beyond, limit.side);
+  const { longest: value, running } = longestBeyond(read.value.samples, limit.beyond, limit.side);
+  const { low, high } = limit.bounds;
+  // Still beyond when the recording ends: only what no more of it could change is known.
+  const settled =
+    (high !== undefined && milliseconds(value) > milliseconds(high)) ||
+    (high === undefined && low !== undefined && milliseconds(value) >= milliseconds(low));
+  if (running && !settled) return err(reason('stillBeyond', { length: { value, unit: 's', resolution: 0.1 } }));
   return ok({
     value,
     uncertainty: timingUncertainty(read.value.samples),

@@ -31,9 +31,64 @@ function unitErrors(limit: Limit): Reason[] {
   return limit.kind === 'ratio' && kind !== 'ratio' ? [reason('unitNotRatio', about)] : [];
 }
 
+/** Members of a limit that may not be less than nothing, or not nothing either, by the words they are known by. */
+function sizesOf(limit: Limit): readonly { readonly name: string; readonly value: number | undefined; readonly positive: boolean }[] {
+  const least = (name: string, value: number | undefined, positive = false) => ({ name, value, positive });
+  switch (limit.kind) {
+    case 'relative':
+      return [least('tolerance', limit.tolerance), least('caution tolerance', limit.cautionTolerance)];
+    case 'trend':
+      return [
+        least('tolerance', limit.tolerance),
+        least('caution tolerance', limit.cautionTolerance),
+        least('floor', limit.floor),
+      ];
+    case 'rate':
+      return [least('window', limit.window, true), least('longest gap', limit.maximumGap, true)];
+    case 'settle':
+      return [least('holding time', limit.hold), least('longest gap', limit.maximumGap, true)];
+    case 'dwell':
+      return [least('longest gap', limit.maximumGap, true)];
+    case 'match':
+      return [least('number that agree', limit.atLeast - 1, true)];
+    case 'ratio':
+      return 'value' in limit.demand ? [least('demand', limit.demand.value, true)] : [];
+    case 'band':
+    case 'drop':
+    case 'difference':
+    case 'spread':
+    case 'responds':
+    case 'together':
+    case 'sense':
+    case 'equals':
+      return [];
+  }
+}
+
+/** Sizes that are no size: below nothing, nothing where something is needed, or no figure. */
+function sizeErrors(limit: Limit): Reason[] {
+  return sizesOf(limit).flatMap(({ name, value, positive }) =>
+    value === undefined || (Number.isFinite(value) && (positive ? value > 0 : value >= 0))
+      ? []
+      : [reason('sizeWrong', { limit: limit.title, member: name })],
+  );
+}
+
+/** Conditions and facts whose units cannot be: a unit that is none, edges the wrong way round, one for something else. */
+function conditionErrors(limit: Limit): Reason[] {
+  return limit.conditions.flatMap(({ fact, low, high, unit }) => {
+    if (low === undefined && high === undefined) return [];
+    if (unit !== undefined && !findUnit(unit)) return [reason('conditionUnit', { limit: limit.title, fact, unit })];
+    return low !== undefined && high !== undefined && low > high
+      ? [reason('conditionOrder', { limit: limit.title, fact })]
+      : [];
+  });
+}
+
 /**
  * What makes a single limit unusable: edges out of order or missing, a temperature where a difference is
- * meant, instants not in a unit of time, a share in another unit, a caution tolerance beyond the tolerance.
+ * meant, instants not in a unit of time, a share in another unit, a caution tolerance beyond the tolerance, sizes
+ * below nothing, conditions in units that there are not.
  * Example: low 90 and high 55 gives `edgesOrder`.
  */
 export function limitErrors(limit: Limit): readonly Reason[] {
@@ -47,6 +102,8 @@ export function limitErrors(limit: Limit): readonly Reason[] {
     ...unitErrors(limit),
     ...('bounds' in limit ? boundsErrors(limit, limit.bounds) : []),
     ...tolerance,
+    ...sizeErrors(limit),
+    ...conditionErrors(limit),
   ];
 }
 

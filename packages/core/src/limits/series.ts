@@ -1,3 +1,4 @@
+import { noiseAt } from '../quantity/noise.ts';
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../words/reason.ts';
 
@@ -6,6 +7,9 @@ export interface Samples {
   readonly t: readonly number[];
   readonly v: readonly number[];
 }
+
+/** Whole milliseconds: times are compared in these, so that 0.1 s three times is 0.3 s. */
+export const milliseconds = (seconds: number): number => Math.round(seconds * 1000);
 
 /**
  * Refuses samples that nothing can be computed from: fewer than two, of unequal lengths, not finite, not in
@@ -31,10 +35,15 @@ export function checkSamples(samples: Samples, maximumGap: number): Result<Sampl
 
 /**
  * Longest unbroken time, in seconds, during which a series lies strictly beyond `edge`; crossings are
- * interpolated linearly between neighbouring samples. Takes samples that `checkSamples` let through.
+ * interpolated linearly between neighbouring samples. In whole milliseconds; `running`: it lies there still when the
+ * samples end, and how long it will is not known. Takes samples that `checkSamples` let through.
  * Example: values 0, 10, 10, 0 at 0, 1, 2, 3 s lie above 5 from 0.5 to 2.5 s: 2 s.
  */
-export function longestBeyond(samples: Samples, edge: number, side: 'above' | 'below'): number {
+export function longestBeyond(
+  samples: Samples,
+  edge: number,
+  side: 'above' | 'below',
+): { readonly longest: number; readonly running: boolean } {
   const sign = side === 'above' ? 1 : -1;
   const over = samples.v.map((value) => sign * (value - edge));
   let longest = 0;
@@ -51,7 +60,8 @@ export function longestBeyond(samples: Samples, edge: number, side: 'above' | 'b
       since = undefined;
     }
   });
-  return longest;
+  const running = since !== undefined;
+  return { longest: milliseconds(longest) / 1000, running };
 }
 
 /**
@@ -64,16 +74,21 @@ export function settlingTime(
   target: { low?: number; high?: number },
   hold: number,
 ): number | undefined {
-  const inside = (v: number): boolean =>
-    (target.low === undefined || v >= target.low) && (target.high === undefined || v <= target.high);
-  const start = samples.t[0] ?? 0;
+  const inside = (v: number): boolean => {
+    const noise = noiseAt([v, target.low ?? 0, target.high ?? 0]);
+    return (
+      (target.low === undefined || v >= target.low - noise) &&
+      (target.high === undefined || v <= target.high + noise)
+    );
+  };
+  const start = milliseconds(samples.t[0] ?? 0);
   let since: number | undefined;
   for (let i = 0; i < samples.t.length; i += 1) {
-    const at = samples.t[i] ?? 0;
+    const at = milliseconds(samples.t[i] ?? 0);
     if (!inside(samples.v[i] ?? NaN)) since = undefined;
     else {
       since ??= at;
-      if (at - since >= hold) return since - start;
+      if (at - since >= milliseconds(hold)) return (since - start) / 1000;
     }
   }
   return undefined;

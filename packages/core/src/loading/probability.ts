@@ -3,25 +3,35 @@ import { dryItems, fuelItem, type Item } from './items.ts';
 import { checkTrack, envelopesFor, flightTrack, landingAt, tiltsOf, type TrackPoint } from './track.ts';
 import type { LoadingData, LoadingSheet } from './types.ts';
 
+/** One point of a flight, packed for drawing. */
+interface DrawPoint {
+  /**
+   * 5 numbers a tank: mass, arm, lateral; one sigma of what the gauge says, as mass; one sigma of the density as a share
+   * of the mass. The gauge is wrong by as much however little is left; the density by as much of what is left.
+   */
+  readonly fuel: Float64Array;
+  readonly tilt: number;
+  /** Polygons as pairs of arm and mass. */
+  readonly polygons: readonly Float64Array[];
+}
+
 /** A loading packed for drawing: what is drawn once a flight, what at each point, and where it must stay inside. */
 export interface DrawProblem {
   /** Triples of mass, arm, lateral, and pairs of sigmas: 5 numbers an item, drawn once. */
   readonly dry: Float64Array;
-  readonly points: readonly {
-    /** 5 numbers an item of fuel. Their errors are drawn once a flight and scale with the fuel. */
-    readonly fuel: Float64Array;
-    readonly tilt: number;
-    /** Polygons as pairs of arm and mass. */
-    readonly polygons: readonly Float64Array[];
-  }[];
+  /** Up to landing. */
+  readonly points: readonly DrawPoint[];
+  /** After it, on the reserve, which is not meant to be used. */
+  readonly reserve: readonly DrawPoint[];
   readonly tanks: number;
   readonly lateral: readonly [number, number];
 }
 
-/** Share of draws inside, and how well that is known. */
+/** How many draws stay inside up to landing, and how many of those on the reserve too. */
 export interface Inside {
   readonly draws: number;
   readonly inside: number;
+  readonly reserve: number;
 }
 
 function packItems(items: readonly Item[]): Float64Array {
@@ -34,42 +44,51 @@ function packItems(items: readonly Item[]): Float64Array {
 function packFuel(data: LoadingData, point: TrackPoint): Float64Array {
   const packed = new Float64Array(data.tanks.length * 5);
   data.tanks.forEach((tank, at) => {
-    const own = fuelItem(tank, point.volumes[tank.id] ?? 0, data.units);
-    if (own) packed.set([own.mass, own.arm, own.lateral, own.sigmaMass / own.mass, 0], at * 5);
+    const volume = point.volumes[tank.id] ?? 0;
+    const own = fuelItem(tank, volume, data.units);
+    if (!own) return;
+    const gauge = (own.mass / volume) * (tank.gauge / 2);
+    const density = tank.density > 0 ? tank.densityBand / 2 / tank.density : 0;
+    packed.set([own.mass, own.arm, own.lateral, gauge, density], at * 5);
   });
   return packed;
 }
 
 /**
  * Packs a loading for `drawInside`: the corners of its track up to landing and the point where it comes closest to an
- * edge, in every tilt position. Undefined when it has no mass, or there is no envelope to stay inside.
+ * edge on the way there, in every tilt position; apart from them the corners after landing. Undefined when it has no mass, or there is no envelope to stay inside.
  */
 export function drawProblem(data: LoadingData, sheet: LoadingSheet): DrawProblem | undefined {
-  const points: DrawProblem['points'][number][] = [];
+  const points: DrawPoint[] = [];
+  const reserve: DrawPoint[] = [];
   const dry = packItems(dryItems(data, sheet));
   const [base] = dryItems(data, sheet);
   for (const tilt of tiltsOf(data)) {
     const track = flightTrack(data, sheet, tilt);
     const envelopes = envelopesFor(data, tilt);
     if (!track.ok || envelopes.length === 0 || !base) return undefined;
-    const flown = track.value.slice(0, landingAt(track.value, sheet) + 1);
+    const landing = landingAt(track.value, sheet);
+    const flown = track.value.slice(0, landing + 1);
+    const landed = track.value[landing]?.burned ?? 0;
     const close = envelopes.flatMap((e) => {
       const { doubt, worst } = checkTrack(data, sheet, track.value, e, tilt);
-      return [doubt, worst].flatMap((m) => (m ? [m.at] : []));
+      // What is closest only after landing says nothing of the flight.
+      return [doubt, worst].flatMap((m) => (m && m.at.burned <= landed + 1e-9 ? [m.at] : []));
     });
     const [tilted] = dryItems(data, sheet, tilt);
     const polygons = envelopes.map((e) =>
       Float64Array.from(edgesOf(e).flatMap(({ from }) => [from.arm, from.mass])),
     );
-    for (const point of [...flown, ...close])
-      points.push({
-        fuel: packFuel(data, point),
-        tilt: ((tilted?.arm ?? base.arm) - base.arm) * base.mass,
-        polygons,
-      });
+    const pack = (point: TrackPoint): DrawPoint => ({
+      fuel: packFuel(data, point),
+      tilt: ((tilted?.arm ?? base.arm) - base.arm) * base.mass,
+      polygons,
+    });
+    points.push(...[...flown, ...close].map(pack));
+    reserve.push(...track.value.slice(landing + 1).map(pack));
   }
   const { low = -Infinity, high = Infinity } = data.lateral ?? {};
-  return { dry, points, tanks: data.tanks.length, lateral: [low, high] };
+  return { dry, points, reserve, tanks: data.tanks.length, lateral: [low, high] };
 }
 
 function insidePolygon(polygon: Float64Array, arm: number, mass: number): boolean {
@@ -91,8 +110,9 @@ function insidePolygon(polygon: Float64Array, arm: number, mass: number): boolea
  * Example: a centre on an edge with an even error each way stays inside in half of the draws.
  */
 export function drawInside(problem: DrawProblem, draws: number, random: () => number): Inside {
-  const { dry, points, tanks, lateral } = problem;
-  const fuelError = new Float64Array(tanks);
+  const { dry, points, reserve, tanks, lateral } = problem;
+  // Of every tank what its gauge is off by, then what its fuel weighs otherwise than it should.
+  const fuelError = new Float64Array(2 * tanks);
   let spare = NaN;
   const normal = (): number => {
     if (!Number.isNaN(spare)) {
@@ -106,6 +126,7 @@ export function drawInside(problem: DrawProblem, draws: number, random: () => nu
     return radius * Math.cos(angle);
   };
   let count = 0;
+  let further = 0;
   for (let draw = 0; draw < draws; draw += 1) {
     let mass = 0;
     let moment = 0;
@@ -119,10 +140,12 @@ export function drawInside(problem: DrawProblem, draws: number, random: () => nu
       moment += m * x;
       side += m * (dry[i + 2] as number);
     }
-    for (let t = 0; t < tanks; t += 1) fuelError[t] = normal();
-    if (staysInside(points, fuelError, mass, moment, side, lateral)) count += 1;
+    for (let t = 0; t < 2 * tanks; t += 1) fuelError[t] = normal();
+    if (!staysInside(points, fuelError, mass, moment, side, lateral)) continue;
+    count += 1;
+    if (staysInside(reserve, fuelError, mass, moment, side, lateral)) further += 1;
   }
-  return { draws, inside: count };
+  return { draws, inside: count, reserve: further };
 }
 
 function staysInside(
@@ -138,9 +161,11 @@ function staysInside(
     let mass = dryMass;
     let moment = dryMoment + point.tilt;
     let side = drySide;
-    for (let t = 0; t < fuelError.length; t += 1) {
+    for (let t = 0; 2 * t < fuelError.length; t += 1) {
       const at = t * 5;
-      const m = (point.fuel[at] as number) * (1 + (point.fuel[at + 3] as number) * (fuelError[t] as number));
+      // No tank holds less than nothing, whatever its gauge is off by.
+      const gauged = Math.max(0, (point.fuel[at] as number) + (point.fuel[at + 3] as number) * (fuelError[2 * t] as number));
+      const m = gauged * (1 + (point.fuel[at + 4] as number) * (fuelError[2 * t + 1] as number));
       mass += m;
       moment += m * (point.fuel[at + 1] as number);
       side += m * (point.fuel[at + 2] as number);

@@ -270,6 +270,9 @@ export function dayProblem(request: TimetableRequest): DayProblem {
   const zero = Date.parse(origin);
   const maker = new ProblemMaker({ ...request, order: fullOrder(work, request.order) }, origin);
   maker.make();
+  // What a check waits for and is done already, or is not in the plan, is waited for no longer.
+  const planned = new Set(maker.jobs.map((j) => j.id));
+  const jobs = maker.jobs.map((j) => ({ ...j, links: j.links.filter((l) => planned.has(l.job)) }));
   const used = new Set(maker.jobs.flatMap((j) => j.uses));
   const resources = [...used].map((id) => {
     const name = id.slice(id.indexOf(' ') + 1);
@@ -284,7 +287,7 @@ export function dayProblem(request: TimetableRequest): DayProblem {
     origin,
     meanings: maker.meanings,
     problem: {
-      jobs: maker.jobs,
+      jobs,
       people: day.people.map((p) => ({ id: p.id, away: p.away.map((s) => minutesOf(s, zero)) })),
       resources,
     },

@@ -3,6 +3,7 @@ import type { TestPoint } from '../checks/types.ts';
 import { err, ok, type Result } from '../result.ts';
 import type { Carried } from '../loading/carried.ts';
 import { reason, type Reason } from '../words/reason.ts';
+import { budgetFaults } from './faults.ts';
 import type { FlightBudget, Profile } from './plan.ts';
 
 /** A check of the flight as a test point. */
@@ -83,7 +84,7 @@ export interface FlownFlight {
 
 /**
  * Reckons a flight through, point by point: taxi, a climb to each height where it is above the last, the point at
- * its power, the circuit. Descents cost nothing beyond the points themselves. Minutes, metres, and the unit of the
+ * its power, the circuit, and the contingency on all of it. Descents cost nothing beyond the points themselves. Minutes, metres, and the unit of the
  * budget; the margin counts the reserve as spent.
  * Example: 10 min of taxi at 0.1 and 20 min of cruise at 0.3 L/min burn 7 L.
  */
@@ -106,7 +107,14 @@ export function reckonFlight(points: readonly FlightPoint[], budget: FlightBudge
     burn += spent;
     return { id, height: wanted, climb, minutes: climb + own, burn: spent };
   });
-  return { legs, minutes, burn, margin: budget.usable - budget.reserve - burn, configurationChanges };
+  const planned = burn * (1 + (budget.contingency ?? 0));
+  return {
+    legs,
+    minutes,
+    burn: planned,
+    margin: budget.usable - budget.reserve - planned,
+    configurationChanges,
+  };
 }
 
 /** Whether a flight stays inside fuel or energy, and inside the longest that is flown. Edges are inside. */
@@ -312,7 +320,7 @@ export function judgeFlights(
 ): readonly FlightFault[] {
   const byId = new Map(points.map((p) => [p.id, p]));
   const risk = riskOf(points);
-  const faults: FlightFault[] = [];
+  const faults: FlightFault[] = budgetFaults(budget).map((why) => ({ flight: -1, reason: why }));
   const flown = flights.map((f) => f.flatMap((id) => byId.get(id) ?? []));
   flown.forEach((flight, i) => {
     const reckoned = reckonFlight(flight, budget);

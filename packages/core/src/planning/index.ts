@@ -19,3 +19,4 @@ export * from './actual.ts';
 export * from './what-if.ts';
 export * from './kept-plan.ts';
 export * from './components.ts';
+export * from './faults.ts';

@@ -40,6 +40,8 @@ export interface FlightBudget {
   readonly unit: string;
   readonly usable: number;
   readonly reserve: number;
+  /** What is added to everything that is burned, as a share of it: 0.05 for five in a hundred. Absent: nothing. */
+  readonly contingency?: number;
   /** Per minute, by power setting. */
   readonly rate: Readonly<Record<'idle' | 'cruise' | 'climb' | 'full', number>>;
   /** Minutes from starting to lifting off, and from the circuit to stopping. */

@@ -1,3 +1,4 @@
+import { scheduleFaults } from './faults.ts';
 import type { KeptTimetable } from './plan.ts';
 import { headsOf, lowerBound, tailsOf, topological } from './bound.ts';
 import {
@@ -277,11 +278,12 @@ function listByOrder(compiled: Compiled, last: (job: number) => number): number[
 /**
  * Searches for a short schedule: lists by several rules, each pushed late and pulled early again, then small moves
  * from the best one, until it meets the bound, `lists` were tried, or `goOn` says no; the best so far is kept.
- * Undefined when no list can be placed at all: `conflictOf` says why.
+ * Undefined when no list can be placed at all: `conflictOf` says why; or when it is no problem: `scheduleFaults`.
  * Source: serial generation with forward-backward improvement, and local search on the list of activities.
  * Example: two people and three jobs of 40 minutes end after 80; the bound says 60.
  */
 export function searchSchedule(problem: ScheduleProblem, options: SearchOptions): Planned | undefined {
+  if (scheduleFaults(problem).length > 0) return undefined;
   const search = new Search(problem, options);
   const order = topological(search.compiled);
   if (!order) return undefined;

@@ -1,3 +1,4 @@
+import { isForecast } from './faults.ts';
 import type { Stretch } from './plan.ts';
 
 /** Wind as forecast for a stretch of time; direction it comes from, degrees true; speeds in knots. */
@@ -49,12 +50,13 @@ export function windStretches(
   runways: readonly number[],
   limits: WindLimits,
 ): readonly Stretch[] {
-  const edges = [...new Set(forecast.flatMap((f) => [f.from, f.to]))].sort();
+  const said = forecast.filter(isForecast);
+  const edges = [...new Set(said.flatMap((f) => [f.from, f.to]))].sort();
   const good: Stretch[] = [];
   edges.forEach((from, i) => {
     const to = edges[i + 1];
     if (to === undefined) return;
-    const covering = forecast.filter((f) => f.from <= from && f.to >= to);
+    const covering = said.filter((f) => f.from <= from && f.to >= to);
     if (!covering.some((f) => !f.atTimes) || !covering.every((f) => fits(f, runways, limits))) return;
     const last = good[good.length - 1];
     if (last?.to === from) good[good.length - 1] = { from: last.from, to };

@@ -1,6 +1,6 @@
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../words/reason.ts';
-import { unitFromSpelling, unitOf } from './units.ts';
+import { ambiguousUnit, unitFromSpelling, unitOf, type Unit } from './units.ts';
 
 /** A figure as a person typed it: its value, and the step its last digit stands for. */
 export interface TypedFigure {
@@ -22,6 +22,16 @@ function split(text: string): { figure: string; suffix: string } {
   return match ? { figure: match[1] ?? '', suffix: match[2] ?? '' } : { figure: text.trim(), suffix: '' };
 }
 
+/** Gallons beside a placard in US gallons are those. */
+function placardGallons(suffix: string, expectedUnit: string): Unit | undefined {
+  const word = suffix.trim().toLowerCase();
+  if (expectedUnit === 'US gal' && /^gal(lon)?s?$/.test(word)) return unitOf('US gal');
+  return expectedUnit === 'US gal/h' && (word === 'gph' || word === 'gal/h') ? unitOf('US gal/h') : undefined;
+}
+
+/** More digits than any figure has that somebody reads off an instrument. */
+const MOST_DIGITS = 30;
+
 /** Reads digits with at most one decimal mark already settled as a point. */
 function plain(sign: string, digits: string): TypedFigure {
   const decimals = digits.includes('.') ? digits.length - digits.indexOf('.') - 1 : 0;
@@ -31,7 +41,10 @@ function plain(sign: string, digits: string): TypedFigure {
 
 /** True when every group after the first has three digits: "1.234.567", "12 345". */
 function grouped(parts: readonly string[]): boolean {
-  return parts.length > 1 && (parts[0] ?? '').length <= 3 && parts.slice(1).every((p) => p.length === 3);
+  const [first = ''] = parts;
+  // Nobody writes a nought before thousands: "0,500,000" is a slip.
+  const begins = first.length <= 3 && !first.startsWith('0');
+  return parts.length > 1 && begins && parts.slice(1).every((p) => p.length === 3);
 }
 
 /**
@@ -49,6 +62,7 @@ export function readFigure(text: string): Result<TypedFigure, Reason> {
   if (!match) return err(reason('notANumber', { text }));
   const sign = match[1] ?? '';
   const body = match[2] ?? '';
+  if (body.replace(/\D/g, '').length > MOST_DIGITS) return err(reason('notANumber', { text: `${text.slice(0, 40)}…` }));
   const spaced = body.split(/[\s\u00a0\u202f\u2009'’]/);
   const lastMark = Math.max(body.lastIndexOf(','), body.lastIndexOf('.'));
   const wholePart = lastMark < 0 ? spaced : body.slice(0, lastMark).split(/[\s\u00a0\u202f\u2009'’]/);
@@ -109,7 +123,9 @@ export function readQuantity(text: string, expectedUnit: string): Result<TypedQu
   const read = readFigure(figure);
   if (!read.ok) return read;
   if (suffix === '') return ok({ ...read.value, text: text.trim(), unit: expectedUnit });
-  const typed = unitFromSpelling(suffix, expected.kind);
+  const several = ambiguousUnit(suffix, expectedUnit);
+  if (several) return err(reason('ambiguousUnit', { text, unit: suffix, one: several[0], other: several[1] }));
+  const typed = placardGallons(suffix, expectedUnit) ?? unitFromSpelling(suffix, expected.kind);
   if (!typed) return err(reason('unknownUnit', { text, unit: suffix, wanted: expected.symbol }));
   if (typed.kind !== expected.kind) {
     return err(

@@ -5,6 +5,7 @@ import {
   expandedUncertainty,
   findUnit,
   formatFigure,
+  isInstant,
   readFigure,
   readQuantity,
   unitFromSpelling,
@@ -66,6 +67,65 @@ describe('reading figures as people mean them', () => {
     expect(readQuantity('68 parsec', 'psi')).toMatchObject({ ok: false, error: { code: 'unknownUnit' } });
     expect(unitFromSpelling('°C', 'temperature difference')?.id).toBe('degC-diff');
     expect(readQuantity('40 °C', 'degC-diff')).toMatchObject({ ok: true, value: { unit: 'degC-diff' } });
+  });
+});
+
+describe('what could be meant otherwise', () => {
+  test.each<[string, string, string, number]>([
+    ['5 mΩ', 'mohm', 'mohm', 0.005],
+    ['5 MΩ', 'ohm', 'Mohm', 5e6],
+    ['5 Mohm', 'mohm', 'Mohm', 5e6],
+    ['5 kohm', 'ohm', 'kohm', 5000],
+    ['5 ohm', 'mohm', 'ohm', 5],
+    ['5 mV', 'V', 'mV', 0.005],
+    ['5 PSI', 'bar', 'psi', 5 * 6894.757293168],
+    ['5 RPM', 'rpm', 'rpm', 5 * (Math.PI / 30)],
+    ['5 gal', 'US gal', 'US gal', 5 * 0.003785411784],
+    ['5 imp gal', 'L', 'imp gal', 5 * 0.00454609],
+  ])('%s beside a placard in %s', (text, placard, unit, si) => {
+    const read = readQuantity(text, placard);
+    expect(read).toMatchObject({ ok: true, value: { unit } });
+    const { factor } = unitOf(unit);
+    expect(read.ok && read.value.value * factor).toBeCloseTo(si, 9);
+  });
+  test.each([
+    ['5 MV', 'V', 'unknownUnit'],
+    ['5 MAh', 'Ah', 'unknownUnit'],
+    ['5 M', 'm', 'unknownUnit'],
+    ['5 Mbar', 'hPa', 'unknownUnit'],
+    ['5 gal', 'imp gal', 'ambiguousUnit'],
+    ['5 Gallons', 'L', 'ambiguousUnit'],
+    ['5 gph', 'L/h', 'ambiguousUnit'],
+    ['0,500,000', 'rpm', 'notANumber'],
+    ['0 500', 'rpm', 'notANumber'],
+    ['9'.repeat(401), 'rpm', 'notANumber'],
+  ])('%s beside a placard in %s is refused or asked back', (text, placard, code) => {
+    expect(readQuantity(text, placard)).toMatchObject({ ok: false, error: { code } });
+  });
+  test('a capital never changes the size of a unit (property)', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...UNIT_IDS), fc.boolean(), (id, upper) => {
+        const { symbol, kind, factor } = unitOf(id);
+        fc.pre(symbol !== '');
+        const typed = upper ? symbol.toUpperCase() : symbol.toLowerCase();
+        // Another prefix is another unit, and is meant so.
+        fc.pre(typed[0] === symbol[0] || !/^[mM]/.test(symbol));
+        const found = unitFromSpelling(typed, kind);
+        if (found?.kind === kind) expect(found.factor).toBe(factor);
+      }),
+    );
+  });
+  test.each([
+    ['2026-11-26T08:30:00Z', true],
+    ['2026-11-26T08:30:00.250+01:00', true],
+    ['2026-11-26T08:30:00', false],
+    ['2026-W48-4', false],
+    ['2026-330T08:30:00Z', false],
+    ['2026-02-30T08:30:00Z', false],
+    ['2026-13-01T08:30:00Z', false],
+    ['yesterday', false],
+  ])('%s is an instant: %s', (text, is) => {
+    expect(isInstant(text)).toBe(is);
   });
 });
 

@@ -37,7 +37,7 @@ export interface Unit {
   readonly kind: QuantityKind;
   readonly factor: number;
   readonly offset: number;
-  /** What else people type for it, lower case, without spaces. */
+  /** What people type for it, without spaces. */
   readonly spellings: readonly string[];
 }
 
@@ -54,7 +54,7 @@ const unit = (
   kind,
   factor,
   offset,
-  spellings: [...spellings, symbol.toLowerCase().replace(/\s/g, '')],
+  spellings: [...spellings, symbol.replace(/\s/g, ''), id.replace(/\s/g, '')],
 });
 
 // Factors: the SI brochure (9th ed.) and NIST SP 811 appendix B.
@@ -85,10 +85,10 @@ const ALL: readonly Unit[] = [
   unit('g', 'g', 'mass', 0.001),
   unit('lb', 'lb', 'mass', 0.45359237, ['lbs']),
   unit('L', 'L', 'volume', 0.001, ['l', 'ltr', 'litre', 'litres']),
-  unit('US gal', 'US gal', 'volume', 0.003785411784, ['gal', 'usg']),
+  unit('US gal', 'US gal', 'volume', 0.003785411784, ['usg']),
   unit('imp gal', 'imp gal', 'volume', 0.00454609),
   unit('L/h', 'L/h', 'volume flow', 0.001 / 3600, ['lph']),
-  unit('US gal/h', 'US gal/h', 'volume flow', 0.003785411784 / 3600, ['gph', 'gal/h']),
+  unit('US gal/h', 'US gal/h', 'volume flow', 0.003785411784 / 3600),
   unit('V', 'V', 'voltage', 1, ['volt', 'volts']),
   unit('mV', 'mV', 'voltage', 0.001),
   unit('A', 'A', 'current', 1, ['amp', 'amps']),
@@ -108,6 +108,8 @@ const ALL: readonly Unit[] = [
   unit('lbf-ft', 'lbf·ft', 'torque', 1.3558179483314, ['ft-lb', 'ftlb', 'lb-ft']),
   unit('ohm', 'Ω', 'resistance', 1, ['ohms']),
   unit('mohm', 'mΩ', 'resistance', 0.001, ['milliohm']),
+  unit('kohm', 'kΩ', 'resistance', 1000, ['kiloohm']),
+  unit('Mohm', 'MΩ', 'resistance', 1e6, ['megohm', 'megaohm']),
   unit('Hz', 'Hz', 'frequency', 1),
   unit('Wh', 'Wh', 'energy', 3600),
   unit('dBm', 'dBm', 'signal level', 1),
@@ -140,10 +142,43 @@ export function unitOf(id: string): Unit {
  * Example: `unitFromSpelling('°C', 'temperature difference')?.id` is `'degC-diff'`.
  */
 export function unitFromSpelling(spelling: string, expected: QuantityKind): Unit | undefined {
-  const wanted = spelling.trim().toLowerCase().replace(/\s/g, '');
-  const fits = (u: Unit): boolean =>
-    u.id.toLowerCase().replace(/\s/g, '') === wanted || u.spellings.includes(wanted);
+  const wanted = spelling.trim().replace(/\s/g, '');
+  const fits = (u: Unit): boolean => u.spellings.some((s) => isSpelledSo(s, wanted));
   return ALL.find((u) => u.kind === expected && fits(u)) ?? ALL.find(fits);
+}
+
+/** Symbols that begin with a prefix whose case says how large the unit is: milli is not mega. */
+const PREFIXED = ['mV', 'mm', 'mAh', 'mΩ', 'mohm', 'mbar', 'MΩ', 'Mohm', 'm'];
+
+/**
+ * Whether somebody who typed a word meant a spelling. Capitals do not matter, except where they are a prefix: a metre
+ * is no M, and a milliohm no megohm.
+ */
+function isSpelledSo(spelling: string, typed: string): boolean {
+  if (spelling === typed) return true;
+  if (spelling.toLowerCase() !== typed.toLowerCase()) return false;
+  return !PREFIXED.includes(spelling) || spelling[0] === typed[0];
+}
+
+/** Words that are units in more than one country, with the units they may mean. */
+const AMBIGUOUS: Readonly<Record<string, readonly [string, string]>> = {
+  gal: ['US gal', 'imp gal'],
+  gals: ['US gal', 'imp gal'],
+  gallon: ['US gal', 'imp gal'],
+  gallons: ['US gal', 'imp gal'],
+};
+/** Flows per hour by gallons are known here in US gallons only; that they are meant has to be said. */
+const AMBIGUOUS_FLOWS: readonly string[] = ['gph', 'gal/h'];
+
+/**
+ * The units that a word may mean, where it means more than one and the placard does not settle it: gallons, except
+ * beside a placard in US gallons. Undefined for every other word.
+ */
+export function ambiguousUnit(spelling: string, placard: string): readonly [string, string] | undefined {
+  const word = spelling.trim().toLowerCase().replace(/\s/g, '');
+  if (AMBIGUOUS_FLOWS.includes(word)) return placard === 'US gal/h' ? undefined : ['US gal/h', 'L/h'];
+  const found = AMBIGUOUS[word];
+  return found && placard !== 'US gal' ? found : undefined;
 }
 
 /**
@@ -167,6 +202,11 @@ export function convert(value: number, from: string, to: string): Result<number,
 export function differenceUnit(id: string): string {
   if (id === 'degC' || id === 'K') return 'degC-diff';
   return id === 'degF' ? 'degF-diff' : id;
+}
+
+/** Whether figures in a unit go round: 359° and 1° lie two degrees apart. */
+export function isCircular(id: string): boolean {
+  return BY_ID.get(id)?.kind === 'direction';
 }
 
 /**

@@ -35,6 +35,8 @@ const ENGLISH_OWN = {
   notANumber: (p) => `“${p.s('text')}” is not a number. Nothing was kept; type digits with a comma or point.`,
   ambiguousFigure: (p) =>
     `“${p.s('text')}” could be ${p.s('small')} or ${p.s('large')}. Type ${p.s('large')} without a mark, or one digit more or less after it.`,
+  ambiguousUnit: (p) =>
+    `“${p.s('unit')}” could be ${p.s('one')} or ${p.s('other')}. Type which; nothing was kept.`,
   unknownUnit: (p) => `“${p.s('unit')}” is not a unit known here. This is read in ${p.s('wanted')}.`,
   wrongKind: (p) =>
     `${p.s('unit') || 'That'} measures ${p.s('kind')}, and ${p.s('wantedKind')} is wanted here${p.s('wanted') ? `, in ${p.s('wanted')}` : ''}.`,
@@ -82,6 +84,8 @@ const ENGLISH_OWN = {
     `The limit holds for ${lowerFirst(p.names.thing(p.s('fact')))} ${p.s('wanted')}, and it was ${p.s('is')}.`,
   conditionFigure: (p) =>
     `${p.names.thing(p.s('fact'))} was ${p.f('value')}; this counts only ${p.has('low') && p.has('high') ? `from ${p.f('low')} to ${p.f('high')}` : p.has('low') ? `at ${p.f('low')} or more` : `at ${p.f('high')} or less`}.`,
+  volumeNotPositive: () => 'Nothing was delivered, or less than nothing; no flow can be formed of it.',
+  timeNotPositive: () => 'The time is not a figure above nothing; no flow can be formed of it.',
   demandNotPositive: () => 'The demand is not a figure above nothing; no share of it can be formed.',
   pastTooShort: (p) =>
     `Only ${p.n('got')} earlier ${p.n('got') === 1 ? 'figure is' : 'figures are'} on record, and ${p.n('wanted')} are needed to compare with.`,
@@ -99,6 +103,8 @@ const ENGLISH_OWN = {
   seriesNotInOrder: () => 'The recording is damaged: its times are not in order.',
   seriesGap: (p) =>
     `The recording has a gap of ${p.f('gap')}; what happened in it is not known. Record again.`,
+  stillBeyond: (p) =>
+    `Still beyond it after ${p.f('length')} when the recording ends; how long it stays there is not known. Record longer.`,
   notSettledYet: (p) => `Not settled after ${p.f('length')}, and still in time. Record longer.`,
   // What a scope says of a part
   restsOn: (p) => `Proven on ${dayOf(p.s('at'))} in “${p.s('title')}”, and not touched since.`,
@@ -150,6 +156,14 @@ const ENGLISH_OWN = {
   'first.programme': () => 'This dares more than a first flight should.',
   'first.stall': () => 'No stall before the first landing, by the school chosen.',
   buildUp: (p) => `It dares less than “${p.names.part(p.s('check'))}”, and should be flown before it.`,
+  jobTwice: (p) => `“${p.names.part(p.s('job'))}” stands twice in what is to be planned.`,
+  jobNegative: (p) => `“${p.names.part(p.s('job'))}” cannot take less than no time.`,
+  jobUnknown: (p) =>
+    `“${p.names.part(p.s('job'))}” waits for “${p.names.part(p.s('before'))}”, which is not planned.`,
+  waitNegative: (p) =>
+    `“${p.names.part(p.s('job'))}” cannot wait a negative time for “${p.names.part(p.s('before'))}”.`,
+  placeNone: (p) => `Of “${p.s('place')}” there has to be at least one.`,
+  budgetNegative: (p) => `The ${p.s('member')} of the flights has to be a figure that is not below nothing.`,
   inNoFlight: (p) => `“${p.names.part(p.s('check'))}” is in no flight.`,
   // Schools
   'way.doubt': (p) =>
@@ -300,6 +314,11 @@ const ENGLISH_OWN = {
     `${p.s('limit')}: a ${p.s('kind')} is a temperature difference: use ${p.s('use')}.`,
   toleranceOrder: (p) => `${p.s('limit')}: the caution tolerance must lie inside the tolerance.`,
   unitNotTime: (p) => `${p.s('limit')}: instants are compared in a unit of time.`,
+  sizeWrong: (p) => `${p.s('limit')}: the ${p.s('member')} has to be a figure above nothing.`,
+  conditionUnit: (p) =>
+    `${p.s('limit')}: “${p.s('unit')}” is no unit for ${lowerFirst(p.names.thing(p.s('fact')))}.`,
+  conditionOrder: (p) =>
+    `${p.s('limit')}: the range of ${lowerFirst(p.names.thing(p.s('fact')))} must run from low to high.`,
   unitNotRatio: (p) => `${p.s('limit')}: a share is given in % or as a plain number.`,
   keyTwice: (p) => `“${p.s('limit')}” is there twice.`,
   conditionGap: (p) =>

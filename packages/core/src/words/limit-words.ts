@@ -21,8 +21,7 @@ export const LIMIT_KIND_TITLES: Readonly<Record<LimitKind, string>> = {
   trend: 'Like its own past',
 };
 
-const show = (value: number): string =>
-  formatFigure(value, 10 ** -Math.min(6, (String(value).split('.')[1] ?? '').length));
+const show = (value: number): string => formatFigure(value);
 
 function range(bounds: Bounds, unit: string): string {
   const { low, high, cautionLow, cautionHigh } = bounds;
