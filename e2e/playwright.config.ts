@@ -3,6 +3,7 @@ import { defineConfig } from '@playwright/test';
 /** Whole stories in Debian's Chromium, against the built product. One worker: the machine has two cores and each story brings its own server. */
 export default defineConfig({
   testDir: '.',
+  globalSetup: './tell.ts',
   timeout: 240_000,
   expect: { timeout: 10_000 },
   workers: 1,

@@ -1,5 +1,5 @@
 import { fork, spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { test as base, type Browser, type Page } from '@playwright/test';
@@ -70,7 +70,9 @@ export function sharedDemo(): SharedDemo {
   let product: Product;
   base.beforeAll(async () => {
     base.setTimeout(180_000);
-    product = await startDemo(temporaryFolder());
+    const folder = temporaryFolder();
+    cpSync(join(ROOT, '.tmp', 'told'), folder, { recursive: true });
+    product = await startDemo(folder);
   });
   base.afterAll(async () => {
     await product.stop();

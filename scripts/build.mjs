@@ -1,6 +1,6 @@
 import { mkdirSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
-import { ensureInstalled, ensureNode, hashFiles, onceFor, ROOT, run } from './lib.mjs';
+import { ensureInstalled, ensureNode, hashFiles, onceMade, ROOT, run } from './lib.mjs';
 
 const PACKAGES = [
   'packages/core',
@@ -49,11 +49,10 @@ async function compile(name) {
 /** Builds what changed since it was last built: the packages and the server, then the web application. */
 export async function build({ web: withWeb = true } = {}) {
   const server = hashFiles([...PACKAGES.map((p) => `${p}/src`), 'scripts/build.mjs']);
-  let compiled = Promise.resolve();
-  onceFor('built-server', server, () => {
-    compiled = Promise.all(PACKAGES.map(compile));
-  });
-  await compiled;
+  const entry = (name) => (name === 'apps/server' ? 'main.js' : 'index.js');
+  await onceMade('built-server', server, PACKAGES.map((p) => `${p}/dist/${entry(p)}`), () =>
+    Promise.all(PACKAGES.map(compile)),
+  );
   if (!withWeb) return;
   const web = hashFiles([
     'packages/core/src',
@@ -62,7 +61,7 @@ export async function build({ web: withWeb = true } = {}) {
     'apps/web',
     'package-lock.json',
   ]);
-  onceFor('built-web', web, () =>
+  await onceMade('built-web', web, ['apps/web/dist/index.html'], () =>
     run('npx', ['vite', 'build', '--logLevel', 'warn'], { cwd: join(ROOT, 'apps/web') }),
   );
 }

@@ -40,10 +40,26 @@ export function hashFiles(paths) {
   return hash.digest('hex');
 }
 
+/** Whether something was done for this very `key` before, and all that it made is still there. */
+function isDone(name, key, made) {
+  const stamp = join(ROOT, 'node_modules', '.kanzel', name);
+  const stamped = existsSync(stamp) && readFileSync(stamp, 'utf8') === key;
+  return stamped && made.every((path) => existsSync(join(ROOT, path)));
+}
+
+/** Runs `work` unless it was done for this very `key` before and what it made is there; marked once it is through. */
+export async function onceMade(name, key, made, work) {
+  if (isDone(name, key, made)) return;
+  await work();
+  const stamp = join(ROOT, 'node_modules', '.kanzel', name);
+  mkdirSync(dirname(stamp), { recursive: true });
+  writeFileSync(stamp, key);
+}
+
 /** Runs `work` unless it was done for this very `key` before. */
 export function onceFor(name, key, work) {
   const stamp = join(ROOT, 'node_modules', '.kanzel', name);
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === key) return false;
+  if (isDone(name, key, [])) return false;
   work();
   mkdirSync(dirname(stamp), { recursive: true });
   writeFileSync(stamp, key);

@@ -83,6 +83,11 @@ export class ScriptedCrew {
     this.twin.advance(seconds);
   }
 
+  /** The instant at which the crew works. */
+  now(): Date {
+    return this.clock.now();
+  }
+
   /** Posts one entry and returns its id; a refusal is a mistake in the story. */
   async post<K extends EntryKind>(
     kind: K,
@@ -320,9 +325,16 @@ export class ScriptedCrew {
     }
     if (check.id === 'full-power-time') {
       this.twin.command({ engine, speed: 2780 });
-      const recorded = take(25);
+      const held = take(25);
+      // The lever comes back before the recording ends: how long it was held is not known while it is held.
       this.twin.command({ engine, speed: 1100 });
-      return recorded;
+      const back = take(8);
+      const from = (held.t[held.t.length - 1] ?? 0) + 0.2;
+      return {
+        ...held,
+        t: [...held.t, ...back.t.map((t) => Number((from + t).toFixed(1)))],
+        v: [...held.v, ...back.v],
+      };
     }
     return take(Math.min(20, spec.seconds));
   }

@@ -118,7 +118,13 @@ async function lastSpring(crew: ScriptedCrew): Promise<void> {
   });
   await crew.post(
     'finding.assessed',
-    { finding, severity: 'deferred', reason: 'The lamp holder is on order.', conditions: 'Day flights only' },
+    {
+      finding,
+      severity: 'deferred',
+      reason: 'The lamp holder is on order.',
+      conditions: 'Day flights only',
+      until: new Date(crew.now().getTime() + 365 * 86_400_000).toISOString().slice(0, 10),
+    },
     'inspector',
   );
   await crew.release();
