@@ -110,7 +110,9 @@ test('an aircraft inside at both ends and outside halfway is caught; ballast is 
   // At take-off and at landing it would be inside: the line of totals says where.
   await expect(page.getByRole('group', { name: 'Loading sheet' })).toContainText(/Take-off/);
   await expect(page.getByLabel('Margins along the whole flight')).toContainText(/−2\smm/);
-  await expect(page.getByLabel('Probability')).toContainText(/Stays inside until landing in/, { timeout: 20_000 });
+  await expect(page.getByLabel('Probability')).toContainText(/Stays inside until landing in/, {
+    timeout: 20_000,
+  });
   // An overfull tank is refused with its reason; the picture waits, the text stays.
   await page.getByLabel('Bow tank, L').fill('75');
   await expect(page.getByText(/Bow tank holds 60\.0\sL, not 75\.0\sL/)).toBeVisible();

@@ -50,8 +50,11 @@ async function compile(name) {
 export async function build({ web: withWeb = true } = {}) {
   const server = hashFiles([...PACKAGES.map((p) => `${p}/src`), 'scripts/build.mjs']);
   const entry = (name) => (name === 'apps/server' ? 'main.js' : 'index.js');
-  await onceMade('built-server', server, PACKAGES.map((p) => `${p}/dist/${entry(p)}`), () =>
-    Promise.all(PACKAGES.map(compile)),
+  await onceMade(
+    'built-server',
+    server,
+    PACKAGES.map((p) => `${p}/dist/${entry(p)}`),
+    () => Promise.all(PACKAGES.map(compile)),
   );
   if (!withWeb) return;
   const web = hashFiles([

@@ -13,6 +13,7 @@ import {
   IsOptional,
   IsPositive,
   IsString,
+  IsUUID,
   Length,
   Matches,
   Max,
@@ -226,6 +227,7 @@ export class FindingClosedBody {
 export class GatePassedBody {
   @Matches(ID) gate!: string;
   @Matches(/^[0-9a-f]{64}$/) snapshot!: string;
+  @IsOptional() @IsArray() @ArrayMaxSize(50) @IsUUID(undefined, { each: true }) crew?: string[];
 }
 
 export class GateOverriddenBody {

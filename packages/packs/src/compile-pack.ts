@@ -28,6 +28,7 @@ interface RawPack {
   readonly title: string;
   readonly families: readonly string[];
   readonly independentInspection?: readonly string[];
+  readonly ownWork?: { readonly hours: number };
   readonly demands?: Pack['demands'];
   /** Written out, from format version 2. */
   readonly checks?: readonly Partial<Check>[];
@@ -116,6 +117,7 @@ export function compilePack(
     states: raw.states,
     gates,
     independentInspection: raw.independentInspection ?? [],
+    ...(raw.ownWork ? { ownWork: raw.ownWork } : {}),
     ...(raw.demands ? { demands: raw.demands } : {}),
     checks: inStationOrder(composed),
   };
@@ -141,6 +143,7 @@ export function documentOfPack(pack: Pack): Record<string, unknown> {
     title: pack.title,
     families: pack.families,
     independentInspection: pack.independentInspection,
+    ...(pack.ownWork ? { ownWork: pack.ownWork } : {}),
     ...(pack.demands ? { demands: pack.demands } : {}),
     states: pack.states,
     gates: pack.gates,

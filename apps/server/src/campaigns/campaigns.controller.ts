@@ -232,6 +232,12 @@ export class CampaignsController {
 }
 
 /** What a request says of itself, as an entry carries it. */
-function deedOf({ id, at, device, seen, offset }: Deed): Pick<EntryDraft, 'id' | 'at' | 'device' | 'seen' | 'offset'> {
+function deedOf({
+  id,
+  at,
+  device,
+  seen,
+  offset,
+}: Deed): Pick<EntryDraft, 'id' | 'at' | 'device' | 'seen' | 'offset'> {
   return { id, at, device, seen, ...(offset === undefined ? {} : { offset }) };
 }

@@ -416,7 +416,10 @@ export class ScriptedCrew {
       const status = deriveStatus(await this.state(), this.clock.now().toISOString());
       const stands = status?.gates.find((g) => g.gate.id === gate.id)?.passStands === true;
       if (stands || gate.before === 'release') continue;
-      await this.post('gate.passed', { gate: gate.id, snapshot: (await this.state()).head });
+      const crew = gate.conditions.some((c) => c.kind === 'crew')
+        ? { crew: [this.cast.pilot.id, this.cast.inspector.id] }
+        : {};
+      await this.post('gate.passed', { gate: gate.id, snapshot: (await this.state()).head, ...crew });
     }
   }
 

@@ -289,7 +289,10 @@ export class RecordService implements OnModuleInit {
   /** Signs the release of a campaign, for a person whose passphrase has just been proven. */
   async release(
     campaign: string,
-    request: Pick<EntryDraft, 'id' | 'at' | 'device' | 'seen' | 'offset'> & { snapshot: string; statement: string },
+    request: Pick<EntryDraft, 'id' | 'at' | 'device' | 'seen' | 'offset'> & {
+      snapshot: string;
+      statement: string;
+    },
     person: PersonView,
   ): Promise<Result<PostEntriesResponse, Reason>> {
     const { id, at, device, seen, offset } = request;
@@ -339,7 +342,9 @@ export class RecordService implements OnModuleInit {
     fresh: readonly Entry[],
   ): Promise<CampaignState> {
     if (draft.seen === undefined || draft.seen >= state.count) return state;
-    const since = [...(await this.list(draft.campaign, draft.seen)), ...fresh].filter((e) => e.seq > (draft.seen ?? 0));
+    const since = [...(await this.list(draft.campaign, draft.seen)), ...fresh].filter(
+      (e) => e.seq > (draft.seen ?? 0),
+    );
     const placed = { ...draft, seen: draft.seen, seq: state.count + 1 };
     if (since.every((e) => hasSeen(placed, e))) return state;
     const all = [...(await this.list(draft.campaign)), ...fresh];

@@ -1,4 +1,18 @@
-import { flightNarrowings, formatFigure, limitInWords, namesOf, narrowingInWords, STATION_TITLES, WAY_TITLES, type BasisIndex, type CampaignState, type Check, type OrderStep, type PlanNow, type WayQuestion } from '@kanzel/core';
+import {
+  flightNarrowings,
+  formatFigure,
+  limitInWords,
+  namesOf,
+  narrowingInWords,
+  STATION_TITLES,
+  WAY_TITLES,
+  type BasisIndex,
+  type CampaignState,
+  type Check,
+  type OrderStep,
+  type PlanNow,
+  type WayQuestion,
+} from '@kanzel/core';
 import type { Content } from 'pdfmake';
 
 /** What cards are printed from. */
@@ -228,13 +242,11 @@ export function flightCards(source: CardSource): Content[] {
           } as Content,
         ]
       : []),
-    ...flightNarrowings(state).map(
-      ({ title, narrows }): Content => ({
-        text: `Open: ${title}. ${narrowingInWords(narrows, (id) => index.checks.get(id)?.title ?? id)}.`,
-        bold: true,
-        margin: [0, 0, 0, 4],
-      }),
-    ),
+    ...flightNarrowings(state).map(({ title, narrows }): Content => ({
+      text: `Open: ${title}. ${narrowingInWords(narrows, (id) => index.checks.get(id)?.title ?? id)}.`,
+      bold: true,
+      margin: [0, 0, 0, 4],
+    })),
     ...checks.flatMap((id, at): Content[] => {
       const check = index.checks.get(id);
       const leg = flown.legs[at];

@@ -1,4 +1,24 @@
-import { deferralInWords, describeAnswer, formatFigure, makeSentences, marginFigure, MARK_WORDS, namesOf, narrowingInWords, outsideScope, RELEASE_MEANING, ROLE_TITLES, SEVERITY_WORDS, STATION_TITLES, verdictFigure, type BasisIndex, type CampaignState, type CampaignStatus, type FindingState, type PartStatus } from '@kanzel/core';
+import {
+  closestToALimit,
+  deferralInWords,
+  describeAnswer,
+  formatFigure,
+  makeSentences,
+  marginFigure,
+  MARK_WORDS,
+  namesOf,
+  narrowingInWords,
+  outsideScope,
+  RELEASE_MEANING,
+  ROLE_TITLES,
+  SEVERITY_WORDS,
+  STATION_TITLES,
+  verdictFigure,
+  type BasisIndex,
+  type CampaignState,
+  type CampaignStatus,
+  type FindingState,
+} from '@kanzel/core';
 import type { Content, TableCell } from 'pdfmake';
 import { RULED } from './pdf.ts';
 
@@ -20,18 +40,10 @@ const table = (widths: (string | number)[], rows: TableCell[][]): Content => ({
 });
 const heading = (...texts: string[]): TableCell[] => texts.map((text) => ({ text, style: 'small' }));
 
-/** Parts that carry a margin, closest to a limit first. */
-export function closestToALimit(status: CampaignStatus): PartStatus[] {
-  const share = (p: PartStatus): number => p.verdicts[0]?.margin?.share ?? Infinity;
-  return [...status.parts.values()]
-    .filter((p) => Number.isFinite(share(p)))
-    .sort((a, b) => share(a) - share(b));
-}
-
 function closest(source: SheetSource): Content[] {
   const { status, index } = source;
   const names = namesOf(index);
-  const parts = closestToALimit(status).slice(0, 12);
+  const parts = closestToALimit(status, 12);
   if (parts.length === 0) return [];
   const rows = parts.map((p): TableCell[] => {
     const [verdict] = p.verdicts;
@@ -39,7 +51,10 @@ function closest(source: SheetSource): Content[] {
     return [
       names.part(p.key),
       MARK_WORDS[p.mark],
-      { text: verdictFigure(verdict) ?? '', alignment: 'right' },
+      {
+        text: verdictFigure(verdict) ?? p.reasons.map(makeSentences(names).say).join(' '),
+        alignment: 'right',
+      },
       { text: marginFigure(verdict) ?? '', alignment: 'right' },
       {
         text: title ? `${title.document} ${title.revision}${title.place ? `, ${title.place}` : ''}` : '',
@@ -146,6 +161,26 @@ function evidence(source: SheetSource): Content[] {
     });
 }
 
+/** What somebody looked at again who had done it, where the pack allows that: told, since no other eye saw it. */
+function ownLooks(source: SheetSource): Content[] {
+  const names = namesOf(source.index);
+  const looked = [...source.status.parts.values()].flatMap(({ key, answer }) =>
+    answer?.witness && answer.witness.by === answer.by ? [names.part(key)] : [],
+  );
+  const inspected = [...source.state.actions.values()].flatMap(({ done, inspection }) =>
+    inspection && inspection.by === done.by ? [done.what] : [],
+  );
+  const all = [...looked, ...inspected];
+  if (all.length === 0) return [];
+  return [
+    head('Looked at again by whoever did it'),
+    {
+      text: `No second person saw these; ${source.index.basis.pack.ownWork?.hours ?? 0} hours or more lay between: ${all.join(', ')}.`,
+      margin: [0, 0, 0, 8],
+    },
+  ];
+}
+
 function overrides(source: SheetSource): Content[] {
   const { overrides: all } = source.state;
   if (all.length === 0) return [];
@@ -248,6 +283,7 @@ export function releaseSheet(source: SheetSource): Content[] {
   const { opened } = source.state;
   return [
     ...overrides(source),
+    ...ownLooks(source),
     {
       columns: [
         { text: aircraft.mark, style: 'mark', width: 'auto' },

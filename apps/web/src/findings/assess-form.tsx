@@ -65,7 +65,11 @@ function NarrowFields({
         </fieldset>
       ) : null}
       <div className="flex flex-wrap gap-4">
-        <Field label="Not above, m over the field" value={height} onChange={(e) => setHeight(e.target.value)} />
+        <Field
+          label="Not above, m over the field"
+          value={height}
+          onChange={(e) => setHeight(e.target.value)}
+        />
         <Field label="Not faster than, kt" value={speed} onChange={(e) => setSpeed(e.target.value)} />
       </div>
       <Field label="Look at this after landing" value={look} onChange={(e) => setLook(e.target.value)} />
@@ -89,7 +93,12 @@ export function Assess({ finding }: { finding: FindingState }): ReactElement {
   const [look, setLook] = useState('');
   const submitForm = (event: FormEvent): void => {
     event.preventDefault();
-    const figures = { hours: optional(hours), flights: optional(flights), height: optional(height), speed: optional(speed) };
+    const figures = {
+      hours: optional(hours),
+      flights: optional(flights),
+      height: optional(height),
+      speed: optional(speed),
+    };
     if (Object.values(figures).includes(null) || (figures.flights ?? 1) % 1 !== 0)
       return refuse('Hours, flights, height and speed are figures above nothing. What you typed is kept.');
     const narrows: Narrowing = {
@@ -151,14 +160,29 @@ export function Assess({ finding }: { finding: FindingState }): ReactElement {
           <p className="cap">At least one of these ends the deferral.</p>
           <div className="flex flex-wrap gap-4">
             <Field label="Until" type="date" value={until} onChange={(e) => setUntil(e.target.value)} />
-            <Field label="Until hours of the aircraft" value={hours} onChange={(e) => setHours(e.target.value)} />
+            <Field
+              label="Until hours of the aircraft"
+              value={hours}
+              onChange={(e) => setHours(e.target.value)}
+            />
             <Field label="For so many flights" value={flights} onChange={(e) => setFlights(e.target.value)} />
           </div>
         </>
       ) : null}
       {severity === 'stops' ? null : (
         <NarrowFields
-          {...{ banned, setBanned, circuitOnly, setCircuitOnly, height, setHeight, speed, setSpeed, look, setLook }}
+          {...{
+            banned,
+            setBanned,
+            circuitOnly,
+            setCircuitOnly,
+            height,
+            setHeight,
+            speed,
+            setSpeed,
+            look,
+            setLook,
+          }}
         />
       )}
       <Problem>{problem}</Problem>

@@ -1,6 +1,13 @@
 import { useState, type FormEvent, type ReactElement } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { deferralInWords, narrowingInWords, SEVERITY_WORDS, whyNotClosable, type ActionState, type FindingState } from '@kanzel/core';
+import {
+  deferralInWords,
+  narrowingInWords,
+  SEVERITY_WORDS,
+  whyNotClosable,
+  type ActionState,
+  type FindingState,
+} from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
 import { Button } from '../ui/button.tsx';
 import { Field, Problem } from '../ui/field.tsx';
@@ -283,7 +290,9 @@ function FindingsList(): ReactElement {
             >
               {f.raised.title}
             </Link>
-            <span>{f.closed ? 'closed' : f.assessed ? SEVERITY_WORDS[f.assessed.severity] : 'not assessed'}</span>
+            <span>
+              {f.closed ? 'closed' : f.assessed ? SEVERITY_WORDS[f.assessed.severity] : 'not assessed'}
+            </span>
           </li>
         ))}
       </ul>

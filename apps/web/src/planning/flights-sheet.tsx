@@ -14,7 +14,19 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import { useMemo, useState, type ReactElement } from 'react';
-import { carriedBy, forbiddenInFlight, judgeFlights, keptSheet, packFlights, permitCeiling, reckonFlight, riskOf, type Carried, type FlightBudget, type FlightRules } from '@kanzel/core';
+import {
+  carriedBy,
+  forbiddenInFlight,
+  judgeFlights,
+  keptSheet,
+  packFlights,
+  permitCeiling,
+  reckonFlight,
+  riskOf,
+  type Carried,
+  type FlightBudget,
+  type FlightRules,
+} from '@kanzel/core';
 import { useCampaign, type CampaignView } from '../station/campaign-context.ts';
 import { Button } from '../ui/button.tsx';
 import { Problem } from '../ui/field.tsx';
@@ -73,7 +85,17 @@ export function FlightsSheet(): ReactElement {
   const faults = useMemo(
     () => (plan ? judgeFlights(points, own, budget, rules) : []),
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [plan, points, own, budget, rules.profile, rules.stall, rules.ceiling?.height, rules.carried?.amount, view.state.findings],
+    [
+      plan,
+      points,
+      own,
+      budget,
+      rules.profile,
+      rules.stall,
+      rules.ceiling?.height,
+      rules.carried?.amount,
+      view.state.findings,
+    ],
   );
   if (points.length === 0)
     return (

@@ -1,5 +1,12 @@
 import type { EarlierCampaignView, PostEntriesResponse } from '@kanzel/contract';
-import { describeWork, ENTRY_VERSIONS, type Entry, type Occasion, type ScopeDecision, type WorkItem } from '@kanzel/core';
+import {
+  describeWork,
+  ENTRY_VERSIONS,
+  type Entry,
+  type Occasion,
+  type ScopeDecision,
+  type WorkItem,
+} from '@kanzel/core';
 import { api, sayFailure } from '../api/client.ts';
 import { DEVICE } from '../sync/device.ts';
 import { newId } from '../sync/new-id.ts';

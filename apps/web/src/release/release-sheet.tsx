@@ -1,11 +1,18 @@
 import { useRef, useState, type FormEvent, type ReactElement } from 'react';
 import { Link } from 'react-router';
-import { marginFigure, RELEASE_MEANING, SEVERITY_WORDS, STATION_TITLES, verdictFigure, type PartStatus } from '@kanzel/core';
+import {
+  closestToALimit,
+  marginFigure,
+  RELEASE_MEANING,
+  SEVERITY_WORDS,
+  STATION_TITLES,
+  verdictFigure,
+} from '@kanzel/core';
 import type { PostEntriesResponse } from '@kanzel/contract';
 import { api, sayFailure } from '../api/client.ts';
 import { announced } from '../sync/campaign-store.ts';
 import { rolesOf, useSession } from '../sync/session.ts';
-import { useCampaign, type CampaignView } from '../station/campaign-context.ts';
+import { useCampaign } from '../station/campaign-context.ts';
 import { PartRuler } from '../station/figure-entry.tsx';
 import { Holdings, Overridden } from '../station/holdings.tsx';
 import { Button } from '../ui/button.tsx';
@@ -80,12 +87,25 @@ function SignSlip({ onClose }: { onClose: () => void }): ReactElement {
   );
 }
 
-function closest(view: CampaignView): PartStatus[] {
-  const share = (p: PartStatus): number => p.verdicts[0]?.margin?.share ?? Infinity;
-  return [...view.status.parts.values()]
-    .filter((p) => Number.isFinite(share(p)))
-    .sort((a, b) => share(a) - share(b))
-    .slice(0, 6);
+/** What nobody but its doer looked at again, where the pack allows that: first, since no other eye saw it. */
+function OwnLooks(): ReactElement | null {
+  const view = useCampaign();
+  const looked = [...view.status.parts.values()].flatMap(({ key, answer }) =>
+    answer?.witness && answer.witness.by === answer.by ? [view.names.part(key)] : [],
+  );
+  const inspected = [...view.state.actions.values()].flatMap(({ done, inspection }) =>
+    inspection && inspection.by === done.by ? [done.what] : [],
+  );
+  const all = [...looked, ...inspected];
+  if (all.length === 0) return null;
+  return (
+    <p
+      className="border-b-4 border-near bg-near-bg px-[22px] py-2 font-semibold"
+      aria-label="No second person"
+    >
+      Looked at again by whoever did it, without a second person: {all.join(', ')}.
+    </p>
+  );
 }
 
 /** Files that go with a release, as links. */
@@ -143,6 +163,7 @@ export function ReleaseSheet(): ReactElement {
         </span>
       </header>
       <Overridden />
+      <OwnLooks />
       <section className="border-b border-rule px-[22px] py-4">
         <div className="flex flex-wrap items-start justify-between gap-4">
           <div className="max-w-xl">
@@ -193,9 +214,11 @@ export function ReleaseSheet(): ReactElement {
       <div className="space-y-5 px-[22px] py-4">
         <section>
           <h2 className="mb-1 font-semibold">Closest to a limit</h2>
-          {closest(view).length === 0 ? <p className="text-ink-2">Nothing has been measured yet.</p> : null}
+          {closestToALimit(view.status, 6).length === 0 ? (
+            <p className="text-ink-2">Nothing has been measured yet.</p>
+          ) : null}
           <ul>
-            {closest(view).map((p) => {
+            {closestToALimit(view.status, 6).map((p) => {
               const part = view.index.parts.get(p.key);
               return part ? (
                 <li
@@ -203,7 +226,12 @@ export function ReleaseSheet(): ReactElement {
                   className="grid min-h-10 grid-cols-[20px_minmax(9rem,1fr)_6.5rem_140px_6rem] items-center gap-3 border-b border-rule-2 max-md:grid-cols-[20px_1fr_6.5rem]"
                 >
                   <MarkSign mark={p.mark} size={15} />
-                  <span>{view.names.part(p.key)}</span>
+                  <span>
+                    {view.names.part(p.key)}
+                    {p.verdicts[0]?.margin ? null : (
+                      <span className="cap block">{p.reasons.map(view.say).join(' ')}</span>
+                    )}
+                  </span>
                   <span className="text-right font-bold">{verdictFigure(p.verdicts[0])}</span>
                   <span className="max-md:hidden">
                     <PartRuler part={part} verdict={p.verdicts[0]} size="small" />
@@ -231,7 +259,9 @@ export function ReleaseSheet(): ReactElement {
                 <span className="text-ink-2">
                   {f.actions.flatMap((a) => view.state.actions.get(a)?.done.what ?? []).join('; ')}
                 </span>
-                <span>{f.closed ? 'closed' : f.assessed ? SEVERITY_WORDS[f.assessed.severity] : 'not assessed'}</span>
+                <span>
+                  {f.closed ? 'closed' : f.assessed ? SEVERITY_WORDS[f.assessed.severity] : 'not assessed'}
+                </span>
               </li>
             ))}
           </ul>

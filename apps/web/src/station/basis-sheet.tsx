@@ -6,8 +6,8 @@ import {
   compareBases,
   indexBasis,
   isSameBasis,
-  touchedByMove,
-  type BasisChanges,
+  partsLostByMoving,
+  type Basis,
   type BasisIndex,
 } from '@kanzel/core';
 import { api, sayFailure } from '../api/client.ts';
@@ -24,14 +24,13 @@ import { newDeed } from '../sync/deed.ts';
 /** What a move would cost: parts that are proven now and would have to be done again, and those that are new. */
 function costOfMove(
   view: CampaignView,
-  changes: BasisChanges,
+  basis: Basis,
   next: BasisIndex,
-): { again: string[]; fresh: string[]; minutes: number } {
-  const touched = touchedByMove(changes, next);
-  const again = touched.filter((t) => view.status.parts.get(t.part)?.proven === true);
-  const fresh = touched.filter((t) => !view.index.parts.has(t.part));
+): { again: readonly string[]; fresh: string[]; minutes: number } {
+  const again = partsLostByMoving(view.state, view.status, basis);
+  const fresh = [...next.parts.keys()].filter((key) => !view.index.parts.has(key));
   const minutes = [...again, ...fresh].reduce(
-    (sum, t) => sum + (next.parts.get(t.part)?.check.minutes ?? 0),
+    (sum, key) => sum + (next.parts.get(key)?.check.minutes ?? 0),
     0,
   );
   const title = (key: string): string => {
@@ -40,7 +39,7 @@ function costOfMove(
       ? `${part.check.title}${part.subject === 'aircraft' ? '' : `, ${view.names.subject(part.subject)}`}`
       : key;
   };
-  return { again: again.map((t) => title(t.part)), fresh: fresh.map((t) => title(t.part)), minutes };
+  return { again: again.map(title), fresh: fresh.map(title), minutes };
 }
 
 /** What moving would change, and what it would cost, before it is done. */
@@ -56,7 +55,7 @@ function Offer({ offer, onMoved }: { offer: MoveOffer; onMoved: () => void }): R
       <p className="mt-3 text-within">It is judged by the newest of everything; nothing would change.</p>
     );
   if (!next.ok) return <Problem>{next.error.map((why) => view.say(why)).join(' ')}</Problem>;
-  const cost = costOfMove(view, changes, next.value);
+  const cost = costOfMove(view, offer.basis, next.value);
   const to = basisNames(offer.basis);
   const role = rolesOf(person).find((r) => r === 'inspector' || r === 'certifier');
   const move = async (): Promise<void> => {

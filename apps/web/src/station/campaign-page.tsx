@@ -67,9 +67,7 @@ function useLastTime(id: string, mark: string | undefined): Pick<CampaignView, '
   }, [id, mark]);
   return useMemo(() => {
     const state: CampaignState | undefined = held?.state;
-    const status = state?.index
-      ? deriveStatus(state, state.release?.at ?? serverInstant())
-      : undefined;
+    const status = state?.index ? deriveStatus(state, state.release?.at ?? serverInstant()) : undefined;
     const parts = [...(status?.parts ?? [])];
     return {
       last: new Map(

@@ -69,13 +69,7 @@ function judgeDraft(view: CampaignView, part: Part, draft: PartDraft): Preview {
     };
   const doubt = figureDoubt(view.index, part, candidate.value.answer, draft.asked === figuresKey(draft));
   return {
-    verdicts: judgeAnswer(
-      view.index,
-      part,
-      candidate.value.answer,
-      candidate.value.facts,
-      serverInstant(),
-    ),
+    verdicts: judgeAnswer(view.index, part, candidate.value.answer, candidate.value.facts, serverInstant()),
     empty: false,
     ...(doubt ? { doubt } : {}),
   };

@@ -16,14 +16,21 @@ export function GateSheet(): ReactElement {
   const navigate = useNavigate();
   const person = useSession((s) => s.person);
   const [problem, setProblem] = useState<string>();
+  const people = useSession((s) => s.people);
+  const [there, setThere] = useState<readonly string[]>([]);
   const gate = view.status.gates.find((g) => g.gate.id === id);
   if (!gate) return <p className="p-6">The pack of this campaign has no such gate.</p>;
   const passed = view.state.gatesPassed.get(gate.gate.id);
+  const crew = gate.gate.conditions.find((c) => c.kind === 'crew');
   const pass = async (): Promise<void> => {
     const done = await submit(
       view.id,
       'gate.passed',
-      { gate: gate.gate.id, snapshot: view.state.head },
+      {
+        gate: gate.gate.id,
+        snapshot: view.state.head,
+        ...(crew && there.length > 0 ? { crew: there } : {}),
+      },
       roleAmong(person, MAY['gate.passed']),
     );
     if (!done.ok) setProblem(view.say(done.error));
@@ -40,7 +47,8 @@ export function GateSheet(): ReactElement {
       <h1 className="text-[1.56rem] font-semibold narrow">{title}</h1>
       {gate.state === 'passed' && passed ? (
         <p className="mt-1 text-ink-2">
-          By {view.who(passed.by)},{' '}
+          By {view.who(passed.by)}
+          {passed.crew?.length ? `, with ${passed.crew.map(view.who).join(', ')}` : ''},{' '}
           {new Date(passed.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}, on record{' '}
           {passed.snapshot.slice(0, 8)}.
         </p>
@@ -56,6 +64,27 @@ export function GateSheet(): ReactElement {
               ? ' It was passed before; something it rests on came after, so it has to be passed again.'
               : ''}
           </p>
+          {crew ? (
+            <fieldset className="mb-4">
+              <legend className="font-semibold">
+                {crew.minimum} people have to be there. Who is there beside you?
+              </legend>
+              {people
+                .filter((p) => p.id !== person?.id && !p.endedAt)
+                .map((p) => (
+                  <label key={p.id} className="flex min-h-11 items-center gap-2 max-lg:min-h-14">
+                    <input
+                      type="checkbox"
+                      checked={there.includes(p.id)}
+                      onChange={(e) =>
+                        setThere(e.target.checked ? [...there, p.id] : there.filter((t) => t !== p.id))
+                      }
+                    />
+                    {p.fullName}
+                  </label>
+                ))}
+            </fieldset>
+          ) : null}
           <HoldButton onDone={() => void pass()} autoFocus>
             Pass {gate.gate.title}
           </HoldButton>

@@ -1,9 +1,10 @@
-import type { ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
 import { runningTimer, type Check, type Part } from '@kanzel/core';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
+import { Problem } from '../ui/field.tsx';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
 import { draftOf, useDrafts } from './part-draft.ts';
 import type { Step } from './use-step.ts';
@@ -82,6 +83,7 @@ export function StepActions({
   const person = useSession((s) => s.person);
   const navigate = useNavigate();
   const { names } = view;
+  const [refused, setRefused] = useState<string>();
   const drafts = useDrafts((s) => s.drafts);
   /** Parts that want an answer: not proven yet, or being taken again. */
   const wanting = parts.filter(
@@ -114,20 +116,26 @@ export function StepActions({
   const witness = async (): Promise<void> => {
     for (const p of unwitnessed) {
       const entry = view.status.parts.get(p.key)?.answer?.entry ?? '';
-      await submit(
+      const seen = await submit(
         view.id,
         'answer.witnessed',
         { check: check.id, subject: p.subject, answerEntry: entry },
         roleAmong(person, ['inspector', 'certifier', 'technician', 'observer', 'pilot']),
       );
+      if (!seen.ok) return setRefused(view.say(seen.error));
     }
+    setRefused(undefined);
   };
+  // Where builders work alone it may be one's own second look, after the hours that the pack sets; the door counts them.
+  const ownLook =
+    view.index.basis.pack.ownWork !== undefined && view.state.ways?.ways['own-work']?.choice === 'stated';
   const canWitness =
     unwitnessed.length > 0 &&
-    unwitnessed.some((p) => view.status.parts.get(p.key)?.answer?.by !== person?.id);
+    unwitnessed.some((p) => ownLook || view.status.parts.get(p.key)?.answer?.by !== person?.id);
   const otherMain = out.some((p) => !raised(p)) || canWitness;
   return (
     <>
+      <Problem>{refused}</Problem>
       {/* In line mode the next step stays under the thumb, however long the sheet is. */}
       <div className="flex flex-wrap gap-2.5 max-lg:sticky max-lg:bottom-0 max-lg:z-10 max-lg:-mx-[22px] max-lg:mt-3 max-lg:border-t max-lg:border-rule max-lg:bg-sheet max-lg:px-[22px] max-lg:py-2 lg:mt-4">
         {timers ? (

@@ -231,7 +231,13 @@ export function indexBasis(basis: Basis): Result<BasisIndex, readonly Reason[]> 
     gatesBefore,
     dependants,
     timed: made
-      .filter(({ check }) => check.validity?.hours !== undefined || check.answer.kind === 'document' || check.answer.kind === 'loading')
+      .filter(
+        ({ check }) =>
+          check.validity?.hours !== undefined ||
+          check.validity?.flights !== undefined ||
+          check.answer.kind === 'document' ||
+          check.answer.kind === 'loading',
+      )
       .map((p) => p.key),
     followStates: made.filter(({ check }) => check.validity !== undefined).map((p) => p.key),
     sheets: made.filter(({ check }) => check.answer.kind === 'loading').map((p) => p.key),

@@ -62,13 +62,11 @@ function changedThings<T extends { readonly id: string }>(
 
 /** What differs of the aircraft itself: its number, every engine, every piece of equipment. */
 function compareThings(before: Basis['aircraft'], after: Basis['aircraft']): readonly ThingChange[] {
-  const engines = changedThings(before.engines, after.engines).map(
-    ({ id, old, now }): ThingChange => ({
-      kind: 'engine',
-      title: now?.title ?? old?.title ?? id,
-      touches: [`engine.${id}`, `motor.${id}`],
-    }),
-  );
+  const engines = changedThings(before.engines, after.engines).map(({ id, old, now }): ThingChange => ({
+    kind: 'engine',
+    title: now?.title ?? old?.title ?? id,
+    touches: [`engine.${id}`, `motor.${id}`],
+  }));
   const equipment = changedThings(before.equipment ?? [], after.equipment ?? []).map(
     ({ id, old, now }): ThingChange => ({
       kind: 'equipment',

@@ -50,11 +50,7 @@ export interface Computed {
  * With one ground on several engines, all of them are compared. Facts, configuration and past are those of the check.
  * Example: drops of 78 and 112 rpm against a difference limit of 50 rpm are within, margin 16 rpm.
  */
-export function computedVerdicts(
-  state: CampaignState,
-  index: BasisIndex,
-  part: Part,
-): Computed | undefined {
+export function computedVerdicts(state: CampaignState, index: BasisIndex, part: Part): Computed | undefined {
   const spec = part.check.answer;
   if (spec.kind !== 'computed') return undefined;
   const answers = part.standsOn.map((key) => standingAnswer(state.parts.get(key)));
@@ -65,7 +61,11 @@ export function computedVerdicts(
   if (!measured || !from) return undefined;
   const limits = part.check.limits.flatMap((key) => index.limits.get(key) ?? []);
   const facts = Object.assign({}, ...answers.map((a) => a?.facts ?? {})) as AnswerRecord['facts'];
-  const verdicts = judgeAll(limits, measured, surroundings(index, part, facts, new Date(from.instant).toISOString()));
+  const verdicts = judgeAll(
+    limits,
+    measured,
+    surroundings(index, part, facts, new Date(from.instant).toISOString()),
+  );
   const figure = answers.map((a) => a?.entry ?? '').join('+');
   const decision = state.parts.get(part.key)?.decided?.[figure];
   return {

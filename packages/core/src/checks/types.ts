@@ -179,7 +179,9 @@ export type GateCondition =
   | { readonly kind: 'proven'; readonly stations: readonly StationId[]; readonly overridable: boolean }
   | { readonly kind: 'noTags'; readonly overridable: boolean }
   | { readonly kind: 'findingsSettled'; readonly overridable: boolean }
-  | { readonly kind: 'inspectionsSigned'; readonly overridable: boolean };
+  | { readonly kind: 'inspectionsSigned'; readonly overridable: boolean }
+  /** So many people are there when it is passed, and are named in the pass. */
+  | { readonly kind: 'crew'; readonly minimum: number; readonly overridable: boolean };
 
 /** A bar across the work: open or held, never probably. */
 export interface Gate {

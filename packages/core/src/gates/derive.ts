@@ -111,7 +111,13 @@ function checkId(check: CheckStatus, state: CampaignState): string {
  * Whether an override covers a holding: it names it as it is. Records from before holdings were named cover what was
  * there when they were signed.
  */
-function isCovered(gate: Gate, condition: GateCondition, state: CampaignState, id: string, since: number): boolean {
+function isCovered(
+  gate: Gate,
+  condition: GateCondition,
+  state: CampaignState,
+  id: string,
+  since: number,
+): boolean {
   if (!condition.overridable) return false;
   return state.overrides.some(
     (o) =>
@@ -147,8 +153,7 @@ function holdingFor(
 }
 
 /** Whether all that a check lacks has run out. */
-const onlyRanOut = (check: CheckStatus): boolean =>
-  check.parts.every((p) => p.proven || p.ranOut === true);
+const onlyRanOut = (check: CheckStatus): boolean => check.parts.every((p) => p.proven || p.ranOut === true);
 
 function unproven(
   condition: Extract<GateCondition, { kind: 'proven' }>,
@@ -170,7 +175,10 @@ function unproven(
     const left = open.filter((c) => (c.mark === 'notStarted' || c.mark === 'inHand') && !waiting.includes(c));
     holdings.push(
       ...say('checksOut', of('out')),
-      ...say('checksAgain', of('again').filter((c) => !onlyRanOut(c))),
+      ...say(
+        'checksAgain',
+        of('again').filter((c) => !onlyRanOut(c)),
+      ),
       ...say('checksAgain', of('again').filter(onlyRanOut)).map((h) => ({ ...h, ranOut: true as const })),
       ...say('checksUnknown', of('unknown')),
       ...say('checksUndecided', of('near')),
@@ -198,9 +206,7 @@ function findingHoldings(
   now: number,
 ): Holding[] {
   return [...state.findings.values()].flatMap((f): Holding[] => {
-    const why = condition
-      ? findingHolds(f, gate, state, now)
-      : groundsAircraft(f, state, now);
+    const why = condition ? findingHolds(f, gate, state, now) : groundsAircraft(f, state, now);
     if (!why) return [];
     const id = findingId(f, why);
     if (condition && isCovered(gate, condition, state, id, f.raised.seq)) return [];
@@ -220,6 +226,8 @@ function holdingsOf(gate: Gate, condition: GateCondition, state: CampaignState, 
   const { overridable } = condition;
   switch (condition.kind) {
     case 'proven':
+    // Who is there is said by whoever passes it, and asked at the door.
+    case 'crew':
       return [];
     case 'noTags':
       return [...state.tags.values()].flatMap((t): Holding[] => {
@@ -253,10 +261,7 @@ function holdingsOf(gate: Gate, condition: GateCondition, state: CampaignState, 
 }
 
 /** Flights of the plan that was kept hold what an open finding forbids: they are planned otherwise first. */
-function forbiddenFlights(
-  state: CampaignState,
-  stations: ReadonlyMap<StationId, StationStatus>,
-): Holding[] {
+function forbiddenFlights(state: CampaignState, stations: ReadonlyMap<StationId, StationStatus>): Holding[] {
   const done = new Set(stations.get('flight')?.checks.flatMap((c) => (c.proven ? [c.check.id] : [])));
   return (state.plan?.flights?.flights.flat() ?? []).flatMap((id): Holding[] => {
     const check = state.index?.checks.get(id);
@@ -279,7 +284,8 @@ function rolesMissing(gate: Gate, holdings: readonly Holding[], remaining: reado
   const roles = new Set<string>();
   if (remaining.some((c) => c.check.secondPerson) || holdings.some((h) => h.cure.to === 'action'))
     roles.add('inspector');
-  if (holdings.some((h) => h.reason.code === 'checksUndecided' || h.cure.to === 'finding')) roles.add('inspector');
+  if (holdings.some((h) => h.reason.code === 'checksUndecided' || h.cure.to === 'finding'))
+    roles.add('inspector');
   if (gate.before === 'release') roles.add('certifier');
   if (remaining.some((c) => c.check.station === 'flight')) roles.add('pilot');
   return [...roles];
@@ -352,7 +358,10 @@ function barred(status: GateStatus, station: StationId, state: CampaignState): R
   const curing = status.holdings.some(cured);
   const bars = status.holdings.filter(
     (h) =>
-      h.cure.to !== 'sync' && h.cure.to !== 'gate' && !cured(h) && !(station === 'flight' && h.ranOut === true),
+      h.cure.to !== 'sync' &&
+      h.cure.to !== 'gate' &&
+      !cured(h) &&
+      !(station === 'flight' && h.ranOut === true),
   );
   if (bars.length > 0) return reason('gateHeld', { gate: gate.title });
   const passed = status.passStands || (curing && state.gatesPassed.has(gate.id));
@@ -414,7 +423,8 @@ export function deriveStatus(
       return undefined;
     };
     for (const part of index.parts.values()) {
-      if (part.check.station === station) byKey.set(part.key, partStatus(state, index, part, evidence, now, heldFor));
+      if (part.check.station === station)
+        byKey.set(part.key, partStatus(state, index, part, evidence, now, heldFor));
     }
     stations.set(station, stationStatus(station, index, byKey));
   }

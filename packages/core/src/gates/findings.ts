@@ -33,7 +33,11 @@ export function deferralOver(finding: FindingState, state: CampaignState, now: n
 }
 
 /** Why a finding grounds the aircraft now: it was assessed so, or what it was deferred under is over. */
-export function groundsAircraft(finding: FindingState, state: CampaignState, now: number): Reason | undefined {
+export function groundsAircraft(
+  finding: FindingState,
+  state: CampaignState,
+  now: number,
+): Reason | undefined {
   if (finding.closed || !finding.assessed) return undefined;
   if (finding.assessed.severity === 'stops') return reason('findingStops', { title: finding.raised.title });
   return deferralOver(finding, state, now);

@@ -2,7 +2,14 @@ import fc from 'fast-check';
 import { deriveStatus, type CampaignStatus } from './index.ts';
 import { BASIS, CHECKS, PACK, reading, Scribe, START } from '../testing/world.ts';
 import { anyRecord } from '../testing/any-record.ts';
-import { admit, foldEntries, overridable, whyNotClosable, type CampaignState, type EntryDraft } from '../record/index.ts';
+import {
+  admit,
+  foldEntries,
+  overridable,
+  whyNotClosable,
+  type CampaignState,
+  type EntryDraft,
+} from '../record/index.ts';
 
 const NOW = new Date(START + 3_600_000).toISOString();
 const statusOf = (state: CampaignState, now = NOW): CampaignStatus =>

@@ -4,3 +4,4 @@ export * from './standing.ts';
 export * from './findings.ts';
 export * from './pass.ts';
 export * from './narrowing.ts';
+export * from './closest.ts';

@@ -20,9 +20,11 @@ function restsOn(gate: Gate, before: Gate | undefined, state: CampaignState): re
         break;
       case 'inspectionsSigned':
         for (const action of state.actions.values())
-          if (action.inspectionNeeded) found.push(action.done, ...(action.inspection ? [action.inspection] : []));
+          if (action.inspectionNeeded)
+            found.push(action.done, ...(action.inspection ? [action.inspection] : []));
         break;
       case 'findingsSettled':
+      case 'crew':
         break;
     }
   // A finding that once grounded the aircraft held every gate; whoever passes has seen it closed.
@@ -37,11 +39,6 @@ function restsOn(gate: Gate, before: Gate | undefined, state: CampaignState): re
  * each came after, and the gate has to be passed again. Whether anything holds the gate now is asked elsewhere.
  * Source: "A pass of a gate counts for what was seen, and for nothing that came after."
  */
-export function passStands(
-  gate: Gate,
-  pass: Deed,
-  before: Gate | undefined,
-  state: CampaignState,
-): boolean {
+export function passStands(gate: Gate, pass: Deed, before: Gate | undefined, state: CampaignState): boolean {
   return restsOn(gate, before, state).every((what) => hasSeen(pass, what));
 }

@@ -173,7 +173,8 @@ function outsideStatus(
   evidence: Evidence,
   gateHeld: (station: StationId) => Reason | undefined,
 ): PartStatus {
-  const blocked = part.check.answer.kind === 'computed' ? undefined : blockedBy(state, index, part, evidence, gateHeld);
+  const blocked =
+    part.check.answer.kind === 'computed' ? undefined : blockedBy(state, index, part, evidence, gateHeld);
   const base = { key: part.key, verdicts: [], ...(blocked ? { blocked } : {}) };
   if (item.verdict === 'rests' && evidence.earlierOver(item))
     return {
@@ -208,7 +209,8 @@ export function partStatus(
   const answer = standingAnswer(state.parts.get(part.key));
   const outside = outsideScope(state, part.key);
   if (outside) return outsideStatus(state, index, part, outside, evidence, gateHeld);
-  const blocked = part.check.answer.kind === 'computed' ? undefined : blockedBy(state, index, part, evidence, gateHeld);
+  const blocked =
+    part.check.answer.kind === 'computed' ? undefined : blockedBy(state, index, part, evidence, gateHeld);
   const blocking = blocked ? { blocked } : {};
   if (part.check.answer.kind === 'computed')
     return { key: part.key, ...computedStatus(state, index, part, evidence), ...blocking };

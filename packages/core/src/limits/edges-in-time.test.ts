@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 import { GAUGE, reading } from '../testing/world.ts';
-import { judge, judgeConditions, limitErrors, type DwellLimit, type Limit, type Measured, type SettleLimit, type Surroundings } from './index.ts';
+import {
+  judge,
+  judgeConditions,
+  limitErrors,
+  type DwellLimit,
+  type Limit,
+  type Measured,
+  type SettleLimit,
+  type Surroundings,
+} from './index.ts';
 
 const around: Surroundings = {
   instruments: {
@@ -65,8 +74,21 @@ test('settling in tenths of a second is settling in whole milliseconds, whatever
         });
         const last = inside.length - 1;
         const wanted =
-          settled !== undefined ? (settled <= high ? 'within' : 'out') : last - hold > high ? 'out' : 'unknown';
-        const verdict = judge(settle(hold / 10, high / 10), series(inside.map((on) => (on ? 60 : 40)), 0.1), around);
+          settled !== undefined
+            ? settled <= high
+              ? 'within'
+              : 'out'
+            : last - hold > high
+              ? 'out'
+              : 'unknown';
+        const verdict = judge(
+          settle(hold / 10, high / 10),
+          series(
+            inside.map((on) => (on ? 60 : 40)),
+            0.1,
+          ),
+          around,
+        );
         expect(verdict.state).toBe(wanted);
       },
     ),
@@ -157,10 +179,22 @@ test('a volume over a time against the demand, and what is no volume or no time'
 });
 
 test.each<[string, Partial<Limit> & { kind: Limit['kind'] }, string]>([
-  ['a tolerance below nothing', { kind: 'relative', expected: { value: 5 }, tolerance: -1, inPercent: false }, 'sizeWrong'],
+  [
+    'a tolerance below nothing',
+    { kind: 'relative', expected: { value: 5 }, tolerance: -1, inPercent: false },
+    'sizeWrong',
+  ],
   ['a window of nothing', { kind: 'rate', window: 0, maximumGap: 1, bounds: { high: 1 } }, 'sizeWrong'],
-  ['a gap that is no figure', { kind: 'dwell', beyond: 1, side: 'above', maximumGap: NaN, bounds: { high: 1 } }, 'sizeWrong'],
-  ['a demand of nothing', { kind: 'ratio', unit: '%', demand: { value: 0, unit: 'L/h' }, bounds: { low: 1 } }, 'sizeWrong'],
+  [
+    'a gap that is no figure',
+    { kind: 'dwell', beyond: 1, side: 'above', maximumGap: NaN, bounds: { high: 1 } },
+    'sizeWrong',
+  ],
+  [
+    'a demand of nothing',
+    { kind: 'ratio', unit: '%', demand: { value: 0, unit: 'L/h' }, bounds: { low: 1 } },
+    'sizeWrong',
+  ],
   ['one that agrees with itself', { kind: 'match', atLeast: 1, bounds: { high: 1 } }, 'sizeWrong'],
   [
     'a condition in no unit',
@@ -169,7 +203,11 @@ test.each<[string, Partial<Limit> & { kind: Limit['kind'] }, string]>([
   ],
   [
     'a condition the wrong way round',
-    { kind: 'band', bounds: { low: 1, high: 2 }, conditions: [{ fact: 'oil', low: 3, high: 1, unit: 'degC' }] },
+    {
+      kind: 'band',
+      bounds: { low: 1, high: 2 },
+      conditions: [{ fact: 'oil', low: 3, high: 1, unit: 'degC' }],
+    },
     'conditionOrder',
   ],
 ])('%s is refused by name', (_title, limit, code) => {

@@ -40,7 +40,10 @@ function stepsToShow(q: BoundsQuestion): { readonly value: number; readonly unce
   let value = q.resolution;
   const beside = limitEdges(q.bounds);
   const truth = closer(q.value, uncertainty);
-  while (step > 1e-14 && closer(shownFigure(q.value, value, beside), shownFigure(uncertainty, step)) !== truth) {
+  while (
+    step > 1e-14 &&
+    closer(shownFigure(q.value, value, beside), shownFigure(uncertainty, step)) !== truth
+  ) {
     step /= 10;
     value = Math.min(value, step * 10);
   }

@@ -41,9 +41,7 @@ const distilRelative: Distil<RelativeLimit> = (limit, measured, around) => {
   const found = judgeable(measured.reading, limit.unit, around);
   if (!found.ok) return found;
   const expected =
-    'value' in limit.expected
-      ? ok(limit.expected.value)
-      : factIn(limit.expected.fact, limit.unit, around);
+    'value' in limit.expected ? ok(limit.expected.value) : factIn(limit.expected.fact, limit.unit, around);
   if (!expected.ok) return expected;
   // A direction is as far from the expected one as the shorter turn is.
   const value = isCircular(limit.unit)
@@ -230,7 +228,8 @@ const distilDwell: Distil<DwellLimit> = (limit, measured, around) => {
   const settled =
     (high !== undefined && milliseconds(value) > milliseconds(high)) ||
     (high === undefined && low !== undefined && milliseconds(value) >= milliseconds(low));
-  if (running && !settled) return err(reason('stillBeyond', { length: { value, unit: 's', resolution: 0.1 } }));
+  if (running && !settled)
+    return err(reason('stillBeyond', { length: { value, unit: 's', resolution: 0.1 } }));
   return ok({
     value,
     uncertainty: timingUncertainty(read.value.samples),

@@ -52,7 +52,9 @@ export function flowOf(volume: Reading, time: Reading, around: Surroundings): Re
   if (!(taken.value.value > 0)) return err(reason('timeNotPositive'));
   const value = delivered.value.value / taken.value.value;
   const share = combineUncertainty([
-    delivered.value.uncertainty === undefined ? undefined : delivered.value.uncertainty / delivered.value.value,
+    delivered.value.uncertainty === undefined
+      ? undefined
+      : delivered.value.uncertainty / delivered.value.value,
     taken.value.uncertainty === undefined ? undefined : taken.value.uncertainty / taken.value.value,
   ]);
   return ok({

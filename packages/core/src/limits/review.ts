@@ -32,7 +32,9 @@ function unitErrors(limit: Limit): Reason[] {
 }
 
 /** Members of a limit that may not be less than nothing, or not nothing either, by the words they are known by. */
-function sizesOf(limit: Limit): readonly { readonly name: string; readonly value: number | undefined; readonly positive: boolean }[] {
+function sizesOf(
+  limit: Limit,
+): readonly { readonly name: string; readonly value: number | undefined; readonly positive: boolean }[] {
   const least = (name: string, value: number | undefined, positive = false) => ({ name, value, positive });
   switch (limit.kind) {
     case 'relative':
@@ -78,7 +80,8 @@ function sizeErrors(limit: Limit): Reason[] {
 function conditionErrors(limit: Limit): Reason[] {
   return limit.conditions.flatMap(({ fact, low, high, unit }) => {
     if (low === undefined && high === undefined) return [];
-    if (unit !== undefined && !findUnit(unit)) return [reason('conditionUnit', { limit: limit.title, fact, unit })];
+    if (unit !== undefined && !findUnit(unit))
+      return [reason('conditionUnit', { limit: limit.title, fact, unit })];
     return low !== undefined && high !== undefined && low > high
       ? [reason('conditionOrder', { limit: limit.title, fact })]
       : [];

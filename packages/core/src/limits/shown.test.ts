@@ -19,7 +19,9 @@ function shippedEdges(): { low?: number; high?: number; cautionLow?: number; cau
   const folder = join(__dirname, '../../../packs/library/limit-books');
   return readdirSync(folder).flatMap((file) => {
     const text = readFileSync(join(folder, file), 'utf8');
-    return [...text.matchAll(/bounds:\s*(?:\{([^}]*)\}|((?:\n\s+(?:low|high|cautionLow|cautionHigh): .*)+))/g)].map((m) =>
+    return [
+      ...text.matchAll(/bounds:\s*(?:\{([^}]*)\}|((?:\n\s+(?:low|high|cautionLow|cautionHigh): .*)+))/g),
+    ].map((m) =>
       Object.fromEntries(
         [...(m[1] ?? m[2] ?? '').matchAll(/(low|high|cautionLow|cautionHigh): *(-?[\d.]+)/g)].map((e) => [
           e[1],
@@ -33,7 +35,9 @@ function shippedEdges(): { low?: number; high?: number; cautionLow?: number; cau
 /** A verdict by the words of the brief alone: on an edge is inside, guarded by at least the uncertainty. */
 function judged(q: BoundsQuestion): string {
   const { low = -Infinity, high = Infinity, cautionLow = -Infinity, cautionHigh = Infinity } = q.bounds;
-  const same = 1e-9 * Math.max(1e-3, ...[q.value, low, high, cautionLow, cautionHigh].filter(Number.isFinite).map(Math.abs));
+  const same =
+    1e-9 *
+    Math.max(1e-3, ...[q.value, low, high, cautionLow, cautionHigh].filter(Number.isFinite).map(Math.abs));
   if (q.value < low - same || q.value > high + same) return 'out';
   const margin = Math.min(q.value - low, high - q.value);
   if (q.rule === 'guarded' && margin < Infinity) {
@@ -48,7 +52,9 @@ const common = { limit: 'x', class: 'safety', unit: 'psi' } as const;
 
 /** Values around an edge: on it, beside it by ever less, beside it by a step. */
 const around = (edge: number, k: number): number =>
-  [edge, edge + 10 ** -(k % 9), edge - 10 ** -(k % 9), edge * (1 + 1e-8), edge * (1 - 1e-8), edge + 0.4999][k % 6] ?? edge;
+  [edge, edge + 10 ** -(k % 9), edge - 10 ** -(k % 9), edge * (1 + 1e-8), edge * (1 - 1e-8), edge + 0.4999][
+    k % 6
+  ] ?? edge;
 
 test('what is shown, read back, gives the same verdict, for every edge that ships and for any other (property)', () => {
   expect(EDGES.length).toBeGreaterThan(150);
@@ -98,9 +104,14 @@ test('what is shown, read back, gives the same verdict, for every edge that ship
         const sentence = say(verdict.reason);
         const [shown = NaN] = figuresIn(sentence);
         const guard = /uncertainty of ±/.test(sentence);
-        const [told] = sentence.match(/±([\d\u202f.]+)/)?.slice(1).map(readBack) ?? [];
+        const [told] =
+          sentence
+            .match(/±([\d\u202f.]+)/)
+            ?.slice(1)
+            .map(readBack) ?? [];
         const again = { ...q, value: shown, ...(guard ? { uncertainty: told } : {}) };
-        if (verdict.state !== 'unknown' && (guard || rule === 'simple')) expect(judged(again)).toBe(verdict.state);
+        if (verdict.state !== 'unknown' && (guard || rule === 'simple'))
+          expect(judged(again)).toBe(verdict.state);
         if (verdict.state === 'out') {
           const [, limit = NaN] = figuresIn(sentence);
           expect(edges.some((e) => e === limit)).toBe(true);
@@ -141,7 +152,16 @@ test('an edge typed in another unit is that edge: no conversion puts it outside,
   );
 });
 
-test.each([NaN, -1, -0.001, Infinity])('an uncertainty of %p is not known, and passes nothing', (uncertainty) => {
-  const q = { ...common, rule: 'guarded' as const, resolution: 1, value: 50, bounds: { low: 0, high: 100 } };
-  expect(judgeBounds({ ...q, uncertainty }).state).toBe('unknown');
-});
+test.each([NaN, -1, -0.001, Infinity])(
+  'an uncertainty of %p is not known, and passes nothing',
+  (uncertainty) => {
+    const q = {
+      ...common,
+      rule: 'guarded' as const,
+      resolution: 1,
+      value: 50,
+      bounds: { low: 0, high: 100 },
+    };
+    expect(judgeBounds({ ...q, uncertainty }).state).toBe('unknown');
+  },
+);

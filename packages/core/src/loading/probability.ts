@@ -164,7 +164,10 @@ function staysInside(
     for (let t = 0; 2 * t < fuelError.length; t += 1) {
       const at = t * 5;
       // No tank holds less than nothing, whatever its gauge is off by.
-      const gauged = Math.max(0, (point.fuel[at] as number) + (point.fuel[at + 3] as number) * (fuelError[2 * t] as number));
+      const gauged = Math.max(
+        0,
+        (point.fuel[at] as number) + (point.fuel[at + 3] as number) * (fuelError[2 * t] as number),
+      );
       const m = gauged * (1 + (point.fuel[at + 4] as number) * (fuelError[2 * t + 1] as number));
       mass += m;
       moment += m * (point.fuel[at + 1] as number);

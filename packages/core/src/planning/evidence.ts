@@ -13,7 +13,8 @@ export interface EarlierCampaign {
 
 /** Evidence that must be fetched anew for each flight or each run is never carried over. */
 function diesWithItsDay(part: Part): boolean {
-  return part.check.validity?.until !== undefined || part.check.validity?.endsWhen !== undefined;
+  const { until, endsWhen, flights, engineStops, powerCycles } = part.check.validity ?? {};
+  return [until, endsWhen, flights, engineStops, powerCycles].some((v) => v !== undefined);
 }
 
 /** Parts that are judged otherwise now than in an earlier campaign: by another limit, check or configuration. */

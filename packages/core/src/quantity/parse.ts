@@ -62,7 +62,8 @@ export function readFigure(text: string): Result<TypedFigure, Reason> {
   if (!match) return err(reason('notANumber', { text }));
   const sign = match[1] ?? '';
   const body = match[2] ?? '';
-  if (body.replace(/\D/g, '').length > MOST_DIGITS) return err(reason('notANumber', { text: `${text.slice(0, 40)}…` }));
+  if (body.replace(/\D/g, '').length > MOST_DIGITS)
+    return err(reason('notANumber', { text: `${text.slice(0, 40)}…` }));
   const spaced = body.split(/[\s\u00a0\u202f\u2009'’]/);
   const lastMark = Math.max(body.lastIndexOf(','), body.lastIndexOf('.'));
   const wholePart = lastMark < 0 ? spaced : body.slice(0, lastMark).split(/[\s\u00a0\u202f\u2009'’]/);
@@ -124,7 +125,8 @@ export function readQuantity(text: string, expectedUnit: string): Result<TypedQu
   if (!read.ok) return read;
   if (suffix === '') return ok({ ...read.value, text: text.trim(), unit: expectedUnit });
   const several = ambiguousUnit(suffix, expectedUnit);
-  if (several) return err(reason('ambiguousUnit', { text, unit: suffix, one: several[0], other: several[1] }));
+  if (several)
+    return err(reason('ambiguousUnit', { text, unit: suffix, one: several[0], other: several[1] }));
   const typed = placardGallons(suffix, expectedUnit) ?? unitFromSpelling(suffix, expected.kind);
   if (!typed) return err(reason('unknownUnit', { text, unit: suffix, wanted: expected.symbol }));
   if (typed.kind !== expected.kind) {

@@ -205,7 +205,11 @@ function timerRule(
  * Whether a person may look again at their own work: the pack allows it, it was chosen for this campaign, and so many
  * hours lie between. It is told on the release sheet.
  */
-function ownLookRefusal(door: Door, done: Deed, draft: { readonly at: string; readonly offset?: number }): Reason | undefined {
+function ownLookRefusal(
+  door: Door,
+  done: Deed,
+  draft: { readonly at: string; readonly offset?: number },
+): Reason | undefined {
   const { ownWork } = door.index.basis.pack;
   if (!ownWork) return reason('samePerson');
   if (door.state.ways?.ways['own-work']?.choice !== 'stated') return reason('ownWorkNotChosen');
@@ -333,7 +337,8 @@ const RULES: { readonly [K in EntryKind]: Rule<K> } = {
   },
   'finding.assessed': (draft, door) => assessRule(draft, door),
   'action.recorded': ({ body }, door) => {
-    if (door.state.actions.has(body.action) || door.state.tags.has(body.action)) return reason('actionExists');
+    if (door.state.actions.has(body.action) || door.state.tags.has(body.action))
+      return reason('actionExists');
     if (
       body.finding !== undefined &&
       (!door.state.findings.has(body.finding) || door.state.findings.get(body.finding)?.closed)
@@ -350,7 +355,7 @@ const RULES: { readonly [K in EntryKind]: Rule<K> } = {
     return refusal?.code === 'samePerson' ? reason('inspectorIsDoer') : refusal;
   },
   'finding.closed': ({ body }, door) => closingHeld(door, body.finding),
-  'gate.passed': ({ body }, door) => gateRule(door, body),
+  'gate.passed': ({ body, by }, door) => gateRule(door, body, by),
   'gate.overridden': ({ body }, door) => {
     const gate = door.index.basis.pack.gates.find((g) => g.id === body.gate);
     if (!gate?.conditions.some((c) => c.kind === body.condition && c.overridable))
@@ -369,13 +374,11 @@ const RULES: { readonly [K in EntryKind]: Rule<K> } = {
 };
 
 /** The holdings of a gate that an override of one condition may name, as they are now. */
-export function overridable(
-  status: CampaignStatus,
-  gate: string,
-  condition: string,
-): readonly string[] {
+export function overridable(status: CampaignStatus, gate: string, condition: string): readonly string[] {
   const found = status.gates.find((g) => g.gate.id === gate);
-  return (found?.holdings ?? []).filter((h) => h.overridable && h.condition === condition).flatMap((h) => h.ids);
+  return (found?.holdings ?? [])
+    .filter((h) => h.overridable && h.condition === condition)
+    .flatMap((h) => h.ids);
 }
 
 /** An assessment gives its reason; only who may overrule says less than "stops"; a deferral has conditions and an end. */
@@ -402,11 +405,14 @@ function moveRule(body: EntryBodies['basis.moved'], door: Door): Reason | undefi
   return isSameBasis(compareBases(basis, body.basis)) ? reason('nothingMoves') : undefined;
 }
 
-function gateRule(door: Door, body: EntryBodies['gate.passed']): Reason | undefined {
+function gateRule(door: Door, body: EntryBodies['gate.passed'], by: string): Reason | undefined {
   const found = door.status().gates.find((g) => g.gate.id === body.gate);
   if (!found || found.gate.before === 'release') return reason('gateUnknown', { gate: body.gate });
   if (found.state === 'held')
     return found.holdings[0]?.reason ?? reason('gateHeld', { gate: found.gate.title });
+  const crew = found.gate.conditions.find((c) => c.kind === 'crew');
+  const there = new Set([by, ...(body.crew ?? [])]).size;
+  if (crew && there < crew.minimum) return reason('crewTooSmall', { count: there, wanted: crew.minimum });
   return body.snapshot === door.state.head ? undefined : reason('snapshotStale');
 }
 
@@ -424,7 +430,9 @@ function closingHeld(door: Door, id: string): Reason | undefined {
   const { check, subject } = finding.raised;
   const named = check === undefined ? [] : (door.index.partsOfCheck.get(check) ?? []);
   // A finding that names no engine is about the check wherever it stands.
-  const about = named.filter((p) => subject === undefined || subject === '' || p.subject === subject).map((p) => p.key);
+  const about = named
+    .filter((p) => subject === undefined || subject === '' || p.subject === subject)
+    .map((p) => p.key);
   const open = [...about, ...touched].find((key) => {
     const part = door.status().parts.get(key);
     return part?.proven === false && (part.answer !== undefined || part.figure !== undefined);
@@ -456,7 +464,8 @@ const CLOCK_TOLERANCE = 5 * 60_000;
 function clockRefusal(draft: EntryDraft, state: CampaignState, now: string): Reason | undefined {
   const made = Date.parse(draft.at) - (draft.offset ?? 0);
   if (!isInstant(draft.at) || !Number.isFinite(made)) return reason('notAnInstant', { at: draft.at });
-  if (made > Math.max(Date.parse(now), state.clock) + CLOCK_TOLERANCE) return reason('clockAhead', { at: draft.at });
+  if (made > Math.max(Date.parse(now), state.clock) + CLOCK_TOLERANCE)
+    return reason('clockAhead', { at: draft.at });
   if (made < (state.opened?.instant ?? -Infinity) - CLOCK_TOLERANCE)
     return reason('clockBeforeCampaign', { at: draft.at });
   const last = state.lastOf[`${draft.by} ${draft.device}`] ?? -Infinity;

@@ -1,6 +1,6 @@
 import type { Check } from '../checks/types.ts';
 import { deriveStatus, type CampaignStatus } from '../gates/derive.ts';
-import type { Entry, EntryBodies } from './entry.ts';
+import { ENTRY_VERSIONS, type Entry, type EntryBodies } from './entry.ts';
 import { foldEntries } from './fold.ts';
 import type { CampaignState } from './state.ts';
 
@@ -14,13 +14,13 @@ export interface ActionCost {
   readonly inspectionNeeded: boolean;
 }
 
-/** Checks that are good now and would not be, if some entry were recorded: found by recording it on a copy. */
+/** Parts that are good now and would not be, if some entry were recorded: found by recording it on a copy. */
 function lostBy(
   state: CampaignState,
   status: CampaignStatus,
   kind: 'action.recorded' | 'basis.moved',
   body: EntryBodies['action.recorded'] | EntryBodies['basis.moved'],
-): readonly Check[] {
+): { readonly parts: readonly string[]; readonly checks: readonly Check[] } {
   const at = new Date(state.clock).toISOString();
   const entry = {
     id: 'supposed',
@@ -33,28 +33,17 @@ function lostBy(
     device: 'supposed',
     seen: state.count,
     kind,
-    version: 1,
+    version: ENTRY_VERSIONS[kind],
     body,
     prevHash: state.head,
     hash: '',
   } as unknown as Entry;
   const after = foldEntries([entry], state);
   const then = deriveStatus(after, at);
-  const lost = new Set<Check>();
-  for (const [key, part] of then?.parts ?? []) {
-    const check = after.index?.parts.get(key)?.check;
-    if (check && !part.proven && status.parts.get(key)?.proven === true) lost.add(check);
-  }
-  return [...lost];
-}
-
-function cost(checks: readonly Check[], inspectionNeeded: boolean): ActionCost {
-  return {
-    checks: checks.map((c) => c.id),
-    minutes: checks.reduce((sum, c) => sum + c.minutes, 0),
-    people: inspectionNeeded || checks.some((c) => c.secondPerson) ? 2 : checks.length > 0 ? 1 : 0,
-    inspectionNeeded,
-  };
+  const parts = [...(then?.parts ?? [])].flatMap(([key, part]) =>
+    !part.proven && status.parts.get(key)?.proven === true ? [key] : [],
+  );
+  return { parts, checks: [...new Set(parts.flatMap((key) => after.index?.parts.get(key)?.check ?? []))] };
 }
 
 /**
@@ -71,14 +60,20 @@ export function costOf(
 ): ActionCost {
   if (!state.index || touches.length === 0) return { checks: [], minutes: 0, people: 0, inspectionNeeded };
   const body = { action: 'supposed', what: '', measure: '', touches };
-  return cost(lostBy(state, status, 'action.recorded', body), inspectionNeeded);
+  const { checks } = lostBy(state, status, 'action.recorded', body);
+  return {
+    checks: checks.map((c) => c.id),
+    minutes: checks.reduce((sum, c) => sum + c.minutes, 0),
+    people: inspectionNeeded || checks.some((c) => c.secondPerson) ? 2 : checks.length > 0 ? 1 : 0,
+    inspectionNeeded,
+  };
 }
 
-/** What moving the campaign to another basis would cost, found in the same way. */
-export function costOfMoving(
+/** Parts that are good now and would have to be done again if the campaign were moved to another basis. */
+export function partsLostByMoving(
   state: CampaignState,
   status: CampaignStatus,
   basis: EntryBodies['basis.moved']['basis'],
-): ActionCost {
-  return cost(lostBy(state, status, 'basis.moved', { basis, reason: '' }), false);
+): readonly string[] {
+  return lostBy(state, status, 'basis.moved', { basis, reason: '' }).parts;
 }

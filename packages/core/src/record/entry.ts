@@ -135,7 +135,12 @@ export interface EntryBodies {
   };
   'inspection.signed': { readonly action: string; readonly accepted: boolean; readonly note: string };
   'finding.closed': { readonly finding: string; readonly note: string };
-  'gate.passed': { readonly gate: string; readonly snapshot: string };
+  'gate.passed': {
+    readonly gate: string;
+    readonly snapshot: string;
+    /** Who else is there, where the gate asks for a crew: ids of people. */
+    readonly crew?: readonly string[];
+  };
   'gate.overridden': {
     readonly gate: string;
     readonly condition: string;
@@ -174,7 +179,7 @@ export const ENTRY_VERSIONS: Readonly<Record<EntryKind, number>> = {
   'action.recorded': 1,
   'inspection.signed': 1,
   'finding.closed': 1,
-  'gate.passed': 1,
+  'gate.passed': 2,
   'gate.overridden': 2,
   'basis.moved': 1,
   'instrument.noted': 1,

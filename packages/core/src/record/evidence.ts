@@ -8,12 +8,7 @@ import { reason, type Reason } from '../words/reason.ts';
 import { lossSince, outsideScope } from './losses.ts';
 import { hasSeen } from './seen.ts';
 import { changesOf, stateFor, stateSubject, subjectsOfState } from './states.ts';
-import {
-  standingAnswer,
-  type AnswerRecord,
-  type CampaignState,
-  type Deed,
-} from './state.ts';
+import { standingAnswer, type AnswerRecord, type CampaignState, type Deed } from './state.ts';
 
 /** Why an answer does not count, or counts no longer, with the chain of reasons. */
 export interface Doubt {
@@ -82,12 +77,7 @@ function changesUnseen(
 }
 
 /** A change of state that ends what was proven until it. */
-function stateEnded(
-  state: CampaignState,
-  index: BasisIndex,
-  part: Part,
-  deed: Deed,
-): Reason | undefined {
+function stateEnded(state: CampaignState, index: BasisIndex, part: Part, deed: Deed): Reason | undefined {
   const ends = part.check.validity?.endsWhen;
   if (!ends) return undefined;
   const ended = changesUnseen(state, index, part, ends.state, deed).some((c) => c.value === ends.becomes);
@@ -96,15 +86,35 @@ function stateEnded(
     : undefined;
 }
 
-/** Whether another flight is to come: a check of the flight has no answer that stands. */
-function flightDue(state: CampaignState, index: BasisIndex): boolean {
+/** So long after a landing what was flown may be written down as of that flight; after it another flight is meant (ms). */
+const WRITTEN_DOWN = 12 * 3_600_000;
+
+/** Whether a check of the flight has an answer that nothing has touched since, or need not be flown. */
+function isFlown(state: CampaignState, part: Part): boolean {
+  const own = state.parts.get(part.key);
+  const answer = standingAnswer(own);
+  return answer ? !lossSince(own, answer) : outsideScope(state, part.key) !== undefined;
+}
+
+/**
+ * Whether another flight is to come: some check of the flight has no answer that stands, and that is not because the
+ * flight just landed is still being written down. After a landing another flight is meant once the state was set back,
+ * once the flight of the plan that was begun is written down whole, or, without a plan, when half a day has passed.
+ */
+function flightDue(state: CampaignState, index: BasisIndex, now: number): boolean {
+  const flown = new Map<string, boolean>();
   for (const part of index.parts.values()) {
-    if (part.check.station !== 'flight' || part.check.answer.kind === 'computed') continue;
-    const own = state.parts.get(part.key);
-    const answer = standingAnswer(own);
-    if (!answer ? !outsideScope(state, part.key) : lossSince(own, answer)) return true;
+    const { id, station, answer } = part.check;
+    if (station === 'flight' && answer.kind !== 'computed')
+      flown.set(id, (flown.get(id) ?? true) && isFlown(state, part));
   }
-  return false;
+  if ([...flown.values()].every((done) => done)) return false;
+  const landed = stateFor(state, 'flown', WHOLE_AIRCRAFT);
+  if (landed?.kind !== 'is' || landed.value !== 'yes' || !landed.by) return true;
+  const planned = state.plan?.flights?.flights ?? [];
+  if (planned.length > 0)
+    return !planned.some((f) => f.some((c) => flown.get(c)) && f.some((c) => flown.get(c) === false));
+  return now - landed.by.since.instant > WRITTEN_DOWN;
 }
 
 /** The names of the states whose changes are counted, and what counts: the values they come to, or leave. */
@@ -115,7 +125,13 @@ const COUNTED = {
 } as const;
 
 /** Flights, engine stops or power cycles that have used up what was proven. */
-function usedUp(state: CampaignState, index: BasisIndex, part: Part, deed: Deed): Reason | undefined {
+function usedUp(
+  state: CampaignState,
+  index: BasisIndex,
+  part: Part,
+  deed: Deed,
+  now: number,
+): Reason | undefined {
   for (const [member, { state: name, becomes, leaves, code }] of Object.entries(COUNTED)) {
     const allowed = part.check.validity?.[member as keyof typeof COUNTED];
     if (allowed === undefined) continue;
@@ -124,7 +140,7 @@ function usedUp(state: CampaignState, index: BasisIndex, part: Part, deed: Deed)
     ).length;
     // What was proven for so many flights has served them, and is wanted anew only when another is to come.
     const spent =
-      member === 'flights' ? counted >= allowed && flightDue(state, index) : counted > allowed;
+      member === 'flights' ? counted >= allowed && flightDue(state, index, now) : counted > allowed;
     if (counted > 0 && spent) return reason(code, { count: counted, allowed });
   }
   return undefined;
@@ -138,7 +154,7 @@ function agesUntil(state: CampaignState, index: BasisIndex, part: Part, answer: 
     (c) => c.value === until.becomes && c.since.instant >= answer.instant,
   );
   if (!reached || reached.since.instant > now) return now;
-  return until.state === COUNTED.flights.state && flightDue(state, index) ? now : reached.since.instant;
+  return until.state === COUNTED.flights.state && flightDue(state, index, now) ? now : reached.since.instant;
 }
 
 /** Why an answer has outlived what it was good for. `now` in milliseconds. Undefined while it has not. */
@@ -164,14 +180,11 @@ export function ranOut(
         age: { value: age, unit: 'h', resolution: 0.1, beside: [hours] },
       });
   }
-  return usedUp(state, index, part, answer);
+  return usedUp(state, index, part, answer, now);
 }
 
 /** Whether a verdict lets a check be proven: within, or near with the decision where one is needed. */
-export function isFine(
-  verdicts: AnswerRecord['verdicts'],
-  decided: boolean,
-): boolean {
+export function isFine(verdicts: AnswerRecord['verdicts'], decided: boolean): boolean {
   return verdicts.every(
     (v) => v.state === 'within' || (v.state === 'near' && (!v.decisionNeeded || decided)),
   );
@@ -230,9 +243,7 @@ export class Evidence {
 
   /** Whether earlier evidence that a part outside the scope rests on has run out. */
   earlierOver(item: ScopeItem): boolean {
-    return (
-      item.verdict === 'rests' && item.on.until !== undefined && this.now > Date.parse(item.on.until)
-    );
+    return item.verdict === 'rests' && item.on.until !== undefined && this.now > Date.parse(item.on.until);
   }
 
   /** Why a permit in force forbids what a loading sheet says. */
@@ -266,7 +277,9 @@ export class Evidence {
       const lost = lossSince(direct, figure);
       if (lost) return { kind: 'lost', reasons: lost.reasons };
     }
-    const over = figures.flatMap((f) => usedUp(this.state, this.index, part, f) ?? this.tooOld(part, f) ?? [])[0];
+    const over = figures.flatMap(
+      (f) => usedUp(this.state, this.index, part, f, this.now) ?? this.tooOld(part, f) ?? [],
+    )[0];
     if (over) return { kind: 'ranOut', reasons: [over] };
     const bad = part.standsOn.find((key) => !this.proven(key));
     return bad === undefined ? undefined : { kind: 'ground', reasons: this.why(bad) };

@@ -173,7 +173,12 @@ function setState(
   draft: Draft,
   index: BasisIndex,
   entry: Entry,
-  said: { readonly state: string; readonly subject: string; readonly value: string; readonly answer?: string },
+  said: {
+    readonly state: string;
+    readonly subject: string;
+    readonly value: string;
+    readonly answer?: string;
+  },
 ): void {
   const key = stateKey(said.state, said.subject);
   const setting = {
@@ -305,9 +310,13 @@ const REDUCERS: { readonly [K in Exclude<EntryKind, 'campaign.opened'>]: Reducer
   'answer.notApplicable': (draft, index, entry) => {
     const part = index.parts.get(partKey(entry.body.check, entry.body.subject));
     if (!part) return;
-    draft
-      .history(part.key)
-      .push({ ...deedOf(draft, entry), answer: null, notApplicable: entry.body.reason, facts: {}, verdicts: [] });
+    draft.history(part.key).push({
+      ...deedOf(draft, entry),
+      answer: null,
+      notApplicable: entry.body.reason,
+      facts: {},
+      verdicts: [],
+    });
   },
   'answer.withdrawn': (draft, index, entry) => {
     const part = index.parts.get(partKey(entry.body.check, entry.body.subject));
@@ -329,8 +338,7 @@ const REDUCERS: { readonly [K in Exclude<EntryKind, 'campaign.opened'>]: Reducer
     const part = index.parts.get(partKey(entry.body.check, entry.body.subject));
     if (part) draft.part(part.key, { timerStarted: deedOf(draft, entry) });
   },
-  'state.set': (draft, index, entry) =>
-    setState(draft, index, entry, entry.body),
+  'state.set': (draft, index, entry) => setState(draft, index, entry, entry.body),
   'loadout.changed': (draft, index, entry) => {
     draft.put('loadout', entry.body.place, { ...deedOf(draft, entry), ...entry.body });
     const { touches, title } = aboardAt(index.basis.aircraft.loading, entry.body.place);
@@ -360,7 +368,10 @@ const REDUCERS: { readonly [K in Exclude<EntryKind, 'campaign.opened'>]: Reducer
     disturb(draft, index, entry, touches, tag.on.thing);
   },
   'finding.raised': (draft, _index, entry) =>
-    draft.put('findings', entry.body.finding, { raised: { ...deedOf(draft, entry), ...entry.body }, actions: [] }),
+    draft.put('findings', entry.body.finding, {
+      raised: { ...deedOf(draft, entry), ...entry.body },
+      actions: [],
+    }),
   'finding.assessed': (draft, _index, entry) => {
     const finding = draft.state.findings.get(entry.body.finding);
     if (finding)
@@ -385,15 +396,21 @@ const REDUCERS: { readonly [K in Exclude<EntryKind, 'campaign.opened'>]: Reducer
   'inspection.signed': (draft, _index, entry) => {
     const action = draft.state.actions.get(entry.body.action);
     if (action)
-      draft.put('actions', entry.body.action, { ...action, inspection: { ...deedOf(draft, entry), ...entry.body } });
+      draft.put('actions', entry.body.action, {
+        ...action,
+        inspection: { ...deedOf(draft, entry), ...entry.body },
+      });
   },
   'finding.closed': (draft, _index, entry) => {
     const finding = draft.state.findings.get(entry.body.finding);
     if (finding)
-      draft.put('findings', entry.body.finding, { ...finding, closed: { ...deedOf(draft, entry), ...entry.body } });
+      draft.put('findings', entry.body.finding, {
+        ...finding,
+        closed: { ...deedOf(draft, entry), ...entry.body },
+      });
   },
   'gate.passed': (draft, _index, entry) =>
-    draft.put('gatesPassed', entry.body.gate, { ...deedOf(draft, entry), snapshot: entry.body.snapshot }),
+    draft.put('gatesPassed', entry.body.gate, { ...deedOf(draft, entry), ...entry.body }),
   'gate.overridden': (draft, _index, entry) => {
     draft.state.overrides = [...draft.state.overrides, { ...deedOf(draft, entry), ...entry.body }];
   },
@@ -520,7 +537,8 @@ function step(draft: Draft, recorded: Entry): void {
   if (entry.value.kind === 'campaign.opened') {
     open(draft, entry.value);
     draft.state.clock = draft.state.opened?.instant ?? 0;
-    if (draft.state.index) prove(draft, draft.state.index, new Set(draft.state.index.parts.keys()), entry.value);
+    if (draft.state.index)
+      prove(draft, draft.state.index, new Set(draft.state.index.parts.keys()), entry.value);
     return;
   }
   const { index } = draft.state;

@@ -37,4 +37,3 @@ export function runningTimer(part: PartState | undefined): Deed | undefined {
   if (!started || started.seq < (standingAnswer(part)?.seq ?? 0)) return undefined;
   return lossSince(part, started) ? undefined : started;
 }
-

@@ -118,7 +118,7 @@ export interface CampaignState {
   readonly tags: ReadonlyMap<string, TagState>;
   readonly findings: ReadonlyMap<string, FindingState>;
   readonly actions: ReadonlyMap<string, ActionState>;
-  readonly gatesPassed: ReadonlyMap<string, Deed & { readonly snapshot: string }>;
+  readonly gatesPassed: ReadonlyMap<string, Deed & EntryBodies['gate.passed']>;
   /** Every move to another revision or configuration, oldest first. */
   readonly moves: readonly (Deed & {
     readonly reason: string;
@@ -165,4 +165,3 @@ export function standingAnswer(part: PartState | undefined): AnswerRecord | unde
   }
   return undefined;
 }
-

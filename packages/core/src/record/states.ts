@@ -22,9 +22,7 @@ export type StateNow =
 
 /** Statements that nobody made another one after having seen them. */
 function latest(settings: readonly Setting[]): readonly Setting[] {
-  return settings.filter(
-    (s, i) => !settings.some((later, j) => j > i && hasSeen(later.since, s.since)),
-  );
+  return settings.filter((s, i) => !settings.some((later, j) => j > i && hasSeen(later.since, s.since)));
 }
 
 function settle(settings: readonly Setting[], initial: string): StateNow {
@@ -32,9 +30,7 @@ function settle(settings: readonly Setting[], initial: string): StateNow {
   const newest = last[last.length - 1];
   if (!newest) return { kind: 'is', value: initial };
   const other = last.find((s) => s.value !== newest.value);
-  return other
-    ? { kind: 'contested', by: [other, newest] }
-    : { kind: 'is', value: newest.value, by: newest };
+  return other ? { kind: 'contested', by: [other, newest] } : { kind: 'is', value: newest.value, by: newest };
 }
 
 function settingsOf(state: CampaignState, name: string, subject: string): readonly Setting[] {

@@ -13,6 +13,8 @@ const UPCASTERS: Readonly<Partial<Record<EntryKind, readonly Upcaster[]>>> = {
   'tag.off': [(body) => ({ ...(body as object), uninspected: true })],
   // A deferral without an end stays without one; nothing narrowed a flight.
   'finding.assessed': [unchanged],
+  // Nobody was named to be there.
+  'gate.passed': [unchanged],
   // Nothing was named: it covers what was known when it was signed, by place in the record.
   'gate.overridden': [unchanged],
 };

@@ -8,7 +8,13 @@ import { occasionOf, proposeScope } from '../planning/scope.ts';
 import { admit } from '../record/admit.ts';
 import { chain } from '../record/chain.ts';
 import { computedVerdicts } from '../checks/computed.ts';
-import { ENTRY_VERSIONS, type Entry, type EntryBodies, type EntryDraft, type EntryKind } from '../record/entry.ts';
+import {
+  ENTRY_VERSIONS,
+  type Entry,
+  type EntryBodies,
+  type EntryDraft,
+  type EntryKind,
+} from '../record/entry.ts';
 import { foldEntries } from '../record/fold.ts';
 import { hasSeen } from '../record/seen.ts';
 import { standingAnswer, type CampaignState } from '../record/state.ts';
@@ -63,10 +69,17 @@ export function anyPack(seed: number): Pack {
           { powerCycles: 1 },
         ])
       : undefined;
-    const needs = !computed && maybe(0.25) ? pick([{ engine: 'running' }, { power: 'on' }, { cowling: 'on' }]) : {};
+    const needs =
+      !computed && maybe(0.25) ? pick([{ engine: 'running' }, { power: 'on' }, { cowling: 'on' }]) : {};
     const sets =
       !computed && maybe(0.35)
-        ? pick([{ engine: 'running' }, { engine: 'stopped' }, { power: 'on' }, { flown: 'yes' }, { cowling: 'off' }])
+        ? pick([
+            { engine: 'running' },
+            { engine: 'stopped' },
+            { power: 'on' },
+            { flown: 'yes' },
+            { cowling: 'off' },
+          ])
         : {};
     checks.push(
       check(`c${i}`, {
@@ -83,7 +96,11 @@ export function anyPack(seed: number): Pack {
       }),
     );
   }
-  const proven = (stations: readonly StationId[]) => ({ kind: 'proven' as const, stations, overridable: false });
+  const proven = (stations: readonly StationId[]) => ({
+    kind: 'proven' as const,
+    stations,
+    overridable: false,
+  });
   const rest = [
     { kind: 'noTags' as const, overridable: false },
     { kind: 'findingsSettled' as const, overridable: false },
@@ -102,7 +119,12 @@ export function anyPack(seed: number): Pack {
     ],
     independentInspection: ['d', 'engine.*.x'],
     gates: [
-      { id: 'power', title: 'Power', before: 'controls', conditions: [proven(['papers', 'inspection']), ...rest] },
+      {
+        id: 'power',
+        title: 'Power',
+        before: 'controls',
+        conditions: [proven(['papers', 'inspection']), ...rest],
+      },
       { id: 'fly', title: 'Fly', before: 'flight', conditions: [proven(['run-up']), ...rest.slice(0, 2)] },
       {
         id: 'release',
@@ -280,7 +302,11 @@ export function tellCampaign(basis: Basis, steps: readonly Step[], asks: boolean
         return true;
       }
       if (own.mark === 'near' && standing) {
-        make(devices[1] as Device, 'decision.recorded', { ...about, answerEntry: standing.entry, reason: 'agreed' });
+        make(devices[1] as Device, 'decision.recorded', {
+          ...about,
+          answerEntry: standing.entry,
+          reason: 'agreed',
+        });
         return true;
       }
       const wrong = Object.entries(part.check.needs).find(
@@ -334,8 +360,7 @@ export function tellCampaign(basis: Basis, steps: readonly Step[], asks: boolean
     } else if (what < 47 && standing)
       make(d, 'answer.withdrawn', { ...about, reason: 'slip' }, { supersedes: standing.entry });
     else if (what < 49) make(d, 'answer.notApplicable', { ...about, reason: 'none fitted' });
-    else if (what < 56 && standing)
-      make(d, 'answer.witnessed', { ...about, answerEntry: standing.entry });
+    else if (what < 56 && standing) make(d, 'answer.witnessed', { ...about, answerEntry: standing.entry });
     else if (what < 61) {
       const computed = [...index.value.parts.values()].filter((p) => p.check.answer.kind === 'computed');
       const one = computed[which % Math.max(1, computed.length)];
@@ -392,12 +417,13 @@ export function tellCampaign(basis: Basis, steps: readonly Step[], asks: boolean
           finding,
           severity,
           reason: 'seen',
-          ...(severity === 'deferred' ? { conditions: 'by day', until: how % 2 ? '2026-11-24' : '2026-12-24' } : {}),
+          ...(severity === 'deferred'
+            ? { conditions: 'by day', until: how % 2 ? '2026-11-24' : '2026-12-24' }
+            : {}),
         });
     } else if (what < 89) {
       const action = [...view.actions.keys()][which % Math.max(1, view.actions.size)];
-      if (action !== undefined)
-        make(d, 'inspection.signed', { action, accepted: how % 4 !== 0, note: '' });
+      if (action !== undefined) make(d, 'inspection.signed', { action, accepted: how % 4 !== 0, note: '' });
     } else if (what < 90) {
       const finding = [...view.findings.keys()][which % Math.max(1, view.findings.size)];
       if (finding !== undefined) make(d, 'finding.closed', { finding, note: '' });
@@ -406,7 +432,9 @@ export function tellCampaign(basis: Basis, steps: readonly Step[], asks: boolean
       if (gate) make(d, 'gate.passed', { gate: gate.id, snapshot: entries[d.heard - 1]?.hash ?? '' });
     } else if (what < 95)
       make(d, 'scope.settled', {
-        work: [{ component: 'Thing', action: 'replaced', touches: [TOUCHABLE[which % TOUCHABLE.length] ?? 'a'] }],
+        work: [
+          { component: 'Thing', action: 'replaced', touches: [TOUCHABLE[which % TOUCHABLE.length] ?? 'a'] },
+        ],
         evidence: {},
         added: [],
         leftOut: how % 2 ? [{ check: part.check.id, reason: 'not this time' }] : [],

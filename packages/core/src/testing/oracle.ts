@@ -83,7 +83,13 @@ class Prefix {
           return (theirs.includes(subject) ? [subject] : theirs).map((s) => `${id}@${s}`);
         });
         const proves = check.proves.map((p) => p.replace('{engine}', subject));
-        parts.set(`${check.id}@${subject}`, { key: `${check.id}@${subject}`, check, subject, proves, grounds });
+        parts.set(`${check.id}@${subject}`, {
+          key: `${check.id}@${subject}`,
+          check,
+          subject,
+          proves,
+          grounds,
+        });
       }
     this.parts = parts;
   }
@@ -99,14 +105,16 @@ class Prefix {
       if (found) found.struck = struck;
     };
     for (const e of this.entries) {
-      if (e.kind !== 'answer.given' && e.kind !== 'answer.notApplicable' && e.kind !== 'answer.withdrawn') continue;
+      if (e.kind !== 'answer.given' && e.kind !== 'answer.notApplicable' && e.kind !== 'answer.withdrawn')
+        continue;
       if (`${e.body.check}@${e.body.subject}` !== key) continue;
       if (e.kind === 'answer.given') strike(e.supersedes, true);
       if (e.kind === 'answer.withdrawn') {
         if (e.supersedes === undefined) continue;
         const gone = list.find((a) => a.e.id === e.supersedes);
         strike(e.supersedes, true);
-        if (gone?.e.kind === 'answer.given' && gone.e.supersedes !== undefined) strike(gone.e.supersedes, false);
+        if (gone?.e.kind === 'answer.given' && gone.e.supersedes !== undefined)
+          strike(gone.e.supersedes, false);
       } else list.push({ e, struck: false });
     }
     return list;
@@ -227,7 +235,13 @@ class Prefix {
 
   scope: ReadonlyMap<string, string> | undefined;
 
-  private flightDue(): boolean {
+  private flightDue(when: number): boolean {
+    const landed = this.said('flown', 'aircraft')
+      .filter((s) => s.value === 'yes')
+      .at(-1);
+    const written = this.valueOf('flown', this.said('flown', 'aircraft')) === 'yes' && landed !== undefined;
+    // What was flown may be written down for half a day.
+    if (written && when - (instants.get(landed.e) ?? 0) <= 12 * 3_600_000) return false;
     return [...this.parts.values()].some((part) => {
       if (part.check.station !== 'flight' || part.check.answer.kind === 'computed') return false;
       const answer = this.standing(part.key);
@@ -249,7 +263,11 @@ class Prefix {
             (c) => c.value === until.becomes && (instants.get(c.e) ?? 0) >= made,
           )
         : undefined;
-      if (reached && (instants.get(reached.e) ?? 0) <= when && !(until?.state === 'flown' && this.flightDue()))
+      if (
+        reached &&
+        (instants.get(reached.e) ?? 0) <= when &&
+        !(until?.state === 'flown' && this.flightDue(when))
+      )
         end = instants.get(reached.e) ?? 0;
       if ((end - made) / 3_600_000 > validity.hours) return true;
     }
@@ -257,7 +275,7 @@ class Prefix {
       this.changes(name, part, e).filter(counts).length;
     if (validity.flights !== undefined) {
       const flown = count('flown', (c) => c.value === 'yes');
-      if (flown > 0 && flown >= validity.flights && this.flightDue()) return true;
+      if (flown > 0 && flown >= validity.flights && this.flightDue(when)) return true;
     }
     if (validity.engineStops !== undefined) {
       const stops = count('engine', (c) => c.was === 'running' && c.value !== 'running');
@@ -270,11 +288,15 @@ class Prefix {
 
   private witnessed(e: Entry): boolean {
     // A word about something that is not there yet says nothing.
-    return this.entries.some((w) => w.kind === 'answer.witnessed' && w.seq > e.seq && w.body.answerEntry === e.id);
+    return this.entries.some(
+      (w) => w.kind === 'answer.witnessed' && w.seq > e.seq && w.body.answerEntry === e.id,
+    );
   }
 
   private decided(e: Entry): boolean {
-    return this.entries.some((d) => d.kind === 'decision.recorded' && d.seq > e.seq && d.body.answerEntry === e.id);
+    return this.entries.some(
+      (d) => d.kind === 'decision.recorded' && d.seq > e.seq && d.body.answerEntry === e.id,
+    );
   }
 
   private fine(meant: string | undefined, decided: boolean): boolean {
@@ -313,9 +335,7 @@ class Prefix {
     const from = part.grounds.map((g) => this.standing(g));
     if (from.some((e) => e?.kind !== 'answer.given')) return 'notStarted';
     const figures = from as Entry<'answer.given'>[];
-    const direct = this.entries.some(
-      (t) => this.touchesPart(t, part) && figures.some((f) => !saw(f, t)),
-    );
+    const direct = this.entries.some((t) => this.touchesPart(t, part) && figures.some((f) => !saw(f, t)));
     if (direct || figures.some((f) => this.over(part, f, when))) return 'again';
     if (part.grounds.some((g) => !this.good(g, when))) return 'again';
     const values = figures.map((f) => (f.body.answer.kind === 'reading' ? f.body.answer.reading.value : NaN));
@@ -363,11 +383,12 @@ class Prefix {
         for (const part of this.parts.values())
           if (condition.stations.includes(part.check.station)) rests.push(this.since.get(part.key));
       if (condition.kind === 'noTags')
-        rests.push(...this.entries.filter((e) => e.kind === 'tag.on' || (e.kind === 'tag.off' && this.tagOn(e))));
+        rests.push(
+          ...this.entries.filter((e) => e.kind === 'tag.on' || (e.kind === 'tag.off' && this.tagOn(e))),
+        );
       if (condition.kind === 'inspectionsSigned') rests.push(...this.inspections().flat());
     }
-    for (const f of this.findings())
-      if (f.stopped) rests.push(f.stopped, f.closed);
+    for (const f of this.findings()) if (f.stopped) rests.push(f.stopped, f.closed);
     return rests.every((r) => r === undefined || saw(pass, r));
   }
 
@@ -401,7 +422,9 @@ class Prefix {
         (a): a is Entry<'finding.assessed'> =>
           a.kind === 'finding.assessed' && a.body.finding === e.body.finding,
       );
-      const closed = this.entries.findLast((c) => c.kind === 'finding.closed' && c.body.finding === e.body.finding);
+      const closed = this.entries.findLast(
+        (c) => c.kind === 'finding.closed' && c.body.finding === e.body.finding,
+      );
       const last = own.at(-1);
       const stopped = own.findLast((a) => a.body.severity === 'stops');
       return [
@@ -420,7 +443,8 @@ class Prefix {
       if (f.closed) continue;
       const assessed = f.last?.kind === 'finding.assessed' ? f.last.body : undefined;
       if (assessed?.severity === 'stops') return true;
-      if (assessed?.until !== undefined && new Date(when).toISOString().slice(0, 10) > assessed.until) return true;
+      if (assessed?.until !== undefined && new Date(when).toISOString().slice(0, 10) > assessed.until)
+        return true;
       const check = this.basis.pack.checks.find((c) => c.id === f.raised.body.check);
       const settles = gate.conditions.some((c) => c.kind === 'findingsSettled');
       const behind = check !== undefined && ORDER.indexOf(check.station) >= ORDER.indexOf(gate.before);
@@ -460,7 +484,10 @@ function timed(entries: readonly Entry[]): number[] {
   let clock = 0;
   return entries.map((e, i) => {
     const told = Date.parse(e.at) - (e.offset ?? 0);
-    const least = i > 0 && (e.seen ?? e.seq - 1) < e.seq - 1 ? Math.min(instants.get(entries[0] as Entry) ?? 0, clock) : clock;
+    const least =
+      i > 0 && (e.seen ?? e.seq - 1) < e.seq - 1
+        ? Math.min(instants.get(entries[0] as Entry) ?? 0, clock)
+        : clock;
     const instant = Math.max(Math.min(told, Date.parse(e.receivedAt)), least);
     instants.set(e, instant);
     clock = Math.max(clock, instant);

@@ -252,6 +252,6 @@ export class SteadyHand {
   passGates(station: string): void {
     for (const gate of this.state.index?.gatesBefore.get(station) ?? [])
       if (gate.before !== 'release' && !this.hasPassed(gate.id))
-        this.put('gate.passed', { gate: gate.id, snapshot: this.state.head });
+        this.put('gate.passed', { gate: gate.id, snapshot: this.state.head, crew: ['second', 'third'] });
   }
 }

@@ -27,7 +27,8 @@ export const ENGLISH_EVIDENCE = {
     `The engine was stopped ${p.n('count') === 1 ? 'once' : `${p.n('count')} times`} since; ${p.n('allowed') === 0 ? 'a stop ends it' : `${p.n('allowed')} are allowed`}.`,
   powerCyclesOver: (p) =>
     `The power was switched on ${p.n('count') === 1 ? 'once' : `${p.n('count')} times`} since; ${p.n('allowed') === 0 ? 'that ends it' : `${p.n('allowed')} are allowed`}.`,
-  thingIsOther: (p) => `${THINGS[p.s('kind')] ?? 'Something of the aircraft'} is another one now: ${p.s('title')}.`,
+  thingIsOther: (p) =>
+    `${THINGS[p.s('kind')] ?? 'Something of the aircraft'} is another one now: ${p.s('title')}.`,
   findingDeferralHours: (p) => `The deferral of “${p.s('title')}” ended at ${p.f('until')} of the aircraft.`,
   findingDeferralFlights: (p) =>
     `The deferral of “${p.s('title')}” was for ${p.n('count')} ${p.n('count') === 1 ? 'flight' : 'flights'}, and they are flown.`,
@@ -50,7 +51,10 @@ export const ENGLISH_EVIDENCE = {
   manoeuvreBanned: (p) => `“${p.s('check')}” may not be flown as long as “${p.s('title')}” is open.`,
   heightCapped: (p) =>
     `“${p.s('check')}” begins at ${p.f('value')}; as long as “${p.s('title')}” is open, ${p.f('allowed')} is the highest.`,
-  circuitOnly: (p) => `As long as “${p.s('title')}” is open only a circuit is flown; “${p.s('check')}” is more.`,
+  circuitOnly: (p) =>
+    `As long as “${p.s('title')}” is open only a circuit is flown; “${p.s('check')}” is more.`,
+  crewTooSmall: (p) =>
+    `This gate asks for ${p.n('wanted')} people, and ${p.n('count') === 1 ? 'one is' : `${p.n('count')} are`} named. Name who else is there.`,
   seenAhead: () =>
     'This entry says that its author had seen more than there is. The record begins anew on this device; do it again.',
   timerEndsLater: () => 'The timer of this answer ends after the answer was given. Start it again.',

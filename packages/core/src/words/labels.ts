@@ -67,7 +67,9 @@ export function deferralInWords(assessed: EntryBodies['finding.assessed']): stri
   return [
     ...(until === undefined ? [] : [`until ${until}`]),
     ...(untilHours === undefined ? [] : [`until ${formatFigure(untilHours, 0.1)} h of the aircraft`]),
-    ...(untilFlights === undefined ? [] : [`for ${untilFlights} ${untilFlights === 1 ? 'flight' : 'flights'}`]),
+    ...(untilFlights === undefined
+      ? []
+      : [`for ${untilFlights} ${untilFlights === 1 ? 'flight' : 'flights'}`]),
   ].join(', ');
 }
 
