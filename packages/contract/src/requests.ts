@@ -43,6 +43,13 @@ export class AuthorisationRequest {
   @IsIn([...ROLES]) role!: Role;
   @IsArray() @ArrayNotEmpty() @ArrayMaxSize(30) @IsString({ each: true }) families!: string[];
   @IsOptional() @Matches(/^\d{4}-\d{2}-\d{2}$/) validUntil?: string;
+  /** Only for these systems; absent: for all of the aircraft. */
+  @IsOptional()
+  @IsArray()
+  @ArrayNotEmpty()
+  @ArrayMaxSize(50)
+  @Matches(/^[a-z0-9*-]+(\.[a-z0-9*-]+)*$/, { each: true })
+  systems?: string[];
 }
 
 export class PersonRequest {

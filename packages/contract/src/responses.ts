@@ -19,6 +19,8 @@ export interface Authorisation {
   readonly role: Role;
   readonly families: readonly string[];
   readonly validUntil?: string;
+  /** Only for these systems; absent: for all of the aircraft. */
+  readonly systems?: readonly string[];
 }
 
 /** A person as everyone may see them. */

@@ -2,7 +2,7 @@ import { randomInt, randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import { hash, verify } from '@node-rs/argon2';
-import { err, ok, type Result, type Role } from '@kanzel/core';
+import { coversSystems, err, ok, type About, type Result, type Role } from '@kanzel/core';
 import type { Authorisation, FirstPersonRequest, PersonRequest, PersonView } from '@kanzel/contract';
 import { Repository, type EntityManager } from 'typeorm';
 import { LogService } from '../installation/index.ts';
@@ -27,10 +27,23 @@ function viewOf(row: PersonRow): PersonView {
   };
 }
 
-/** Whether a person may act in a role on a family of aircraft on a day. Example: until 2026-05-31 includes that day. */
-export function mayAct(person: PersonView, role: Role, family: string, at: string): boolean {
+/**
+ * Whether a person may act in a role on a family of aircraft on a day, for what an entry is about.
+ * Example: until 2026-05-31 includes that day; limited to avionics says nothing of the engine.
+ */
+export function mayAct(
+  person: PersonView,
+  role: Role,
+  family: string,
+  at: string,
+  about: About = 'nothing',
+): boolean {
   return person.authorisations.some(
-    (a) => a.role === role && (a.families.includes('*') || a.families.includes(family)) && isValid(a, at),
+    (a) =>
+      a.role === role &&
+      (a.families.includes('*') || a.families.includes(family)) &&
+      isValid(a, at) &&
+      coversSystems(a.systems, about),
   );
 }
 

@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
 import { InjectDataSource, InjectRepository } from '@nestjs/typeorm';
 import {
+  aboutOf,
   admit,
   canonicalJson,
   chain,
@@ -323,8 +324,11 @@ export class RecordService implements OnModuleInit {
     if (draft.by !== person.id) return err(reason('notYours'));
     const family = state.index?.basis.aircraft.family ?? '';
     const now = this.clock.now();
-    if (!mayAct(person, draft.role, family, now.toISOString()))
+    const at = now.toISOString();
+    if (!mayAct(person, draft.role, family, at))
       return err(reason('roleNotHeld', { role: draft.role, family }));
+    if (!mayAct(person, draft.role, family, at, aboutOf(draft, state)))
+      return err(reason('systemsNotHeld', { role: draft.role }));
     const copies = draft.kind === 'answer.given' ? scansOf(draft.body.answer) : [];
     const missing = copies.find((c) => !this.attachments.has(c.sha256));
     if (missing) return err(reason('scanNotHere', { name: missing.name }));

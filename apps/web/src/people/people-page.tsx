@@ -30,6 +30,7 @@ function Roles({ person }: { person: PersonView }): ReactElement {
             {ROLE_TITLES[a.role]}
             <span className={over ? '' : 'text-ink-2'}>
               {a.families.includes('*') ? '' : `, ${a.families.join(', ')}`}
+              {a.systems ? `, only ${a.systems.join(', ')}` : ''}
               {a.validUntil ? (over ? `, ran out ${day(a.validUntil)}` : `, until ${day(a.validUntil)}`) : ''}
             </span>
           </li>

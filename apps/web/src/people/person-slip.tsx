@@ -1,6 +1,6 @@
 import { useState, type FormEvent, type ReactElement } from 'react';
 import { ROLE_TITLES, ROLES, type Role } from '@kanzel/core';
-import type { PersonView } from '@kanzel/contract';
+import type { Authorisation, PersonView } from '@kanzel/contract';
 import { api, sayFailure, type Answer } from '../api/client.ts';
 import { Button } from '../ui/button.tsx';
 import { Field, Problem } from '../ui/field.tsx';
@@ -9,6 +9,7 @@ import { SheetDialog } from '../ui/sheet-dialog.tsx';
 /** One role of a person as it is being written: absent, or with scope and last day. */
 interface RoleLine {
   readonly families: string;
+  readonly systems: string;
   readonly validUntil: string;
 }
 
@@ -18,22 +19,31 @@ const linesOf = (person: PersonView | undefined): Lines =>
   Object.fromEntries(
     (person?.authorisations ?? []).map((a) => [
       a.role,
-      { families: a.families.includes('*') ? '' : a.families.join(', '), validUntil: a.validUntil ?? '' },
+      {
+        families: a.families.includes('*') ? '' : a.families.join(', '),
+        systems: (a.systems ?? []).join(', '),
+        validUntil: a.validUntil ?? '',
+      },
     ]),
   );
 
-const authorisations = (lines: Lines): { role: Role; families: string[]; validUntil?: string }[] =>
+const words = (text: string): string[] =>
+  text
+    .split(',')
+    .map((w) => w.trim())
+    .filter(Boolean);
+
+const authorisations = (lines: Lines): Authorisation[] =>
   ROLES.flatMap((role) => {
     const line = lines[role];
     if (!line) return [];
-    const families = line.families
-      .split(',')
-      .map((f) => f.trim())
-      .filter(Boolean);
+    const families = words(line.families);
+    const systems = words(line.systems);
     return [
       {
         role,
         families: families.length > 0 ? families : ['*'],
+        ...(systems.length > 0 ? { systems } : {}),
         ...(line.validUntil ? { validUntil: line.validUntil } : {}),
       },
     ];
@@ -51,13 +61,15 @@ function RoleRow({
   const small =
     'w-full border-0 border-b border-ink bg-transparent py-1 outline-none focus:border-hand focus-visible:outline-none';
   return (
-    <li className="grid min-h-11 grid-cols-[10rem_1fr_9.5rem] items-center gap-x-4 border-b border-rule-2 max-sm:grid-cols-1 max-sm:py-2">
+    <li className="grid min-h-11 grid-cols-[10rem_1fr_1fr_9.5rem] items-center gap-x-4 border-b border-rule-2 max-sm:grid-cols-1 max-sm:py-2">
       <label className="flex min-h-11 items-center gap-3 font-semibold">
         <input
           type="checkbox"
           className="size-5 accent-[var(--hand)]"
           checked={line !== undefined}
-          onChange={(e) => onChange(e.target.checked ? { families: '', validUntil: '' } : undefined)}
+          onChange={(e) =>
+            onChange(e.target.checked ? { families: '', systems: '', validUntil: '' } : undefined)
+          }
         />
         {ROLE_TITLES[role]}
       </label>
@@ -69,6 +81,13 @@ function RoleRow({
             placeholder="all families"
             value={line.families}
             onChange={(e) => onChange({ ...line, families: e.target.value })}
+          />
+          <input
+            className={small}
+            aria-label={`${ROLE_TITLES[role]}, for which systems`}
+            placeholder="all systems"
+            value={line.systems}
+            onChange={(e) => onChange({ ...line, systems: e.target.value })}
           />
           <input
             className={small}
@@ -144,7 +163,9 @@ export function PersonSlip({
               : 'At least 12 characters. They can change it themselves.'
           }
         />
-        <h3 className="text-sm font-semibold">May act as, for which families of aircraft, until when</h3>
+        <h3 className="text-sm font-semibold">
+          May act as, for which families of aircraft and systems, until when
+        </h3>
         <ul className="mb-4">
           {ROLES.map((role) => (
             <RoleRow

@@ -226,6 +226,7 @@ function holdingsOf(gate: Gate, condition: GateCondition, state: CampaignState, 
   const { overridable } = condition;
   switch (condition.kind) {
     case 'proven':
+      return [];
     // Who is there is said by whoever passes it, and asked at the door.
     case 'crew':
       return [];

@@ -263,7 +263,8 @@ export class Evidence {
     const over = ranOut(state, index, part, answer, this.now);
     if (over) return { kind: 'ranOut', reasons: [over] };
     const wrong = answer.answer === null ? undefined : wrongState(state, index, part, answer);
-    if (wrong) return { kind: 'state', reasons: [wrong] };
+    // The state it was given in was taken back since: it was good, and is to be repeated.
+    if (wrong) return { kind: answer.misplaced ? 'state' : 'lost', reasons: [wrong] };
     return this.groundDoubt(part, answer);
   }
 

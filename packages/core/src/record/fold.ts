@@ -261,15 +261,17 @@ const answerGiven: Reducer<'answer.given'> = (draft, index, entry) => {
   const deed = deedOf(draft, entry);
   if (entry.supersedes) strike(draft, part, entry.supersedes, entry.id, correction ?? '');
   const verdicts = judgeAnswer(index, part, answer, facts, new Date(deed.instant).toISOString());
+  const misplaced = wrongState(draft.state, index, part, deed) !== undefined;
   draft.history(part.key).push({
     ...deed,
     answer,
     facts,
     verdicts,
+    ...(misplaced ? { misplaced: true as const } : {}),
     ...(entry.supersedes ? { supersedes: entry.supersedes } : {}),
   });
   // What failed, or was given in another state than it needs, brings nothing about.
-  if (!isFine(verdicts, true) || wrongState(draft.state, index, part, deed)) return;
+  if (!isFine(verdicts, true) || misplaced) return;
   if (answer.kind === 'weighing') weighedAgain(draft, index, part, entry);
   for (const [state, value] of Object.entries(part.check.sets))
     setState(draft, index, entry, {

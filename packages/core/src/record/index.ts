@@ -11,6 +11,7 @@ export * from './evidence.ts';
 export { upcast } from './upcast.ts';
 export * from './admit.ts';
 export * from './cost.ts';
+export * from './about.ts';
 export { MAY, MAY_OVERRULE } from './roles.ts';
 export {
   implausible,

@@ -35,6 +35,8 @@ export interface AnswerRecord extends Deed {
   readonly facts: Readonly<Record<string, Fact>>;
   /** Worst first; empty for not applicable. */
   readonly verdicts: readonly Verdict[];
+  /** It was given in another state than the check needs, as far as its author had seen. */
+  readonly misplaced?: true;
   /** The answer it corrects, which stands again when it is withdrawn. */
   readonly supersedes?: string;
   readonly struck?: { readonly by: string; readonly reason: string };

@@ -323,7 +323,8 @@ class Prefix {
     const ended =
       ends !== undefined && this.changes(ends.state, part, e).some((c) => c.value === ends.becomes);
     if (lost || ended || this.over(part, e, when)) return 'again';
-    if (e.kind === 'answer.given' && this.stateWrong(part, e)) return 'unknown';
+    if (e.kind === 'answer.given' && this.stateWrong(part, e))
+      return this.wrongWhenItCame(part, e) ? 'unknown' : 'again';
     if (this.groundBad(part, e, when)) return 'again';
     if (e.kind === 'answer.notApplicable') return 'notApplicable';
     const meant = this.meant.get(e.id);

@@ -226,7 +226,14 @@ export class Scribe {
   draft<K extends EntryKind>(
     kind: K,
     body: EntryBodies[K],
-    change: Partial<{ by: string; role: Role; supersedes: string; at: string }> = {},
+    change: Partial<{
+      by: string;
+      role: Role;
+      supersedes: string;
+      at: string;
+      device: string;
+      seen: number;
+    }> = {},
   ): EntryDraft<K> {
     this.made += 1;
     return {

@@ -55,6 +55,8 @@ export const ENGLISH_EVIDENCE = {
     `As long as “${p.s('title')}” is open only a circuit is flown; “${p.s('check')}” is more.`,
   crewTooSmall: (p) =>
     `This gate asks for ${p.n('wanted')} people, and ${p.n('count') === 1 ? 'one is' : `${p.n('count')} are`} named. Name who else is there.`,
+  systemsNotHeld: (p) =>
+    `Your authorisation as ${(ROLE_TITLES[p.s('role') as Role] ?? p.s('role')).toLowerCase()} is limited to some systems, and this is about others.`,
   seenAhead: () =>
     'This entry says that its author had seen more than there is. The record begins anew on this device; do it again.',
   timerEndsLater: () => 'The timer of this answer ends after the answer was given. Start it again.',
