@@ -70,12 +70,23 @@ test('pulling the server during a run-up loses nothing, says what waits, and cat
   const brand = await personPage(browser, product.url, 'Brand Ekerholt');
   await brand.goto(`${base}/findings`);
   await expect(brand.getByText('Chafed hose').first()).toBeVisible();
+  // Saying that it does not ground the aircraft takes somebody who may; the door tells a technician so.
   await ylva.getByText('Information', { exact: true }).click();
   await ylva.getByLabel(/^Why, or the cause/).fill('Looked at again: only dust');
   await ylva.getByRole('button', { name: 'Record the assessment' }).click();
+  await expect(ylva.getByText('This takes inspector or certifying person.')).toBeVisible();
+  await brand.getByText('Chafed hose').first().click();
+  await brand.getByText('Information', { exact: true }).click();
+  await brand.getByLabel(/^Why, or the cause/).fill('Looked at again: only dust');
+  await brand.getByRole('button', { name: 'Record the assessment' }).click();
   await ylva.getByRole('button', { name: 'Take it off' }).click();
   await ylva.getByRole('button', { name: 'Take the tag off' }).click();
   await expect(ylva.getByRole('button', { name: 'Take it off' })).toHaveCount(0);
+  // A tag was on since Power was passed: it is passed again by somebody who knows.
+  await ylva.goto(`${base}/gate/power`);
+  await expect(ylva.getByText(/has to be passed again/)).toBeVisible();
+  await ylva.getByRole('button', { name: 'Pass Power' }).click();
+  await ylva.waitForURL(/\/controls/);
 });
 
 test('bad input gets a clear sentence and changes nothing else', async ({ browser }) => {

@@ -70,7 +70,9 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
     .locator('[data-step-actions]')
     .getByRole('button', { name: /^Torque marks in line/ })
     .click();
-  await expect(ylva.getByRole('link', { name: 'Gate Power: passed' })).toBeVisible();
+  // What grounds the aircraft holds every gate until it is closed; the way to the checks that close it is open.
+  await expect(ylva.getByRole('link', { name: 'Gate Power: held' })).toBeVisible();
+  await expect(ylva.getByRole('link', { name: 'Gate Fly: held' })).toBeVisible();
 
   // Started and warmed again, the drop is repeated and the finding closed.
   await ylva.goto(`${base}/run-up?check=engine-start`);
@@ -86,8 +88,17 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
   await ylva
     .getByRole('link', { name: 'Right ignition off, drop, left engine: out of limits', exact: true })
     .click();
+  // Closing it takes somebody who may say that it is mended; the door tells a technician so.
   await ylva.getByRole('button', { name: 'Close the finding' }).click();
-  await expect(ylva.getByText(/^By Ylva Torsund/).last()).toBeVisible();
+  await expect(ylva.getByText('This takes inspector or certifying person.')).toBeVisible();
+  const brand = await personPage(browser, product.url, 'Brand Ekerholt');
+  await brand.goto(ylva.url());
+  await brand.getByRole('button', { name: 'Close the finding' }).click();
+  await expect(brand.getByText(/^By Brand Ekerholt/).last()).toBeVisible();
+  // Power was passed before the finding: whoever passes it now knows of it.
+  await ylva.goto(`${base}/gate/power`);
+  await ylva.getByRole('button', { name: 'Pass Power' }).click();
+  await ylva.waitForURL(/\/controls/);
 
   // The rest of the run-up.
   await ylva.goto(`${base}/run-up`);

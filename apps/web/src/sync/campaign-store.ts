@@ -40,6 +40,15 @@ export function setReachable(reachable: boolean): void {
   if (useCampaigns.getState().reachable !== reachable) useCampaigns.setState({ reachable });
 }
 
+/**
+ * Pages of one device share what waits: what one makes is folded by the others at once, since whatever this device made
+ * before counts as seen.
+ */
+const pages = new BroadcastChannel('kanzel-queue');
+pages.onmessage = (event: MessageEvent<string>): void => {
+  if (useCampaigns.getState().held[event.data]) void readQueue(event.data);
+};
+
 async function readQueue(id: string): Promise<void> {
   const queue = await local.queue.where('campaign').equals(id).sortBy('order');
   put(id, withQueue(get(id), queue));
@@ -218,8 +227,6 @@ export async function submit<K extends EntryKind>(
 ): Promise<Result<string, Reason>> {
   const person = useSession.getState().person;
   if (!person) return err(reason('notSignedIn'));
-  // Another page of this device may have made something that waits: it was made here, and is seen before anything new.
-  await readQueue(id);
   const { confirmed, state } = get(id);
   const draft = {
     ...newDeed(confirmed.count, options.at),
@@ -238,6 +245,7 @@ export async function submit<K extends EntryKind>(
   } catch (error) {
     return err(reason('deviceFull', { message: error instanceof Error ? error.message : String(error) }));
   }
+  pages.postMessage(id);
   await readQueue(id);
   void flush(id);
   return ok(draft.id);

@@ -39,6 +39,15 @@ function stateProblems(
   for (const ends of [check.validity?.endsWhen, check.validity?.until])
     if (ends && !states.get(ends.state)?.values.includes(ends.becomes))
       say('validityCannotEnd', { state: ends.state, value: ends.becomes });
+  const { flights, engineStops, powerCycles } = check.validity ?? {};
+  const counted = [
+    [flights, 'flown', 'yes'],
+    [engineStops, 'engine', 'running'],
+    [powerCycles, 'power', 'on'],
+  ] as const;
+  for (const [allowed, state, value] of counted)
+    if (allowed !== undefined && !states.get(state)?.values.includes(value))
+      say('validityCannotEnd', { state, value });
 }
 
 /**
