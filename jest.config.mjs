@@ -1,7 +1,7 @@
 /** Tests of the core, packs, formats, stand-ins, server, and what of the web application has no screen; browser stories are in e2e/. */
 export default {
   testMatch: ['<rootDir>/packages/**/*.test.ts', '<rootDir>/apps/*/src/**/*.test.ts'],
-  modulePathIgnorePatterns: ['/dist/'],
+  modulePathIgnorePatterns: ['/dist/', '<rootDir>/.tmp/'],
   testEnvironment: 'node',
   testEnvironmentOptions: { customExportConditions: ['@kanzel/source', 'node', 'require', 'default'] },
   transform: {

@@ -74,7 +74,7 @@ test('pulling the server during a run-up loses nothing, says what waits, and cat
   await ylva.getByText('Information', { exact: true }).click();
   await ylva.getByLabel(/^Why, or the cause/).fill('Looked at again: only dust');
   await ylva.getByRole('button', { name: 'Record the assessment' }).click();
-  await expect(ylva.getByText('This takes inspector or certifying person.')).toBeVisible();
+  await expect(ylva.getByText(/You hold no valid authorisation as inspector/)).toBeVisible();
   await brand.getByText('Chafed hose').first().click();
   await brand.getByText('Information', { exact: true }).click();
   await brand.getByLabel(/^Why, or the cause/).fill('Looked at again: only dust');

@@ -90,7 +90,7 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
     .click();
   // Closing it takes somebody who may say that it is mended; the door tells a technician so.
   await ylva.getByRole('button', { name: 'Close the finding' }).click();
-  await expect(ylva.getByText('This takes inspector or certifying person.')).toBeVisible();
+  await expect(ylva.getByText(/You hold no valid authorisation as inspector/)).toBeVisible();
   const brand = await personPage(browser, product.url, 'Brand Ekerholt');
   await brand.goto(ylva.url());
   await brand.getByRole('button', { name: 'Close the finding' }).click();

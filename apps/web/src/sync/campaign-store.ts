@@ -19,7 +19,7 @@ import { sendCopies } from './copies.ts';
 import { local } from './database.ts';
 import { serverInstant } from './clock.ts';
 import { newDeed } from './deed.ts';
-import { useSession } from './session.ts';
+import { rolesOf, useSession } from './session.ts';
 import { begunAnew, NOTHING_HELD, withEntries, withQueue, type HeldCampaign, type Queued } from './held.ts';
 
 interface Campaigns {
@@ -227,6 +227,8 @@ export async function submit<K extends EntryKind>(
 ): Promise<Result<string, Reason>> {
   const person = useSession.getState().person;
   if (!person) return err(reason('notSignedIn'));
+  // The server would refuse it; nobody should read of it only once the network is back.
+  if (!rolesOf(person).includes(role)) return err(reason('roleNotHeld', { role, family: '' }));
   const { confirmed, state } = get(id);
   const draft = {
     ...newDeed(confirmed.count, options.at),

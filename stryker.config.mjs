@@ -1,0 +1,41 @@
+/**
+ * `npm run mutate`: puts faults into the heart, one at a time, and asks whether the tests beside it see them.
+ * `npm run mutate -- --part limits` takes one part; results are kept and only what changed is asked again.
+ */
+export const PARTS = {
+  quantity: { mutate: ['packages/core/src/quantity/*.ts'], tests: ['quantity', 'limits'] },
+  limits: { mutate: ['packages/core/src/limits/*.ts'], tests: ['limits', 'quantity'] },
+  checks: { mutate: ['packages/core/src/checks/*.ts'], tests: ['checks', 'record', 'gates', 'trial'] },
+  record: { mutate: ['packages/core/src/record/*.ts'], tests: ['record', 'gates', 'checks'] },
+  gates: { mutate: ['packages/core/src/gates/*.ts'], tests: ['gates', 'record'] },
+  loading: { mutate: ['packages/core/src/loading/judge.ts'], tests: ['loading'] },
+};
+
+const part = process.env['KANZEL_MUTATE_PART'] ?? 'quantity';
+const { mutate, tests } = PARTS[part];
+
+export default {
+  packageManager: 'npm',
+  testRunner: 'jest',
+  plugins: ['@stryker-mutator/jest-runner'],
+  jest: {
+    projectType: 'custom',
+    configFile: 'jest.config.mjs',
+    config: { testMatch: tests.map((t) => `<rootDir>/packages/core/src/${t}/**/*.test.ts`) },
+    enableFindRelatedTests: false,
+  },
+  mutate: [...mutate, '!**/*.test.ts', '!**/index.ts', '!**/types.ts'],
+  // What is said in words is held by other tests; a sentence that changes is no fault of the heart.
+  mutator: { excludedMutations: ['StringLiteral'] },
+  coverageAnalysis: 'perTest',
+  concurrency: 2,
+  timeoutMS: 20_000,
+  incremental: true,
+  incrementalFile: `.tmp/mutate/${part}.json`,
+  tempDirName: '.tmp/mutate-sandbox',
+  reporters: ['clear-text', 'json'],
+  jsonReporter: { fileName: `.tmp/mutate/${part}-report.json` },
+  clearTextReporter: { allowColor: false, reportTests: false, reportMutants: false },
+  thresholds: { high: 95, low: 90, break: 90 },
+  ignorePatterns: ['.demo', '.tmp', 'dist', 'docs/screenshots', 'e2e', 'bench'],
+};
