@@ -14,21 +14,22 @@ const { say } = makeSentences({ part: String, subject: String, thing: String });
 const figuresIn = (sentence: string): number[] =>
   [...sentence.matchAll(/−?[\d\u202f]+(?:\.\d+)?(?=\u00a0psi| to )/g)].map((m) => readBack(m[0]));
 
+type Edges = { low?: number; high?: number; cautionLow?: number; cautionHigh?: number };
+
 /** Every edge that ships, with the step its gauges have in the books' checks: read as text, not through the loader. */
-function shippedEdges(): { low?: number; high?: number; cautionLow?: number; cautionHigh?: number }[] {
+function shippedEdges(): Edges[] {
   const folder = join(__dirname, '../../../packs/library/limit-books');
   return readdirSync(folder).flatMap((file) => {
     const text = readFileSync(join(folder, file), 'utf8');
-    return [
-      ...text.matchAll(/bounds:\s*(?:\{([^}]*)\}|((?:\n\s+(?:low|high|cautionLow|cautionHigh): .*)+))/g),
-    ].map((m) =>
-      Object.fromEntries(
-        [...(m[1] ?? m[2] ?? '').matchAll(/(low|high|cautionLow|cautionHigh): *(-?[\d.]+)/g)].map((e) => [
-          e[1],
-          Number(e[2]),
-        ]),
-      ),
+    const written = text.matchAll(
+      /bounds:\s*(?:\{([^}]*)\}|((?:\n\s+(?:low|high|cautionLow|cautionHigh): .*)+))/g,
     );
+    return [...written].map((m): Edges => {
+      const edges: Record<string, number> = {};
+      for (const e of (m[1] ?? m[2] ?? '').matchAll(/(low|high|cautionLow|cautionHigh): *(-?[\d.]+)/g))
+        edges[e[1] ?? ''] = Number(e[2]);
+      return edges;
+    });
   });
 }
 

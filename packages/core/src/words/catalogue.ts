@@ -1,4 +1,4 @@
-import type { Figure, Reason } from './reason.ts';
+import type { Figure } from './reason.ts';
 
 /** Names that the record knows by id only. */
 export interface Names {
@@ -37,5 +37,3 @@ type NoneOf<A> = { readonly [K in keyof A]?: never };
 export function together<A extends Catalogue, B extends Catalogue>(a: A, b: B & NoneOf<A>): A & B {
   return { ...a, ...b };
 }
-
-export type { Reason };

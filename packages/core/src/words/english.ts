@@ -374,9 +374,6 @@ const ENGLISH_OWN = {
 const ENGLISH_CATALOGUE = together(together(ENGLISH_OWN, ENGLISH_PAPERS), ENGLISH_EVIDENCE);
 const ENGLISH: Catalogue = ENGLISH_CATALOGUE;
 
-/** Every code that a reason can carry to a person. */
-export type ReasonCode = keyof typeof ENGLISH_CATALOGUE;
-
 function range(p: P): string {
   if (p.has('low') && p.has('high')) return `${p.f('low')} to ${p.f('high')}`;
   if (p.has('low')) return `the limit of at least ${p.f('low')}`;
@@ -427,4 +424,4 @@ export function makeSentences(names: Names): Sentences {
 }
 
 /** Every code that has a sentence; tests hold the code base against it. */
-export const ENGLISH_CODES: readonly string[] = Object.keys(ENGLISH);
+export const ENGLISH_CODES = Object.keys(ENGLISH_CATALOGUE) as readonly (keyof typeof ENGLISH_CATALOGUE)[];

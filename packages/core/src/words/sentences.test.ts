@@ -20,8 +20,9 @@ test('every reason that the core gives has a sentence', async () => {
     ),
   );
   used.delete('out');
+  const known = new Set<string>(ENGLISH_CODES);
   const missing = [...used].filter(
-    (code) => !ENGLISH_CODES.includes(code) && !['near', 'again', 'unknown', 'within'].includes(code),
+    (code) => !known.has(code) && !['near', 'again', 'unknown', 'within'].includes(code),
   );
   expect(used.size).toBeGreaterThan(60);
   expect(missing).toEqual([]);
