@@ -174,3 +174,73 @@ test('changes of checks are complete, and a basis is the same exactly when nothi
     }),
   );
 });
+
+describe('what is another thing now touches what it is part of', () => {
+  const worked = (): Scribe => {
+    const s = new Scribe().upToRunning();
+    for (const engine of ['left', 'right']) s.drop('drop-a', engine, 1700, 1620);
+    return s;
+  };
+  const moved = (aircraft: Partial<Basis['aircraft']>, pack = PACK): string[] => {
+    const s = worked();
+    const before = deriveStatus(foldEntries(s.entries), NOW);
+    s.add(
+      'basis.moved',
+      { basis: { ...BASIS, pack, aircraft: { ...AIRCRAFT, ...aircraft } }, reason: 'filed' },
+      { by: BO },
+    );
+    const after = deriveStatus(foldEntries(s.entries), NOW);
+    return [...(before?.parts ?? [])].flatMap(([key, p]) =>
+      p.proven && after?.parts.get(key)?.proven === false ? [key] : [],
+    );
+  };
+  const [left, right] = AIRCRAFT.engines as [
+    (typeof AIRCRAFT.engines)[number],
+    (typeof AIRCRAFT.engines)[number],
+  ];
+
+  test('an engine with six cylinders instead of four: everything of that engine, and nothing of the other', () => {
+    const lost = moved({ engines: [{ ...left, cylinders: 6 }, right] });
+    expect(lost).toContain('start@left');
+    expect(lost).toContain('drop-a@left');
+    expect(lost.filter((k) => k.endsWith('@right'))).toEqual([]);
+    // What it is called is no other engine.
+    expect(moved({ engines: [{ ...left, title: 'Port engine' }, right] })).toEqual([]);
+  });
+
+  test('another serial number: the papers; a piece of equipment: what it says it touches, and the loading', () => {
+    expect(moved({ serial: '2' })).toEqual(['papers@aircraft']);
+    const radio = {
+      id: 'radio',
+      title: 'Radio',
+      partNumber: 'VR-20',
+      serial: '1',
+      touches: ['engine.right.ignition'],
+    };
+    expect(moved({ equipment: [radio] })).toEqual(['drop-a@right']);
+    const s = compareBases(
+      { ...BASIS, aircraft: { ...AIRCRAFT, equipment: [radio] } },
+      { ...BASIS, aircraft: { ...AIRCRAFT, equipment: [{ ...radio, serial: '2' }] } },
+    );
+    expect(s.things).toMatchObject([{ kind: 'equipment', touches: ['loading', 'engine.right.ignition'] }]);
+  });
+
+  test('two configurations that both touch systems touch the loading too', () => {
+    const set = (code: string, touches: readonly string[]) => ({
+      ...BASIS,
+      aircraft: { ...AIRCRAFT, configuration: { code, title: code, touches } },
+    });
+    const { configuration } = compareBases(set('A', ['radio']), set('B', ['floats']));
+    expect([...(configuration?.touches ?? [])].sort()).toEqual(['floats', 'loading', 'radio']);
+  });
+
+  test('what did not apply has to be answered where the new revision says that it does', () => {
+    const s = new Scribe().upToRunning();
+    s.add('answer.notApplicable', { check: 'drop-b', subject: 'left', reason: 'none fitted' });
+    const proven = () => deriveStatus(foldEntries(s.entries), NOW)?.parts.get('drop-b@left')?.proven;
+    expect(proven()).toBe(true);
+    const checks = PACK.checks.map((c) => (c.id === 'drop-b' ? { ...c, notApplicable: false } : c));
+    s.add('basis.moved', { basis: { ...BASIS, pack: { ...PACK, checks } }, reason: 'bulletin' }, { by: BO });
+    expect(proven()).toBe(false);
+  });
+});
