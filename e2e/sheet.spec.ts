@@ -26,6 +26,10 @@ test('two browsers on one campaign see each other’s entries within a second', 
   await brand.getByLabel('Step in hand').waitFor();
   await expect(brand.getByTestId('saved')).toContainText('All entries saved');
   await ylva.waitForURL(/check=engine-start/);
+  // Nobody says by a slip of the hand that an engine runs which the monitor shows standing.
+  await expect(ylva.getByText('Engine monitor live')).toBeVisible();
+  await ylva.keyboard.press('Enter');
+  await expect(panel(ylva).getByText(/The engine monitor shows 0\srpm on left engine/)).toBeVisible();
   await lever(ylva, 'Starter');
   await ylva.waitForTimeout(9000);
   const seen = brand.waitForFunction(

@@ -3,14 +3,16 @@ import {
   aboardChanges,
   isFigureSpec,
   judgeAnswer,
+  reason,
   runningTimer,
   type Check,
   type LoadingSheet,
   type Part,
+  type PartAnswer,
   type Reason,
   type Role,
 } from '@kanzel/core';
-import { newestAt, useMonitor } from '../sync/monitor-store.ts';
+import { newest, newestAt, useMonitor } from '../sync/monitor-store.ts';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
@@ -127,6 +129,21 @@ function seriesThatTells(view: CampaignView, part: Part): Partial<PartDraft> | u
   return worst !== undefined && worst.state !== 'unknown' ? { series } : undefined;
 }
 
+/** That somebody was asked back because the monitor says otherwise, and may mean it all the same. */
+const MONITOR_ASKED = 'monitor';
+/** Below this an engine does not run by itself (rpm). */
+const STANDS = 100;
+
+/** Why the monitor makes a confirmed start doubtful: the engine that is said to run stands. */
+function saysOther(part: Part, answer: PartAnswer): Reason | undefined {
+  if (answer.kind !== 'confirm' || !answer.asExpected || part.check.sets['engine'] !== 'running')
+    return undefined;
+  const rpm = newest(part.subject, 'rpm');
+  return rpm !== undefined && rpm < STANDS
+    ? reason('monitorSaysOther', { subject: part.subject, value: { value: rpm, unit: 'rpm', resolution: 1 } })
+    : undefined;
+}
+
 function timerDone(view: CampaignView, part: Part): boolean {
   const started = runningTimer(view.state.parts.get(part.key));
   return (
@@ -196,6 +213,12 @@ export function useStep(check: Check): Step {
         setProblem(view.say(exchanged));
         return false;
       }
+    }
+    const other = saysOther(part, answer);
+    if (other && own.asked !== MONITOR_ASKED) {
+      changeDraft(view.id, part.key, { ...own, asked: MONITOR_ASKED });
+      setProblem(view.say(other));
+      return false;
     }
     const confirmed = own.asked === figuresKey(own);
     const standing = view.status.parts.get(part.key)?.answer;

@@ -57,6 +57,8 @@ export const ENGLISH_EVIDENCE = {
     `This gate asks for ${p.n('wanted')} people, and ${p.n('count') === 1 ? 'one is' : `${p.n('count')} are`} named. Name who else is there.`,
   systemsNotHeld: (p) =>
     `Your authorisation as ${(ROLE_TITLES[p.s('role') as Role] ?? p.s('role')).toLowerCase()} is limited to some systems, and this is about others.`,
+  monitorSaysOther: (p) =>
+    `The engine monitor shows ${p.f('value')} on ${p.names.subject(p.s('subject')).toLowerCase()}. Record it again to say that it runs all the same.`,
   seenAhead: () =>
     'This entry says that its author had seen more than there is. The record begins anew on this device; do it again.',
   timerEndsLater: () => 'The timer of this answer ends after the answer was given. Start it again.',
