@@ -26,15 +26,29 @@ function latest(settings: readonly Setting[]): readonly Setting[] {
 }
 
 function settle(settings: readonly Setting[], initial: string): StateNow {
-  const last = latest(settings);
-  const newest = last[last.length - 1];
+  const newest = settings[settings.length - 1];
   if (!newest) return { kind: 'is', value: initial };
+  // Nearly always whoever spoke last had seen all that was said before.
+  if (settings.every((s) => s === newest || hasSeen(newest.since, s.since)))
+    return { kind: 'is', value: newest.value, by: newest };
+  const last = latest(settings);
   const other = last.find((s) => s.value !== newest.value);
   return other ? { kind: 'contested', by: [other, newest] } : { kind: 'is', value: newest.value, by: newest };
 }
 
+const NONE: readonly Setting[] = [];
+const standing = new WeakMap<readonly Setting[], readonly Setting[]>();
+const changed = new WeakMap<
+  readonly Setting[],
+  { readonly initial: string; readonly changes: readonly Setting[] }
+>();
+
+/** Statements that hold, found once for each list of them: a list is never changed, another one takes its place. */
 function settingsOf(state: CampaignState, name: string, subject: string): readonly Setting[] {
-  return (state.states.get(stateKey(name, subject)) ?? []).filter((s) => !s.struck);
+  const all = state.states.get(stateKey(name, subject)) ?? NONE;
+  const known = standing.get(all) ?? all.filter((s) => !s.struck);
+  standing.set(all, known);
+  return known;
 }
 
 /**
@@ -69,11 +83,15 @@ export function changesOf(state: CampaignState, name: string, subject: string): 
   const definition = state.index?.states.get(name);
   if (!definition) return [];
   const said = settingsOf(state, name, subject);
-  return said.filter((s) => {
+  const known = changed.get(said);
+  if (known?.initial === definition.initial) return known.changes;
+  const changes = said.filter((s) => {
     const before = settle(
       said.filter((b) => b.since.seq < s.since.seq && hasSeen(s.since, b.since)),
       definition.initial,
     );
     return before.kind === 'contested' || before.value !== s.value;
   });
+  changed.set(said, { initial: definition.initial, changes });
+  return changes;
 }
