@@ -183,6 +183,33 @@ export function ranOut(
   return usedUp(state, index, part, answer, now);
 }
 
+/**
+ * Whether the clock alone, moving from one instant to another, can have ended what a part proves: a quick look that may
+ * say so too often and never too seldom, so that the others need not be asked at every entry.
+ */
+export function mayHaveRunOut(
+  state: CampaignState,
+  index: BasisIndex,
+  key: string,
+  before: number,
+  now: number,
+): boolean {
+  const part = index.parts.get(key);
+  const item = state.scope?.items.get(key);
+  if (item?.verdict === 'rests' && item.on.until !== undefined && now > Date.parse(item.on.until))
+    return true;
+  const answer = standingAnswer(state.parts.get(key));
+  if (!part || !answer) return false;
+  const { hours, flights } = part.check.validity ?? {};
+  if (hours !== undefined && now > answer.instant + hours * 3_600_000) return true;
+  // What a flight has used up is wanted anew some time after it.
+  if (flights !== undefined && state.states.size > 0) return true;
+  const { kind } = part.check.answer;
+  return (kind === 'document' || kind === 'loading') && dayOf(before) !== dayOf(now);
+}
+
+const dayOf = (instant: number): number => Math.floor(instant / 86_400_000);
+
 /** Whether a verdict lets a check be proven: within, or near with the decision where one is needed. */
 export function isFine(verdicts: AnswerRecord['verdicts'], decided: boolean): boolean {
   return verdicts.every(

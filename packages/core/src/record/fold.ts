@@ -14,7 +14,7 @@ import { aboardAt } from '../loading/aboard.ts';
 import { occasionOf, proposeScope } from '../planning/scope.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import type { Entry, EntryKind } from './entry.ts';
-import { Evidence, isFine, wrongState } from './evidence.ts';
+import { Evidence, isFine, mayHaveRunOut, wrongState } from './evidence.ts';
 import { outsideScope } from './losses.ts';
 import {
   EMPTY_CAMPAIGN,
@@ -514,9 +514,12 @@ function timedParts(state: CampaignState, index: BasisIndex): readonly string[] 
 
 /** Moves the clock of the record on to an entry, and takes the proof of what has run out by then. */
 function advance(draft: Draft, index: BasisIndex, instant: number): void {
-  if (!(instant > draft.state.clock)) return;
+  const before = draft.state.clock;
+  if (!(instant > before)) return;
   draft.state.clock = instant;
-  const due = timedParts(draft.state, index).filter((key) => draft.state.proofs.has(key));
+  const due = timedParts(draft.state, index).filter(
+    (key) => draft.state.proofs.has(key) && mayHaveRunOut(draft.state, index, key, before, instant),
+  );
   if (due.length === 0) return;
   const evidence = new Evidence(draft.state, index, instant, (key) =>
     due.includes(key) ? undefined : draft.state.proofs.has(key),
