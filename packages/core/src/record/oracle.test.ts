@@ -21,7 +21,7 @@ function disagreements({ basis, entries, meant, now, scopes }: Told): string[] {
   return found;
 }
 
-const RUNS = Number(process.env['KANZEL_FUZZ_RUNS'] ?? 1500);
+const RUNS = Number(process.env['KANZEL_FUZZ_RUNS'] ?? 1200);
 const SEED = Number(process.env['KANZEL_FUZZ_SEED'] ?? 20261126);
 
 test.each([
