@@ -167,7 +167,9 @@ class Prefix {
   private wrongWhenItCame(part: OraclePart, e: Entry): boolean {
     const known = arrivals.get(e);
     if (known !== undefined) return known;
-    const then = new Prefix(this.basis, this.entries.slice(0, e.seq - 1), this.meant, 0, new Map());
+    // What it corrects is taken back before it is asked in which state it was given.
+    arrivals.set(e, true);
+    const then = new Prefix(this.basis, this.entries.slice(0, e.seq), this.meant, 0, new Map());
     const wrong = then.stateWrong(part, e);
     arrivals.set(e, wrong);
     return wrong;
