@@ -30,6 +30,8 @@ export default {
   coverageAnalysis: 'perTest',
   concurrency: 2,
   timeoutMS: 20_000,
+  // What is reckoned once, when a file is loaded, would take every test for each of its faults.
+  ignoreStatic: true,
   incremental: true,
   incrementalFile: `.tmp/mutate/${part}.json`,
   tempDirName: '.tmp/mutate-sandbox',
