@@ -198,6 +198,8 @@ export function mayHaveRunOut(
   const item = state.scope?.items.get(key);
   if (item?.verdict === 'rests' && item.on.until !== undefined && now > Date.parse(item.on.until))
     return true;
+  // A figure worked out from others has no answer of its own: any of theirs may have run out.
+  if (part?.check.answer.kind === 'computed') return true;
   const answer = standingAnswer(state.parts.get(key));
   if (!part || !answer) return false;
   const { hours, flights } = part.check.validity ?? {};

@@ -34,6 +34,21 @@ const PINNED: readonly (readonly [string, number, Step[]])[] = [
       { device: 0, what: 0, which: 1, how: 0 },
     ],
   ],
+  [
+    'a figure worked out from others runs out by the clock with the oldest of them (record)',
+    3,
+    [
+      { device: 0, what: 100, which: 0, how: 0 },
+      { device: 0, what: 0, which: 1, how: 91 },
+      { device: 0, what: 0, which: 1, how: 107 },
+      { device: 0, what: 100, which: 0, how: 143 },
+      { device: 0, what: 0, which: 1, how: 589 },
+      { device: 0, what: 0, which: 0, how: 104 },
+      { device: 0, what: 0, which: 0, how: 778 },
+      { device: 0, what: 0, which: 68, how: 0 },
+      { device: 0, what: 43, which: 0, how: 0 },
+    ],
+  ],
 ];
 
 test.each(PINNED)('%s', (_title, seed, steps) => {
