@@ -2,7 +2,7 @@ import { fork, spawn, type ChildProcess } from 'node:child_process';
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { test as base, type Browser, type Page } from '@playwright/test';
+import { expect, test as base, type Browser, type Page } from '@playwright/test';
 
 export const ROOT = join(import.meta.dirname, '..');
 
@@ -147,6 +147,21 @@ export async function openCampaign(page: Page): Promise<string> {
   return page.url().replace(/(\/campaign\/[^/]+).*/, '$1');
 }
 
+/** Waits until the device and the server hold the same entries of the campaign on the page; what the foot then says. */
+export async function allSaved(page: Page): Promise<string> {
+  const { origin, pathname } = new URL(page.url());
+  const id = /\/campaign\/([^/]+)/.exec(pathname)?.[1] ?? '';
+  let says = '';
+  await expect
+    .poll(async () => {
+      const answer = await page.request.get(`${origin}/api/campaigns/${id}/entries?after=1000000`);
+      says = `All entries saved, ${((await answer.json()) as { count: number }).count}`;
+      return (await page.getByTestId('saved').textContent()) === says;
+    })
+    .toBe(true);
+  return says;
+}
+
 /** Works the simulated engines from the panel. */
 export async function lever(
   page: Page,
@@ -163,11 +178,58 @@ export async function lever(
   const group = ['off', 'left only', 'right only'].includes(name)
     ? panel.getByRole('group', { name: 'Ignition' })
     : panel;
+  const obeyed = page.waitForResponse(
+    (r) => r.url().endsWith('/api/simulation') && r.request().method() === 'POST' && r.ok(),
+  );
   await (
     name === 'both ignitions'
       ? panel.getByRole('group', { name: 'Ignition' }).getByRole('button', { name: 'both', exact: true })
       : group.getByRole('button', { name, exact: true })
   ).click();
+  await obeyed;
+}
+
+/** What the sensors of the stand-in's engines show now, by engine and channel. */
+export async function engineReadings(page: Page): Promise<Record<string, Record<string, number>>> {
+  const answer = await page.request.get(`${new URL(page.url()).origin}/api/simulation`);
+  const twin = (await answer.json()) as Record<string, { readings: Record<string, number> }>;
+  return Object.fromEntries(Object.entries(twin).map(([engine, s]) => [engine, s.readings]));
+}
+
+/** How far a channel may wander, from the noise of its sensor, and still be called at rest. */
+const AT_REST: Readonly<Record<string, number>> = { rpm: 16, amps: 3, 'oil-pressure': 4 };
+
+/** Waits until both engines have followed their levers: nothing moves any more, and what is asked for holds. */
+export async function enginesSettled(
+  page: Page,
+  holds: (readings: Readonly<Record<string, number>>) => boolean = () => true,
+): Promise<void> {
+  let last: Record<string, Record<string, number>>[] = [];
+  await expect
+    .poll(
+      async () => {
+        const now = await engineReadings(page);
+        last = [...last, now].slice(-10);
+        if (last.length < 10 || !Object.values(now).every(holds)) return 'following its levers';
+        const spread = (engine: string, channel: string): number => {
+          const values = last.map((r) => r[engine]?.[channel] ?? Number.NaN);
+          return Math.max(...values) - Math.min(...values);
+        };
+        const rests = Object.keys(now).every((e) =>
+          Object.entries(AT_REST).every(([channel, most]) => spread(e, channel) <= most),
+        );
+        return rests ? 'at rest' : 'moving';
+      },
+      { timeout: 60_000, intervals: [250] },
+    )
+    .toBe('at rest');
+}
+
+/** Turns both engines of the stand-in with the starter, unless they run, and waits until they do. */
+export async function turnEngines(page: Page): Promise<void> {
+  const running = (r: Readonly<Record<string, number>>): boolean => (r['rpm'] ?? 0) > 600;
+  if (!Object.values(await engineReadings(page)).every(running)) await lever(page, 'Starter');
+  await enginesSettled(page, running);
 }
 
 export const test = base;

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import {
-  lever,
+  allSaved,
   openCampaign,
   personPage,
   removeFolder,
@@ -9,6 +9,7 @@ import {
   startPlain,
   temporaryFolder,
   test,
+  turnEngines,
 } from './product.ts';
 import { startEngines, workStep } from './work.ts';
 
@@ -30,8 +31,7 @@ test('two browsers on one campaign see each other’s entries within a second', 
   await expect(ylva.getByText('Engine monitor live')).toBeVisible();
   await ylva.keyboard.press('Enter');
   await expect(panel(ylva).getByText(/The engine monitor shows 0\srpm on (left|right) engine/)).toBeVisible();
-  await lever(ylva, 'Starter');
-  await ylva.waitForTimeout(9000);
+  await turnEngines(ylva);
   const seen = brand.waitForFunction(
     () => document.body.innerText.includes('Left engine running') && Date.now(),
     undefined,
@@ -50,7 +50,9 @@ test('pulling the server during a run-up loses nothing, says what waits, and cat
   const base = await openCampaign(ylva);
   await ylva.goto(`${base}/run-up?check=idle-mixture-rise`);
   await panel(ylva).waitFor();
-  await ylva.waitForTimeout(1500);
+  // What a device needs to go on alone is with it once its worker is ready and its copy is the server's.
+  await ylva.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await allSaved(ylva);
   await product.stop('SIGTERM');
   await expect(ylva.getByTestId('offline')).toContainText('Server not heard');
   await ylva.keyboard.press('t');
@@ -109,8 +111,7 @@ test('bad input gets a clear sentence and changes nothing else', async ({ browse
   await ylva.waitForURL(/check=warm-up-time/);
   await ylva.goto(`${base}/run-up?check=oil-pressure-idle-warm`);
   // What was kept before has to be with the server, or its coming would be counted below.
-  await ylva.waitForTimeout(1000);
-  const saved = await ylva.getByTestId('saved').textContent();
+  const saved = await allSaved(ylva);
   const says = async (typed: string, sentence: RegExp): Promise<void> => {
     await figure(ylva, 'left').fill(typed);
     await expect(panel(ylva).getByRole('alert').filter({ hasText: sentence })).toBeVisible();
@@ -246,7 +247,7 @@ test('line mode on a phone: everything at hand, nothing wider than the screen', 
   ).newPage();
   await signIn(page, product.url, 'Ylva Torsund');
   const base = await openCampaign(page);
-  await page.waitForTimeout(500);
+  await page.evaluate(() => document.fonts.ready.then(() => undefined));
   const tooWide = await page.evaluate(() =>
     [...document.querySelectorAll('main *')]
       .filter((e) => e.getBoundingClientRect().right > innerWidth + 1)

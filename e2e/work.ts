@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { lever } from './product.ts';
+import { enginesSettled, lever, turnEngines } from './product.ts';
 
 /** The check in hand, from the address. */
 export const checkInHand = (page: Page): string => new URL(page.url()).searchParams.get('check') ?? '';
@@ -44,9 +44,9 @@ async function takeDrop(page: Page, move: string): Promise<void> {
 export async function startEngines(page: Page, base: string): Promise<void> {
   await page.goto(`${base}/run-up?check=engine-start`);
   await page.getByLabel('Step in hand').waitFor();
+  // A product that was started anew has its engines standing, whatever the record says of them.
+  await turnEngines(page);
   if ((await page.getByText('engine running').count()) === 2) return;
-  await lever(page, 'Starter');
-  await page.waitForTimeout(5000);
   await page.keyboard.press('Enter');
   await expect(page.getByText('engine running')).toHaveCount(2);
 }
@@ -69,8 +69,7 @@ const confirm = async (page: Page): Promise<void> => page.keyboard.press('Enter'
 /** How a technician works each step of the run-up that needs more than taking and keeping. */
 const STEPS: Readonly<Record<string, (page: Page) => Promise<void>>> = {
   'engine-start': async (page) => {
-    await lever(page, 'Starter');
-    await page.waitForTimeout(5000);
+    await turnEngines(page);
     await confirm(page);
   },
   'warm-up-time': async (page) => {
@@ -115,7 +114,7 @@ const STEPS: Readonly<Record<string, (page: Page) => Promise<void>>> = {
   },
   'governor-return': async (page) => {
     await lever(page, 'lever forward');
-    await page.waitForTimeout(6000);
+    await enginesSettled(page);
     await takeAndKeep(page);
   },
   'feather-drop': async (page) => {
@@ -128,22 +127,22 @@ const STEPS: Readonly<Record<string, (page: Page) => Promise<void>>> = {
   },
   'generator-amps': async (page) => {
     await lever(page, 'landing lights');
-    await page.waitForTimeout(2500);
+    await enginesSettled(page, (r) => (r['amps'] ?? 0) > 25);
     await takeAndKeep(page);
   },
   'full-power-speed': async (page) => {
     await lever(page, 'full');
-    await page.waitForTimeout(5000);
+    await enginesSettled(page);
     await takeAndKeep(page);
   },
   'full-power-time': async (page) => {
     await lever(page, '1 100');
-    await page.waitForTimeout(2500);
+    await enginesSettled(page);
     await takeAndKeep(page);
   },
   'idle-speed': async (page) => {
     await lever(page, 'idle');
-    await page.waitForTimeout(5000);
+    await enginesSettled(page);
     await takeAndKeep(page);
   },
   'idle-mixture-rise': async (page) => typeBoth(page, '25'),

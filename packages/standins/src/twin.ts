@@ -55,6 +55,13 @@ export interface TwinCommand {
   readonly park?: boolean;
 }
 
+/** How one engine of the stand-in stands: what was done to it, and what its sensors show. */
+export interface EngineSituation {
+  readonly controls: EngineControls;
+  readonly faults: EngineFaults;
+  readonly readings: Readonly<Record<string, number>>;
+}
+
 /** The two engines of the demonstration amphibian behind one monitor. */
 export class TwinStandin {
   readonly engines: Record<EngineId, EngineModel>;
@@ -86,11 +93,12 @@ export class TwinStandin {
     }
   }
 
-  /** Controls and faults of both engines, for the panel. */
-  situation(): Record<EngineId, { controls: EngineControls; faults: EngineFaults }> {
-    const of = (id: EngineId): { controls: EngineControls; faults: EngineFaults } => ({
+  /** Controls, faults and present readings of both engines, for the panel. */
+  situation(): Record<EngineId, EngineSituation> {
+    const of = (id: EngineId): EngineSituation => ({
       controls: { ...this.engines[id].controls },
       faults: this.engines[id].faults,
+      readings: this.engines[id].read(),
     });
     return { left: of('left'), right: of('right') };
   }
