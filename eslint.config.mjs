@@ -11,6 +11,7 @@ export default tseslint.config(
       '**/node_modules/',
       '.demo*/',
       '.tmp/',
+      '.mutate/',
       'e2e/test-results/',
     ],
   },

@@ -1,7 +1,7 @@
 /** Tests of the core, packs, formats, stand-ins, server, and what of the web application has no screen; browser stories are in e2e/. */
 export default {
   testMatch: ['<rootDir>/packages/**/*.test.ts', '<rootDir>/apps/*/src/**/*.test.ts'],
-  modulePathIgnorePatterns: ['/dist/', '<rootDir>/.tmp/'],
+  modulePathIgnorePatterns: ['/dist/', '<rootDir>/.tmp/', '<rootDir>/.mutate/sandbox/'],
   testEnvironment: 'node',
   testEnvironmentOptions: { customExportConditions: ['@kanzel/source', 'node', 'require', 'default'] },
   transform: {

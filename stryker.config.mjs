@@ -33,11 +33,11 @@ export default {
   // What is reckoned once, when a file is loaded, would take every test for each of its faults.
   ignoreStatic: true,
   incremental: true,
-  incrementalFile: `.tmp/mutate/${part}.json`,
-  tempDirName: '.tmp/mutate-sandbox',
+  incrementalFile: `.mutate/${part}.json`,
+  tempDirName: '.mutate/sandbox',
   reporters: ['clear-text', 'json'],
-  jsonReporter: { fileName: `.tmp/mutate/${part}-report.json` },
+  jsonReporter: { fileName: `.mutate/${part}-report.json` },
   clearTextReporter: { allowColor: false, reportTests: false, reportMutants: false },
   thresholds: { high: 95, low: 90, break: 90 },
-  ignorePatterns: ['.demo', '.tmp', 'dist', 'docs/screenshots', 'e2e', 'bench'],
+  ignorePatterns: ['.mutate', '.demo', '.tmp', 'dist', 'docs/screenshots', 'e2e', 'bench'],
 };

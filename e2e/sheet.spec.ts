@@ -60,6 +60,8 @@ test('pulling the server during a run-up loses nothing, says what waits, and cat
   await ylva.getByLabel('Why').fill('Draining');
   await ylva.getByRole('button', { name: 'Put the tag on' }).click();
   await expect(ylva.getByTestId('saved')).toHaveText('1 waiting');
+  // A key means something again once the slip has gone.
+  await expect(ylva.getByLabel('What is open or disconnected')).toHaveCount(0);
   await ylva.keyboard.press('f');
   await ylva.getByLabel('What was found').fill('Chafed hose');
   await ylva.getByRole('button', { name: 'Raise the finding' }).click();

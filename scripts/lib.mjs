@@ -26,7 +26,7 @@ export function filesBelow(paths) {
     if (statSync(path).isFile()) found.push(path);
     else
       for (const name of readdirSync(path))
-        if (!['node_modules', 'dist', '.demo', '.tmp'].includes(name)) visit(join(path, name));
+        if (!['node_modules', 'dist', '.demo', '.tmp', '.mutate'].includes(name)) visit(join(path, name));
   };
   for (const path of paths) visit(join(ROOT, path));
   return found.sort();

@@ -12,29 +12,24 @@ function optional(text: string): number | undefined | null {
   return read.ok && read.value.value > 0 ? read.value.value : null;
 }
 
+/** A narrowing as it is being typed. */
+interface NarrowDraft {
+  readonly circuitOnly: boolean;
+  readonly banned: readonly string[];
+  readonly height: string;
+  readonly speed: string;
+  readonly look: string;
+}
+
+const NOT_NARROWED: NarrowDraft = { circuitOnly: false, banned: [], height: '', speed: '', look: '' };
+
 /** What the flight may not do as long as the finding is open. */
 function NarrowFields({
-  banned,
-  setBanned,
-  circuitOnly,
-  setCircuitOnly,
-  height,
-  setHeight,
-  speed,
-  setSpeed,
-  look,
-  setLook,
+  draft,
+  onChange,
 }: {
-  banned: readonly string[];
-  setBanned: (list: readonly string[]) => void;
-  circuitOnly: boolean;
-  setCircuitOnly: (on: boolean) => void;
-  height: string;
-  setHeight: (text: string) => void;
-  speed: string;
-  setSpeed: (text: string) => void;
-  look: string;
-  setLook: (text: string) => void;
+  draft: NarrowDraft;
+  onChange: (change: Partial<NarrowDraft>) => void;
 }): ReactElement {
   const view = useCampaign();
   const flown = view.index.basis.pack.checks.filter((c) => c.station === 'flight' && !c.point?.place);
@@ -44,7 +39,11 @@ function NarrowFields({
         What the flight may not do until it is closed
       </summary>
       <label className="flex min-h-11 items-center gap-2 max-lg:min-h-14">
-        <input type="checkbox" checked={circuitOnly} onChange={(e) => setCircuitOnly(e.target.checked)} />
+        <input
+          type="checkbox"
+          checked={draft.circuitOnly}
+          onChange={(e) => onChange({ circuitOnly: e.target.checked })}
+        />
         Circuit only
       </label>
       {flown.length > 0 ? (
@@ -54,9 +53,13 @@ function NarrowFields({
             <label key={c.id} className="flex min-h-9 items-center gap-2 max-lg:min-h-14">
               <input
                 type="checkbox"
-                checked={banned.includes(c.id)}
+                checked={draft.banned.includes(c.id)}
                 onChange={(e) =>
-                  setBanned(e.target.checked ? [...banned, c.id] : banned.filter((b) => b !== c.id))
+                  onChange({
+                    banned: e.target.checked
+                      ? [...draft.banned, c.id]
+                      : draft.banned.filter((b) => b !== c.id),
+                  })
                 }
               />
               {c.title}
@@ -67,12 +70,20 @@ function NarrowFields({
       <div className="flex flex-wrap gap-4">
         <Field
           label="Not above, m over the field"
-          value={height}
-          onChange={(e) => setHeight(e.target.value)}
+          value={draft.height}
+          onChange={(e) => onChange({ height: e.target.value })}
         />
-        <Field label="Not faster than, kt" value={speed} onChange={(e) => setSpeed(e.target.value)} />
+        <Field
+          label="Not faster than, kt"
+          value={draft.speed}
+          onChange={(e) => onChange({ speed: e.target.value })}
+        />
       </div>
-      <Field label="Look at this after landing" value={look} onChange={(e) => setLook(e.target.value)} />
+      <Field
+        label="Look at this after landing"
+        value={draft.look}
+        onChange={(e) => onChange({ look: e.target.value })}
+      />
     </details>
   );
 }
@@ -86,27 +97,23 @@ export function Assess({ finding }: { finding: FindingState }): ReactElement {
   const [until, setUntil] = useState('');
   const [hours, setHours] = useState('');
   const [flights, setFlights] = useState('');
-  const [banned, setBanned] = useState<readonly string[]>([]);
-  const [circuitOnly, setCircuitOnly] = useState(false);
-  const [height, setHeight] = useState('');
-  const [speed, setSpeed] = useState('');
-  const [look, setLook] = useState('');
+  const [narrowing, setNarrowing] = useState(NOT_NARROWED);
   const submitForm = (event: FormEvent): void => {
     event.preventDefault();
     const figures = {
       hours: optional(hours),
       flights: optional(flights),
-      height: optional(height),
-      speed: optional(speed),
+      height: optional(narrowing.height),
+      speed: optional(narrowing.speed),
     };
     if (Object.values(figures).includes(null) || (figures.flights ?? 1) % 1 !== 0)
       return refuse('Hours, flights, height and speed are figures above nothing. What you typed is kept.');
     const narrows: Narrowing = {
-      ...(circuitOnly ? { circuitOnly: true as const } : {}),
-      ...(banned.length > 0 ? { banned } : {}),
+      ...(narrowing.circuitOnly ? { circuitOnly: true as const } : {}),
+      ...(narrowing.banned.length > 0 ? { banned: narrowing.banned } : {}),
       ...(figures.height ? { maximumHeight: figures.height } : {}),
       ...(figures.speed ? { maximumSpeed: { value: figures.speed, unit: 'kt' } } : {}),
-      ...(look.trim() ? { lookAfterLanding: look.trim() } : {}),
+      ...(narrowing.look.trim() ? { lookAfterLanding: narrowing.look.trim() } : {}),
     };
     const deferral =
       severity === 'deferred'
@@ -171,18 +178,8 @@ export function Assess({ finding }: { finding: FindingState }): ReactElement {
       ) : null}
       {severity === 'stops' ? null : (
         <NarrowFields
-          {...{
-            banned,
-            setBanned,
-            circuitOnly,
-            setCircuitOnly,
-            height,
-            setHeight,
-            speed,
-            setSpeed,
-            look,
-            setLook,
-          }}
+          draft={narrowing}
+          onChange={(change) => setNarrowing((old) => ({ ...old, ...change }))}
         />
       )}
       <Problem>{problem}</Problem>

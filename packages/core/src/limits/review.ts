@@ -1,4 +1,4 @@
-import { convert, differenceUnit, findUnit, UNIT_IDS, unitOf } from '../quantity/units.ts';
+import { convert, differenceUnit, findUnit, isCircular, UNIT_IDS, unitOf } from '../quantity/units.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import type { Bounds, Condition, Limit, LimitKind } from './types.ts';
 
@@ -22,9 +22,14 @@ function boundsErrors(limit: Limit, bounds: Bounds): Reason[] {
   return low === undefined && high === undefined ? [reason('edgesNone', about)] : [];
 }
 
+/** Kinds that would count from 359° to 1° the long way round. */
+const STRAIGHT: readonly LimitKind[] = ['drop', 'responds', 'trend', 'rate', 'settle', 'dwell'];
+
 function unitErrors(limit: Limit): Reason[] {
   const kind = findUnit(limit.unit)?.kind;
   const about = { limit: limit.title, kind: limit.kind };
+  const straight = limit.kind === 'difference' ? !limit.circular : STRAIGHT.includes(limit.kind);
+  if (straight && isCircular(limit.unit)) return [reason('directionNotCompared', about)];
   if (DIFFERENCES.includes(limit.kind) && kind === 'temperature')
     return [reason('temperatureMeant', { ...about, use: differenceUnit(limit.unit) })];
   if (limit.kind === 'together' && kind !== 'time') return [reason('unitNotTime', about)];

@@ -27,7 +27,7 @@ export function checkSamples(samples: Samples, maximumGap: number): Result<Sampl
     if (i === 0) continue;
     const gap = time - (t[i - 1] ?? NaN);
     if (!(gap > 0)) return err(reason('seriesNotInOrder'));
-    if (gap > maximumGap)
+    if (milliseconds(gap) > milliseconds(maximumGap))
       return err(reason('seriesGap', { gap: { value: gap, unit: 's', resolution: 0.1 } }));
   }
   return ok(samples);
@@ -128,9 +128,11 @@ export function steepest(
   let lowest = Infinity;
   let highest = -Infinity;
   let end = 0;
+  const wanted = milliseconds(window);
   for (let start = 0; start < samples.t.length; start += 1) {
     end = Math.max(end, start + 1);
-    while (end < samples.t.length && (samples.t[end] ?? 0) - (samples.t[start] ?? 0) < window) end += 1;
+    while (end < samples.t.length && milliseconds((samples.t[end] ?? 0) - (samples.t[start] ?? 0)) < wanted)
+      end += 1;
     if (end >= samples.t.length) break;
     const s = slope(samples, start, end);
     lowest = Math.min(lowest, s);
