@@ -110,7 +110,7 @@ function told(c: Case): { limit: Limit; measured: Measured; around: Surroundings
     readings: Object.fromEntries(readings.map((r, i) => [`reading ${i}`, r])),
   };
   const of = (limit: unknown, measured: Measured) => ({
-    limit: { ...base, ...(limit as object) } as Limit,
+    limit: { ...base, ...(limit as object) } as unknown as Limit,
     measured,
     around: telling.around,
   });
