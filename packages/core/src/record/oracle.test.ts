@@ -1,25 +1,6 @@
 import fc from 'fast-check';
-import { deriveStatus } from '../gates/index.ts';
-import { anySteps, randomBasis, tellCampaign, type Step, type Told } from '../testing/any-campaign.ts';
-import { foretell } from '../testing/oracle.ts';
-import { foldEntries } from './fold.ts';
-
-/** What a record says of every part and gate, beside what the oracle foretells from the list of its entries. */
-function disagreements({ basis, entries, meant, now, scopes }: Told): string[] {
-  const foretold = foretell(entries, basis, meant, now, scopes);
-  const status = deriveStatus(foldEntries(entries), new Date(now).toISOString());
-  const found: string[] = [];
-  for (const [key, part] of status?.parts ?? []) {
-    const mark = foretold.marks.get(key);
-    if (part.mark !== mark) found.push(`${key} is ${part.mark}, foretold ${mark ?? 'nothing'}`);
-    if (part.proven !== foretold.proven.has(key)) found.push(`${key} proven ${String(part.proven)}`);
-  }
-  for (const gate of status?.gates ?? []) {
-    const state = foretold.gates.get(gate.gate.id);
-    if (gate.state !== state) found.push(`${gate.gate.id} is ${gate.state}, foretold ${state ?? 'nothing'}`);
-  }
-  return found;
-}
+import { anySteps, randomBasis, tellCampaign, type Step } from '../testing/any-campaign.ts';
+import { disagreements } from '../testing/disagreements.ts';
 
 /** Campaigns on which they once differed, shrunk: each says which of the two was wrong. */
 const PINNED: readonly (readonly [string, number, Step[]])[] = [

@@ -137,13 +137,48 @@ export function anyPack(seed: number): Pack {
   };
 }
 
+const PLAIN_BOOK = {
+  ...BOOK,
+  limits: [PRESSURE, { ...(BOOK.limits[1] as Limit), key: 'apart' } as Limit],
+};
+
 export const randomBasis = (seed: number): Basis => ({
   pack: anyPack(seed),
-  limitBook: {
-    ...BOOK,
-    limits: [PRESSURE, { ...(BOOK.limits[1] as Limit), key: 'apart' } as Limit],
-  },
+  limitBook: PLAIN_BOOK,
   aircraft: AIRCRAFT,
+});
+
+/**
+ * A pack with its order, states, grounds, systems, validity and gates as they are, and its answers made plain: a figure
+ * is a reading in a band, everything else is confirmed. What is left is what the oracle knows.
+ */
+export function plainPack(pack: Pack): Pack {
+  const isFigure = (c: Check): boolean => ['reading', 'drop', 'cylinders', 'series'].includes(c.answer.kind);
+  const figures = new Map(pack.checks.filter(isFigure).map((c) => [c.id, c.subject]));
+  return {
+    ...pack,
+    checks: pack.checks.map((own) => {
+      const { setting: _setting, waits: _waits, ...c } = own;
+      const computed =
+        own.answer.kind === 'computed' &&
+        own.answer.from.length === 2 &&
+        own.answer.from.every((id) => figures.get(id) === own.subject);
+      if (own.answer.kind === 'computed' && computed)
+        return { ...c, answer: { ...own.answer, value: 'reading' }, limits: ['apart'] };
+      const grounds =
+        own.answer.kind === 'computed' ? [...new Set([...c.standsOn, ...own.answer.from])] : c.standsOn;
+      return isFigure(own)
+        ? { ...c, answer: { kind: 'reading', ...FIGURE }, limits: ['between'] }
+        : { ...c, standsOn: grounds, answer: { kind: 'confirm' }, limits: [] };
+    }),
+  };
+}
+
+/** A campaign's basis on a pack made plain, for an aircraft with engines of its own. */
+export const plainBasis = (pack: Pack, engines: Basis['aircraft']['engines']): Basis => ({
+  pack: plainPack(pack),
+  limitBook: PLAIN_BOOK,
+  aircraft: { ...AIRCRAFT, engines, family: pack.families[0] ?? AIRCRAFT.family },
 });
 
 /** One step: which device, what it does, and two numbers to choose with. */
@@ -170,6 +205,8 @@ const ROLES_OF: readonly (readonly [string, Role])[] = [
   ['bo', 'inspector'],
   ['cy', 'pilot'],
 ];
+/** Enough for any gate that asks for so many. */
+const CREW = ['ann', 'bo', 'cy', 'di'];
 const START = Date.parse('2026-11-24T08:00:00.000Z');
 const HOUR = 3_600_000;
 
@@ -192,10 +229,16 @@ export interface Told {
   readonly scopes: readonly { readonly from: number; readonly scope: ReadonlyMap<string, string> }[];
 }
 
-/** Tells a campaign step by step; `asks`: through the door, or as whatever was posted. */
-export function tellCampaign(basis: Basis, steps: readonly Step[], asks: boolean): Told {
+/** Tells a campaign step by step; `asks`: through the door, or as whatever was posted; `touchable`: systems that are worked on. */
+export function tellCampaign(
+  basis: Basis,
+  steps: readonly Step[],
+  asks: boolean,
+  touchable: readonly string[] = TOUCHABLE,
+): Told {
   const index = indexBasis(basis);
   if (!index.ok) throw new Error(`tellCampaign: ${JSON.stringify(index.error)}`);
+  const { engines } = basis.aircraft;
   const entries: Entry[] = [];
   const meant = new Map<string, 'within' | 'near' | 'decide' | 'out'>();
   const scopes: { from: number; scope: ReadonlyMap<string, string> }[] = [];
@@ -288,7 +331,11 @@ export function tellCampaign(basis: Basis, steps: readonly Step[], asks: boolean
     const second = devices.find((o) => o !== d && o.online) ?? d;
     for (const gate of status?.gates ?? [])
       if (gate.state === 'open' && gate.gate.before !== 'release') {
-        make(d, 'gate.passed', { gate: gate.gate.id, snapshot: entries[d.heard - 1]?.hash ?? '' });
+        make(d, 'gate.passed', {
+          gate: gate.gate.id,
+          snapshot: entries[d.heard - 1]?.hash ?? '',
+          crew: CREW,
+        });
         return true;
       }
     for (const part of parts) {
@@ -378,7 +425,8 @@ export function tellCampaign(basis: Basis, steps: readonly Step[], asks: boolean
       const states = basis.pack.states;
       const one = states[which % states.length];
       if (!one) continue;
-      const subject = one.per === 'engine' ? (how % 2 ? 'left' : 'right') : 'aircraft';
+      const subject =
+        one.per === 'engine' ? (engines[how % Math.max(1, engines.length)]?.id ?? '') : 'aircraft';
       make(d, 'state.set', { state: one.name, subject, value: one.values[how % one.values.length] ?? '' });
     } else if (what < 75)
       make(d, 'action.recorded', {
@@ -388,7 +436,7 @@ export function tellCampaign(basis: Basis, steps: readonly Step[], asks: boolean
           : {}),
         what: 'Work',
         measure: '',
-        touches: [TOUCHABLE[which % TOUCHABLE.length] ?? 'a'],
+        touches: [touchable[which % touchable.length] ?? 'a'],
       });
     else if (what < 78)
       make(d, 'tag.on', {
@@ -396,7 +444,7 @@ export function tellCampaign(basis: Basis, steps: readonly Step[], asks: boolean
         thing: 'Hose',
         where: '',
         why: 'off',
-        touches: how % 2 ? [TOUCHABLE[which % TOUCHABLE.length] ?? 'a'] : [],
+        touches: how % 2 ? [touchable[which % touchable.length] ?? 'a'] : [],
       });
     else if (what < 81) {
       const open = [...view.tags.values()].filter((t) => !t.off);
@@ -428,12 +476,14 @@ export function tellCampaign(basis: Basis, steps: readonly Step[], asks: boolean
       const finding = [...view.findings.keys()][which % Math.max(1, view.findings.size)];
       if (finding !== undefined) make(d, 'finding.closed', { finding, note: '' });
     } else if (what < 94) {
-      const gate = basis.pack.gates[how % 2];
-      if (gate) make(d, 'gate.passed', { gate: gate.id, snapshot: entries[d.heard - 1]?.hash ?? '' });
+      const passable = basis.pack.gates.filter((g) => g.before !== 'release');
+      const gate = passable[how % passable.length];
+      if (gate)
+        make(d, 'gate.passed', { gate: gate.id, snapshot: entries[d.heard - 1]?.hash ?? '', crew: CREW });
     } else if (what < 95)
       make(d, 'scope.settled', {
         work: [
-          { component: 'Thing', action: 'replaced', touches: [TOUCHABLE[which % TOUCHABLE.length] ?? 'a'] },
+          { component: 'Thing', action: 'replaced', touches: [touchable[which % touchable.length] ?? 'a'] },
         ],
         evidence: {},
         added: [],

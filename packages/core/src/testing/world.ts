@@ -67,7 +67,7 @@ export const IDLE_LIMIT: Limit = {
   bounds: { low: 600, high: 800 },
 };
 
-export function check(id: string, change: Partial<Check>): Check {
+export function check(id: string, change: Partial<Check> = {}): Check {
   return {
     id,
     module: 'test',
