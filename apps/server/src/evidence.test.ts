@@ -139,7 +139,11 @@ test('answered without a network before the work, and sent after it: recorded, a
   expect(await post(by.inspector, id, tablet)).toBe('accepted');
   const state = foldEntries(await entriesOf(by.technician, id));
   const part = deriveStatus(state, new Date().toISOString())?.parts.get(key);
-  expect(part).toMatchObject({ mark: 'again', proven: false, reasons: [{ code: 'touched' }] });
+  expect(part).toMatchObject({
+    mark: 'again',
+    proven: false,
+    reasons: [{ code: 'touched' }, { code: 'givenWithoutSeeing', params: { at: tablet.at } }],
+  });
   // Sent twice it is one entry.
   expect(await post(by.inspector, id, tablet)).toBe('accepted');
   expect((await entriesOf(by.technician, id)).length).toBe(state.count);

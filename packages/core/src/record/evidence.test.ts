@@ -58,10 +58,19 @@ describe('an entry counts for what its author had seen', () => {
     });
     late(s, seen, {});
     expect(mark(s, 'drop-a@left')).toBe('again');
-    expect(reasons(s, 'drop-a@left')).toEqual(['touched']);
+    // Both sides are told, in the order in which they reached the record.
+    expect(reasons(s, 'drop-a@left')).toEqual(['touched', 'givenWithoutSeeing']);
     expect(statusOf(s).parts.get('drop-a@left')?.proven).toBe(false);
     late(s, s.entries.length, {});
     expect(mark(s, 'drop-a@left')).toBe('within');
+    // Touched after it was there, nobody needs to be told when it arrived.
+    s.add('action.recorded', {
+      action: 'plug',
+      what: 'Plug replaced',
+      measure: '',
+      touches: ['engine.left.ignition.a'],
+    });
+    expect(reasons(s, 'drop-a@left')).toEqual(['touched']);
   });
 
   test('given with the engine running, and stopped before it came: it counts in the state that its author saw', () => {

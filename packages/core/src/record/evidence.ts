@@ -5,7 +5,7 @@ import { documentOver } from '../papers/document.ts';
 import { permitAgainst } from '../papers/permits.ts';
 import type { ScopeItem } from '../planning/scope.ts';
 import { reason, type Reason } from '../words/reason.ts';
-import { lossSince, outsideScope } from './losses.ts';
+import { bothSides, lossSince, outsideScope } from './losses.ts';
 import { hasSeen } from './seen.ts';
 import { changesOf, stateFor, stateSubject, subjectsOfState } from './states.ts';
 import { standingAnswer, type AnswerRecord, type CampaignState, type Deed } from './state.ts';
@@ -76,14 +76,20 @@ function changesUnseen(
   });
 }
 
-/** A change of state that ends what was proven until it. */
-function stateEnded(state: CampaignState, index: BasisIndex, part: Part, deed: Deed): Reason | undefined {
+/** A change of state that ends what was proven until it; undefined while there is none. */
+function stateEnded(
+  state: CampaignState,
+  index: BasisIndex,
+  part: Part,
+  deed: Deed,
+): readonly Reason[] | undefined {
   const ends = part.check.validity?.endsWhen;
   if (!ends) return undefined;
-  const ended = changesUnseen(state, index, part, ends.state, deed).some((c) => c.value === ends.becomes);
-  return ended
-    ? reason('stateEnded', { state: index.states.get(ends.state)?.title ?? ends.state, value: ends.becomes })
-    : undefined;
+  const change = changesUnseen(state, index, part, ends.state, deed).find((c) => c.value === ends.becomes);
+  const title = index.states.get(ends.state)?.title ?? ends.state;
+  return (
+    change && bothSides([reason('stateEnded', { state: title, value: ends.becomes })], change.since, deed)
+  );
 }
 
 /** So long after a landing what was flown may be written down as of that flight; after it another flight is meant (ms). */
@@ -286,9 +292,9 @@ export class Evidence {
   doubt(part: Part, answer: AnswerRecord): Doubt | undefined {
     const { state, index } = this;
     const lost = lossSince(state.parts.get(part.key), answer);
-    if (lost) return { kind: 'lost', reasons: lost.reasons };
+    if (lost) return { kind: 'lost', reasons: bothSides(lost.reasons, lost, answer) };
     const ended = stateEnded(state, index, part, answer);
-    if (ended) return { kind: 'lost', reasons: [ended] };
+    if (ended) return { kind: 'lost', reasons: ended };
     const over = ranOut(state, index, part, answer, this.now);
     if (over) return { kind: 'ranOut', reasons: [over] };
     const wrong = answer.answer === null ? undefined : wrongState(state, index, part, answer);
@@ -305,7 +311,7 @@ export class Evidence {
     const direct = own && { ...own, losses: own.losses?.filter((l) => !l.through) };
     for (const figure of figures) {
       const lost = lossSince(direct, figure);
-      if (lost) return { kind: 'lost', reasons: lost.reasons };
+      if (lost) return { kind: 'lost', reasons: bothSides(lost.reasons, lost, figure) };
     }
     const over = figures.flatMap(
       (f) => usedUp(this.state, this.index, part, f, this.now) ?? this.tooOld(part, f) ?? [],

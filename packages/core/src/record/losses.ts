@@ -1,10 +1,27 @@
 import type { ScopeItem } from '../planning/scope.ts';
+import { reason, type Reason } from '../words/reason.ts';
 import { hasSeen } from './seen.ts';
-import { standingAnswer, type CampaignState, type Deed, type Loss, type PartState } from './state.ts';
+import {
+  standingAnswer,
+  type CampaignState,
+  type Deed,
+  type Happening,
+  type Loss,
+  type PartState,
+} from './state.ts';
 
 /** The latest happening that took the standing of a deed, because its author had not seen it. */
 export function lossSince(part: PartState | undefined, deed: Deed): Loss | undefined {
   return part?.losses?.findLast((loss) => !hasSeen(deed, loss));
+}
+
+/**
+ * Why something took the standing of a deed, with the other side told too: a deed that arrived after it was made by
+ * somebody who had not seen it.
+ * Example: "Lead replaced" touched the ignition. The answer was given at 10:00 without a word of this, and came in later.
+ */
+export function bothSides(reasons: readonly Reason[], happening: Happening, deed: Deed): readonly Reason[] {
+  return deed.seq > happening.seq ? [...reasons, reason('givenWithoutSeeing', { at: deed.at })] : reasons;
 }
 
 /** Whether the standing answer was touched since by something its author had not seen. */

@@ -16,6 +16,8 @@ const THINGS: Readonly<Record<string, string>> = {
 export const ENGLISH_EVIDENCE = {
   groundProvenSince: (p) =>
     `“${p.names.part(p.s('part'))}”, which this stands on, was proven again after this was answered. Repeat this too.`,
+  givenWithoutSeeing: (p) =>
+    `The answer was given at ${p.s('at').slice(11, 16)} UTC without a word of this having reached that device, and came in after it.`,
   groundIs: (p) =>
     `“${p.names.part(p.s('part'))}” is ${p.s('mark') === 'out' ? 'out of limits' : p.s('mark') === 'near' ? 'too close to its limit to tell' : 'not conclusive'}.`,
   stateContested: (p) =>

@@ -1,0 +1,138 @@
+import { expect, type Page } from '@playwright/test';
+import { allSaved, openCampaign, personPage, sharedDemo, test, turnEngines } from './product.ts';
+import { startEngines } from './work.ts';
+
+const product = sharedDemo();
+
+const panel = (page: Page) => page.getByLabel('Step in hand');
+const gate = (page: Page, name: string) => page.getByRole('link', { name: new RegExp(`^Gate ${name}:`) });
+
+/** Records work on a system by way of a finding of its own, and returns the address of that finding. */
+async function workOn(page: Page, base: string, what: string, system: RegExp): Promise<string> {
+  await page.goto(`${base}/findings`);
+  await page.getByRole('button', { name: 'Raise a finding' }).click();
+  await page.getByLabel('What was found').fill(`Found before: ${what}`);
+  await page.getByRole('button', { name: 'Raise the finding' }).click();
+  await page.getByLabel(/^Why, or the cause/).fill('Looked at');
+  await page.getByRole('button', { name: 'Record the assessment' }).click();
+  await page.getByLabel('What was done').fill(what);
+  await page.getByRole('checkbox', { name: system }).check();
+  await page.getByRole('button', { name: 'Record the action' }).click();
+  await expect(page.getByText(`${what}`, { exact: true }).first()).toBeVisible();
+  return page.url();
+}
+
+test('answered without a network before the work, sent after it: to do again, with both sides told, and Power held', async ({
+  browser,
+}) => {
+  const ylva = await personPage(browser, product.url, 'Ylva Torsund');
+  const brand = await personPage(browser, product.url, 'Brand Ekerholt');
+  const base = await openCampaign(ylva);
+  await brand.goto(`${base}/inspection?check=cylinder-and-baffles`);
+  await brand.getByRole('button', { name: /^Take again/ }).waitFor();
+  await brand.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await allSaved(brand);
+
+  // Out at the aircraft the tablet hears nothing; the inspector looks at the leads once more.
+  await brand.context().setOffline(true);
+  await brand.keyboard.press('r');
+  await brand.locator('[data-step-actions]').getByRole('button').first().waitFor();
+  await brand.keyboard.press('Enter');
+  await expect(brand.getByTestId('saved')).toHaveText('1 waiting');
+
+  // Meanwhile somebody changes a lead.
+  await workOn(ylva, base, 'Lead of plug 3 replaced', /^left engine, ignition$/i);
+  await allSaved(ylva);
+
+  // What the tablet brings back was looked at before, and says so on both screens.
+  await brand.context().setOffline(false);
+  await allSaved(brand);
+  for (const page of [brand, ylva]) {
+    await page.goto(`${base}/inspection?check=cylinder-and-baffles`);
+    await expect(
+      panel(page).getByText(/“Lead of plug 3 replaced” touched left engine, ignition/),
+    ).toBeVisible();
+    await expect(panel(page).getByText(/without a word of this having reached that device/)).toBeVisible();
+    await expect(gate(page, 'Power')).toHaveAccessibleName('Gate Power: held');
+  }
+});
+
+test('nothing behind a held gate is shown open, on the spine, at the gate, in the hangar and without the server', async ({
+  browser,
+}) => {
+  const ylva = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await openCampaign(ylva);
+  for (const name of ['Power', 'Roll', 'Fly', 'Release'])
+    await expect(gate(ylva, name)).toHaveAccessibleName(`Gate ${name}: held`);
+  await ylva.goto(`${base}/gate/fly`);
+  await expect(ylva.getByRole('heading', { name: 'Fly is held.' })).toBeVisible();
+  await expect(ylva.getByRole('button', { name: 'Pass Fly' })).toHaveCount(0);
+  await expect(ylva.getByText(/Power/).first()).toBeVisible();
+  await ylva.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await ylva.context().setOffline(true);
+  await ylva.reload();
+  for (const name of ['Power', 'Roll', 'Fly', 'Release'])
+    await expect(gate(ylva, name)).toHaveAccessibleName(`Gate ${name}: held`);
+  await ylva.context().setOffline(false);
+});
+
+test('what grounds the aircraft holds every gate until it is closed; what narrows the flight stands wherever the flight is', async ({
+  browser,
+}) => {
+  const brand = await personPage(browser, product.url, 'Brand Ekerholt');
+  const base = await openCampaign(brand);
+  await brand.goto(`${base}/findings`);
+  // Still open from the work before, and it stops: work on it alone opens nothing.
+  await brand.getByRole('link', { name: 'Found before: Lead of plug 3 replaced' }).click();
+  await expect(brand.getByText(/^It stops: Looked at/)).toBeVisible();
+  await expect(brand.getByText(/^Not to be closed yet/)).toBeVisible();
+  for (const name of ['Power', 'Roll', 'Fly', 'Release'])
+    await expect(gate(brand, name)).toHaveAccessibleName(`Gate ${name}: held`);
+
+  await brand.goto(`${base}/findings`);
+  await brand.getByRole('button', { name: 'Raise a finding' }).click();
+  await brand.getByLabel('What was found').fill('Float strut fairing cracked');
+  await brand.getByRole('button', { name: 'Raise the finding' }).click();
+  const finding = brand.url();
+  await brand.getByText('Defer, with conditions', { exact: true }).click();
+  await brand.getByLabel(/^Why, or the cause/).fill('Stop-drilled');
+  await brand.getByLabel('What holds until it is cured').fill('Looked at before each flight');
+  await brand.getByLabel('For so many flights').fill('1');
+  await brand.getByText('What the flight may not do until it is closed').click();
+  await brand.getByLabel('Circuit only').check();
+  await brand.getByLabel('Not above, m over the field').fill('a bit');
+  await brand.getByRole('button', { name: 'Record the assessment' }).click();
+  await expect(brand.getByText(/figures above nothing. What you typed is kept/)).toBeVisible();
+  await expect(brand.getByLabel('What holds until it is cured')).toHaveValue('Looked at before each flight');
+  await brand.getByLabel('Not above, m over the field').fill('600');
+  await brand.getByLabel('Not faster than, kt').fill('110');
+  await brand.getByLabel('Look at this after landing').fill('Fairing, both ends of the crack');
+  await brand.getByRole('button', { name: 'Record the assessment' }).click();
+  const words = /circuit only.*600\sm.*110\skt/i;
+  await expect(brand.getByText(words)).toBeVisible();
+  for (const place of ['gate/fly', 'flight', 'release']) {
+    await brand.goto(`${base}/${place}`);
+    await expect(brand.getByText(words).first()).toBeVisible();
+  }
+  expect(finding).toContain('/findings/');
+});
+
+test('a live figure is recorded and judged as it was measured; only what is shown is rounded', async ({
+  browser,
+}) => {
+  const ylva = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await openCampaign(ylva);
+  await startEngines(ylva, base);
+  await turnEngines(ylva);
+  // No gate asks for this, so that it can be taken whatever holds the rest.
+  await ylva.goto(`${base}/run-up?check=oil-pressure-rise`);
+  await panel(ylva).waitFor();
+  const limit = /above the limit of|below the limit of|is inside/;
+  const figure = ylva.getByLabel(/, left engine, reading$/);
+  if ((await figure.count()) === 0) await ylva.getByRole('button', { name: /^Take again/ }).click();
+  // The digits that decide are shown: with fewer, the sentence would contradict its own verdict.
+  await figure.fill('30.04');
+  await expect(panel(ylva).getByRole('status').filter({ hasText: limit }).first()).toContainText('30.04');
+  await figure.fill('30');
+  await expect(panel(ylva).getByRole('status').filter({ hasText: limit }).first()).not.toContainText('30.0');
+});
