@@ -21,7 +21,11 @@ export default {
   jest: {
     projectType: 'custom',
     configFile: 'jest.config.mjs',
-    config: { testMatch: tests.map((t) => `<rootDir>/packages/core/src/${t}/**/*.test.ts`) },
+    config: {
+      // A property that fails has told: nobody waits for the smallest example.
+      setupFiles: ['<rootDir>/scripts/few-draws.mjs'],
+      testMatch: tests.map((t) => `<rootDir>/packages/core/src/${t}/**/*.test.ts`),
+    },
     enableFindRelatedTests: false,
   },
   mutate: [...mutate, '!**/*.test.ts', '!**/index.ts', '!**/types.ts'],
@@ -35,7 +39,7 @@ export default {
   incremental: true,
   incrementalFile: `.mutate/${part}.json`,
   tempDirName: '.mutate/sandbox',
-  reporters: ['clear-text', 'json'],
+  reporters: ['progress-append-only', 'clear-text', 'json'],
   jsonReporter: { fileName: `.mutate/${part}-report.json` },
   clearTextReporter: { allowColor: false, reportTests: false, reportMutants: false },
   thresholds: { high: 95, low: 90, break: 90 },

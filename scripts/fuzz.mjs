@@ -20,11 +20,15 @@ let campaigns = 0;
 let seed = Number(values.seed ?? Date.now() % 1_000_000_000);
 process.stdout.write(`Seed ${seed}\n`);
 while (Date.now() < until) {
-  const done = spawnSync('npx', ['--no-install', 'jest', '--silent', 'packages/core/src/record/oracle', 'packages/packs/src/random'], {
-    cwd: ROOT,
-    encoding: 'utf8',
-    env: { ...process.env, KANZEL_FUZZ_RUNS: String(ROUND), KANZEL_FUZZ_SEED: String(seed) },
-  });
+  const done = spawnSync(
+    'npx',
+    ['--no-install', 'jest', '--silent', 'packages/core/src/record/oracle', 'packages/packs/src/random'],
+    {
+      cwd: ROOT,
+      encoding: 'utf8',
+      env: { ...process.env, KANZEL_FUZZ_RUNS: String(ROUND), KANZEL_FUZZ_SEED: String(seed) },
+    },
+  );
   if (done.status !== 0) {
     process.stdout.write(done.stderr);
     process.stdout.write(`Seed ${seed} disagrees. ${campaigns} campaigns before it agreed.\n`);

@@ -28,7 +28,7 @@ for (const part of parts) {
       ...process.env,
       KANZEL_MUTATE_PART: part,
       KANZEL_FUZZ_RUNS: '40',
-      KANZEL_DRAWS: '300',
+      KANZEL_DRAWS: '150',
       KANZEL_FUZZ_FAST: '1',
     },
   });

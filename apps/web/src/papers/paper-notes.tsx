@@ -6,15 +6,15 @@ import {
   flightNarrowings,
   lastDayOf,
   narrowings,
-  narrowingInWords,
   standingAnswer,
   type StationId,
 } from '@kanzel/core';
 import { MarginNote } from '../shell/frame.tsx';
 import { useNow } from '../shell/plate.tsx';
+import { FlightNarrowed } from '../station/flight-narrowed.tsx';
 import { useCampaign } from '../station/campaign-context.ts';
 
-/** Where the conditions of permits matter: they narrow the loading and the flight. */
+/** Where the conditions of permits matter: they narrow the loading and the flight. What a finding takes stands everywhere. */
 const NARROWED: readonly StationId[] = ['loading', 'ready', 'flight'];
 
 /** What the papers say beside the sheet: conditions of permits, and documents that run out before the campaign ends. */
@@ -34,23 +34,13 @@ export function PaperNotes({ station }: { station: StationId | undefined }): Rea
           return why ? [{ check: check.id, title: check.title, station: check.station, why }] : [];
         })
       : [];
-  const narrowed = station && NARROWED.includes(station) ? flightNarrowings(state) : [];
+  const narrowed = flightNarrowings(state);
   if (conditions.length === 0 && ending.length === 0 && narrowed.length === 0) return null;
   return (
     <>
       {narrowed.length > 0 ? (
         <MarginNote title="The flight is narrowed">
-          {narrowed.map(({ finding, title, narrows }) => (
-            <p key={finding} className="border-l-4 border-out pl-2">
-              <Link
-                to={`${view.base}/findings/${finding}`}
-                className="underline decoration-rule underline-offset-3"
-              >
-                {title}
-              </Link>
-              : {narrowingInWords(narrows, (id) => index.checks.get(id)?.title ?? id)}.
-            </p>
-          ))}
+          <FlightNarrowed />
         </MarginNote>
       ) : null}
       {ending.length > 0 ? (

@@ -6,6 +6,7 @@ import { roleAmong, useSession } from '../sync/session.ts';
 import { HoldButton } from '../ui/hold-button.tsx';
 import { Problem } from '../ui/field.tsx';
 import { useCampaign } from './campaign-context.ts';
+import { FlightNarrowed } from './flight-narrowed.tsx';
 import { WayThere } from './way-there.tsx';
 import { Holdings } from './holdings.tsx';
 
@@ -53,6 +54,7 @@ export function GateSheet(): ReactElement {
           {passed.snapshot.slice(0, 8)}.
         </p>
       ) : null}
+      {gate.gate.before === 'flight' ? <FlightNarrowed /> : null}
       <Holdings gate={gate} label={`What holds ${gate.gate.title}`} />
       {gate.state === 'held' ? <WayThere gate={gate} /> : null}
       {gate.state === 'open' && gate.gate.before !== 'release' ? (

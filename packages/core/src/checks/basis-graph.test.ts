@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { draws } from '../testing/draws.ts';
 import { randomBasis } from '../testing/any-campaign.ts';
 import { AIRCRAFT, BASIS, BOOK, check, PACK } from '../testing/world.ts';
 import { overlaps, systemOf } from './systems.ts';
@@ -40,7 +41,7 @@ describe('names of systems', () => {
         expect(overlaps(a, b)).toBe(things.some((t) => lies(t, a) && lies(t, b)));
         expect(overlaps(b, a)).toBe(overlaps(a, b));
       }),
-      { numRuns: 400 },
+      { numRuns: draws(400) },
     );
   });
 
@@ -168,7 +169,7 @@ describe('what touching something reaches', () => {
           }
         },
       ),
-      { numRuns: 300 },
+      { numRuns: draws(300) },
     );
   });
 
@@ -186,7 +187,7 @@ describe('what touching something reaches', () => {
           if (through.length > 0) expect(through.length).toBe(nearest);
         }
       }),
-      { numRuns: 200 },
+      { numRuns: draws(200) },
     );
   });
 
@@ -261,7 +262,7 @@ describe('a basis that cannot work', () => {
           expect(problems(pack(checks)).some((p) => p.code === 'cycle')).toBe(heads.length > 0);
         },
       ),
-      { numRuns: 300 },
+      { numRuns: draws(300) },
     );
   });
 });

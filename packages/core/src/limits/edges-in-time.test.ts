@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { draws } from '../testing/draws.ts';
 import { GAUGE, reading } from '../testing/world.ts';
 import {
   judge,
@@ -92,7 +93,7 @@ test('settling in tenths of a second is settling in whole milliseconds, whatever
         expect(verdict.state).toBe(wanted);
       },
     ),
-    { numRuns: 500 },
+    { numRuns: draws(500) },
   );
 });
 

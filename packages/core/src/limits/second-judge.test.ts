@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { draws } from '../testing/draws.ts';
 import {
   plainSettling,
   plainSlopes,
@@ -207,8 +208,7 @@ const anyCommon = fc.record({
   said: fc.array(fc.constantFrom<Said>('whole', 'thousandth'), { minLength: 1, maxLength: 3 }),
 });
 
-/** `npm run mutate` draws fewer: a fault that is one shows in these. */
-const RUNS = { numRuns: Number(process.env['KANZEL_DRAWS'] ?? 2000) };
+const RUNS = { numRuns: draws(2000) };
 
 /** Two readings of which `apart(base, distance)` lies a chosen distance beyond the first. */
 const anyPair = (bounds: PlainBounds): fc.Arbitrary<readonly [PlainReading, PlainReading]> =>
@@ -500,6 +500,6 @@ test('among several limits the worst comes first, and the order they stand in th
           expect(verdicts.find((v) => v.limit === limit.key)).toEqual(judge(limit, measured, around));
       },
     ),
-    { numRuns: 500 },
+    { numRuns: draws(500) },
   );
 });

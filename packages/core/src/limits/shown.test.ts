@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { draws } from '../testing/draws.ts';
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { convert, formatFigure, UNIT_IDS, unitOf } from '../quantity/index.ts';
@@ -120,7 +121,7 @@ test('what is shown, read back, gives the same verdict, for every edge that ship
         }
       },
     ),
-    { numRuns: 4000 },
+    { numRuns: draws(4000) },
   );
 });
 
@@ -149,7 +150,7 @@ test('an edge typed in another unit is that edge: no conversion puts it outside,
         expect(verdict.state).toBe('within');
       },
     ),
-    { numRuns: 3000 },
+    { numRuns: draws(3000) },
   );
 });
 

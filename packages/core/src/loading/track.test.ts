@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { draws } from '../testing/draws.ts';
 import { anySheet, NOTCHED, points } from '../testing/any-loading.ts';
 import { LOADING, SHEET } from '../testing/loading.ts';
 import { makeSentences, namesOf } from '../words/index.ts';
@@ -95,7 +96,7 @@ test('the track check equals a fine sampling of the flight, on convex envelopes 
         expect(fine.forward - of('forward')).toBeLessThan(1.5);
       }
     }),
-    { numRuns: 120 },
+    { numRuns: draws(120) },
   );
   expect(Math.min(outside, inside)).toBeGreaterThan(10);
 });
