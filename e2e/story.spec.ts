@@ -182,6 +182,14 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
   const file = JSON.parse(text) as {
     entries: { seq: number; kind: string; body: { answer?: { before?: { value: number } } } }[];
   };
+  // What was taken from the monitor is recorded as it was measured; only the text beside it is rounded.
+  const live = liveReadings(file);
+  expect(live.length).toBeGreaterThan(30);
+  expect(live.filter((r) => r.value !== Number(r.text.replace(/[^\d.]/g, ''))).length).toBeGreaterThan(10);
+  for (const r of live)
+    expect(Math.abs(r.value - Number(r.text.replace(/[^\d.]/g, '')))).toBeLessThanOrEqual(
+      r.resolution * 0.5001,
+    );
   const altered = file.entries.find((e) => e.body.answer?.before !== undefined);
   (altered?.body.answer?.before as { value: number }).value -= 100;
   expect(verify(JSON.stringify(file))).toEqual({
@@ -190,6 +198,21 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
   });
   expect(readFileSync(join(folder, 'record.json'), 'utf8')).toContain('kanzel-record');
 });
+
+interface LiveReading {
+  readonly value: number;
+  readonly text: string;
+  readonly resolution: number;
+}
+
+/** Every reading in a record that came from the monitor, wherever it stands in it. */
+function liveReadings(of: unknown): readonly LiveReading[] {
+  if (typeof of !== 'object' || of === null) return [];
+  const own = of as { source?: unknown; text?: unknown };
+  return own.source === 'live' && typeof own.text === 'string'
+    ? [of as LiveReading]
+    : Object.values(of).flatMap(liveReadings);
+}
 
 /** The run-up sheet of the same page, where the simulated levers are. */
 async function simulationOf(page: Page, base: string): Promise<Page> {

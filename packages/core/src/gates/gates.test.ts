@@ -16,28 +16,7 @@ const statusOf = (state: CampaignState, now = NOW): CampaignStatus =>
   deriveStatus(state, now) as CampaignStatus;
 
 describe('gates and findings', () => {
-  /** A campaign in which everything is proven. */
-  const complete = (basis = BASIS): Scribe => {
-    const s = new Scribe().upToRunning(basis);
-    for (const engine of ['left', 'right']) {
-      s.drop('drop-a', engine, 1700, 1620);
-      s.drop('drop-b', engine, 1700, 1625);
-      s.add('answer.given', {
-        check: 'idle',
-        subject: engine,
-        answer: { kind: 'reading', reading: reading(700) },
-        facts: {},
-      });
-    }
-    const { at } = s.add('timer.started', { check: 'warm', subject: 'aircraft' });
-    s.add('answer.given', {
-      check: 'warm',
-      subject: 'aircraft',
-      answer: { kind: 'timer', startedAt: at, endedAt: new Date(Date.parse(at) + 40_000).toISOString() },
-      facts: {},
-    });
-    return s;
-  };
+  const complete = (basis = BASIS): Scribe => new Scribe().upToProven(basis);
   const pass = (s: Scribe): void =>
     void s.add('gate.passed', { gate: 'power', snapshot: foldEntries(s.entries).head });
   const release = (s: Scribe) => statusOf(foldEntries(s.entries)).gates.find((g) => g.gate.id === 'release');

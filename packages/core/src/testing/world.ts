@@ -300,6 +300,33 @@ export class Scribe {
     for (const engine of ['left', 'right']) this.confirm('start', engine);
     return this;
   }
+
+  /** Everything that the pack asks for, proven. */
+  upToProven(basis = BASIS): this {
+    this.upToRunning(basis);
+    for (const engine of ['left', 'right']) {
+      this.drop('drop-a', engine, 1700, 1620);
+      this.drop('drop-b', engine, 1700, 1625);
+      this.read('idle', engine, 700);
+    }
+    const { at } = this.add('timer.started', { check: 'warm', subject: 'aircraft' });
+    this.add('answer.given', {
+      check: 'warm',
+      subject: 'aircraft',
+      answer: { kind: 'timer', startedAt: at, endedAt: new Date(Date.parse(at) + 40_000).toISOString() },
+      facts: {},
+    });
+    return this;
+  }
+
+  read(check: string, subject: string, value: number): Entry {
+    return this.add('answer.given', {
+      check,
+      subject,
+      answer: { kind: 'reading', reading: reading(value) },
+      facts: {},
+    });
+  }
 }
 
 /** Compares states by what they say; the index is rebuilt by every fold from the first entry. */
