@@ -12,6 +12,7 @@ import type { PostEntriesResponse } from '@kanzel/contract';
 import { api, sayFailure } from '../api/client.ts';
 import { announced } from '../sync/campaign-store.ts';
 import { rolesOf, useSession } from '../sync/session.ts';
+import { FlightNarrowed } from '../station/flight-narrowed.tsx';
 import { useCampaign } from '../station/campaign-context.ts';
 import { PartRuler } from '../station/figure-entry.tsx';
 import { Holdings, Overridden } from '../station/holdings.tsx';
@@ -244,6 +245,7 @@ export function ReleaseSheet(): ReactElement {
         </section>
         <section>
           <h2 className="mb-1 font-semibold">Findings</h2>
+          <FlightNarrowed />
           {findings.length === 0 ? <p className="text-ink-2">None were raised.</p> : null}
           <ul>
             {findings.map((f) => (
