@@ -20,6 +20,7 @@ import { Spine } from '../shell/spine.tsx';
 import { SimulationPanel } from '../simulation/simulation-panel.tsx';
 import { openCampaign, useCampaigns } from '../sync/campaign-store.ts';
 import { watch } from '../sync/live.ts';
+import { expectReadings } from '../sync/monitor-store.ts';
 import { useSession } from '../sync/session.ts';
 import { BasisSheet } from './basis-sheet.tsx';
 import { CampaignContext, useCampaign, type CampaignView, type Slip } from './campaign-context.ts';
@@ -91,7 +92,7 @@ function useSimulated(mark: string | undefined): boolean {
         .then((a) =>
           a.ok ? setSimulated(a.value.some((v) => v.aircraft.mark === mark && v.simulated)) : undefined,
         );
-  }, [mark]);
+  }, [campaign, mark]);
   return simulated;
 }
 
@@ -201,6 +202,9 @@ export default function CampaignPage(): ReactElement {
     [state, waiting, reachable, now],
   );
   const mark = state?.index?.basis.aircraft.mark;
+  useEffect(() => {
+    if (mark !== undefined) expectReadings(mark);
+  }, [campaign, mark]);
   const last = useLastTime(campaign, mark);
   const simulated = useSimulated(mark);
   const view = useMemo<CampaignView | undefined>(() => {

@@ -5,7 +5,7 @@ import { create } from 'zustand';
 import { askClock } from './clock.ts';
 import { announced, catchUp, flushAll, setReachable } from './campaign-store.ts';
 import { useSession } from './session.ts';
-import { takeHistory, takeMonitorState, takeReading } from './monitor-store.ts';
+import { expectReadings, takeHistory, takeMonitorState, takeReading } from './monitor-store.ts';
 
 interface Live {
   readonly connected: boolean;
@@ -72,6 +72,7 @@ export function disconnectLive(): void {
 
 /** Says which campaign is looked at, so that its aircraft's monitor is sent here. */
 export function watch(campaign: string): void {
+  if (watched !== campaign) expectReadings(undefined);
   watched = campaign;
   announceWatch();
 }

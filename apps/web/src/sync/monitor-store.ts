@@ -17,7 +17,23 @@ export const useMonitor = create<Monitor>(() => ({ states: {}, tick: 0 }));
 const samples: MonitorEvent[] = [];
 let lastShown = 0;
 
+/** The aircraft whose readings count here, once it is known; until then whatever the server sends for what is looked at. */
+let wanted: string | undefined;
+
+/**
+ * Says whose readings count from now on; undefined: not known yet. What was read of another aircraft is forgotten: it
+ * would be offered as this one's.
+ */
+export function expectReadings(mark: string | undefined): void {
+  wanted = mark;
+  if (samples.length === 0 || (mark !== undefined && samples[0]?.mark === mark)) return;
+  samples.length = 0;
+  lastShown = 0;
+  useMonitor.setState(({ tick }) => ({ tick: tick + 1 }));
+}
+
 export function takeReading(event: MonitorEvent): void {
+  if (wanted !== undefined && event.mark !== wanted) return;
   if (samples.length > 0 && samples[samples.length - 1]?.mark !== event.mark) samples.length = 0;
   samples.push(event);
   if (samples.length > KEEP) samples.splice(0, samples.length - KEEP);
@@ -31,7 +47,7 @@ export function takeReading(event: MonitorEvent): void {
 /** Puts what was read before this page looked ahead of what it has heard itself. */
 export function takeHistory(events: readonly MonitorEvent[]): void {
   const mark = events[0]?.mark;
-  if (mark === undefined) return;
+  if (mark === undefined || (wanted !== undefined && mark !== wanted)) return;
   if (samples.length > 0 && samples[0]?.mark !== mark) samples.length = 0;
   const first = samples[0]?.at ?? Infinity;
   samples.unshift(...events.filter((e) => e.at < first));
@@ -99,7 +115,7 @@ export function lastRiseThrough(engine: string, channel: string, above: number):
   return undefined;
 }
 
-/** The newest reading of a channel; undefined when there is none or it is older than two seconds. */
+/** The newest reading of a channel; undefined when there is none or it is three seconds old. */
 export function newest(engine: string, channel: string): number | undefined {
   const last = samples[samples.length - 1];
   const value = last?.values[engine]?.[channel];
