@@ -92,7 +92,7 @@ function useSimulated(mark: string | undefined): boolean {
         .then((a) =>
           a.ok ? setSimulated(a.value.some((v) => v.aircraft.mark === mark && v.simulated)) : undefined,
         );
-  }, [campaign, mark]);
+  }, [mark]);
   return simulated;
 }
 
