@@ -250,6 +250,29 @@ describe('figures', () => {
     expect(verdicts.find((v) => v.limit === 'spread')?.value).toBe(160);
   });
 
+  test('a single cylinder, or a single cell, has nothing to differ from; the limits of one hold for it all the same', () => {
+    const made = { answer: { kind: 'cylinders', ...FIGURE } } as const;
+    const spread = { ...band('spread', { high: 150 }), kind: 'spread' } as Limit;
+    const match = { ...band('match', { high: 5 }), kind: 'match', atLeast: 3 } as Limit;
+    const book = [band('each', { high: 250 }), spread, match];
+    const one = (value: number) =>
+      judged({ kind: 'cylinders', readings: { 1: reading(value) } }, made, book).map((v) => [
+        v.limit,
+        v.state,
+        v.reason.code,
+      ]);
+    expect(one(240)).toEqual([
+      ['each', 'within', 'inside'],
+      ['spread', 'within', 'onlyOne'],
+      ['match', 'within', 'onlyOne'],
+    ]);
+    expect(one(260)[0]).toEqual(['each', 'out', 'aboveHigh']);
+    // Two are two: they have to agree.
+    const two = judged({ kind: 'cylinders', readings: { 1: reading(10), 2: reading(200) } }, made, book);
+    expect(two.find((v) => v.limit === 'spread')?.state).toBe('out');
+    expect(two.find((v) => v.limit === 'match')?.state).toBe('unknown');
+  });
+
   test('what each kind of answer is measured by', () => {
     const [a, b] = [reading(1), reading(2)];
     const series = { unit: 'rpm', resolution: 1, source: 'live', t: [0, 1], v: [1, 2] } as const;

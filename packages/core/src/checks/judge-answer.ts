@@ -46,7 +46,13 @@ export function measuredOf(answer: PartAnswer): Measured | undefined {
   }
 }
 
-/** Band limits on a set of cylinders hold for each of them; other limits are held against the set. */
+/** Limits that say how far readings may lie apart. */
+const OF_SEVERAL: readonly Limit['kind'][] = ['spread', 'match'];
+
+/**
+ * Band limits on a set of cylinders hold for each of them; other limits are held against the set. Where an engine has one
+ * cylinder, or a pack one cell, there is nothing for it to differ from: the door lets no set in that lacks one.
+ */
 function judgeFigures(
   limits: readonly Limit[],
   measured: Measured,
@@ -54,14 +60,21 @@ function judgeFigures(
 ): readonly Verdict[] {
   if (measured.kind !== 'many') return judgeAll(limits, measured, around);
   const each = limits.filter((l) => LIMITS_OF_ONE.includes(l.kind));
-  const whole = limits.filter((l) => !LIMITS_OF_ONE.includes(l.kind));
+  const alone = Object.keys(measured.readings).length === 1;
+  const several = alone ? limits.filter((l) => OF_SEVERAL.includes(l.kind)) : [];
+  const whole = limits.filter((l) => !LIMITS_OF_ONE.includes(l.kind) && !several.includes(l));
   const byCylinder = Object.entries(measured.readings).map(([name, reading]): readonly Verdict[] =>
     judgeAll(each, { kind: 'one', reading }, around).map((v) => ({
       ...v,
       reason: { ...v.reason, params: { ...v.reason.params, cylinder: name } },
     })),
   );
-  return worstFirst([...judgeAll(whole, measured, around), ...byCylinder.flat()]);
+  const nothingToDiffer = several.map((l) => ({
+    ...plain('within', 'onlyOne'),
+    limit: l.key,
+    class: l.class,
+  }));
+  return worstFirst([...judgeAll(whole, measured, around), ...byCylinder.flat(), ...nothingToDiffer]);
 }
 
 function judgeTimer(check: Check, answer: { startedAt: string; endedAt: string }): Verdict {

@@ -310,6 +310,7 @@ const ENGLISH_OWN = {
   edgesOrder: (p) => `${p.s('limit')}: the edges must run low, caution low, caution high, high.`,
   edgesSame: (p) => `${p.s('limit')}: low and high are the same; nothing could be inside by any margin.`,
   edgesNone: (p) => `${p.s('limit')}: a low or a high edge is needed; caution alone is no limit.`,
+  onlyOne: () => 'There is only one, and nothing that it could differ from.',
   directionNotCompared: (p) =>
     `${p.s('limit')}: a ${p.s('kind')} would count from 359° to 1° the long way round. Use a band, a relative limit, a spread, a match, or a difference of directions.`,
   temperatureMeant: (p) =>
