@@ -96,7 +96,6 @@ test('what grounds the aircraft holds every gate until it is closed; what narrow
   await brand.getByRole('button', { name: 'Raise a finding' }).click();
   await brand.getByLabel('What was found').fill('Float strut fairing cracked');
   await brand.getByRole('button', { name: 'Raise the finding' }).click();
-  const finding = brand.url();
   await brand.getByText('Defer, with conditions', { exact: true }).click();
   await brand.getByLabel(/^Why, or the cause/).fill('Stop-drilled');
   await brand.getByLabel('What holds until it is cured').fill('Looked at before each flight');
@@ -117,7 +116,6 @@ test('what grounds the aircraft holds every gate until it is closed; what narrow
     await brand.goto(`${base}/${place}`);
     await expect(brand.getByText(words).first()).toBeVisible();
   }
-  expect(finding).toContain('/findings/');
 });
 
 test('a figure beside its limit is shown with the digits that decide, and no more', async ({ browser }) => {
