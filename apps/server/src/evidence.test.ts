@@ -166,3 +166,35 @@ test('what an entry says of its author and its clock is asked for, and believed 
   expect(await post(by.technician, campaign, { ...good(), at: ahead, offset: 20 * 60_000 })).toBe('accepted');
   expect(ENTRY_VERSIONS['tag.off']).toBe(2);
 });
+
+test('a crew is of people who have an account: an invented name is nobody, nor is one whose account was ended', async () => {
+  const pass = (crew: readonly string[]) =>
+    post(
+      by.pilot,
+      campaign,
+      draft(
+        campaign,
+        by.pilot.person,
+        'gate.passed',
+        { gate: 'power', snapshot: 'f'.repeat(64), crew },
+        'pilot',
+      ),
+    );
+  expect(await pass([randomUUID()])).toBe('crewUnknown');
+  expect(await pass([by.technician.person.id, randomUUID()])).toBe('crewUnknown');
+  // Whoever is known is counted; that the gate is held is said next.
+  expect(await pass([by.technician.person.id])).not.toBe('crewUnknown');
+  await app.get(PeopleService).add({
+    name: 'gone',
+    fullName: 'Gone Away',
+    passphrase: PASSPHRASE,
+    authorisations: [],
+  });
+  const gone = await signIn(url, 'gone', PASSPHRASE);
+  expect(await pass([gone.person.id])).not.toBe('crewUnknown');
+  await by.administrator.agent
+    .put(`/api/people/${gone.person.id}`)
+    .send({ fullName: 'Gone Away', authorisations: [], ended: true })
+    .expect(200);
+  expect(await pass([gone.person.id])).toBe('crewUnknown');
+});

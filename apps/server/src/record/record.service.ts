@@ -35,7 +35,7 @@ import {
 import { DataSource, MoreThan, Repository } from 'typeorm';
 import { AttachmentsService } from '../attachments/index.ts';
 import { LogService } from '../installation/index.ts';
-import { mayAct } from '../people/index.ts';
+import { mayAct, PeopleService } from '../people/index.ts';
 import { CLOCK, type Clock } from '../settings.ts';
 import { CampaignRow, EntryRow } from '../storage/entities.ts';
 import { WriteLock } from '../storage/write-lock.ts';
@@ -65,6 +65,7 @@ export class RecordService implements OnModuleInit {
     private readonly lock: WriteLock,
     private readonly log: LogService,
     private readonly attachments: AttachmentsService,
+    private readonly people: PeopleService,
     @Inject(CLOCK) private readonly clock: Clock,
   ) {}
 
@@ -238,7 +239,8 @@ export class RecordService implements OnModuleInit {
         const recorded = known.get(draft.id) ?? fresh.find((e) => e.id === draft.id);
         const judged: Result<Entry | 'new', Reason> = recorded
           ? sameDraft(recorded, draft)
-          : this.admitOne(draft, campaign, state, await this.asSeen(draft, state, fresh), person);
+          : ((await this.strangers(draft)) ??
+            this.admitOne(draft, campaign, state, await this.asSeen(draft, state, fresh), person));
         if (!judged.ok) refused.push({ id: draft.id, reason: judged.error });
         else if (judged.value !== 'new') accepted.push(judged.value);
         else {
@@ -311,6 +313,14 @@ export class RecordService implements OnModuleInit {
       body: { meaning: RELEASE_MEANING, snapshot: request.snapshot, statement: request.statement },
     };
     return this.post(campaign, [draft], person);
+  }
+
+  /** Refuses a crew of people who are not there: a gate that asks for two is not passed by one and an invented name. */
+  private async strangers(draft: EntryDraft): Promise<Result<never, Reason> | undefined> {
+    const named = draft.kind === 'gate.passed' ? (draft.body.crew ?? []) : [];
+    if (named.length === 0) return undefined;
+    const there = new Set((await this.people.list()).filter((p) => !p.endedAt).map((p) => p.id));
+    return named.every((id) => there.has(id)) ? undefined : err(reason('crewUnknown'));
   }
 
   private admitOne(

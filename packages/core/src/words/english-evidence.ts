@@ -57,6 +57,8 @@ export const ENGLISH_EVIDENCE = {
     `As long as “${p.s('title')}” is open only a circuit is flown; “${p.s('check')}” is more.`,
   crewTooSmall: (p) =>
     `This gate asks for ${p.n('wanted')} people, and ${p.n('count') === 1 ? 'one is' : `${p.n('count')} are`} named. Name who else is there.`,
+  crewUnknown: () =>
+    'Somebody who is named to be there has no account here, or one that was ended. Name who is there.',
   systemsNotHeld: (p) =>
     `Your authorisation as ${(ROLE_TITLES[p.s('role') as Role] ?? p.s('role')).toLowerCase()} is limited to some systems, and this is about others.`,
   monitorSaysOther: (p) =>
