@@ -198,3 +198,22 @@ test('a crew is of people who have an account: an invented name is nobody, nor i
     .expect(200);
   expect(await pass([gone.person.id])).toBe('crewUnknown');
 });
+
+test('nobody says how good their own figure is: what is worked out is not sent, nor an uncertainty beside a reading', async () => {
+  const id = await openCampaign(by.technician);
+  const index = foldEntries(await entriesOf(by.technician, id)).index;
+  const check = index?.basis.pack.checks.find(
+    (c) => c.answer.kind === 'reading' && c.station === 'inspection',
+  );
+  const subject = index?.basis.aircraft.engines[0]?.id ?? '';
+  const give = (change: object) => {
+    const reading = { value: 9.5, unit: 'L', text: '9.5', resolution: 0.5, source: 'typed', ...change };
+    const body = { check: check?.id ?? '', subject, answer: { kind: 'reading', reading }, facts: {} };
+    return post(by.technician, id, draft(id, by.technician.person, 'answer.given', body as never));
+  };
+  expect(await give({ source: 'computed' })).toBe('400');
+  expect(await give({ source: 'computed', uncertainty: 0 })).toBe('400');
+  expect(await give({ uncertainty: 0 })).toBe('400');
+  expect(await give({ resolution: 0 })).toBe('400');
+  expect(await give({})).toBe('accepted');
+});

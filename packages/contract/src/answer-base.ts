@@ -10,7 +10,8 @@ export class ReadingBody {
   @IsIn([...UNIT_IDS]) unit!: string;
   @IsString() @MaxLength(60) text!: string;
   @IsPositive() resolution!: number;
-  @IsIn(['typed', 'live', 'computed']) source!: 'typed' | 'live' | 'computed';
+  /** What is worked out is never sent: how good it is would be whatever its sender says. */
+  @IsIn(['typed', 'live']) source!: 'typed' | 'live';
   @IsOptional() @Matches(ID) instrument?: string;
   @IsOptional() @IsNumber() scatter?: number;
   @IsOptional() @IsNumber() count?: number;
