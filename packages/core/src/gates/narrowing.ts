@@ -36,8 +36,9 @@ function forbids({ title, narrows }: FlightNarrowing, check: Check, circuit: num
       value: { value: low, unit: 'm', resolution: 1 },
       allowed: { value: narrows.maximumHeight, unit: 'm', resolution: 1 },
     });
+  // A check that does not say how far it goes may go beyond.
   const beyondCircuit =
-    point !== undefined && point.place === undefined && (point.risk > CIRCUIT_RISK || low > circuit);
+    point === undefined || (point.place === undefined && (point.risk > CIRCUIT_RISK || low > circuit));
   return narrows.circuitOnly && beyondCircuit
     ? reason('circuitOnly', { title, check: check.title })
     : undefined;
@@ -45,7 +46,7 @@ function forbids({ title, narrows }: FlightNarrowing, check: Check, circuit: num
 
 /**
  * Why an open finding forbids a check of the flight: it is banned by name, begins above the height that is allowed, or
- * is more than a circuit where only that is left. Undefined when nothing does. Take-off and landing are never forbidden:
+ * is more than a circuit, or does not say how far it goes, where only that is left. Undefined when nothing does. Take-off and landing are never forbidden:
  * whoever may not fly at all is held by the gate.
  * Example: with a height capped at 600 m, the stall series that begins at 900 m is forbidden.
  */

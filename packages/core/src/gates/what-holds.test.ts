@@ -336,6 +336,14 @@ describe('the flight narrowed', () => {
     expect(forbidden(narrowed(narrows))).toEqual(expected);
   });
 
+  test('a check that does not say how far it goes is more than a circuit, as far as anybody knows', () => {
+    const s = narrowed({ circuitOnly: true });
+    const state = foldEntries(s.entries);
+    const unsaid = check('unsaid', { station: 'flight' });
+    expect(forbiddenInFlight(state, unsaid)?.reason.code).toBe('circuitOnly');
+    expect(forbiddenInFlight(state, { ...unsaid, station: 'debrief' })).toBeUndefined();
+  });
+
   test('the circuit of the plan counts where there is one, and what is closed narrows nothing', () => {
     const s = narrowed({ circuitOnly: true });
     s.add('plan.kept', {
