@@ -42,7 +42,11 @@ function Saved({ campaign }: { campaign: string | undefined }): ReactElement {
   const held = useCampaigns((s) => (campaign ? s.held[campaign] : undefined));
   const connected = useLive((s) => s.connected);
   const waiting = held?.waiting.length ?? 0;
-  const saved = held ? `All entries saved, ${held.confirmed.count}` : 'All entries saved';
+  const saved = !held
+    ? 'All entries saved'
+    : held.queueRead
+      ? `All entries saved, ${held.confirmed.count}`
+      : 'Looking for entries on this device';
   return (
     <>
       <span role="status" className={waiting > 0 ? 'font-semibold text-near' : ''} data-testid="saved">

@@ -192,14 +192,16 @@ export default function CampaignPage(): ReactElement {
   }, [campaign]);
   const state = held?.state;
   const waiting = held?.waiting.length ?? 0;
+  // Before the queue of this device was read, nobody knows whether something of it waits.
+  const confirmed = reachable && held?.queueRead === true;
   const status = useMemo(
     () =>
       state?.index
-        ? deriveStatus(state, state.release?.at ?? serverInstant(), { waiting, confirmed: reachable })
+        ? deriveStatus(state, state.release?.at ?? serverInstant(), { waiting, confirmed })
         : undefined,
     // The clock of the page only says when to look again; which instant it is comes from the server's.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [state, waiting, reachable, now],
+    [state, waiting, confirmed, now],
   );
   const mark = state?.index?.basis.aircraft.mark;
   useEffect(() => {

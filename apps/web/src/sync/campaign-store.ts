@@ -126,10 +126,11 @@ export function openCampaign(id: string): Promise<void> {
   if (running) return running;
   const next = (async () => {
     if (get(id).confirmed.count === 0) {
+      // What waits first: a campaign shown without it would say that everything is saved.
+      await readQueue(id);
       const remembered = await local.entries.where('campaign').equals(id).sortBy('seq');
       const whole = remembered.every((e, i) => e.seq === i + 1);
       if (remembered.length > 0 && whole) advance(id, remembered);
-      await readQueue(id);
     }
     await catchUp(id);
     void flush(id);

@@ -78,6 +78,9 @@ test('what waits is shown on top of what is confirmed, and goes on waiting when 
   const drafts = ENTRIES.slice(5, 8).map(queued);
   const held = withQueue(withEntries(NOTHING_HELD, ENTRIES.slice(0, 5)) as HeldCampaign, drafts);
   expect(held.state.count).toBe(8);
+  // Until the queue was looked up, nobody can say that nothing waits; beginning anew does not forget that it was.
+  expect(withEntries(NOTHING_HELD, ENTRIES.slice(0, 5))?.queueRead).toBe(false);
+  expect([held.queueRead, begunAnew(held).queueRead]).toEqual([true, true]);
   expect(held.state.head).toBe(held.confirmed.head);
   const refused = drafts.map((d, i) => (i === 0 ? { ...d, refused: { code: 'notYours', params: {} } } : d));
   expect(withQueue(held, refused)).toMatchObject({ waiting: { length: 2 }, refused: { length: 1 } });

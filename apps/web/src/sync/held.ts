@@ -27,6 +27,8 @@ export interface HeldCampaign {
   /** Ids of the entries confirmed: a draft is never folded again on top of its own entry. */
   readonly recorded: ReadonlySet<string>;
   readonly loading: boolean;
+  /** What waits on this device has been looked up: before that nobody can say that everything is saved. */
+  readonly queueRead: boolean;
   readonly missing: boolean;
 }
 
@@ -37,6 +39,7 @@ export const NOTHING_HELD: HeldCampaign = {
   refused: [],
   recorded: new Set(),
   loading: true,
+  queueRead: false,
   missing: false,
 };
 
@@ -62,6 +65,7 @@ export function withQueue(held: HeldCampaign, queue: readonly Queued[]): HeldCam
     ...held,
     waiting: queue.filter((q) => !q.refused),
     refused: queue.filter((q) => q.refused),
+    queueRead: true,
   });
 }
 
