@@ -1,6 +1,7 @@
 import { judgeAll } from '../limits/judge.ts';
 import {
   LIMITS_OF_ONE,
+  type Condition,
   type Fact,
   type Limit,
   type Measured,
@@ -177,17 +178,22 @@ export function surroundings(
   };
 }
 
+/** The power setting at which a check counts, as a condition on what was sent along; undefined where it asks for none. */
+export function settingCondition({ setting }: Check): Condition | undefined {
+  return (
+    setting && {
+      fact: setting.channel,
+      low: setting.value - setting.tolerance,
+      high: setting.value + setting.tolerance,
+      unit: setting.unit,
+    }
+  );
+}
+
 /** The power setting of a check as a condition on all its limits. */
 function withSetting(check: Check, limits: readonly Limit[]): readonly Limit[] {
-  const { setting } = check;
-  if (!setting) return limits;
-  const condition = {
-    fact: setting.channel,
-    low: setting.value - setting.tolerance,
-    high: setting.value + setting.tolerance,
-    unit: setting.unit,
-  };
-  return limits.map((l) => ({ ...l, conditions: [...l.conditions, condition] }));
+  const condition = settingCondition(check);
+  return condition ? limits.map((l) => ({ ...l, conditions: [...l.conditions, condition] })) : limits;
 }
 
 /**

@@ -3,7 +3,7 @@ import type { Role } from '../checks/types.ts';
 import { aboardDoubt, emptyLineDoubt } from '../loading/empty.ts';
 import { sheetProblems } from '../loading/problems.ts';
 import type { LoadingSheet } from '../loading/types.ts';
-import { measuredOf } from '../checks/judge-answer.ts';
+import { measuredOf, settingCondition } from '../checks/judge-answer.ts';
 import { judgeConditions } from '../limits/conditions.ts';
 import type { Reading } from '../limits/types.ts';
 import { reason, type Reason } from '../words/reason.ts';
@@ -44,15 +44,8 @@ function formFits(part: Part, answer: PartAnswer, door: Door): boolean {
 }
 
 function settingMissed(part: Part, draft: EntryDraft<'answer.given'>): Reason | undefined {
-  const { setting } = part.check;
-  if (!setting) return undefined;
-  const condition = {
-    fact: setting.channel,
-    low: setting.value - setting.tolerance,
-    high: setting.value + setting.tolerance,
-    unit: setting.unit,
-  };
-  const outcome = judgeConditions([condition], draft.body.facts);
+  const condition = settingCondition(part.check);
+  const outcome = judgeConditions(condition ? [condition] : [], draft.body.facts);
   return outcome.state === 'met' ? undefined : outcome.reason;
 }
 
