@@ -62,7 +62,7 @@ export function shownFigure(value: number, resolution?: number, beside: readonly
   return Number(fixedFigure(value, resolution, beside));
 }
 
-function fixedFigure(value: number, resolution?: number, beside: readonly number[] = []): string {
+function fixedFigure(value: number, resolution: number | undefined, beside: readonly number[]): string {
   let decimals = resolution === undefined ? decimalsWritten(value) : decimalsOf(resolution);
   const sidesKept = (shown: number): boolean => beside.every((b) => side(shown, b) === side(value, b));
   while (decimals < MOST_DECIMALS && !sidesKept(Number(value.toFixed(decimals)))) decimals += 1;

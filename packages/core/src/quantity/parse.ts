@@ -71,21 +71,17 @@ export function readFigure(text: string): Result<TypedFigure, Reason> {
   const compact = body.replace(SPACES, '');
   const marks = compact.match(/[.,]/g) ?? [];
   if (marks.length === 0) return ok(plain(sign, compact));
-  if (marks.length === 1) return readSingleMark(text, sign, compact, spaced.length > 1);
+  if (marks.length === 1) return readSingleMark(text, sign, compact);
   return readManyMarks(text, sign, compact, marks);
 }
 
-function readSingleMark(
-  text: string,
-  sign: string,
-  compact: string,
-  spaced: boolean,
-): Result<TypedFigure, Reason> {
+/** One mark: with spaces between thousands before it, there are more than three digits, and it is a decimal one. */
+function readSingleMark(text: string, sign: string, compact: string): Result<TypedFigure, Reason> {
   const [whole = '', fraction = ''] = compact.split(/[.,]/);
   const decimal = plain(sign, `${whole === '' ? '0' : whole}.${fraction}`);
   const couldGroup =
     fraction.length === 3 && whole.length >= 1 && whole.length <= 3 && !whole.startsWith('0');
-  if (!couldGroup || spaced) return ok(decimal);
+  if (!couldGroup) return ok(decimal);
   return err(
     reason('ambiguousFigure', { text, small: String(decimal.value), large: `${sign}${whole}${fraction}` }),
   );

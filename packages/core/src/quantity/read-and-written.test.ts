@@ -78,6 +78,9 @@ describe('what is read is exactly what was typed', () => {
     '1.234,567.8',
     '0.500.000',
     '1,234.567,8',
+    // Another mark inside a group of three signs is no grouping.
+    '1.2,4.5',
+    '1,2.4,5',
     '5-',
     '4+5',
     '1 702rpm',
@@ -188,6 +191,7 @@ describe('a quantity with its unit', () => {
     // The same letters with the other prefix are another unit, or none.
     expect(unitFromSpelling('MΩ', 'resistance')?.id).toBe('Mohm');
     expect(unitFromSpelling('mΩ', 'resistance')?.id).toBe('mohm');
+    expect(unitFromSpelling('mv', 'voltage')?.id).toBe('mV');
     expect(unitFromSpelling('MM', 'length')).toBeUndefined();
     expect(unitFromSpelling('MAH', 'charge')).toBeUndefined();
     expect(unitFromSpelling('ah', 'charge')?.id).toBe('Ah');
@@ -334,6 +338,11 @@ describe('what is written', () => {
       Number(text.replaceAll(thin, '').replace('−', '-')),
       12,
     );
+  });
+
+  test('beside nothing, a figure is shown by its step alone', () => {
+    expect([shownFigure(4.256, 0.1), shownFigure(149.996, 1), shownFigure(4.25)]).toEqual([4.3, 150, 4.25]);
+    expect(formatFigure(149.996, 1)).toBe('150');
   });
 
   test('a step is written as the last digit of a figure', () => {
