@@ -1,4 +1,4 @@
-import { LOADING, SCALES, SHEET, weighing } from '../testing/loading.ts';
+import { LOADING, SCALES, scaleReading, SHEET, weighing } from '../testing/loading.ts';
 import { reason } from '../words/reason.ts';
 import type { Surroundings } from '../limits/types.ts';
 import { judgeSheet, judgeWeighing, sheetGaps, type LoadingData, type LoadingSheet } from './index.ts';
@@ -80,6 +80,21 @@ describe('a weighing beside what is known', () => {
     ] as unknown as typeof radio;
     expect(codes(LOADING, weighing([nose, main, main]), [...radio, ...unknownMass])[0]?.[0]).toBe('unknown');
   });
+  test('held by hand a model is balanced as it flies: no report, however heavy it is, is compared with it', () => {
+    const hand = {
+      method: 'hand' as const,
+      units: LOADING.units,
+      tailDrops: scaleReading(95, 'mm', 'tape'),
+      noseDrops: scaleReading(103, 'mm', 'tape'),
+      mass: scaleReading(3.1, 'kg'),
+      extras: [],
+    };
+    for (const data of [LOADING, undefined])
+      expect(judgeWeighing(data, radio, hand, room)).toMatchObject({
+        weighed: { mass: 3.1, arm: 99 },
+        verdicts: [{ ...SAFE, state: 'within', reason: { code: 'balancedByHand' } }],
+      });
+  });
   test('readings of one scale that do not agree stand beside the verdict, and before it', () => {
     const made = weighing([nose, main, main]);
     const apart = {
@@ -125,6 +140,17 @@ describe('what a sheet left open', () => {
       [],
     ],
     [{ lines: [] }, { stations: LOADING.stations.filter((s) => s.kind !== 'seat') }, []],
+    // One seat of two is enough.
+    [
+      {},
+      {
+        stations: [
+          ...LOADING.stations,
+          { ...LOADING.stations[0], id: 'second' } as LoadingData['stations'][number],
+        ],
+      },
+      [],
+    ],
     [{ packs: [] }, {}, ['noPackAboard']],
     [{ packs: [] }, { bays: [] }, []],
     [{ used: 0 }, {}, ['nothingUsed']],
