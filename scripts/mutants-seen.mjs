@@ -8,6 +8,5 @@ import { join } from 'node:path';
  */
 for (const folder of (process.env['KANZEL_MUTATE_TESTS'] ?? '').split(',')) {
   const path = join(__dirname, '../packages/core/src', folder);
-  for (const file of readdirSync(path))
-    if (file.endsWith('.test.ts')) jest.requireActual(join(path, file));
+  for (const file of readdirSync(path)) if (file.endsWith('.test.ts')) jest.requireActual(join(path, file));
 }
