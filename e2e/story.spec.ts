@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
-import { lever, openCampaign, personPage, ROOT, sharedDemo, signIn, test } from './product.ts';
+import { lever, openCampaign, personPage, ROOT, sharedDemo, signIn, test, turnEngines } from './product.ts';
 import { seriousFaults } from './accessible.ts';
 import { pdfText } from './pdf-text.ts';
 import { checkInHand, workRunUp, workStep } from './work.ts';
@@ -106,6 +106,11 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
   await ylva.getByLabel('Step in hand').waitFor();
   const rest = await workRunUp(ylva);
   expect(rest.length).toBeGreaterThanOrEqual(24);
+  // That the cowlings are closed again after the look is seen by two.
+  await brand.goto(`${base}/run-up?check=cowlings-closed-again`);
+  await brand.getByRole('button', { name: 'I looked, and agree' }).click();
+  await expect(brand.getByRole('button', { name: 'I looked, and agree' })).toHaveCount(0);
+  await ylva.goto(`${base}/gate/roll`);
   await expect(ylva.getByRole('heading', { name: 'Roll is open.' })).toBeVisible();
   await ylva.getByRole('button', { name: 'Pass Roll' }).click();
   await ylva.waitForURL(/\/taxi/);
@@ -115,12 +120,13 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
   await expect(ylva.getByRole('heading', { name: 'The release is held.' })).toBeVisible();
   await ylva
     .getByRole('listitem')
-    .filter({ hasText: '2 steps of taxi remain.' })
+    .filter({ hasText: '3 steps of taxi remain.' })
     .getByRole('link', { name: 'Go there' })
     .click();
   await ylva.waitForURL(/\/taxi/);
 
   // The pilot flies it; the technician looks at it afterwards.
+  await turnEngines(await simulationOf(ylva, base));
   const odd = await personPage(browser, product.url, 'Odd Leirnes');
   await odd.goto(`${base}/taxi`);
   await odd.waitForURL(/check=/);
@@ -132,6 +138,7 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
   await odd.waitForURL(/\/flight.*check=/);
   await odd.getByLabel('Step in hand').waitFor();
   await workPlain(odd, 'flight', { 'take-off-speed-governed': '2680', 'climb-heads': '212' });
+  await lever(await simulationOf(ylva, base), 'cut off');
   await ylva.goto(`${base}/debrief`);
   await ylva.waitForURL(/check=/);
   await ylva.getByLabel('Step in hand').waitFor();

@@ -151,6 +151,7 @@ const STEPS: Readonly<Record<string, (page: Page) => Promise<void>>> = {
     await confirm(page);
   },
   'after-run-leaks': confirm,
+  'cowlings-closed-again': confirm,
 };
 
 /** Works the step in hand and waits until the sheet has gone on, or says that it has not. */

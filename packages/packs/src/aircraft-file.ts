@@ -2,6 +2,7 @@ import {
   aircraftOf,
   err,
   FAMILY_IDS,
+  knowsSystem,
   layoutFor,
   makeSentences,
   ok,
@@ -10,6 +11,7 @@ import {
   type Family,
   type Place,
   type Result,
+  type SystemTree,
 } from '@kanzel/core';
 import type { ParsedFile } from './parse.ts';
 import type { FileProblem } from './problem.ts';
@@ -64,16 +66,34 @@ export function aircraftFrom1(value: Record<string, unknown>): Record<string, un
 /** The description in an aircraft file, and what campaigns need of it; all problems at once. */
 export function compileAircraft(
   file: ParsedFile,
+  systems?: SystemTree,
 ): Result<{ description: AircraftDescription; aircraft: Aircraft }, readonly FileProblem[]> {
   const { format: _format, version: _version, ...members } = file.value;
   const description = members as unknown as AircraftDescription;
   const { say } = makeSentences({ part: String, subject: String, thing: String });
   if (!FAMILY_IDS.includes(description.family as Family))
     return err([file.problem(['family'], `must be one of ${FAMILY_IDS.join(', ')}`)]);
+  const unknown = systems ? unknownSystems(description, systems, file) : [];
+  if (unknown.length > 0) return err(unknown);
   const made = aircraftOf(description);
   return made.ok
     ? ok({ description, aircraft: made.value })
     : err(made.error.map((why) => file.problem([], say(why))));
+}
+
+/** What equipment and choices touch under a name that the tree of systems does not know. */
+function unknownSystems(about: AircraftDescription, systems: SystemTree, file: ParsedFile): FileProblem[] {
+  const lists = [
+    ...about.equipment.map((e, i) => [['equipment', i, 'touches'], e.touches] as const),
+    ...about.options.flatMap((o, i) =>
+      o.choices.map((c, j) => [['options', i, 'choices', j, 'touches'], c.touches] as const),
+    ),
+  ];
+  return lists.flatMap(([at, touches]) =>
+    touches.flatMap((name, k) =>
+      knowsSystem(systems, name) ? [] : [file.problem([...at, k], `no system is called "${name}"`)],
+    ),
+  );
 }
 
 /** A description as a file. Compiling it gives the same description again. */

@@ -2,9 +2,12 @@ import {
   CHECK_DEFAULTS,
   err,
   ok,
+  overlaps,
   inStationOrder,
+  knowsSystem,
   makeSentences,
   packProblems,
+  systemOf,
   withCheckDefaults,
   type Check,
   type GateCondition,
@@ -12,6 +15,7 @@ import {
   type Result,
   type StateDefinition,
   type StationId,
+  type SystemTree,
 } from '@kanzel/core';
 import { parseLibraryFile, type ParsedFile } from './parse.ts';
 import type { FileProblem } from './problem.ts';
@@ -99,6 +103,7 @@ function composeModule(
 export function compilePack(
   pack: ParsedFile,
   modules: ReadonlyMap<string, ParsedFile>,
+  systems?: SystemTree,
 ): Result<Pack, readonly FileProblem[]> {
   const raw = pack.value as unknown as RawPack;
   const problems: FileProblem[] = [];
@@ -126,7 +131,31 @@ export function compilePack(
     const at = raw.checks?.findIndex((c) => c.id === check) ?? -1;
     problems.push(pack.problem(at >= 0 ? ['checks', at] : [raw.checks ? 'checks' : 'modules'], say(reason)));
   }
+  if (systems) problems.push(...unknownSystems(compiled, raw, systems, pack));
   return problems.length > 0 ? err(problems) : ok(compiled);
+}
+
+/** Names of systems that the tree does not know, and inspections asked for what no check proves. */
+function unknownSystems(pack: Pack, raw: RawPack, systems: SystemTree, file: ParsedFile): FileProblem[] {
+  const problems: FileProblem[] = [];
+  for (const check of pack.checks)
+    for (const name of check.proves)
+      if (!knowsSystem(systems, name)) {
+        const at = raw.checks?.findIndex((c) => c.id === check.id) ?? -1;
+        problems.push(
+          file.problem(
+            at >= 0 ? ['checks', at, 'proves'] : ['modules'],
+            `check "${check.id}" proves "${name}", which is no system of the tree of systems`,
+          ),
+        );
+      }
+  pack.independentInspection.forEach((name, i) => {
+    if (!knowsSystem(systems, name))
+      problems.push(file.problem(['independentInspection', i], `no system is called "${name}"`));
+    else if (!pack.checks.some((c) => c.proves.some((p) => overlaps(systemOf(p, '*'), name))))
+      problems.push(file.problem(['independentInspection', i], `no check of this pack proves "${name}"`));
+  });
+  return problems;
 }
 
 /**

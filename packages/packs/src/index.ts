@@ -1,6 +1,7 @@
 export * from './problem.ts';
 export * from './library.ts';
 export * from './write.ts';
+export { consequencesTables } from './consequences.ts';
 export { documentOfPack } from './compile-pack.ts';
 export { documentOfAircraft } from './aircraft-file.ts';
 export {

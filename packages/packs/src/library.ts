@@ -10,10 +10,12 @@ import {
   type LimitBook,
   type Pack,
   type Result,
+  type SystemTree,
 } from '@kanzel/core';
 import { compileAircraft, documentOfAircraft } from './aircraft-file.ts';
 import { compileLimitBook } from './compile-limit-book.ts';
 import { compilePack, documentOfPack } from './compile-pack.ts';
+import { compileSystems } from './compile-systems.ts';
 import { parseLibraryFile, type ParsedFile } from './parse.ts';
 import type { FileProblem } from './problem.ts';
 import { documentOfInstrument, documentOfLimitBook } from './write.ts';
@@ -68,6 +70,8 @@ export interface Library {
   readonly limitBookRevisions: Revisions<LimitBook>;
   readonly aircraftRevisions: Revisions<DescribedAircraft>;
   readonly instrumentRevisions: Revisions<InstrumentRecord>;
+  /** The vocabulary of systems, newest revision; absent in a folder without one: then names are not asked. */
+  readonly systems?: SystemTree;
   readonly modules: readonly { readonly id: string; readonly title: string; readonly checks: number }[];
   /** Modules as read, for compiling one more file. */
   readonly moduleFiles: ReadonlyMap<string, ParsedFile>;
@@ -136,10 +140,11 @@ function parseAll(sources: readonly SourceFile[], problems: FileProblem[]): Pars
 export function compileDocument(
   file: ParsedFile,
   modules: ReadonlyMap<string, ParsedFile>,
+  systems?: SystemTree,
 ): Result<Record<string, unknown>, readonly FileProblem[]> {
   switch (file.format) {
     case 'kanzel-pack': {
-      const pack = compilePack(file, modules);
+      const pack = compilePack(file, modules, systems);
       return pack.ok ? ok(documentOfPack(pack.value)) : pack;
     }
     case 'kanzel-limit-book': {
@@ -147,13 +152,17 @@ export function compileDocument(
       return book.ok ? ok(documentOfLimitBook(book.value)) : book;
     }
     case 'kanzel-aircraft': {
-      const aircraft = compileAircraft(file);
+      const aircraft = compileAircraft(file, systems);
       return aircraft.ok ? ok(documentOfAircraft(aircraft.value.description)) : aircraft;
     }
     case 'kanzel-instrument':
       return ok(documentOfInstrument(instrumentOf(file)));
     case 'kanzel-module':
       return ok(file.value);
+    case 'kanzel-systems': {
+      const tree = compileSystems(file);
+      return tree.ok ? ok(file.value) : tree;
+    }
   }
 }
 
@@ -187,13 +196,17 @@ export function loadLibrary(sources: readonly SourceFile[]): Library {
       problems.push(...compiled.error);
       return [];
     });
+  const trees = new Revisions<SystemTree>();
+  for (const tree of compile('kanzel-systems', compileSystems)) trees.add('systems', tree);
+  const systems = trees.newest('systems');
   const modules = new Map(of('kanzel-module').map((f) => [String(f.value['id']), f]));
   const packRevisions = new Revisions<Pack>();
-  for (const pack of compile('kanzel-pack', (f) => compilePack(f, modules))) packRevisions.add(pack.id, pack);
+  for (const pack of compile('kanzel-pack', (f) => compilePack(f, modules, systems)))
+    packRevisions.add(pack.id, pack);
   const limitBookRevisions = new Revisions<LimitBook>();
   for (const book of compile('kanzel-limit-book', compileLimitBook)) limitBookRevisions.add(book.id, book);
   const aircraftRevisions = new Revisions<DescribedAircraft>();
-  for (const made of compile('kanzel-aircraft', compileAircraft))
+  for (const made of compile('kanzel-aircraft', (f) => compileAircraft(f, systems)))
     aircraftRevisions.add(made.aircraft.mark, { revision: made.description.revision, ...made });
   const instrumentRevisions = new Revisions<InstrumentRecord>();
   for (const file of of('kanzel-instrument')) {
@@ -209,6 +222,7 @@ export function loadLibrary(sources: readonly SourceFile[]): Library {
     aircraftRevisions,
     instrumentRevisions,
     moduleFiles: modules,
+    ...(systems ? { systems } : {}),
     modules: of('kanzel-module').map((f) => ({
       id: String(f.value['id']),
       title: String(f.value['title']),

@@ -11,7 +11,15 @@ const schema = (name: string): object =>
 const ajv = new Ajv({ allErrors: true, strict: true, strictRequired: false, strictTypes: false });
 
 /** Names of the published schemas, by file. The module comes first, since the others refer to it. */
-export const SCHEMA_NAMES = ['module', 'pack', 'limit-book', 'aircraft-1', 'aircraft', 'instrument'] as const;
+export const SCHEMA_NAMES = [
+  'module',
+  'pack',
+  'limit-book',
+  'aircraft-1',
+  'aircraft',
+  'instrument',
+  'systems',
+] as const;
 export type SchemaName = (typeof SCHEMA_NAMES)[number];
 
 /** A published JSON Schema (draft 7) of the library files. */
@@ -42,6 +50,7 @@ const FORMATS = {
     upcast: (value, version) => (version === 1 ? aircraftFrom1(value) : value),
   },
   'kanzel-instrument': { newest: 1, validate: () => compiled.instrument },
+  'kanzel-systems': { newest: 1, validate: () => compiled.systems },
 } as const satisfies Record<string, Known>;
 
 /** The kinds of library file, as they name themselves in their first line. */

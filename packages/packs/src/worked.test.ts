@@ -1,4 +1,5 @@
 import {
+  convert,
   countChanges,
   findOrder,
   indexBasis,
@@ -10,6 +11,7 @@ import {
   type LimitBook,
   type LoadingData,
   type Basis,
+  type Check,
   type Occasion,
   type Pack,
   type ScopeRequest,
@@ -195,3 +197,66 @@ test.each([...library.packs.values()].map((p) => [p.id, p] as const))(
     }
   },
 );
+
+/** What starts or arms: from here on something turns, or may. */
+const BEGINS: Readonly<Record<string, string>> = {
+  engine: 'running',
+  'fuel-engine': 'running',
+  armed: 'yes',
+};
+const begins = (check: Check): boolean =>
+  Object.entries(check.sets).some(([state, value]) => BEGINS[state] === value);
+
+test.each([...library.packs.values()].map((p) => [p.id, p] as const))(
+  'pack %s: nothing is started or armed but on ground that is proven, with its caution; one ground not as expected blocks it',
+  (_, pack) => {
+    const basis = basisFor(pack);
+    const index = indexBasis(basis);
+    if (!index.ok) throw new Error('basis');
+    for (const act of pack.checks.filter(begins)) {
+      expect([act.id, act.cautions.length > 0, act.standsOn.length > 0]).toEqual([act.id, true, true]);
+      for (const ground of act.standsOn) {
+        const trial = tryPack(basis, { spoil: ground });
+        const parts = (index.value.partsOfCheck.get(act.id) ?? []).map((p) => p.key);
+        const blocked = trial.stuck.filter((s) => parts.includes(s.part)).map((s) => s.part);
+        expect([act.id, ground, blocked]).toEqual([act.id, ground, parts]);
+        expect(trial.released).toBe(false);
+      }
+    }
+  },
+);
+
+test('where something is armed or turns, and whoever does the check may be near it, the caution stands with it', () => {
+  const turning = (check: Check): boolean =>
+    check.needs['armed'] === 'yes' ||
+    (['engine', 'fuel-engine'].some((s) => check.needs[s] === 'running') &&
+      check.station !== 'flight' &&
+      check.where !== 'cockpit');
+  const silent = [...library.packs.values()].flatMap((p) =>
+    p.checks.filter((c) => turning(c) && c.cautions.length === 0).map((c) => `${p.id} ${c.id}`),
+  );
+  expect(silent).toEqual([]);
+});
+
+test('every edge of a limit lies on the gauge that it is read from', () => {
+  const beside: string[] = [];
+  let edges = 0;
+  for (const pack of library.packs.values()) {
+    const book = library.limitBooks.get(SUITABLE[pack.id]?.book ?? '');
+    for (const { id, answer, limits } of pack.checks) {
+      if (answer.kind !== 'reading') continue;
+      for (const key of limits) {
+        const limit = book?.limits.find((l) => l.key === key);
+        if (limit?.kind !== 'band') continue;
+        for (const edge of Object.values(limit.bounds)) {
+          const onGauge = convert(edge, limit.unit, answer.unit);
+          edges += 1;
+          if (!onGauge.ok || onGauge.value < answer.plausible.low || onGauge.value > answer.plausible.high)
+            beside.push(`${pack.id} ${id}: ${edge} ${limit.unit}`);
+        }
+      }
+    }
+  }
+  expect(beside).toEqual([]);
+  expect(edges).toBeGreaterThan(500);
+});

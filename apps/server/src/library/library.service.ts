@@ -134,6 +134,7 @@ export class LibraryService {
         return instrument && documentOfInstrument(instrument);
       }
       case 'kanzel-module':
+      case 'kanzel-systems':
         return undefined;
     }
   }
@@ -144,7 +145,7 @@ export class LibraryService {
   ): Result<{ file: ParsedFile; document: Record<string, unknown> }, readonly string[]> {
     const parsed = parseLibraryFile(source.name, source.text);
     if (!parsed.ok) return err(parsed.error.map(describeProblem));
-    const compiled = compileDocument(parsed.value, this.loaded.moduleFiles);
+    const compiled = compileDocument(parsed.value, this.loaded.moduleFiles, this.loaded.systems);
     return compiled.ok
       ? ok({ file: parsed.value, document: compiled.value })
       : err(compiled.error.map(describeProblem));
@@ -211,7 +212,8 @@ export class LibraryService {
       .flatMap((id) => this.registered(id) ?? [])
       .filter((i) => !aboard.has(i.id));
     const aircraft = { ...own, instruments: [...own.instruments, ...register] };
-    const basis: Basis = { pack, limitBook, aircraft };
+    const { systems } = this.loaded;
+    const basis: Basis = { pack, limitBook, aircraft, ...(systems ? { systems } : {}) };
     const index = indexBasis(basis);
     return index.ok ? ok(basis) : index;
   }

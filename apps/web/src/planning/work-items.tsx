@@ -2,6 +2,7 @@ import { useMemo, useState, type ReactElement } from 'react';
 import {
   componentsOf,
   describeWork,
+  reachOfWork,
   systemsOf,
   WORK_ACTIONS,
   type AircraftDescription,
@@ -21,9 +22,21 @@ function namedComponents(
   index: BasisIndex,
   names: Names,
 ): readonly Component[] {
-  const systems = systemsOf(index);
-  const things = about ? componentsOf(about.layout, about.equipment, systems) : [];
-  return [...things, ...systems.map((s) => ({ id: `system ${s}`, title: names.thing(s), touches: [s] }))];
+  const { systems: tree } = index.basis;
+  const proves = [...index.parts.values()].flatMap((p) => p.proves);
+  const things = about && tree ? componentsOf(tree, about.layout, about.equipment, proves) : [];
+  const systems = systemsOf(index).map((s) => ({ id: `system ${s}`, title: names.thing(s), touches: [s] }));
+  return [...things, ...systems];
+}
+
+/** What an item touches by the tree, done so to this component; undefined for something that nobody described. */
+function proposedFor(
+  components: readonly Component[],
+  index: BasisIndex,
+  item: Pick<WorkItem, 'component' | 'action'>,
+): readonly string[] | undefined {
+  const known = components.find((c) => c.title === item.component);
+  return known && reachOfWork(index.basis.systems, known.touches, item.action);
 }
 
 const fitsWords = (title: string, wanted: string): boolean =>
@@ -46,7 +59,9 @@ function Touches({
   onChange: (item: WorkItem) => void;
 }): ReactElement {
   const [wanted, setWanted] = useState('');
-  const all = systemsOf(index).filter((s) => item.touches.includes(s) || fitsWords(names.thing(s), wanted));
+  const all = [...new Set([...item.touches, ...systemsOf(index)])].filter(
+    (s) => item.touches.includes(s) || fitsWords(names.thing(s), wanted),
+  );
   const toggle = (s: string): void =>
     onChange({
       ...item,
@@ -89,6 +104,7 @@ function ItemEditor({
   item,
   index,
   names,
+  proposed,
   onChange,
   onDone,
   onDrop,
@@ -96,6 +112,8 @@ function ItemEditor({
   item: WorkItem;
   index: BasisIndex;
   names: Names;
+  /** What the item touches by the tree of systems, for an action. */
+  proposed: (action: WorkAction) => readonly string[] | undefined;
   onChange: (item: WorkItem) => void;
   onDone: () => void;
   onDrop: () => void;
@@ -112,7 +130,11 @@ function ItemEditor({
         label="was"
         value={item.action}
         options={WORK_ACTIONS.map((id) => ({ id, text: id }))}
-        onChange={(action) => onChange({ ...item, action })}
+        onChange={(action) => {
+          // What somebody has corrected by hand stays as it is.
+          const asProposed = proposed(item.action)?.join() === item.touches.join();
+          onChange({ ...item, action, touches: (asProposed && proposed(action)) || item.touches });
+        }}
       />
       <Touches item={item} index={index} names={names} onChange={onChange} />
       {item.touches.length === 0 ? (
@@ -155,7 +177,8 @@ export function WorkItems({
   const [at, setAt] = useState(0);
   const found = wanted.trim() === '' ? [] : components.filter((c) => fitsWords(c.title, wanted)).slice(0, 7);
   const take = (component: Component): void => {
-    onChange([...value, { component: component.title, action: 'replaced', touches: component.touches }]);
+    const touches = reachOfWork(index.basis.systems, component.touches, 'replaced');
+    onChange([...value, { component: component.title, action: 'replaced', touches }]);
     setOpen(value.length);
     setWanted('');
     setAt(0);
@@ -232,6 +255,9 @@ export function WorkItems({
                     item={item}
                     index={index}
                     names={names}
+                    proposed={(action) =>
+                      proposedFor(components, index, { component: item.component, action })
+                    }
                     onChange={(next) => onChange(value.map((v, j) => (j === i ? next : v)))}
                     onDone={() => setOpen(undefined)}
                     onDrop={() => {

@@ -1,8 +1,11 @@
-import { systemsOf } from '@kanzel/core';
+import { reachOfWork, systemsOf } from '@kanzel/core';
 import { useMemo, useState, type ReactElement } from 'react';
 import { useCampaign } from '../station/campaign-context.ts';
 
-/** Picks the systems that work touched: type a few letters, tick what fits. */
+/**
+ * Picks the systems that work touched: type a few letters, tick what fits. What the tree of systems says is disturbed
+ * with it is ticked too, to be seen and taken off again by whoever knows better.
+ */
 export function SystemsPicker({
   value,
   onChange,
@@ -16,7 +19,7 @@ export function SystemsPicker({
   const [wanted, setWanted] = useState('');
   const all = useMemo(() => systemsOf(view.index), [view.index]);
   const [first] = useState(value);
-  const fits = [...all]
+  const fits = [...new Set([...value, ...all])]
     .sort((a, b) => Number(first.includes(b)) - Number(first.includes(a)))
     .filter(
       (s) =>
@@ -28,7 +31,17 @@ export function SystemsPicker({
           .every((w) => view.names.thing(s).toLowerCase().includes(w)),
     );
   const toggle = (system: string): void =>
-    onChange(value.includes(system) ? value.filter((v) => v !== system) : [...value, system]);
+    onChange(
+      value.includes(system)
+        ? value.filter((v) => v !== system)
+        : [
+            ...new Set([
+              ...value,
+              system,
+              ...reachOfWork(view.index.basis.systems, [system], 'disconnected'),
+            ]),
+          ],
+    );
   return (
     <fieldset className="mb-4">
       <legend className="text-sm font-semibold">{label}</legend>

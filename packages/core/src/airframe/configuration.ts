@@ -109,7 +109,7 @@ export function aircraftOf(about: AircraftDescription): Result<Aircraft, readonl
     serial,
     engines: about.layout.propulsors
       .filter((p) => p.driven !== true)
-      .map(({ id, title, cylinders }) => ({ id, title, cylinders })),
+      .map(({ id, title, cylinders, kind }) => ({ id, title, cylinders, kind })),
     configuration: {
       code: configurationCode(about),
       title: configurationTitle(about),

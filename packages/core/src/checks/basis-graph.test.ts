@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { draws } from '../testing/draws.ts';
 import { randomBasis } from '../testing/any-campaign.ts';
 import { AIRCRAFT, BASIS, BOOK, check, PACK } from '../testing/world.ts';
-import { overlaps, systemOf } from './systems.ts';
+import { overlaps, systemOf } from '../systems/overlap.ts';
 import {
   indexBasis,
   packProblems,

@@ -1,7 +1,7 @@
 import type { Instrument, Limit } from '../limits/types.ts';
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../words/reason.ts';
-import { overlaps, systemOf } from './systems.ts';
+import { overlaps, systemOf } from '../systems/overlap.ts';
 import {
   STATIONS,
   WHOLE_AIRCRAFT,
@@ -65,7 +65,11 @@ export function stateKey(name: string, subject: string): string {
 }
 
 function subjectsOf(check: Check, basis: Basis): readonly string[] {
-  return check.subject === 'engine' ? basis.aircraft.engines.map((e) => e.id) : [WHOLE_AIRCRAFT];
+  if (check.subject !== 'engine') return [WHOLE_AIRCRAFT];
+  const { kinds } = check;
+  // An engine of a campaign from before kinds were kept is of every kind.
+  const engines = basis.aircraft.engines.filter((e) => !kinds || !e.kind || kinds.includes(e.kind));
+  return engines.map((e) => e.id);
 }
 
 /** Parts of `id` that matter to a part on `subject`: the same engine, or all when one of them is per aircraft. */

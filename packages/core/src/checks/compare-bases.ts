@@ -60,13 +60,21 @@ function changedThings<T extends { readonly id: string }>(
   });
 }
 
+/** The engines of an aircraft as far as both tell: campaigns from before kinds were kept do not say what an engine is. */
+function enginesOf(one: Basis['aircraft'], other: Basis['aircraft']): Basis['aircraft']['engines'] {
+  const told = [...one.engines, ...other.engines].every((e) => e.kind !== undefined);
+  return told ? one.engines : one.engines.map(({ kind: _kind, ...engine }) => engine);
+}
+
 /** What differs of the aircraft itself: its number, every engine, every piece of equipment. */
 function compareThings(before: Basis['aircraft'], after: Basis['aircraft']): readonly ThingChange[] {
-  const engines = changedThings(before.engines, after.engines).map(({ id, old, now }): ThingChange => ({
-    kind: 'engine',
-    title: now?.title ?? old?.title ?? id,
-    touches: [`engine.${id}`, `motor.${id}`],
-  }));
+  const engines = changedThings(enginesOf(before, after), enginesOf(after, before)).map(
+    ({ id, old, now }): ThingChange => ({
+      kind: 'engine',
+      title: now?.title ?? old?.title ?? id,
+      touches: [`engine.${id}`, `motor.${id}`],
+    }),
+  );
   const equipment = changedThings(before.equipment ?? [], after.equipment ?? []).map(
     ({ id, old, now }): ThingChange => ({
       kind: 'equipment',
@@ -175,7 +183,11 @@ export function compareBases(before: Basis, after: Basis): BasisChanges {
             touches: [...new Set(['loading', ...(from.touches ?? []), ...(to.touches ?? [])])],
           },
         }),
-    enginesChanged: changedMembers({ e: before.aircraft.engines }, { e: after.aircraft.engines }).length > 0,
+    enginesChanged:
+      changedMembers(
+        { e: enginesOf(before.aircraft, after.aircraft) },
+        { e: enginesOf(after.aircraft, before.aircraft) },
+      ).length > 0,
     things: compareThings(before.aircraft, after.aircraft),
     loading: changedMembers({ l: before.aircraft.loading }, { l: after.aircraft.loading }).length > 0,
     revisions:

@@ -1,5 +1,4 @@
 export * from './types.ts';
-export * from './systems.ts';
 export * from './basis-index.ts';
 export { judgeAnswer, measuredOf } from './judge-answer.ts';
 export { computedVerdicts } from './computed.ts';

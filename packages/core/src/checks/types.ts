@@ -1,6 +1,8 @@
 import type { Instrument, Limit } from '../limits/types.ts';
 import type { FittedItem, LoadingData } from '../loading/types.ts';
 import type { RunsOut } from '../papers/document.ts';
+import type { SystemTree } from '../systems/types.ts';
+import type { PROPULSOR_KINDS } from '../airframe/types.ts';
 
 /** The stations in the order of the work; a pack uses those it has checks for. */
 export const STATIONS = [
@@ -118,6 +120,8 @@ export interface Check {
   readonly where: string;
   readonly who: string;
   readonly subject: 'aircraft' | 'engine';
+  /** For a check on each engine: done on those of these kinds alone. Absent: on every one. */
+  readonly kinds?: readonly (typeof PROPULSOR_KINDS)[number][];
   readonly answer: AnswerSpec;
   /** States needed: name of the state to the value wanted. Engine states are those of the same engine. */
   readonly needs: Readonly<Record<string, string>>;
@@ -223,6 +227,8 @@ export interface Engine {
   readonly id: string;
   readonly title: string;
   readonly cylinders: number;
+  /** What it is; absent in campaigns from before it was kept. */
+  readonly kind?: (typeof PROPULSOR_KINDS)[number];
 }
 
 /** What a campaign has to know of the aircraft. */
@@ -255,6 +261,8 @@ export interface Basis {
   readonly pack: Pack;
   readonly limitBook: LimitBook;
   readonly aircraft: Aircraft;
+  /** The vocabulary of systems at opening; absent in campaigns from before there was one. */
+  readonly systems?: SystemTree;
   /** Figures of earlier campaigns, by trend limit and subject ("cruise-heads@left"), oldest first. */
   readonly past?: Readonly<Record<string, readonly { readonly value: number; readonly unit: string }[]>>;
 }

@@ -214,6 +214,23 @@ describe('a book looked through', () => {
         oil('hot', 45, 110, word('A')),
       ),
     ).toHaveLength(1);
+    // In which order the words of a condition stand in the file says nothing.
+    const words = (first: string, second: string, low: number, high: number) => ({
+      conditions: [
+        { fact: first, equals: 'A' },
+        { fact: second, equals: 'A' },
+        { fact: 'temperature', low, high, unit: 'degC' },
+      ],
+    });
+    expect(
+      said(
+        oil('cold', 0, 40, words('grade', 'season', 0, 40)),
+        oil('hot', 45, 110, words('season', 'grade', 45, 110)),
+      ),
+    ).toHaveLength(1);
+    // Degrees of two scales lie beside each other only once somebody has converted them.
+    expect(other({ conditions: [{ fact: 'temperature', low: 45, high: 110, unit: 'degF' }] })).toEqual([]);
+    expect(said(oil('cold', 0, 40), oil('bare', undefined, undefined), oil('hot', 40, 110))).toEqual([]);
     // Over two facts at once nobody says what lies beside what.
     expect(
       other({

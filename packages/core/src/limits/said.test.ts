@@ -392,7 +392,21 @@ describe('why a reading says nothing', () => {
         high: { value: 110, unit: 'degC' },
       }),
     );
+    expect(ask({ fact: 'temperature', low: 10, high: 80, unit: 'degC' }).params?.['value']).toMatchObject({
+      beside: [80],
+    });
+    expect(ask({ fact: 'temperature', low: 90, unit: 'degC' }).params?.['value']).toMatchObject({
+      beside: [90],
+    });
     expect(ask({ fact: 'temperature', low: 1, unit: 'psi' }).code).toBe('wrongKind');
+    // Sums that binary does not make exactly still meet the edge they are equal to, from either side.
+    for (const [value, edge] of [
+      [0.1 + 0.2, { high: 0.3 }],
+      [0.7 - 0.4, { low: 0.3 }],
+    ] as const)
+      expect(judgeConditions([{ fact: 'x', unit: 'bar', ...edge }], { x: { value, unit: 'bar' } })).toEqual({
+        state: 'met',
+      });
     // One that is not met settles it, whatever else is not known.
     expect(
       judgeConditions(

@@ -18,5 +18,4 @@ export * from './remaining.ts';
 export * from './actual.ts';
 export * from './what-if.ts';
 export * from './kept-plan.ts';
-export * from './components.ts';
 export * from './faults.ts';

@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { countChanges, findCircle, findOrder, judgeOrder, orderSteps } from './order.ts';
+import { countChanges, findCircle, findOrder, fullOrder, judgeOrder, orderSteps } from './order.ts';
 import type { Task, Work } from './tasks.ts';
 
 const VALUES = ['off', 'on'] as const;
@@ -185,4 +185,26 @@ test('dragging says what it breaks', () => {
     'check',
     'gate',
   ]);
+});
+
+test('what comes in after an order was kept stands where it can be worked, whatever is missing (property)', () => {
+  fc.assert(
+    fc.property(works, fc.array(fc.boolean(), { minLength: 6, maxLength: 6 }), (drawn, keep) => {
+      // A pack as packs are: what is waited for comes before, and no gate is passed backwards.
+      const phases = drawn.tasks.map((t) => t.phase).sort((a, b) => a - b);
+      const tasks = drawn.tasks.map((t, i) => ({
+        ...t,
+        phase: phases[i] ?? 0,
+        links: t.links.filter((l) => Number(l.task.slice(1)) < i),
+      }));
+      const work: Work = { ...drawn, tasks };
+      const kept = tasks.filter((_, i) => keep[i]).map((t) => t.id);
+      const full = fullOrder(work, kept);
+      expect([...full].sort()).toEqual(tasks.map((t) => t.id).sort());
+      expect(full.filter((id) => kept.includes(id))).toEqual(kept);
+      const faults = judgeOrder(work, full).map((f) => f.reason.code);
+      expect(faults.filter((code) => code !== 'spoils')).toEqual([]);
+    }),
+    { numRuns: 2000 },
+  );
 });

@@ -229,7 +229,7 @@ export function findOrder(work: Work, limit = 4000): Result<Order, Reason> {
 
 /**
  * An order as it is worked line by line: changes by hand where a check needs a state that nobody set, changes that
- * come with a check, and the gates. Tasks missing from `order` follow at the end, in the order of the pack.
+ * come with a check, and the gates. Tasks missing from `order` stand where `fullOrder` puts them.
  * Example: a check with power off after one that switched it on is preceded by a change of power to "off".
  */
 export function orderSteps(work: Work, order: readonly string[]): readonly OrderStep[] {
@@ -257,12 +257,25 @@ export function orderSteps(work: Work, order: readonly string[]): readonly Order
   return steps;
 }
 
-/** An order over exactly the tasks there are: those it names, then the others as the pack has them. */
+/**
+ * An order over exactly the tasks there are: those it names, and each of the others where the pack has it: before the
+ * first named task that the pack has later, but behind all that it waits for and all that lies before an earlier gate.
+ * Example: a check that comes in again after the plan was kept is planned among its neighbours, not behind the flight.
+ */
 export function fullOrder(work: Work, order: readonly string[]): readonly string[] {
-  const there = new Set(work.tasks.map((t) => t.id));
-  const named = order.filter((id) => there.has(id));
-  const known = new Set(named);
-  return [...named, ...work.tasks.map((t) => t.id).filter((id) => !known.has(id))];
+  const byId = new Map(work.tasks.map((t, place) => [t.id, { task: t, place }]));
+  const full = order.filter((id) => byId.has(id));
+  const named = new Set(full);
+  for (const [place, task] of work.tasks.entries()) {
+    if (named.has(task.id)) continue;
+    const follows = new Set(task.links.map((l) => l.task));
+    const mustFollow = (id: string): boolean =>
+      follows.has(id) || (byId.get(id)?.task.phase ?? Infinity) < task.phase;
+    const next = full.findIndex((id) => (byId.get(id)?.place ?? -1) > place);
+    const least = full.findLastIndex(mustFollow) + 1;
+    full.splice(Math.max(next === -1 ? full.length : next, least), 0, task.id);
+  }
+  return full;
 }
 
 /** What an order breaks, and where: the task that comes too early, and what it should follow. */

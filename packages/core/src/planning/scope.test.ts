@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { indexBasis, type BasisIndex } from '../checks/basis-index.ts';
-import { overlaps } from '../checks/systems.ts';
+import { overlaps } from '../systems/overlap.ts';
 import type { Basis, Check, Occasion } from '../checks/types.ts';
 import { deriveStatus } from '../gates/derive.ts';
 import { admit } from '../record/admit.ts';

@@ -1,10 +1,8 @@
 import { indexBasis } from '../checks/basis-index.ts';
-import { layoutFor } from '../airframe/templates.ts';
 import { BASIS, check, PACK, Scribe } from '../testing/world.ts';
 import { makeSentences } from '../words/english.ts';
 import { namesOf } from '../words/names.ts';
 import { WAY_TITLES } from '../words/plan-words.ts';
-import { componentsOf } from './components.ts';
 import { recommendWays, wayFacts, WAYS, type WayFacts, type WayQuestion } from './ways.ts';
 
 const FACTS: WayFacts = {
@@ -80,35 +78,4 @@ test('an open finding about fuel, engine or structure is a doubt; one about the 
   expect(doubtsOf('flow')).toEqual(['Something']);
   expect(doubtsOf('radio')).toEqual([]);
   expect(doubtsOf(undefined)).toEqual(['Something']);
-});
-
-test('what is pointed at stands for the systems of the pack, the most particular first', () => {
-  const systems = [
-    'controls',
-    'controls.aileron',
-    'engine.left',
-    'engine.left.propeller',
-    'engine.right',
-    'fuel',
-    'fuel.lines',
-  ];
-  const found = componentsOf(
-    layoutFor('piston-twin'),
-    [{ id: 'box', title: 'Box', partNumber: '', serial: '', touches: ['avionics.box'] }],
-    systems,
-  );
-  const touches = (id: string): readonly string[] | undefined => found.find((c) => c.id === id)?.touches;
-  expect(touches('box')).toEqual(['avionics.box']);
-  for (const component of found.filter((c) => c.zone !== undefined))
-    expect([
-      component.id,
-      component.touches.every((t) => systems.includes(t)),
-      component.touches.length > 0,
-    ]).toEqual([component.id, true, true]);
-  const engines = layoutFor('piston-twin').propulsors.map((p) => touches(p.id));
-  expect(new Set(engines.map((e) => e?.join())).size).toBe(engines.length);
-  // A pack that knows nothing of a thing proposes nothing: it is asked about, never left out in silence.
-  expect(componentsOf(layoutFor('sailplane'), [], ['papers']).every((c) => c.touches.length === 0)).toBe(
-    true,
-  );
 });

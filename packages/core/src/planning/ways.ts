@@ -1,5 +1,5 @@
 import type { BasisIndex } from '../checks/basis-index.ts';
-import { overlaps } from '../checks/systems.ts';
+import { overlaps } from '../systems/overlap.ts';
 import type { Occasion } from '../checks/types.ts';
 import type { CampaignState } from '../record/state.ts';
 import { reason, type Reason } from '../words/reason.ts';

@@ -1,15 +1,5 @@
 import type { Role } from '../checks/types.ts';
-
-/** What can be done to a component. */
-export const WORK_ACTIONS = [
-  'adjusted',
-  'replaced',
-  'disconnected',
-  'updated',
-  'repaired',
-  're-weighed',
-] as const;
-export type WorkAction = (typeof WORK_ACTIONS)[number];
+import type { WorkAction } from '../systems/types.ts';
 
 /** One thing that was done to the aircraft before the campaign, and the systems it touched. */
 export interface WorkItem {

@@ -1,5 +1,5 @@
 import { partKey } from '../checks/basis-index.ts';
-import { overlaps } from '../checks/systems.ts';
+import { overlaps } from '../systems/overlap.ts';
 import type { EntryDraft } from './entry.ts';
 import type { CampaignState } from './state.ts';
 

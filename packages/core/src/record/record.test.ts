@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import fc from 'fast-check';
-import { indexBasis, overlaps, type BasisIndex } from '../checks/index.ts';
+import { indexBasis, type BasisIndex } from '../checks/index.ts';
+import { overlaps } from '../systems/index.ts';
 import { deriveStatus, type CampaignStatus } from '../gates/index.ts';
 import { makeSentences } from '../words/english.ts';
 import { namesOf, systemsOf } from '../words/index.ts';

@@ -8,7 +8,7 @@ import {
 } from '../checks/basis-index.ts';
 import { basisNames, compareBases, touchedByMove } from '../checks/compare-bases.ts';
 import { judgeAnswer } from '../checks/judge-answer.ts';
-import { overlaps } from '../checks/systems.ts';
+import { overlaps } from '../systems/overlap.ts';
 import { aboardAt } from '../loading/aboard.ts';
 import { occasionOf, proposeScope } from '../planning/scope.ts';
 import { reason } from '../words/reason.ts';

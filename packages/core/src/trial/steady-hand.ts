@@ -95,6 +95,9 @@ export class SteadyHand {
   private time = Date.parse('2026-01-01T08:00:00.000Z');
   state: CampaignState = EMPTY_CAMPAIGN;
   watched = 0;
+  /** `spoil` is a check that it finds not as expected: everything that stands on it has to stay blocked. */
+  constructor(private readonly spoil?: string) {}
+
   /** State values that some check has brought about. */
   private readonly reached = new Set<string>();
 
@@ -135,9 +138,26 @@ export class SteadyHand {
     return { value, unit, text: String(value), resolution: 0.000001, source: 'typed', instrument: 'trial' };
   }
 
+  /** An answer that nobody wants, in the form of the check; undefined where the form has none. */
+  private spoilt({ check }: Part): PartAnswer | undefined {
+    const spec = check.answer;
+    if (spec.kind === 'confirm') return { kind: 'confirm', asExpected: false };
+    const bad = spec.kind === 'choice' ? spec.options.find((o) => !o.good) : undefined;
+    if (bad) return { kind: 'choice', option: bad.id };
+    if (spec.kind !== 'reading') return undefined;
+    const limit = limitFor(check, this.state.index?.limits ?? new Map<string, Limit>());
+    const low = limit && 'bounds' in limit && limit.bounds.low !== undefined;
+    return {
+      kind: 'reading',
+      reading: this.reading(low ? spec.plausible.low : spec.plausible.high, spec.unit),
+    };
+  }
+
   private answer(part: Part): PartAnswer {
     const { check, subject } = part;
     const spec = check.answer;
+    const spoilt = check.id === this.spoil ? this.spoilt(part) : undefined;
+    if (spoilt) return spoilt;
     const limits = this.state.index?.limits ?? new Map<string, Limit>();
     const limit = limitFor(check, limits);
     switch (spec.kind) {

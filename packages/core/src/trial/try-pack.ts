@@ -47,8 +47,8 @@ const nothingTried = (why: readonly Reason[]): Trial => ({
 });
 
 /** A campaign opened for a trial. */
-function begin(basis: Basis, occasion: string): SteadyHand {
-  const hand = new SteadyHand();
+function begin(basis: Basis, occasion: string, spoil?: string): SteadyHand {
+  const hand = new SteadyHand(spoil);
   hand.put('campaign.opened', { title: 'Trial', occasion, workItems: [], basis: withPerfectGauge(basis) });
   return hand;
 }
@@ -142,13 +142,14 @@ export function scriptedRecord(basis: Basis, times: number): Result<readonly Ent
 /**
  * Tries a pack on an aircraft with a limit book: one steady hand works every check in the order of the pack,
  * finds everything in the middle of its limits, passes every gate and signs the release. Through the same door
- * as people. Nothing is recorded anywhere. A pack that a steady hand cannot release has a dead end.
+ * as people. Nothing is recorded anywhere. A pack that a steady hand cannot release has a dead end. With `spoil` it
+ * finds one check not as expected, and what stands on that comes back stuck.
  * Example: a pack whose check needs a state nobody sets comes back stuck at that check, with the reason.
  */
-export function tryPack(basis: Basis): Trial {
+export function tryPack(basis: Basis, { spoil }: { readonly spoil?: string } = {}): Trial {
   const index = indexBasis(basis);
   if (!index.ok) return nothingTried(index.error);
-  const hand = begin(basis, 'trial');
+  const hand = begin(basis, 'trial', spoil);
   return finish(
     hand,
     workAll(hand, index.value, () => 1),

@@ -1,5 +1,7 @@
 import type { BasisIndex } from '../checks/basis-index.ts';
 import { WHOLE_AIRCRAFT } from '../checks/types.ts';
+import { systemsProven } from '../systems/components.ts';
+import { systemTitle as titleInTree } from '../systems/tree.ts';
 import type { Names } from './catalogue.ts';
 
 /** Channels and facts in the words of the trade. */
@@ -43,12 +45,22 @@ export function namesOf(index: BasisIndex | undefined): Names {
         ? part.check.title
         : `${part.check.title}, ${subject(part.subject).toLowerCase()}`;
     },
-    thing: (id) => CHANNEL_TITLES[id] ?? systemTitle(id, engines),
+    thing: (id) => {
+      const tree = index?.basis.systems;
+      const known = tree && titleInTree(tree, id, (engine) => engines.get(engine));
+      return CHANNEL_TITLES[id] ?? known ?? systemTitle(id, engines);
+    },
   };
 }
 
-/** Systems that work can touch, in a campaign: everything its checks prove, with what lies above, sorted. */
+/**
+ * Systems that work can touch, in a campaign: those of the tree that its checks prove, in the order of the tree; in a
+ * campaign from before there was a tree everything its checks prove, with what lies above, sorted.
+ */
 export function systemsOf(index: BasisIndex): string[] {
+  const { systems, aircraft } = index.basis;
+  const proves = [...new Set([...index.parts.values()].flatMap((p) => p.proves))];
+  if (systems) return [...systemsProven(systems, aircraft.engines, proves)];
   const found = new Set<string>();
   for (const part of index.parts.values()) {
     for (const system of part.proves) {

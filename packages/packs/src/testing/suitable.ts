@@ -1,7 +1,20 @@
 import type { Aircraft } from '@kanzel/core';
 
-const engines = (count: number, cylinders: number, title: string): Aircraft['engines'] =>
-  Array.from({ length: count }, (_, i) => ({ id: String(i + 1), title: `${title} ${i + 1}`, cylinders }));
+type Kind = NonNullable<Aircraft['engines'][number]['kind']>;
+const KINDS: Readonly<Record<string, Kind>> = {
+  Engine: 'piston',
+  Motor: 'electric',
+  Lift: 'lift-motor',
+  Fan: 'ducted-fan',
+  Drive: 'flapping-drive',
+};
+const engines = (count: number, cylinders: number, title: string, first = 1): Aircraft['engines'] =>
+  Array.from({ length: count }, (_, i) => ({
+    id: String(i + first),
+    title: `${title} ${i + first}`,
+    cylinders,
+    kind: KINDS[title] ?? 'electric',
+  }));
 
 /** A suitable aircraft for each pack that ships, and the limit book it is held against. */
 export const SUITABLE: Readonly<Record<string, { book: string; engines: Aircraft['engines'] }>> = {
@@ -20,10 +33,16 @@ export const SUITABLE: Readonly<Record<string, { book: string; engines: Aircraft
   'ducted-fan': { book: 'svale', engines: engines(1, 0, 'Fan') },
   'flying-wing': { book: 'terne', engines: engines(1, 0, 'Motor') },
   'flapping-bird': { book: 'lerke', engines: engines(1, 0, 'Drive') },
-  'lift-and-cruise-electric': { book: 'lomvi-l4', engines: engines(5, 0, 'Motor') },
-  'lift-and-cruise-tilt': { book: 'lomvi-l4t', engines: engines(4, 0, 'Motor') },
-  'lift-and-cruise-fuel': { book: 'havhest-h5', engines: engines(4, 0, 'Motor') },
+  'lift-and-cruise-electric': {
+    book: 'lomvi-l4',
+    engines: [...engines(4, 0, 'Lift'), ...engines(1, 0, 'Motor', 5)],
+  },
+  'lift-and-cruise-tilt': { book: 'lomvi-l4t', engines: engines(4, 0, 'Lift') },
+  'lift-and-cruise-fuel': {
+    book: 'havhest-h5',
+    engines: [...engines(4, 0, 'Lift'), ...engines(1, 2, 'Engine', 5)],
+  },
   'piston-magneto-single': { book: 'heilo', engines: engines(1, 4, 'Engine') },
   'piston-magneto-hand-started': { book: 'heilo', engines: engines(1, 4, 'Engine') },
-  multirotor: { book: 'teist-t6', engines: engines(6, 0, 'Motor') },
+  multirotor: { book: 'teist-t6', engines: engines(6, 0, 'Lift') },
 };

@@ -8,7 +8,7 @@ const DOMPAP_EQUIPMENT: Equipment = [
     title: 'Voice radio',
     partNumber: 'VR-20',
     serial: '88',
-    touches: ['radio'],
+    touches: ['avionics.radio', 'loading'],
     mass: 1.1,
     arm: 1480,
   },
@@ -126,7 +126,12 @@ export function dompapFile(today: Date): string {
     limitBook: 'dompap-nl-2',
     pack: 'works-acceptance',
     options: [
-      option('tips', 'Wing tips', ['long', 'long tips', 'structure'], ['short', 'short tips', 'structure']),
+      option(
+        'tips',
+        'Wing tips',
+        ['long', 'long tips', 'structure.wings', 'loading'],
+        ['short', 'short tips', 'structure.wings', 'loading'],
+      ),
     ],
     instruments: gauges(today, [stopwatch]),
   });

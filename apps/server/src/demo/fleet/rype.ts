@@ -110,7 +110,12 @@ export function rypeFile(today: Date): string {
     pack: 'rotorcraft',
     layout: { span: 1.2, length: 3.2 },
     options: [
-      option('skids', 'Skids', ['high', 'high skids', 'landing-gear'], ['floats', 'floats', 'landing-gear']),
+      option(
+        'skids',
+        'Skids',
+        ['high', 'high skids', 'gear.skids', 'loading'],
+        ['floats', 'floats', 'gear.skids', 'loading'],
+      ),
     ],
     instruments: gauges(today, [stopwatch]),
   });

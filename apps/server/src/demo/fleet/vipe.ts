@@ -107,7 +107,7 @@ export function vipeFile(today: Date): string {
         { id: 'motor', title: 'Motor', kind: 'electric', place: 'tail', cylinders: 0, diameter: 0.4 },
       ],
     },
-    options: [option('hook', 'Tow hook', ['fitted', 'tow hook', 'launch'], ['off', 'no hook', 'launch'])],
+    options: [option('hook', 'Tow hook', ['fitted', 'tow hook', 'loading'], ['off', 'no hook', 'loading'])],
     instruments: gauges(today, [stopwatch, ...MODEL_GAUGES]),
   });
 }

@@ -1,0 +1,234 @@
+import fc from 'fast-check';
+import {
+  componentsOf,
+  FAMILY_IDS,
+  indexBasis,
+  isEveryTime,
+  knowsSystem,
+  layoutFor,
+  proposeScope,
+  reachOfWork,
+  systemsOf,
+  WORK_ACTIONS,
+  type Aircraft,
+  type Basis,
+  type BasisIndex,
+  type Family,
+  type Pack,
+  type SystemNode,
+  type SystemTree,
+  type WorkAction,
+} from '@kanzel/core';
+import { readdirSync, readFileSync } from 'node:fs';
+import { BUILT_IN_LIBRARY, consequencesTables, loadLibrary, readLibraryFolder } from './index.ts';
+import { SUITABLE } from './testing/suitable.ts';
+
+const library = loadLibrary(readLibraryFolder(BUILT_IN_LIBRARY));
+const tree = library.systems as SystemTree;
+const packs = [...library.packs.values()];
+const familiesOf = (pack: Pack): Family[] => FAMILY_IDS.filter((f) => pack.families.includes(f));
+
+function indexFor(pack: Pack, family: Family): BasisIndex {
+  const limitBook = library.limitBooks.get(SUITABLE[pack.id]?.book ?? '');
+  if (!limitBook) throw new Error(`No book for ${pack.id}`);
+  const aircraft: Aircraft = {
+    mark: 'QX-TST',
+    type: 'Testbed',
+    description: 'for tests',
+    family,
+    serial: '1',
+    engines: layoutFor(family)
+      .propulsors.filter((p) => p.driven !== true)
+      .map(({ id, title, cylinders, kind }) => ({ id, title, cylinders, kind })),
+    configuration: { code: 'A', title: 'as built' },
+    hours: 1,
+    limitBook: limitBook.id,
+    pack: pack.id,
+    instruments: [],
+  };
+  const basis: Basis = { pack, limitBook, aircraft, systems: tree };
+  const index = indexBasis(basis);
+  if (!index.ok) throw new Error(JSON.stringify(index.error));
+  return index.value;
+}
+
+/**
+ * The tree read a second time, by whole names and nothing else: every name spelled out, with the ids that there are.
+ */
+interface Spelled {
+  readonly name: string;
+  readonly thing: string | undefined;
+  readonly node: SystemNode;
+}
+function spell(index: BasisIndex): readonly Spelled[] {
+  const all: Spelled[] = [];
+  const down = (node: SystemNode, name: string, thing: string | undefined): void => {
+    all.push({ name, thing, node });
+    for (const part of node.parts ?? []) below(part, name, thing);
+  };
+  const below = (node: SystemNode, above: string, thing: string | undefined): void => {
+    const name = above === '' ? node.name : `${above}.${node.name}`;
+    const { each } = node;
+    if (!each) {
+      down(node, name, thing);
+      return;
+    }
+    all.push({ name, thing, node: { name: node.name, title: node.title } });
+    for (const e of index.basis.aircraft.engines)
+      if (e.kind && each.propulsors?.includes(e.kind)) down(node, `${name}.${e.id}`, e.id);
+  };
+  for (const node of tree.systems) below(node, '', undefined);
+  return all;
+}
+const asPattern = (name: string): RegExp =>
+  new RegExp(`^${name.replaceAll('.', '\\.').replaceAll('*', '[^.]+')}$`);
+/** What a name stands for: every system that is spelled out as it, or inside it. Looked up once for each name. */
+function under(all: readonly Spelled[]): (name: string) => ReadonlySet<string> {
+  const known = new Map<string, ReadonlySet<string>>();
+  return (name) => {
+    const pattern = asPattern(name);
+    const found =
+      known.get(name) ??
+      new Set(
+        all
+          .map((s) => s.name)
+          .filter((s) => s.split('.').some((_, i, steps) => pattern.test(steps.slice(0, i + 1).join('.')))),
+      );
+    known.set(name, found);
+    return found;
+  };
+}
+
+/** What work reaches, from the spelled-out tree alone. */
+function foretold(all: readonly Spelled[], touched: string, action: WorkAction): string[] {
+  const exchanged = action === 'replaced' || action === 'repaired';
+  const itself = all.filter(({ name }) => asPattern(touched).test(name));
+  const only = action === 'adjusted' || action === 'updated' ? itself[0]?.node.adjusting : undefined;
+  const found = [...(only ?? [touched])];
+  if (action === 're-weighed') return found;
+  for (const top of itself)
+    for (const { name, thing, node } of all)
+      if (name === top.name || (!only && name.startsWith(`${top.name}.`)))
+        for (const reached of [...(node.disturbs ?? []), ...(exchanged ? (node.replacing ?? []) : [])])
+          found.push(reached.replaceAll('{this}', top.thing ?? thing ?? '*'));
+  return found;
+}
+
+test('every name that the tree gives, that a check proves or that an inspection asks for is a system', () => {
+  const names = packs.flatMap((p) => [...p.independentInspection, ...p.checks.flatMap((c) => c.proves)]);
+  expect([...new Set(names)].filter((n) => !knowsSystem(tree, n))).toEqual([]);
+  expect(knowsSystem(tree, 'aileron')).toBe(false);
+  expect(knowsSystem(tree, 'controls.aileron.rims')).toBe(false);
+});
+
+describe.each(packs.flatMap((p) => familiesOf(p).map((f) => [p.id, f, p] as const)))(
+  'pack %s on the layout of %s',
+  (_id, family, pack) => {
+    const index = indexFor(pack, family);
+    const parts = [...index.parts.values()];
+    const proves = [...new Set(parts.flatMap((p) => p.proves))];
+    const components = componentsOf(tree, layoutFor(family), [], proves);
+
+    test('work on any component re-opens a check that is not looked at every time anyway', () => {
+      const idle = components.filter((c) => {
+        const touched = reachOfWork(tree, c.touches, 'replaced');
+        return !index
+          .reachOf(touched)
+          .some(({ part }) => index.parts.get(part)?.proves.some((p) => !isEveryTime(tree, p)));
+      });
+      expect(idle.map((c) => `${c.title}: ${c.touches.join()}`)).toEqual([]);
+    });
+
+    test('every check is re-opened by work on some component, or is looked at every time', () => {
+      const reached = new Set(
+        components.flatMap((c) =>
+          index.reachOf(reachOfWork(tree, c.touches, 'replaced')).map(({ part }) => part),
+        ),
+      );
+      const deaf = parts.filter(
+        (p) => !reached.has(p.key) && !(p.proves.length > 0 && p.proves.every((s) => isEveryTime(tree, s))),
+      );
+      expect(deaf.map((p) => `${p.key}: ${p.proves.join()}`)).toEqual([]);
+    });
+
+    test('no two components have one name', () => {
+      const titles = components.map((c) => c.title.toLowerCase());
+      expect(titles.filter((t, i) => titles.indexOf(t) !== i)).toEqual([]);
+    });
+
+    test('what two hundred works re-open is what the tree alone foretells (property)', () => {
+      const all = spell(index);
+      const inside = under(all);
+      const share = (one: string, other: string): boolean =>
+        [...inside(one)].some((name) => inside(other).has(name));
+      const partsProving = new Map<string, string[]>();
+      for (const p of parts)
+        for (const s of p.proves) partsProving.set(s, [...(partsProving.get(s) ?? []), p.key]);
+      const touchable = [...new Set([...components.flatMap((c) => c.touches), ...systemsOf(index)])];
+      const request = { evidence: {}, added: [], leftOut: [] };
+      fc.assert(
+        fc.property(fc.constantFrom(...touchable), fc.constantFrom(...WORK_ACTIONS), (touched, action) => {
+          const names = foretold(all, touched, action);
+          const opened = new Set(
+            [...partsProving].flatMap(([s, keys]) => (names.some((n) => share(s, n)) ? keys : [])),
+          );
+          for (let grew = true; grew;) {
+            grew = false;
+            for (const p of parts)
+              if (!opened.has(p.key) && p.standsOn.some((g) => opened.has(g))) {
+                opened.add(p.key);
+                grew = true;
+              }
+          }
+          const touches = reachOfWork(tree, [touched], action);
+          const scope = proposeScope(index, 'post-maintenance', {
+            ...request,
+            work: [{ component: touched, action, touches }],
+          });
+          const found = [...scope].flatMap(([key, item]) =>
+            item.verdict === 'prove' && ['touched', 'standsOn'].includes(item.why.kind) ? [key] : [],
+          );
+          // A check may be in the scope for a nearer reason as well; what work opens has to be there, and nothing else.
+          expect(found.filter((k) => !opened.has(k))).toEqual([]);
+          expect(
+            index
+              .reachOf(touches)
+              .map((r) => r.part)
+              .sort(),
+          ).toEqual([...opened].sort());
+        }),
+        { numRuns: 200, seed: 6001 },
+      );
+    });
+  },
+);
+
+test('the tables that a mechanic reads are those of this library', () => {
+  const folder = new URL('../../../docs/consequences/', import.meta.url);
+  const kept = new Map(
+    readdirSync(folder).map((name) => [name, readFileSync(new URL(name, folder), 'utf8')]),
+  );
+  const made = consequencesTables(library);
+  expect([...kept.keys()].sort()).toEqual([...made.keys()].sort());
+  for (const pack of packs)
+    expect(familiesOf(pack).filter((f) => !made.has(`${pack.id}-on-${f}.md`))).toEqual([]);
+  for (const [name, text] of made) expect([name, kept.get(name)]).toEqual([name, text]);
+});
+
+test('a left aileron replaced re-opens hinges, balance, travel, sense and full and free, and nothing of the engine', () => {
+  const index = indexFor(library.packs.get('home-built-maiden') as Pack, 'home-built');
+  const proves = [...index.parts.values()].flatMap((p) => p.proves);
+  const aileron = componentsOf(tree, layoutFor('home-built'), [], proves).find(
+    (c) => c.id === 'aileron-left',
+  );
+  const opened = index.reachOf(reachOfWork(tree, aileron?.touches ?? [], 'replaced')).map((r) => r.part);
+  for (const check of [
+    'hinges-locked',
+    'mass-balance',
+    'aileron-travel',
+    'sense-roll',
+    'stick-full-and-free',
+  ])
+    expect([check, opened.includes(`${check}@aircraft`)]).toEqual([check, true]);
+  expect(opened.filter((k) => k.startsWith('oil') || k.includes('ignition'))).toEqual([]);
+});
