@@ -2,7 +2,7 @@ import { EventEmitter } from 'node:events';
 import { createConnection, type Socket } from 'node:net';
 import { Inject, Injectable, type OnApplicationShutdown, type OnModuleInit } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
-import { makeSentences } from '@kanzel/core';
+import { instantOfLine, makeSentences, type SourceClock } from '@kanzel/core';
 import type { MonitorEvent, MonitorState } from '@kanzel/contract';
 import { readEngineLine, type EngineColumn, type EngineSample } from '@kanzel/formats';
 import { Repository } from 'typeorm';
@@ -22,6 +22,8 @@ interface Line {
   socket: Socket | undefined;
   timer: NodeJS.Timeout | undefined;
   columns: readonly EngineColumn[] | undefined;
+  /** How the clock of the monitor stands to ours, since it was last connected. */
+  clock: SourceClock | undefined;
   history: MonitorEvent[];
   lastAt: number;
   state: MonitorState;
@@ -106,6 +108,7 @@ export class MonitorService implements OnModuleInit, OnApplicationShutdown {
       socket: undefined,
       timer: undefined,
       columns: undefined,
+      clock: undefined,
       history: [],
       lastAt: 0,
       stopped: false,
@@ -119,6 +122,7 @@ export class MonitorService implements OnModuleInit, OnApplicationShutdown {
     const socket = createConnection({ host: row.host, port: row.port });
     line.socket = socket;
     line.columns = undefined;
+    line.clock = undefined;
     let rest = '';
     socket.setEncoding('latin1');
     socket.on('data', (chunk: string) => {
@@ -149,9 +153,11 @@ export class MonitorService implements OnModuleInit, OnApplicationShutdown {
     }
     line.lastAt = this.now();
     this.say(line, 'live');
+    const { at, clock } = instantOfLine(line.clock, read.value.sample.time * 1000, line.lastAt);
+    line.clock = clock;
     const event: MonitorEvent = {
       mark: line.state.mark,
-      at: line.lastAt,
+      at: Math.round(at),
       values: byEngine(line.columns ?? [], read.value.sample),
     };
     const old = line.history.findIndex((h) => h.at >= line.lastAt - REMEMBER);

@@ -35,7 +35,8 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
   onModuleInit(): void {
     this.record.events.on('entry', (entry) => this.server.to('signed-in').emit(EVENTS.entry, entry));
     this.monitors.events.on('reading', (event) =>
-      this.server.to(`aircraft ${event.mark}`).volatile.emit(EVENTS.monitor, event),
+      // None is left out for a browser that is slow: a recording with a hole in it tells nothing.
+      this.server.to(`aircraft ${event.mark}`).emit(EVENTS.monitor, event),
     );
     // Whoever is signed out, here or by somebody else, hears nothing more.
     this.sessions.events.on('ended', (hash) => this.server.in(`session ${hash}`).disconnectSockets(true));
@@ -72,9 +73,9 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
     if (!folded) return { error: 'There is no such campaign here.' };
     for (const room of socket.rooms) if (room.startsWith('aircraft ')) await socket.leave(room);
     const mark = folded.state.index?.basis.aircraft.mark ?? '';
+    await socket.join(`aircraft ${mark}`);
     const history = this.monitors.history(mark);
     if (history.length > 0) socket.emit(EVENTS.monitorHistory, history);
-    await socket.join(`aircraft ${mark}`);
     return { count: folded.state.count, head: folded.state.head };
   }
 

@@ -138,6 +138,16 @@ describe('what is remembered of a monitor', () => {
     takeHistory(before);
     expect(recent('left', 'rpm', 10).v).toEqual([-400, -300, 1, 2, 3]);
     takeHistory([]);
+    // The line was down for a while: what the server heard meanwhile fills the hole.
+    hear(2000, { rpm: 6 });
+    takeHistory(
+      [500, 1000, 1500, 2000].map((ms) => ({
+        mark: `QX-${mark}`,
+        at: SERVER + ms,
+        values: { left: { rpm: ms / 500 + 2 } },
+      })) as unknown as Parameters<typeof takeHistory>[0],
+    );
+    expect(recent('left', 'rpm', 10).v).toEqual([-400, -300, 1, 2, 3, 3, 4, 5, 6]);
     mark += 1;
     run('rpm', 0, [9]);
     expect(recent('left', 'rpm', 10).v).toEqual([9]);

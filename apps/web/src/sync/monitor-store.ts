@@ -44,13 +44,15 @@ export function takeReading(event: MonitorEvent): void {
   }
 }
 
-/** Puts what was read before this page looked ahead of what it has heard itself. */
+/** Puts what the server remembers beside what this page has heard itself: before it looked, and while the line was down. */
 export function takeHistory(events: readonly MonitorEvent[]): void {
   const mark = events[0]?.mark;
   if (mark === undefined || (wanted !== undefined && mark !== wanted)) return;
   if (samples.length > 0 && samples[0]?.mark !== mark) samples.length = 0;
-  const first = samples[0]?.at ?? Infinity;
-  samples.unshift(...events.filter((e) => e.at < first));
+  const heard = new Set(samples.map((e) => e.at));
+  samples.push(...events.filter((e) => !heard.has(e.at)));
+  samples.sort((a, b) => a.at - b.at);
+  if (samples.length > KEEP) samples.splice(0, samples.length - KEEP);
   useMonitor.setState(({ tick }) => ({ tick: tick + 1 }));
 }
 

@@ -1,1 +1,2 @@
 export * from './steady.ts';
+export * from './source-clock.ts';
