@@ -1,6 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import {
   deriveStatus,
+  makeSentences,
+  namesOf,
+  occasionOf,
+  PROFILES,
+  recommendWays,
+  wayFacts,
+  WAYS,
+  type WayQuestion,
   goodPapers,
   ENTRY_VERSIONS,
   formatFigure,
@@ -358,6 +366,10 @@ export class ScriptedCrew {
       if (subjects && !subjects.includes(part.subject)) continue;
       const answer = await this.answerFor(check, part.subject);
       if (!answer) continue;
+      if (check.decides) {
+        await this.choose(check.decides);
+        continue;
+      }
       const facts = this.factsFor(check, part.subject, answer);
       const as: keyof Cast =
         check.station === 'flight' || check.station === 'taxi' || check.station === 'ready'
@@ -372,6 +384,24 @@ export class ScriptedCrew {
           'inspector',
         );
     }
+  }
+
+  /** Chooses the way that is recommended on a question, beside those chosen before. */
+  private async choose(question: WayQuestion): Promise<void> {
+    const state = await this.state();
+    if (!state.index) return;
+    const facts = wayFacts(state, state.index, occasionOf(state.opened?.occasion), {
+      beginner: false,
+      inspectors: 1,
+    });
+    const advice = recommendWays(facts)[question];
+    const names = makeSentences(namesOf(state.index));
+    const chosen = advice
+      ? { choice: advice.choice, why: names.say(advice.why) }
+      : { choice: WAYS[question][0], why: 'As the last one of the type.' };
+    const ways = { ...state.ways?.ways, [question]: chosen };
+    const profile = PROFILES.find((p) => p === ways['reach']?.choice) ?? state.ways?.profile ?? 'programme';
+    await this.post('ways.chosen', { profile, ways }, 'pilot');
   }
 
   /** The first checks still unproven, station by station, up to and including `last`. */

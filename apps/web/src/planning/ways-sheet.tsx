@@ -1,12 +1,16 @@
 import { useMemo, useState, type ReactElement } from 'react';
 import {
+  costOfWays,
   occasionOf,
   PROFILES,
   recommendWays,
   WAY_TITLES,
   wayFacts,
   WAYS,
+  waysAsked,
   type Profile,
+  type Check,
+  type Recommendation,
   type WayChosen,
   type WayQuestion,
 } from '@kanzel/core';
@@ -33,7 +37,8 @@ export function WaysSheet(): ReactElement {
     () => recommendWays(wayFacts(state, index, occasionOf(state.opened?.occasion), { beginner, inspectors })),
     [state, index, beginner, inspectors],
   );
-  const questions = (Object.keys(WAYS) as WayQuestion[]).filter((q) => advice[q]);
+  const asked = useMemo(() => waysAsked(index.basis.pack), [index]);
+  const questions = (Object.keys(WAYS) as WayQuestion[]).filter((q) => advice[q] ?? asked.includes(q));
   const kept = state.ways?.ways ?? {};
   const nowOf = (q: WayQuestion): WayChosen | undefined => {
     const own = draft[q] ?? kept[q];
@@ -41,13 +46,13 @@ export function WaysSheet(): ReactElement {
     if (forced && choice !== undefined && why) return { choice, why: view.say(why) };
     return own ?? (choice !== undefined && why ? { choice, why: view.say(why) } : undefined);
   };
+  const ways = Object.fromEntries(
+    questions.flatMap((q) => {
+      const now = nowOf(q);
+      return now ? [[q, now] as const] : [];
+    }),
+  );
   const keep = async (): Promise<void> => {
-    const ways = Object.fromEntries(
-      questions.flatMap((q) => {
-        const now = nowOf(q);
-        return now ? [[q, now] as const] : [];
-      }),
-    );
     const profile = PROFILES.find((p) => p === nowOf('reach')?.choice) ?? ('circuit' satisfies Profile);
     const sent = await submit(
       view.id,
@@ -82,30 +87,26 @@ export function WaysSheet(): ReactElement {
           const now = nowOf(q);
           const recommended = advice[q];
           const choices = WAY_TITLES[q].choices;
-          if (!now || !recommended) return null;
           return (
             <li key={q} className="border-b border-rule py-3">
               <Choices
                 label={WAY_TITLES[q].question}
-                value={now.choice}
+                value={now?.choice ?? ''}
                 options={WAYS[q]
-                  .filter((c) => !recommended.forced || c === recommended.choice)
+                  .filter((c) => !recommended?.forced || c === recommended.choice)
                   .map((c) => ({ id: c, text: choices[c] ?? c }))}
                 onChange={(choice) =>
                   setDraft({
                     ...draft,
-                    [q]: { choice, why: choice === recommended.choice ? view.say(recommended.why) : '' },
+                    [q]: { choice, why: choice === recommended?.choice ? view.say(recommended.why) : '' },
                   })
                 }
               />
-              <p className="-mt-2 mb-1 text-[0.82rem] text-ink-2">
-                {recommended.forced ? 'Nothing else is open' : 'Recommended'}: {choices[recommended.choice]}.{' '}
-                {view.say(recommended.why)}
-              </p>
-              {now.choice === recommended.choice ? null : (
+              {recommended ? <Advice question={q} recommended={recommended} /> : null}
+              {!now || now.choice === recommended?.choice ? null : (
                 <LineField
                   className="max-w-2xl"
-                  label="Why otherwise"
+                  label={recommended ? 'Why otherwise' : 'Why'}
                   value={now.why}
                   onChange={(why) => setDraft({ ...draft, [q]: { choice: now.choice, why } })}
                 />
@@ -114,6 +115,7 @@ export function WaysSheet(): ReactElement {
           );
         })}
       </ol>
+      {open.length > 0 ? <Cost ways={ways} /> : null}
       {state.release ? null : (
         <div className="mt-4 flex flex-wrap items-center gap-3">
           <Button kind="main" onClick={() => void keep()} disabled={open.length === 0}>
@@ -128,6 +130,56 @@ export function WaysSheet(): ReactElement {
           </span>
         </div>
       )}
+    </div>
+  );
+}
+
+/** What is recommended on a question, and why. */
+function Advice({
+  question,
+  recommended,
+}: {
+  question: WayQuestion;
+  recommended: Recommendation;
+}): ReactElement {
+  const view = useCampaign();
+  return (
+    <p className="-mt-2 mb-1 text-[0.82rem] text-ink-2">
+      {recommended.forced ? 'Nothing else is open' : 'Recommended'}:{' '}
+      {WAY_TITLES[question].choices[recommended.choice]}. {view.say(recommended.why)}
+    </p>
+  );
+}
+
+const titles = (checks: readonly Check[]): string => checks.map((c) => c.title).join(', ');
+
+/** What the choice changes about the work, before it is recorded. */
+function Cost({ ways }: { ways: Readonly<Record<string, WayChosen>> }): ReactElement | null {
+  const { state, index } = useCampaign();
+  const { comeIn, goOut, stay, minutes } = costOfWays(state, index, ways);
+  if (comeIn.length + goOut.length + stay.length === 0) return null;
+  return (
+    <div className="mt-4 max-w-2xl border-l-4 border-ink-3 pl-3" role="group" aria-label="What this changes">
+      {comeIn.length > 0 ? (
+        <p>
+          <strong>Comes in:</strong> {titles(comeIn)}.
+        </p>
+      ) : null}
+      {goOut.length > 0 ? (
+        <p>
+          <strong>Goes out:</strong> {titles(goOut)}.
+        </p>
+      ) : null}
+      {stay.length > 0 ? (
+        <p>
+          <strong>Answered already, and stays:</strong> {titles(stay)}.
+        </p>
+      ) : null}
+      <p className="text-ink-2">
+        {minutes === 0
+          ? 'The work takes as long as before.'
+          : `${Math.abs(minutes)} min ${minutes > 0 ? 'more' : 'less'} of checks.`}
+      </p>
     </div>
   );
 }

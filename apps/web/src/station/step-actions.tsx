@@ -17,6 +17,7 @@ function sideWord(parts: readonly Part[], all: readonly Part[], titles: (id: str
 
 /** Where what blocks a part is cured: a gate, or a check that comes first or sets the state it needs. */
 function wayOut(view: CampaignView, part: Part): { readonly to: string; readonly text: string } | undefined {
+  if (part.check.decides) return { to: `${view.base}/plan/ways`, text: 'Choose the way' };
   const why = view.status.parts.get(part.key)?.blocked;
   if (why?.code === 'gateHeld' || why?.code === 'gateNotPassed') {
     const gate = view.index.gatesBefore.get(part.check.station)?.find((g) => g.title === why.params['gate']);
@@ -238,20 +239,24 @@ export function StepActions({
             Next step
           </Button>
         ) : null}
+        {check.decides && kept.length > 0 ? (
+          <Button onClick={() => void navigate(`${view.base}/plan/ways`)}>Choose another way</Button>
+        ) : null}
         {check.answer.kind === 'computed' ||
+        check.decides ||
         (step.entering.length > 0 ? !step.written : kept.length === 0) ? null : (
           <Button keys="R" onClick={step.again}>
             {step.entering.length > 0 ? 'Clear' : 'Take again'}
           </Button>
         )}
-        {check.notApplicable && step.entering.length > 0 ? (
+        {check.notApplicable && (step.entering.length > 0 || (check.decides && kept.length === 0)) ? (
           <Button
             keys="N"
             onClick={() =>
               view.ask({
                 kind: 'not-applicable',
                 check: check.id,
-                subjects: step.entering.map((p) => p.subject),
+                subjects: (check.decides ? parts : step.entering).map((p) => p.subject),
               })
             }
           >
@@ -259,7 +264,7 @@ export function StepActions({
           </Button>
         ) : null}
       </div>
-      {kept.length > 0 && check.answer.kind !== 'computed' ? (
+      {kept.length > 0 && check.answer.kind !== 'computed' && !check.decides ? (
         <div className="mt-1 flex flex-wrap gap-x-2.5">
           {kept.map((p) => (
             <Button key={p.key} kind="quiet" onClick={() => view.ask({ kind: 'correct', part: p.key })}>

@@ -33,7 +33,7 @@ import { serverInstant, serverNow } from '../sync/clock.ts';
 /** Whether a part is being answered rather than shown as kept. */
 export function inEntry(view: CampaignView, part: Part, draft: PartDraft): boolean {
   const status = view.status.parts.get(part.key);
-  if (part.check.answer.kind === 'computed') return false;
+  if (part.check.answer.kind === 'computed' || part.check.decides) return false;
   if (draft.again || draft.correction !== undefined) return true;
   return !status?.answer || status.mark === 'again' || status.mark === 'unknown';
 }

@@ -18,8 +18,10 @@ export interface Part {
   readonly subject: string;
   /** Systems it proves, with the engine put in. */
   readonly proves: readonly string[];
-  /** Parts it stands on as evidence. */
+  /** Parts it stands on as evidence, each once. */
   readonly standsOn: readonly string[];
+  /** Parts that its figure is worked out from; empty where it is answered. */
+  readonly figures: readonly string[];
   /** Parts that must have been answered before. */
   readonly after: readonly string[];
 }
@@ -96,7 +98,8 @@ function makeParts(checks: ReadonlyMap<string, Check>, basis: Basis): Part[] {
         check,
         subject,
         proves: check.proves.map((p) => systemOf(p, subject)),
-        standsOn: seen([...check.standsOn, ...computed]),
+        standsOn: [...new Set(seen([...check.standsOn, ...computed]))],
+        figures: seen(computed),
         after: seen(check.after),
       };
     }),

@@ -7,7 +7,7 @@ import { surroundings } from './judge-answer.ts';
 
 /** The answers that a figure is worked out from, as far as there are any: those that stand. */
 export function figuresOf(state: CampaignState, part: Part): readonly AnswerRecord[] {
-  return part.standsOn.flatMap((key) => standingAnswer(state.parts.get(key)) ?? []);
+  return part.figures.flatMap((key) => standingAnswer(state.parts.get(key)) ?? []);
 }
 
 /** Brings a drop or reading out of an answer as the readings it was made by. */
@@ -53,11 +53,11 @@ export interface Computed {
 export function computedVerdicts(state: CampaignState, index: BasisIndex, part: Part): Computed | undefined {
   const spec = part.check.answer;
   if (spec.kind !== 'computed') return undefined;
-  const answers = part.standsOn.map((key) => standingAnswer(state.parts.get(key)));
+  const answers = part.figures.map((key) => standingAnswer(state.parts.get(key)));
   const figures = answers.map((a) => readingsOf(a, spec.value));
   const [from] = answers.flatMap((a) => a ?? []).sort((a, b) => b.seq - a.seq);
   const known = figures.flatMap((f) => (f ? [f] : []));
-  const measured = known.length === figures.length ? measuredTogether(known, part.standsOn) : undefined;
+  const measured = known.length === figures.length ? measuredTogether(known, part.figures) : undefined;
   if (!measured || !from) return undefined;
   const limits = part.check.limits.flatMap((key) => index.limits.get(key) ?? []);
   const facts = Object.assign({}, ...answers.map((a) => a?.facts ?? {})) as AnswerRecord['facts'];

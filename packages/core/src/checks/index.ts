@@ -6,3 +6,4 @@ export * from './compare-bases.ts';
 export * from './pack-problems.ts';
 export * from './edit-pack.ts';
 export * from './defaults.ts';
+export * from './ways.ts';

@@ -1,10 +1,28 @@
 import { reason, type Reason } from '../words/reason.ts';
+import { WAYS } from './ways.ts';
 import type { Check, Pack, StateDefinition } from './types.ts';
 
 /** What keeps a pack from being published, and the check it is about where there is one. */
 export interface PackProblem {
   readonly check?: string;
   readonly reason: Reason;
+}
+
+/** Options that are not the choices of the question that a check is about, and schools that there are not. */
+function wayProblems(check: Check, say: Say): void {
+  const { answer, decides } = check;
+  if (decides) {
+    const options = answer.kind === 'choice' ? answer.options.filter((o) => o.good).map((o) => o.id) : [];
+    const choices: readonly string[] = WAYS[decides];
+    if (!choices.every((c) => options.includes(c)) || options.length !== choices.length)
+      say('decidesOther', { question: decides, values: choices });
+  }
+  for (const [question, choices] of Object.entries(check.ways ?? {})) {
+    const known: readonly string[] = (WAYS as Readonly<Record<string, readonly string[]>>)[question] ?? [];
+    const strange = choices.find((c) => !known.includes(c));
+    if (strange !== undefined || choices.length === 0)
+      say('wayUnknown', { question, value: strange ?? '', values: known });
+  }
 }
 
 type Say = (code: string, params?: Reason['params']) => void;
@@ -53,7 +71,7 @@ function stateProblems(
 /**
  * Everything that keeps a pack from being worked in the order it is written: a check twice, a reference to one
  * that is not there or comes later, a state that is not defined, cannot have a value, or is needed before
- * anything sets it, a gauge from high to low, systems of an engine proven by a check on the whole aircraft.
+ * anything sets it, a gauge from high to low, a school that there is not, systems of an engine proven by a check on the whole aircraft.
  * Empty for a pack without dead ends. Limits are the business of `indexBasis`, which knows the book.
  * Example: moving a check before one that it stands on gives `comesBefore`.
  */
@@ -73,6 +91,7 @@ export function packProblems(pack: Pack): readonly PackProblem[] {
     stateProblems(check, i, pack.checks, states, say);
     if ('plausible' in check.answer && !(check.answer.plausible.low < check.answer.plausible.high))
       say('gaugeReversed');
+    wayProblems(check, say);
     if (check.proves.some((p) => p.includes('{engine}')) && check.subject !== 'engine')
       say('provesEngineAtLarge');
   });

@@ -3,6 +3,7 @@ import type { FittedItem, LoadingData } from '../loading/types.ts';
 import type { RunsOut } from '../papers/document.ts';
 import type { SystemTree } from '../systems/types.ts';
 import type { PROPULSOR_KINDS } from '../airframe/types.ts';
+import type { WayQuestion } from './ways.ts';
 
 /** The stations in the order of the work; a pack uses those it has checks for. */
 export const STATIONS = [
@@ -161,6 +162,13 @@ export interface Check {
   readonly waits?: readonly { readonly after: string; readonly atLeast?: number; readonly atMost?: number }[];
   /** For checks of the flight. */
   readonly point?: TestPoint;
+  /**
+   * Done only by these schools: the question, and the choices that ask for it. Until somebody has chosen it is asked for
+   * as well: what nobody has decided against is looked at. Absent: whatever is chosen.
+   */
+  readonly ways?: Readonly<Partial<Record<WayQuestion, readonly string[]>>>;
+  /** Answered by what is chosen on this question, and by nothing else. Its options are the choices. */
+  readonly decides?: WayQuestion;
 }
 
 /** What an occasion asks for whatever was done: whole stations, or single checks. */

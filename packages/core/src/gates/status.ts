@@ -2,12 +2,11 @@ import { computedVerdicts } from '../checks/computed.ts';
 import { WHOLE_AIRCRAFT, type Check, type StationId } from '../checks/types.ts';
 import { partKey, type BasisIndex, type Part } from '../checks/basis-index.ts';
 import type { Verdict } from '../limits/types.ts';
-import type { ScopeItem } from '../planning/scope.ts';
 import { documentEnding } from '../papers/document.ts';
 import { lastDayOf } from '../papers/permits.ts';
 import { forbiddenInFlight } from './narrowing.ts';
 import { isFine, wrongState, type Doubt, type Evidence } from '../record/evidence.ts';
-import { outsideScope, runningTimer } from '../record/losses.ts';
+import { outsideScope, runningTimer, type Outside } from '../record/losses.ts';
 import { standingAnswer, type AnswerRecord, type CampaignState, type Deed } from '../record/state.ts';
 import { reason, type Reason } from '../words/reason.ts';
 
@@ -118,7 +117,7 @@ function computedStatus(
       mark: 'notStarted',
       proven: false,
       verdicts: [],
-      reasons: [reason('computedWaits', { parts: part.standsOn })],
+      reasons: [reason('computedWaits', { parts: part.figures })],
     };
   const { verdicts, figure } = computed;
   const doubt = evidence.computedDoubt(part);
@@ -169,7 +168,7 @@ function outsideStatus(
   state: CampaignState,
   index: BasisIndex,
   part: Part,
-  item: Exclude<ScopeItem, { verdict: 'prove' }>,
+  item: Outside,
   evidence: Evidence,
   gateHeld: (station: StationId) => Reason | undefined,
 ): PartStatus {
@@ -188,9 +187,11 @@ function outsideStatus(
   return { ...base, mark: 'notApplicable', proven: true, outside: true, reasons: [outsideReason(item)] };
 }
 
-function outsideReason(item: Exclude<ScopeItem, { verdict: 'prove' }>): Reason {
+function outsideReason(item: Outside): Reason {
   if (item.verdict === 'rests') return reason('restsOn', { title: item.on.title, at: item.on.at });
   if (item.verdict === 'leftOut') return reason('leftOutBecause', { why: item.reason });
+  if (item.verdict === 'otherWay')
+    return reason('otherWay', { question: item.question, choice: item.choice, why: item.why });
   return reason('notTouched');
 }
 

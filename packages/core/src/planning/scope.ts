@@ -1,5 +1,6 @@
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import { OCCASIONS, STATIONS, type Check, type Demand, type Occasion } from '../checks/types.ts';
+import type { WayQuestion } from '../checks/ways.ts';
 import type { EarlierEvidence, ScopeRequest } from './work.ts';
 
 /** One link of the chain that brings a part into the scope. */
@@ -26,6 +27,14 @@ export type ScopeItem =
   | { readonly verdict: 'untouched' }
   /** Would have to be proven; a person decided otherwise. */
   | { readonly verdict: 'leftOut'; readonly why: ScopeWhy; readonly reason: string };
+
+/** That a check is done by a school that is not followed in this campaign. */
+export interface OtherWay {
+  readonly verdict: 'otherWay';
+  readonly question: WayQuestion;
+  readonly choice: string;
+  readonly why: string;
+}
 
 /** What has to be proven, by part key, in the order of the pack. */
 export type Scope = ReadonlyMap<string, ScopeItem>;

@@ -2,8 +2,9 @@ import { indexBasis } from '../checks/basis-index.ts';
 import { BASIS, check, PACK, Scribe } from '../testing/world.ts';
 import { makeSentences } from '../words/english.ts';
 import { namesOf } from '../words/names.ts';
-import { WAY_TITLES } from '../words/plan-words.ts';
-import { recommendWays, wayFacts, WAYS, type WayFacts, type WayQuestion } from './ways.ts';
+import { WAY_TITLES } from '../words/way-titles.ts';
+import { WAYS, type WayQuestion } from '../checks/ways.ts';
+import { recommendWays, wayFacts, type WayFacts } from './ways.ts';
 
 const FACTS: WayFacts = {
   occasion: 'maiden',

@@ -1,20 +1,11 @@
 import type { BasisIndex } from '../checks/basis-index.ts';
 import { overlaps } from '../systems/overlap.ts';
-import type { Occasion } from '../checks/types.ts';
+import type { Check, Occasion, Pack } from '../checks/types.ts';
+import { WAYS, type WayQuestion } from '../checks/ways.ts';
+import { otherWay, outsideScope } from '../record/losses.ts';
+import type { WayChosen } from './plan.ts';
 import type { CampaignState } from '../record/state.ts';
 import { reason, type Reason } from '../words/reason.ts';
-
-/** Questions on which practitioners disagree, and the schools there are; the first flight's reach is the profile. */
-export const WAYS = {
-  reach: ['circuit', 'overhead', 'programme'],
-  'first-take-off': ['unassisted', 'assisted'],
-  stall: ['before', 'if-benign', 'never'],
-  'landing-flap': ['half', 'none', 'full'],
-  fairings: ['off', 'on'],
-  centring: ['mechanical', 'electronic'],
-  'own-work': ['nobody', 'stated'],
-} as const;
-export type WayQuestion = keyof typeof WAYS;
 
 /** What a recommendation is made from. */
 export interface WayFacts {
@@ -128,6 +119,61 @@ export function wayFacts(
     trimOut: trim,
     ...asked,
   };
+}
+
+/** The questions on which a pack follows a school: some check is about one, or done by some schools only. */
+export function waysAsked(pack: Pack): readonly WayQuestion[] {
+  const asked = new Set(
+    pack.checks.flatMap((c) => [
+      ...(c.decides ? [c.decides] : []),
+      ...(Object.keys(c.ways ?? {}) as WayQuestion[]),
+    ]),
+  );
+  return (Object.keys(WAYS) as WayQuestion[]).filter((q) => asked.has(q));
+}
+
+/** What choosing ways changes about a campaign: checks that come in, and those that go out. */
+export interface WaysCost {
+  readonly comeIn: readonly Check[];
+  readonly goOut: readonly Check[];
+  /** Answered already: they stay, and count, although the way does not ask for them. */
+  readonly stay: readonly Check[];
+  /** Minutes of work more; fewer where negative. */
+  readonly minutes: number;
+}
+
+/**
+ * What a choice of ways would change, beside what is chosen now. Nothing is recorded.
+ * Example: "never" where the stall was to come before the landing takes the approach to the stall out, 6 min fewer.
+ */
+export function costOfWays(
+  state: CampaignState,
+  index: BasisIndex,
+  chosen: Readonly<Record<string, WayChosen>>,
+): WaysCost {
+  const deed = {
+    entry: '',
+    seq: 0,
+    at: '',
+    instant: 0,
+    by: '',
+    role: 'pilot',
+    device: '',
+    seen: 0,
+    pending: true,
+  } as const;
+  const next: CampaignState = {
+    ...state,
+    ways: { ...deed, profile: 'circuit', ...state.ways, ways: chosen },
+  };
+  const out = (where: CampaignState, check: Check): boolean =>
+    (index.partsOfCheck.get(check.id) ?? []).every((part) => outsideScope(where, part.key) !== undefined);
+  const concerned = index.basis.pack.checks.filter((c) => c.ways);
+  const comeIn = concerned.filter((c) => out(state, c) && !out(next, c));
+  const goOut = concerned.filter((c) => !out(state, c) && out(next, c));
+  const stay = concerned.filter((c) => otherWay(next.ways, c) && !out(next, c));
+  const minutes = (checks: readonly Check[]): number => checks.reduce((sum, c) => sum + c.minutes, 0);
+  return { comeIn, goOut, stay, minutes: minutes(comeIn) - minutes(goOut) };
 }
 
 /**

@@ -76,6 +76,7 @@ export const answerRule: Rule<'answer.given'> = (draft, door) => {
   const { body } = draft;
   const part = partOf(door, body);
   if (!part) return unknownPart(body);
+  if (part.check.decides) return reason('decidedByWay', { check: part.check.title });
   const status = door.seen.status().parts.get(part.key);
   if (status?.blocked) return status.blocked;
   if (!formFits(part, body.answer, door))

@@ -59,8 +59,13 @@ function moveRule(body: EntryBodies['basis.moved'], door: Door): Reason | undefi
 const RULES: { readonly [K in EntryKind]: Rule<K> } = {
   'campaign.opened': () => reason('alreadyOpened'),
   'scope.settled': scopeRule,
-  'ways.chosen': ({ body }) =>
-    Object.values(body.ways).some((w) => w.why.trim() === '') ? reason('needsReason') : undefined,
+  'ways.chosen': ({ body }) => {
+    if (Object.values(body.ways).some((w) => w.why.trim() === '')) return reason('needsReason');
+    const reach = body.ways['reach']?.choice;
+    return reach === undefined || reach === body.profile
+      ? undefined
+      : reason('profileContradicts', { profile: body.profile, choice: reach });
+  },
   'plan.kept': planRule,
   'answer.given': answerRule,
   'answer.notApplicable': ({ body, by, role }, door) => {

@@ -5,7 +5,7 @@ import { documentOver } from '../papers/document.ts';
 import { permitAgainst } from '../papers/permits.ts';
 import type { ScopeItem } from '../planning/scope.ts';
 import { reason, type Reason } from '../words/reason.ts';
-import { bothSides, lossSince, outsideScope } from './losses.ts';
+import { bothSides, lossSince, outsideScope, type Outside } from './losses.ts';
 import { hasSeen } from './seen.ts';
 import { changesOf, stateFor, stateSubject, subjectsOfState } from './states.ts';
 import { standingAnswer, type AnswerRecord, type CampaignState, type Deed } from './state.ts';
@@ -277,7 +277,7 @@ export class Evidence {
   }
 
   /** Whether earlier evidence that a part outside the scope rests on has run out. */
-  earlierOver(item: ScopeItem): boolean {
+  earlierOver(item: ScopeItem | Outside): boolean {
     return item.verdict === 'rests' && item.on.until !== undefined && this.now > Date.parse(item.on.until);
   }
 

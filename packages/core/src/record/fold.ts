@@ -35,8 +35,8 @@ function prove(draft: Draft, index: BasisIndex, parts: ReadonlySet<string>, entr
       draft.put(
         'proofs',
         key,
-        // What need not be proven here was so before anybody here did anything.
-        outsideScope(state, key)
+        // What need not be proven here was so before anybody here did anything, unless a choice made it so.
+        (outsideScope(state, key)?.verdict ?? 'otherWay') !== 'otherWay'
           ? { seq: 0, device: '', at: entry.at }
           : { seq: entry.seq, device: entry.device, at: entry.at },
       );

@@ -111,6 +111,24 @@ const answerGiven: Reducer<'answer.given'> = (draft, index, entry) => {
     });
 };
 
+/** What was chosen answers the check about it; where nothing is chosen any more, the answer that stands stands no longer. */
+function answerByWay(draft: Draft, index: BasisIndex, part: Part, entry: Entry<'ways.chosen'>): void {
+  const { check, subject } = part;
+  if (check.decides === undefined) return;
+  const chosen = entry.body.ways[check.decides];
+  const answer = { kind: 'choice' as const, option: chosen?.choice ?? '' };
+  if (check.answer.kind === 'choice' && check.answer.options.some((o) => o.id === answer.option)) {
+    const body = { check: check.id, subject, answer, facts: {} };
+    answerGiven(draft, index, { ...entry, kind: 'answer.given', body });
+  } else if (standingAnswer(draft.state.parts.get(part.key)))
+    lose(
+      draft,
+      entry,
+      { part: part.key, system: '', through: [] },
+      reason('wayOpen', { check: check.title }),
+    );
+}
+
 /** Whether the pack asks for an inspection by somebody else when some systems are touched. */
 function asksInspection(index: BasisIndex, touches: readonly string[]): boolean {
   return touches.some((t) => index.basis.pack.independentInspection.some((i) => overlaps(t, i)));
@@ -132,8 +150,10 @@ export const REDUCERS: { readonly [K in Exclude<EntryKind, 'campaign.opened'>]: 
     draft.state.scope = { ...deedOf(draft, entry), ...entry.body, items };
     draft.stir();
   },
-  'ways.chosen': (draft, _index, entry) => {
+  'ways.chosen': (draft, index, entry) => {
     draft.state.ways = { ...deedOf(draft, entry), ...entry.body };
+    for (const part of index.parts.values()) answerByWay(draft, index, part, entry);
+    draft.stir();
   },
   'plan.kept': (draft, _index, entry) => {
     draft.state.plan = { ...deedOf(draft, entry), ...entry.body };

@@ -1,9 +1,12 @@
 import { indexBasis, type BasisIndex, type Part } from '../checks/basis-index.ts';
 import type { Basis, Occasion } from '../checks/types.ts';
+import { WAYS, type WayQuestion } from '../checks/ways.ts';
 import { deriveStatus } from '../gates/derive.ts';
 import { type Entry } from '../record/entry.ts';
 import { orderSteps } from '../planning/order.ts';
 import { workOf, type Work } from '../planning/tasks.ts';
+import { PROFILES } from '../planning/plan.ts';
+import { waysAsked } from '../planning/ways.ts';
 import type { ScopeRequest } from '../planning/work.ts';
 import { outsideScope } from '../record/losses.ts';
 import { err, ok, type Result } from '../result.ts';
@@ -47,10 +50,29 @@ const nothingTried = (why: readonly Reason[]): Trial => ({
 });
 
 /** A campaign opened for a trial. */
-function begin(basis: Basis, occasion: string, spoil?: string): SteadyHand {
+function begin(basis: Basis, occasion: string, spoil?: string, ways: Ways = {}): SteadyHand {
   const hand = new SteadyHand(spoil);
   hand.put('campaign.opened', { title: 'Trial', occasion, workItems: [], basis: withPerfectGauge(basis) });
+  choose(hand, basis, ways);
   return hand;
+}
+
+/** The school followed on some questions; on the others the first. */
+type Ways = Readonly<Partial<Record<WayQuestion, string>>>;
+
+/** Chooses a way on each question that the pack asks. */
+function choose(hand: SteadyHand, basis: Basis, ways: Ways): void {
+  const asked = waysAsked(basis.pack);
+  if (asked.length === 0) return;
+  const chosen = asked.map((q) => [q, { choice: ways[q] ?? WAYS[q][0], why: 'Tried' }] as const);
+  const profile = PROFILES.find((p) => p === ways.reach) ?? 'circuit';
+  hand.put('ways.chosen', { profile, ways: Object.fromEntries(chosen) }, 'pilot');
+}
+
+/** Each school that puts checks in or out, one at a time beside the first of the others. */
+function otherSchools(basis: Basis): readonly Ways[] {
+  const switching = new Set(basis.pack.checks.flatMap((c) => Object.keys(c.ways ?? {}) as WayQuestion[]));
+  return [...switching].flatMap((q) => WAYS[q].slice(1).map((choice): Ways => ({ [q]: choice })));
 }
 
 /** Works every check of a basis in order; what was refused, and how much was done. */
@@ -63,9 +85,10 @@ function workAll(
   let steps = 0;
   let minutes = 0;
   for (const check of index.basis.pack.checks) {
-    if (check.answer.kind === 'computed') continue;
+    if (check.answer.kind === 'computed' || check.decides) continue;
     hand.passGates(check.station);
     for (const part of index.partsOfCheck.get(check.id) ?? []) {
+      if (outsideScope(hand.state, part.key)) continue;
       for (let time = 0; time < times(part); time += 1) {
         const refused = hand.work(part);
         if (refused) stuck.push({ part: part.key, reason: refused });
@@ -103,7 +126,7 @@ function workOrder(
     } else {
       const check = index.checks.get(step.task);
       for (const part of index.partsOfCheck.get(step.task) ?? []) {
-        if (outsideScope(hand.state, part.key)) continue;
+        if (outsideScope(hand.state, part.key) || part.check.decides) continue;
         const refused = hand.work(part);
         if (refused) stuck.push({ part: part.key, reason: refused });
       }
@@ -133,6 +156,7 @@ export function scriptedRecord(basis: Basis, times: number): Result<readonly Ent
   if (!index.ok) return index;
   const hand = new SteadyHand();
   hand.put('campaign.opened', { title: 'Script', occasion: 'post-maintenance', workItems: [], basis });
+  choose(hand, basis, {});
   const { stuck } = workAll(hand, index.value, ({ check }) => (check.answer.kind === 'reading' ? times : 1));
   const refused = release(hand);
   if (refused) return err([...stuck.map((s) => s.reason), refused]);
@@ -142,17 +166,27 @@ export function scriptedRecord(basis: Basis, times: number): Result<readonly Ent
 /**
  * Tries a pack on an aircraft with a limit book: one steady hand works every check in the order of the pack,
  * finds everything in the middle of its limits, passes every gate and signs the release. Through the same door
- * as people. Nothing is recorded anywhere. A pack that a steady hand cannot release has a dead end. With `spoil` it
+ * as people. Nothing is recorded anywhere. Where schools put checks in or out, each school is tried, and the first that
+ * ends somewhere is told. A pack that a steady hand cannot release has a dead end. With `spoil` it
  * finds one check not as expected, and what stands on that comes back stuck.
  * Example: a pack whose check needs a state nobody sets comes back stuck at that check, with the reason.
  */
 export function tryPack(basis: Basis, { spoil }: { readonly spoil?: string } = {}): Trial {
   const index = indexBasis(basis);
   if (!index.ok) return nothingTried(index.error);
-  const hand = begin(basis, 'trial', spoil);
-  return finish(
-    hand,
-    workAll(hand, index.value, () => 1),
+  const tried = (ways: Ways): Trial => {
+    const hand = begin(basis, 'trial', spoil, ways);
+    return finish(
+      hand,
+      workAll(hand, index.value, () => 1),
+    );
+  };
+  const first = tried({});
+  if (spoil !== undefined || first.stuck.length > 0) return first;
+  return (
+    otherSchools(basis)
+      .map(tried)
+      .find((t) => t.stuck.length > 0) ?? first
   );
 }
 

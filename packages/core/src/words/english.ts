@@ -3,6 +3,7 @@ import { ENGLISH_PAPERS } from './english-papers.ts';
 import { STATION_TITLES, ROLE_TITLES } from './labels.ts';
 import { together, type Catalogue, type Names, type Parameters } from './catalogue.ts';
 import { ENGLISH_EVIDENCE } from './english-evidence.ts';
+import { sayWay } from './way-titles.ts';
 import type { Reason } from './reason.ts';
 
 export type { Names } from './catalogue.ts';
@@ -111,6 +112,17 @@ const ENGLISH_OWN = {
   earlierEvidenceOver: (p) =>
     `Proven on ${dayOf(p.s('at'))} in “${p.s('title')}”; that counted until ${dayOf(p.s('until'))}.`,
   leftOutBecause: (p) => `Left out of the scope: ${p.s('why')}`,
+  otherWay: (p) =>
+    `Not done by the way that is followed here. ${sayWay(p.s('question'), p.s('choice'))}. ${p.s('why')}`,
+  wayOpen: (p) => `${p.s('check')} was chosen, and is open again.`,
+  decidesOther: (p) =>
+    `${p.s('check')} is answered by the way chosen on ${p.s('question')}; its good options have to be ${p.list('values').join(', ')}.`,
+  wayUnknown: (p) =>
+    `${p.s('check')}: on ${p.s('question')} there is no way “${p.s('value')}”, only ${p.list('values').join(', ')}.`,
+  profileContradicts: (p) =>
+    `The profile of the flight is ${p.s('profile')}, and the way chosen is ${p.s('choice')}. Choose one of them for both.`,
+  decidedByWay: (p) =>
+    `${p.s('check')} is answered by the way that is chosen. Choose it in the plan, with the reason.`,
   notTouched: () => 'Not touched by this work, and not asked for by the occasion.',
   workNeedsSystems: () => 'Every work item needs a component and at least one system that it touched.',
   scopeWithoutWork: () =>

@@ -6,3 +6,4 @@ export { describeAnswer, marginFigure, verdictFigure } from './answer.ts';
 export { armText, massText, sideText } from './loading-words.ts';
 export * from './limit-words.ts';
 export * from './plan-words.ts';
+export * from './way-titles.ts';

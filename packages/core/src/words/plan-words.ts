@@ -2,10 +2,8 @@ import type { BasisIndex } from '../checks/basis-index.ts';
 import type { Occasion } from '../checks/types.ts';
 import type { Constraint } from '../planning/conflict.ts';
 import type { NoTimetable } from '../planning/timetable.ts';
-import type { Profile } from '../planning/plan.ts';
 import { scopeChain, type Scope, type ScopeWhy } from '../planning/scope.ts';
 import { describeWork, type WorkItem } from '../planning/work.ts';
-import type { WayQuestion } from '../planning/ways.ts';
 import type { Names } from './english.ts';
 
 /** Occasions in words. */
@@ -14,48 +12,6 @@ export const OCCASION_TITLES: Readonly<Record<Occasion, string>> = {
   acceptance: 'Acceptance',
   maiden: 'Maiden flight',
   'site-release': 'Site release',
-};
-
-/** How far the first flight goes, in words. */
-export const PROFILE_TITLES: Readonly<Record<Profile, string>> = {
-  circuit: 'Circuit only, land and look',
-  overhead: 'Climb overhead and explore',
-  programme: 'As the programme goes',
-};
-
-/** Questions with schools, and the schools, in words. */
-export const WAY_TITLES: Readonly<
-  Record<WayQuestion, { readonly question: string; readonly choices: Readonly<Record<string, string>> }>
-> = {
-  reach: { question: 'How far the first flight goes', choices: PROFILE_TITLES },
-  'first-take-off': {
-    question: 'First take-off of a stabilised aircraft',
-    choices: {
-      unassisted: 'Unassisted; assistance tried at height',
-      assisted: 'In the gentlest assisted mode',
-    },
-  },
-  stall: {
-    question: 'Stall before the first landing',
-    choices: {
-      before: 'Before it',
-      'if-benign': 'Only if it flies benignly',
-      never: 'Not on the first flight',
-    },
-  },
-  'landing-flap': {
-    question: 'Flap on the first landing',
-    choices: { half: 'Half', none: 'None', full: 'Full' },
-  },
-  fairings: { question: 'Fairings and cowlings on early flights', choices: { off: 'Off', on: 'On' } },
-  centring: {
-    question: 'Centring',
-    choices: { mechanical: 'Mechanical first, then trim', electronic: 'Electronic sub-trim' },
-  },
-  'own-work': {
-    question: 'Who checks whose work',
-    choices: { nobody: 'Nobody checks their own', stated: 'One’s own, stated on the release sheet' },
-  },
 };
 
 const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
