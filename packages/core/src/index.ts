@@ -12,3 +12,4 @@ export * from './trial/index.ts';
 export * from './planning/index.ts';
 export * from './loading/index.ts';
 export * from './papers/index.ts';
+export * from './emergency/index.ts';

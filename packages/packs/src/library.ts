@@ -5,6 +5,7 @@ import {
   ok,
   type Aircraft,
   type AircraftDescription,
+  type EmergencySet,
   type Instrument,
   type InstrumentRecord,
   type LimitBook,
@@ -13,6 +14,7 @@ import {
   type SystemTree,
 } from '@kanzel/core';
 import { compileAircraft, documentOfAircraft } from './aircraft-file.ts';
+import { compileEmergency } from './compile-emergency.ts';
 import { compileLimitBook } from './compile-limit-book.ts';
 import { compilePack, documentOfPack } from './compile-pack.ts';
 import { compileSystems } from './compile-systems.ts';
@@ -72,6 +74,8 @@ export interface Library {
   readonly instrumentRevisions: Revisions<InstrumentRecord>;
   /** The vocabulary of systems, newest revision; absent in a folder without one: then names are not asked. */
   readonly systems?: SystemTree;
+  /** Emergency cards, the newest revision of each set. */
+  readonly emergency: readonly EmergencySet[];
   readonly modules: readonly { readonly id: string; readonly title: string; readonly checks: number }[];
   /** Modules as read, for compiling one more file. */
   readonly moduleFiles: ReadonlyMap<string, ParsedFile>;
@@ -163,6 +167,10 @@ export function compileDocument(
       const tree = compileSystems(file);
       return tree.ok ? ok(file.value) : tree;
     }
+    case 'kanzel-emergency': {
+      const set = compileEmergency(file);
+      return set.ok ? ok(file.value) : set;
+    }
   }
 }
 
@@ -199,6 +207,8 @@ export function loadLibrary(sources: readonly SourceFile[]): Library {
   const trees = new Revisions<SystemTree>();
   for (const tree of compile('kanzel-systems', compileSystems)) trees.add('systems', tree);
   const systems = trees.newest('systems');
+  const emergency = new Revisions<EmergencySet>();
+  for (const set of compile('kanzel-emergency', compileEmergency)) emergency.add(set.id, set);
   const modules = new Map(of('kanzel-module').map((f) => [String(f.value['id']), f]));
   const packRevisions = new Revisions<Pack>();
   for (const pack of compile('kanzel-pack', (f) => compilePack(f, modules, systems)))
@@ -223,6 +233,7 @@ export function loadLibrary(sources: readonly SourceFile[]): Library {
     instrumentRevisions,
     moduleFiles: modules,
     ...(systems ? { systems } : {}),
+    emergency: [...emergency.newestOfAll().values()],
     modules: of('kanzel-module').map((f) => ({
       id: String(f.value['id']),
       title: String(f.value['title']),

@@ -19,6 +19,7 @@ export const SCHEMA_NAMES = [
   'aircraft',
   'instrument',
   'systems',
+  'emergency',
 ] as const;
 export type SchemaName = (typeof SCHEMA_NAMES)[number];
 
@@ -51,6 +52,7 @@ const FORMATS = {
   },
   'kanzel-instrument': { newest: 1, validate: () => compiled.instrument },
   'kanzel-systems': { newest: 1, validate: () => compiled.systems },
+  'kanzel-emergency': { newest: 1, validate: () => compiled.emergency },
 } as const satisfies Record<string, Known>;
 
 /** The kinds of library file, as they name themselves in their first line. */

@@ -2,6 +2,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
 import {
+  cardsOf,
   canonicalJson,
   err,
   indexBasis,
@@ -135,6 +136,7 @@ export class LibraryService {
       }
       case 'kanzel-module':
       case 'kanzel-systems':
+      case 'kanzel-emergency':
         return undefined;
     }
   }
@@ -213,7 +215,14 @@ export class LibraryService {
       .filter((i) => !aboard.has(i.id));
     const aircraft = { ...own, instruments: [...own.instruments, ...register] };
     const { systems } = this.loaded;
-    const basis: Basis = { pack, limitBook, aircraft, ...(systems ? { systems } : {}) };
+    const emergency = cardsOf(this.loaded.emergency, aircraft);
+    const basis: Basis = {
+      pack,
+      limitBook,
+      aircraft,
+      ...(systems ? { systems } : {}),
+      ...(emergency.length > 0 ? { emergency } : {}),
+    };
     const index = indexBasis(basis);
     return index.ok ? ok(basis) : index;
   }

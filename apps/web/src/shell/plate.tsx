@@ -26,11 +26,12 @@ function Time(): ReactElement {
   );
 }
 
-function Bar({ children }: { children: ReactNode }): ReactElement {
+function Bar({ children, end }: { children: ReactNode; end?: ReactNode }): ReactElement {
   return (
     <header className="[grid-area:plate] flex items-center gap-4 overflow-hidden bg-plate px-4 text-plate-ink">
       {children}
       <Time />
+      {end}
     </header>
   );
 }
@@ -51,10 +52,26 @@ const Cell = ({
 );
 
 /** The plate of a campaign: which aircraft, which campaign, which configuration, what time. */
-export function CampaignPlate({ state }: { state: CampaignState }): ReactElement {
+export function CampaignPlate({
+  state,
+  emergency,
+}: {
+  state: CampaignState;
+  /** Where the emergency cards are. */
+  emergency: string;
+}): ReactElement {
   const aircraft = state.index?.basis.aircraft;
   return (
-    <Bar>
+    <Bar
+      end={
+        <Link
+          to={emergency}
+          className="flex min-h-10 shrink-0 items-center gap-2 rounded-[3px] bg-out px-3 font-bold text-sheet max-sm:ml-auto"
+        >
+          Emergency <kbd className="max-lg:hidden">E</kbd>
+        </Link>
+      }
+    >
       <Link
         to="/"
         className="font-mono text-xl font-bold tracking-wide whitespace-nowrap"

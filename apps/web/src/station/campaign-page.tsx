@@ -10,6 +10,7 @@ import {
 } from '@kanzel/core';
 import type { AircraftView, CampaignView as CampaignListing } from '@kanzel/contract';
 import { api } from '../api/client.ts';
+import { EmergencyPage } from '../emergency/emergency-page.tsx';
 import { FindingsSheet } from '../findings/findings-sheet.tsx';
 import { ReleaseMargin } from '../release/release-margin.tsx';
 import { ReleaseSheet } from '../release/release-sheet.tsx';
@@ -108,6 +109,7 @@ function useSheetKeys(view: CampaignView | undefined, setSlip: (slip: Slip) => v
         event.ctrlKey ||
         event.metaKey ||
         event.altKey ||
+        location.pathname.startsWith(`${view.base}/emergency`) ||
         isWriting(event)
       )
         return;
@@ -136,6 +138,11 @@ function useSheetKeys(view: CampaignView | undefined, setSlip: (slip: Slip) => v
         [...document.querySelectorAll<HTMLButtonElement>('[data-step-actions] button')].find((b) =>
           b.textContent?.startsWith(text),
         );
+      if (key === 'e') {
+        event.preventDefault();
+        void navigate(`${view.base}/emergency`);
+        return;
+      }
       const slip = slips[key];
       if (slip) setSlip(slip);
       else if (key === 'f') {
@@ -248,11 +255,19 @@ export default function CampaignPage(): ReactElement {
     );
   }
   const segment = location.pathname.split('/')[3] ?? '';
+  if (segment === 'emergency')
+    return (
+      <CampaignContext.Provider value={view}>
+        <Routes>
+          <Route path="emergency/:card?" element={<EmergencyPage />} />
+        </Routes>
+      </CampaignContext.Provider>
+    );
   const here = (STATIONS as readonly string[]).includes(segment) ? (segment as StationId) : undefined;
   return (
     <CampaignContext.Provider value={view}>
       <Frame
-        plate={<CampaignPlate state={view.state} />}
+        plate={<CampaignPlate state={view.state} emergency={`${view.base}/emergency`} />}
         spine={<Spine status={view.status} here={here} base={view.base} planning={segment === 'plan'} />}
         sheet={
           <>

@@ -106,6 +106,8 @@ export interface BasisChanges {
   readonly things: readonly ThingChange[];
   /** Arms, envelopes or what else the loading is reckoned by. */
   readonly loading: boolean;
+  /** Emergency cards, which prove nothing and take no standing. */
+  readonly emergency: boolean;
   readonly revisions: boolean;
 }
 
@@ -190,6 +192,7 @@ export function compareBases(before: Basis, after: Basis): BasisChanges {
       ).length > 0,
     things: compareThings(before.aircraft, after.aircraft),
     loading: changedMembers({ l: before.aircraft.loading }, { l: after.aircraft.loading }).length > 0,
+    emergency: changedMembers({ e: before.emergency }, { e: after.emergency }).length > 0,
     revisions:
       before.pack.id !== after.pack.id ||
       before.pack.revision !== after.pack.revision ||
@@ -209,6 +212,7 @@ export function isSameBasis(changes: BasisChanges): boolean {
     !changes.enginesChanged &&
     changes.things.length === 0 &&
     !changes.loading &&
+    !changes.emergency &&
     !changes.revisions
   );
 }

@@ -1,6 +1,7 @@
 import type { Instrument, Limit } from '../limits/types.ts';
 import type { FittedItem, LoadingData } from '../loading/types.ts';
 import type { RunsOut } from '../papers/document.ts';
+import type { CardOfAircraft } from '../emergency/types.ts';
 import type { SystemTree } from '../systems/types.ts';
 import type { PROPULSOR_KINDS } from '../airframe/types.ts';
 import type { WayQuestion } from './ways.ts';
@@ -271,6 +272,8 @@ export interface Basis {
   readonly aircraft: Aircraft;
   /** The vocabulary of systems at opening; absent in campaigns from before there was one. */
   readonly systems?: SystemTree;
+  /** The emergency cards of the aircraft at opening; absent where the library has none for it. */
+  readonly emergency?: readonly CardOfAircraft[];
   /** Figures of earlier campaigns, by trend limit and subject ("cruise-heads@left"), oldest first. */
   readonly past?: Readonly<Record<string, readonly { readonly value: number; readonly unit: string }[]>>;
 }

@@ -35,6 +35,7 @@ describe('two bases differ', () => {
     enginesChanged: false,
     things: [],
     loading: false,
+    emergency: false,
     revisions: false,
   };
   test('in nothing, and then nothing is said', () => {
@@ -49,6 +50,16 @@ describe('two bases differ', () => {
     ['the identity of the book', { ...BASIS, limitBook: { ...BOOK, id: 'other' } }, { revisions: true }],
     ['the revision of the book', { ...BASIS, limitBook: { ...BOOK, revision: 2 } }, { revisions: true }],
     ['a gate', pack({ gates: PACK.gates.slice(1) }), { gates: true }],
+    [
+      'the emergency cards',
+      {
+        ...BASIS,
+        emergency: [
+          { id: 'fire', title: 'Fire', phase: 'ground', when: { text: 'Smoke', missing: [] }, steps: [] },
+        ],
+      },
+      { emergency: true },
+    ],
     ['the order', pack({ checks: [...CHECKS].reverse() }), { reordered: true }],
     ['the loading', craft({ loading }), { loading: true }],
     [

@@ -8,6 +8,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['J  K  or arrows', 'next and previous step'],
   ['R', 'clear, or take again'],
   ['N', 'not applicable, with a reason'],
+  ['E', 'emergency cards; Escape comes back'],
   ['T', 'tag open work'],
   ['F', 'raise a finding'],
   [
