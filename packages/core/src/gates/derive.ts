@@ -1,6 +1,6 @@
 import type { BasisIndex } from '../checks/basis-index.ts';
 import { STATIONS, type Gate, type GateCondition, type StationId } from '../checks/types.ts';
-import { Evidence } from '../record/evidence.ts';
+import { Evidence, isProven } from '../record/evidence.ts';
 import type { ActionState, CampaignState, FindingState, TagState } from '../record/state.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import { findingHolds, findingMayBeCured, groundsAircraft } from './findings.ts';
@@ -261,12 +261,13 @@ function holdingsOf(gate: Gate, condition: GateCondition, state: CampaignState, 
   }
 }
 
-/** Flights of the plan that was kept hold what an open finding forbids: they are planned otherwise first. */
-function forbiddenFlights(state: CampaignState, stations: ReadonlyMap<StationId, StationStatus>): Holding[] {
-  const done = new Set(stations.get('flight')?.checks.flatMap((c) => (c.proven ? [c.check.id] : [])));
+/** Flights of the plan that was kept hold what an open finding forbids: they are planned otherwise first, or were flown. */
+function forbiddenFlights(state: CampaignState): Holding[] {
+  const flown = (id: string): boolean =>
+    (state.index?.partsOfCheck.get(id) ?? []).every((part) => isProven(state, part.key));
   return (state.plan?.flights?.flights.flat() ?? []).flatMap((id): Holding[] => {
     const check = state.index?.checks.get(id);
-    const found = check && !done.has(id) ? forbiddenInFlight(state, check) : undefined;
+    const found = check && !flown(id) ? forbiddenInFlight(state, check) : undefined;
     return found
       ? [
           {
@@ -323,7 +324,7 @@ function judgeGate(
       cure: { to: 'gate', gate: before.gate.id },
       overridable: false,
     });
-  if (gate.before === 'flight') holdings.push(...forbiddenFlights(state, stations));
+  if (gate.before === 'flight') holdings.push(...forbiddenFlights(state));
   const stale = !fresh.confirmed || fresh.waiting > 0;
   if (stale)
     holdings.push({
