@@ -139,6 +139,7 @@ export const HEILO_WAYS: EntryBodies['ways.chosen'] = {
   ways: {
     reach: { choice: 'circuit', why: 'It has never flown: a circuit, a landing, a look.' },
     stall: { choice: 'never', why: 'The trim is looked at first; the stall waits for the second flight.' },
+    'landing-flap': { choice: 'half', why: 'A go-around with flap stuck fully down may be marginal.' },
     fairings: { choice: 'off', why: 'Off: wheels and brakes can be seen and cooled in the first hours.' },
     'own-work': { choice: 'nobody', why: 'Somebody is there who can inspect what another did.' },
   },

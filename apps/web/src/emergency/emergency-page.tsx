@@ -1,5 +1,5 @@
 import { useEffect, useRef, type ReactElement } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import type { CardLine, CardOfAircraft } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
 
@@ -50,12 +50,24 @@ function Card({ card }: { card: CardOfAircraft }): ReactElement {
 const PHASES = { ground: 'On the ground', flight: 'In flight' } as const;
 const KEYS = '123456789abcdefghijklm';
 
-/** The list of cards: on the ground first, each a press of the finger or of its key. */
-function Choice({ cards, now }: { cards: readonly CardOfAircraft[]; now: CardOfAircraft }): ReactElement {
+type Phase = CardOfAircraft['phase'];
+
+/** The list of cards: those for where the aircraft is first, each a press of the finger or of its key. */
+function Choice({
+  cards,
+  now,
+  phase: first,
+}: {
+  cards: readonly CardOfAircraft[];
+  now: CardOfAircraft;
+  phase: Phase;
+}): ReactElement {
   const { base } = useCampaign();
+  const { search } = useLocation();
+  const phases: readonly Phase[] = first === 'flight' ? ['flight', 'ground'] : ['ground', 'flight'];
   return (
     <nav aria-label="Emergency cards" className="no-print lg:w-[300px] lg:shrink-0">
-      {(['flight', 'ground'] as const).map((phase) => (
+      {phases.map((phase) => (
         <section key={phase}>
           <h2 className="cap mt-2">{PHASES[phase]}</h2>
           <ul className="m-0 list-none p-0 max-lg:flex max-lg:flex-wrap max-lg:gap-2">
@@ -63,7 +75,7 @@ function Choice({ cards, now }: { cards: readonly CardOfAircraft[]; now: CardOfA
               card.phase === phase ? (
                 <li key={card.id}>
                   <Link
-                    to={`${base}/emergency/${card.id}`}
+                    to={`${base}/emergency/${card.id}${search}`}
                     replace
                     aria-current={card === now ? 'page' : undefined}
                     className={`flex min-h-10 items-center gap-3 text-[1.05rem] max-lg:min-h-14 max-lg:rounded-[3px] max-lg:border-[1.5px] max-lg:border-ink max-lg:px-3 ${card === now ? 'font-bold max-lg:bg-ink max-lg:text-sheet' : ''}`}
@@ -81,14 +93,21 @@ function Choice({ cards, now }: { cards: readonly CardOfAircraft[]; now: CardOfA
   );
 }
 
+/** Stations at which the aircraft stands on the ground with something running. */
+const ON_GROUND = ['controls', 'fuel', 'run-up', 'taxi', 'debrief'];
+const phaseAt = (station: string | null): Phase =>
+  station !== null && ON_GROUND.includes(station) ? 'ground' : 'flight';
+
 /** Emergency cards of the aircraft, from the record of the campaign: they need no network. */
 export function EmergencyPage(): ReactElement {
   const view = useCampaign();
   const navigate = useNavigate();
   const { card: wanted } = useParams();
+  const { search } = useLocation();
+  const phase = phaseAt(new URLSearchParams(search).get('at'));
   const top = useRef<HTMLDivElement>(null);
   const { aircraft, emergency: cards = [] } = view.index.basis;
-  const now = cards.find((c) => c.id === wanted) ?? cards.find((c) => c.phase === 'flight') ?? cards[0];
+  const now = cards.find((c) => c.id === wanted) ?? cards.find((c) => c.phase === phase) ?? cards[0];
   useEffect(() => {
     const press = (event: KeyboardEvent): void => {
       if (event.ctrlKey || event.metaKey || event.altKey) return;
@@ -97,7 +116,7 @@ export function EmergencyPage(): ReactElement {
       const chosen =
         step === 0 ? cards[KEYS.indexOf(event.key)] : cards[(at + step + cards.length) % cards.length];
       if (event.key === 'Escape') void navigate(-1);
-      else if (chosen) void navigate(`${view.base}/emergency/${chosen.id}`, { replace: true });
+      else if (chosen) void navigate(`${view.base}/emergency/${chosen.id}${search}`, { replace: true });
       else return;
       event.preventDefault();
     };
@@ -131,10 +150,11 @@ export function EmergencyPage(): ReactElement {
             ref={top}
             className="no-print flex scroll-mt-14 flex-col gap-6 px-6 py-4 lg:flex-row lg:gap-10"
           >
-            <div className="order-first min-w-0 flex-1 lg:order-last">
+            {/* On a phone the cards are chosen from first; the one that was chosen comes up over them. */}
+            <div className={`min-w-0 flex-1 lg:order-last ${wanted ? '' : 'max-lg:order-last'}`}>
               <Card card={now} />
             </div>
-            <Choice cards={cards} now={now} />
+            <Choice cards={cards} now={now} phase={phase} />
           </div>
           <div className="hidden print:block">
             <p className="cap">

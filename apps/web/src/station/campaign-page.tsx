@@ -140,7 +140,7 @@ function useSheetKeys(view: CampaignView | undefined, setSlip: (slip: Slip) => v
         );
       if (key === 'e') {
         event.preventDefault();
-        void navigate(`${view.base}/emergency`);
+        void navigate(`${view.base}/emergency?at=${location.pathname.split('/')[3] ?? ''}`);
         return;
       }
       const slip = slips[key];
@@ -267,7 +267,7 @@ export default function CampaignPage(): ReactElement {
   return (
     <CampaignContext.Provider value={view}>
       <Frame
-        plate={<CampaignPlate state={view.state} emergency={`${view.base}/emergency`} />}
+        plate={<CampaignPlate state={view.state} emergency={`${view.base}/emergency?at=${segment}`} />}
         spine={<Spine status={view.status} here={here} base={view.base} planning={segment === 'plan'} />}
         sheet={
           <>
