@@ -61,6 +61,9 @@ function PartColumn({ part, first, alone }: { part: Part; first: boolean; alone:
       ) : (
         <>
           <KeptAnswer part={part} />
+          {part.check.decides && status?.answer ? (
+            <p className="mt-1">{view.state.ways?.ways[part.check.decides]?.why}</p>
+          ) : null}
           {isWorked(part.check.answer) ? (
             <Suspense fallback={null}>
               <KeptWorked part={part} />
