@@ -195,6 +195,36 @@ describe('people', () => {
     });
   });
 
+  test('what somebody may do is for systems that there are: a name that nothing has is refused, and nothing is changed', async () => {
+    const person = await add('systems');
+    const give = (systems: string[], families = ['piston-twin']) =>
+      by.administrator.agent.put(`/api/people/${person.id}`).send({
+        fullName: 'Somebody',
+        ended: false,
+        authorisations: [{ role: 'technician', families, systems }],
+      });
+    await give(['avionics.radio', 'engine.*.oil']).expect(200);
+    const { body } = await give(['engine.*.oil', 'engin.left', 'radio-set']).expect(400);
+    expect((body as { message: string }).message).toMatch(
+      /^No system is called “engin\.left”, “radio-set”\. Nothing was changed/,
+    );
+    const all = (await by.administrator.agent.get('/api/people')).body as PersonView[];
+    expect(all.find((p) => p.id === person.id)?.authorisations[0]?.systems).toEqual([
+      'avionics.radio',
+      'engine.*.oil',
+    ]);
+    await by.administrator.agent
+      .post('/api/people')
+      .send({
+        name: 'nowhere',
+        fullName: 'No Where',
+        passphrase: PASSPHRASE,
+        authorisations: [{ role: 'technician', families: ['*'], systems: ['engin'] }],
+      })
+      .expect(400);
+    expect(((await by.administrator.agent.get('/api/people')).body as PersonView[]).length).toBe(all.length);
+  });
+
   test('the last administrator stays one', async () => {
     const me = by.administrator.person;
     for (const change of [

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
 import {
   cardsOf,
+  knowsSystem,
   canonicalJson,
   err,
   indexBasis,
@@ -197,6 +198,12 @@ export class LibraryService {
   /** An instrument of the register, with what it was before its present certificate. */
   registered(id: string): Instrument | undefined {
     return instrumentWithPast(this.loaded.instrumentRevisions.of(id));
+  }
+
+  /** Names that the tree of systems does not know; none where there is no tree. Example: "engin.left.oil". */
+  unknownSystems(names: readonly string[]): readonly string[] {
+    const { systems } = this.loaded;
+    return systems ? names.filter((name) => !knowsSystem(systems, name)) : [];
   }
 
   /** Pack, limit book and aircraft of a mark in their newest revisions, with the workshop's instruments. */

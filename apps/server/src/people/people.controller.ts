@@ -26,6 +26,7 @@ import {
 import type { Request, Response } from 'express';
 import { NeedsRole, OpenToEveryone, SESSION_COOKIE, Signed } from '../access.ts';
 import { LogService } from '../installation/index.ts';
+import { LibraryService } from '../library/index.ts';
 import { refuse } from '../refusal.ts';
 import { beginOnDevice, cookieOf } from './cookies.ts';
 import { PeopleService } from './people.service.ts';
@@ -38,6 +39,7 @@ export class PeopleController {
     private readonly people: PeopleService,
     private readonly sessions: SessionService,
     @Inject(LogService) private readonly log: LogService,
+    @Inject(LibraryService) private readonly library: LibraryService,
   ) {}
 
   @OpenToEveryone()
@@ -64,9 +66,20 @@ export class PeopleController {
     return this.people.list();
   }
 
+  /** An authorisation for a system that nothing is called would cover nothing, and nobody would see it. */
+  private refuseUnknownSystems({ authorisations = [] }: Pick<PersonChangeRequest, 'authorisations'>): void {
+    const unknown = this.library.unknownSystems(authorisations.flatMap((a) => a.systems ?? []));
+    if (unknown.length > 0)
+      throw refuse(
+        400,
+        `No system is called ${unknown.map((name) => `“${name}”`).join(', ')}. Nothing was changed; systems are named as in the tree of systems, for example “engine.*.oil”.`,
+      );
+  }
+
   @NeedsRole('administrator')
   @Post('people')
   async add(@Body() request: PersonRequest, @Signed() by: PersonView): Promise<PersonView> {
+    this.refuseUnknownSystems(request);
     const added = await this.people.add(request, by.id);
     if (!added.ok) throw refuse(409, `The name ${request.name} is taken. Nobody was added; choose another.`);
     return added.value;
@@ -80,6 +93,7 @@ export class PeopleController {
     @Body() request: PersonChangeRequest,
     @Signed() by: PersonView,
   ): Promise<PersonView> {
+    this.refuseUnknownSystems(request);
     const changed = await this.people.change(id, request, by.id);
     if (!changed.ok) {
       if (changed.error === 'unknown') throw refuse(404, 'There is no such person here.');

@@ -309,13 +309,19 @@ describe('a pack with a dead end', () => {
     ],
     [
       'a state that nothing before it sets',
-      [check('a', { needs: { engine: 'running' } }), check('b', { sets: { engine: 'running' } })],
+      [
+        check('a', { needs: { engine: 'running' } }),
+        check('b', { sets: { engine: 'running' }, cautions: ['Live.'] }),
+      ],
       [['a', 'stateNeverSet', { check: 'a', state: 'engine', value: 'running' }]],
     ],
     ['a state that is so from the beginning', [check('a', { needs: { engine: 'stopped' } })], []],
     [
       'a state that a check before it sets',
-      [check('b', { sets: { engine: 'running' } }), check('a', { needs: { engine: 'running' } })],
+      [
+        check('b', { sets: { engine: 'running' }, cautions: ['Live.'] }),
+        check('a', { needs: { engine: 'running' } }),
+      ],
       [],
     ],
     [

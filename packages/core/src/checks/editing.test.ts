@@ -97,7 +97,7 @@ test('what keeps a pack from being worked is told: gauges, engines at large, sta
   expect(codes(check('e', engine), check('f', { ...engine, subject: 'engine' }))).toEqual([
     'provesEngineAtLarge',
   ]);
-  const start = check('s', { subject: 'engine', sets: { engine: 'running' } });
+  const start = check('s', { subject: 'engine', sets: { engine: 'running' }, cautions: ['Live.'] });
   const stop = check('t', { subject: 'engine', sets: { engine: 'stopped' } });
   const needs = check('n', { subject: 'engine', needs: { engine: 'running' } });
   expect([codes(start, needs), codes(stop, needs), codes(needs, start)]).toEqual([
@@ -106,6 +106,28 @@ test('what keeps a pack from being worked is told: gauges, engines at large, sta
     ['stateNeverSet'],
   ]);
   expect(codes(check('u', { needs: { nobody: 'x' } }))).toEqual(['stateUndefined', 'stateNeverSet']);
+  const caution = { cautions: ['Propeller live.'] };
+  const nearIt: readonly Partial<Check>[] = [
+    { needs: { armed: 'yes' } },
+    { sets: { engine: 'running' }, subject: 'engine' as const },
+    { needs: { 'fuel-engine': 'running' }, where: 'outside' },
+  ];
+  for (const near of nearIt) {
+    const said = (change: Partial<Check>) =>
+      codes(check('d', { ...near, ...change })).includes('cautionMissing');
+    expect([
+      said({ cautions: [] }),
+      said(caution),
+      said({ uncautioned: 'Behind glass.' }),
+      said({ uncautioned: ' ' }),
+    ]).toEqual([true, false, false, true]);
+  }
+  const farFromIt: readonly Partial<Check>[] = [
+    { needs: { engine: 'running' }, where: 'cockpit' },
+    { needs: { engine: 'running' }, where: 'outside', station: 'flight' as const },
+    { needs: { engine: 'stopped', armed: 'no' }, sets: { engine: 'stopped', armed: 'no' }, where: 'outside' },
+  ];
+  for (const far of farFromIt) expect(codes(check('d', far))).not.toContain('cautionMissing');
   const choice = (...options: readonly string[]): Check =>
     check('w', {
       decides: 'fairings',

@@ -25,6 +25,26 @@ function wayProblems(check: Check, say: Say): void {
   }
 }
 
+/** Values of states in which something near a hand may turn, or begins to. */
+const DANGEROUS: Readonly<Record<string, string>> = {
+  armed: 'yes',
+  engine: 'running',
+  'fuel-engine': 'running',
+};
+
+/**
+ * Whether a check brings something into a dangerous state, or is done near it: whatever is armed, and an engine that runs
+ * for everybody but those in the cockpit or in the air.
+ */
+export function isDangerous({ needs, sets, where, station }: Check): boolean {
+  const brings = Object.entries(DANGEROUS).some(([state, value]) => sets[state] === value);
+  const near = Object.entries(DANGEROUS).some(
+    ([state, value]) =>
+      needs[state] === value && (state === 'armed' || (station !== 'flight' && where !== 'cockpit')),
+  );
+  return brings || near;
+}
+
 type Say = (code: string, params?: Reason['params']) => void;
 
 function referencesOf(check: Check): readonly string[] {
@@ -71,7 +91,8 @@ function stateProblems(
 /**
  * Everything that keeps a pack from being worked in the order it is written: a check twice, a reference to one
  * that is not there or comes later, a state that is not defined, cannot have a value, or is needed before
- * anything sets it, a gauge from high to low, a school that there is not, systems of an engine proven by a check on the whole aircraft.
+ * anything sets it, a gauge from high to low, a school that there is not, something armed or
+ * turning without a caution, systems of an engine proven by a check on the whole aircraft.
  * Empty for a pack without dead ends. Limits are the business of `indexBasis`, which knows the book.
  * Example: moving a check before one that it stands on gives `comesBefore`.
  */
@@ -92,6 +113,8 @@ export function packProblems(pack: Pack): readonly PackProblem[] {
     if ('plausible' in check.answer && !(check.answer.plausible.low < check.answer.plausible.high))
       say('gaugeReversed');
     wayProblems(check, say);
+    if (isDangerous(check) && check.cautions.length === 0 && !check.uncautioned?.trim())
+      say('cautionMissing');
     if (check.proves.some((p) => p.includes('{engine}')) && check.subject !== 'engine')
       say('provesEngineAtLarge');
   });

@@ -119,6 +119,8 @@ export interface Check {
   readonly response: string;
   readonly why: string;
   readonly cautions: readonly string[];
+  /** Why something armed or turning needs no caution here; without it such a check has one. */
+  readonly uncautioned?: string;
   readonly where: string;
   readonly who: string;
   readonly subject: 'aircraft' | 'engine';

@@ -115,6 +115,8 @@ const ENGLISH_OWN = {
   otherWay: (p) =>
     `Not done by the way that is followed here. ${sayWay(p.s('question'), p.s('choice'))}. ${p.s('why')}`,
   wayOpen: (p) => `${p.s('check')} was chosen, and is open again.`,
+  cautionMissing: (p) =>
+    `${p.s('check')} is done where something is armed or turns, and carries no caution. Write one, or say why none is needed.`,
   decidesOther: (p) =>
     `${p.s('check')} is answered by the way chosen on ${p.s('question')}; its good options have to be ${p.list('values').join(', ')}.`,
   wayUnknown: (p) =>
