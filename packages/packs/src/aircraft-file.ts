@@ -2,7 +2,7 @@ import {
   aircraftOf,
   err,
   FAMILY_IDS,
-  knowsSystem,
+  meaningsOf,
   layoutFor,
   makeSentences,
   ok,
@@ -81,7 +81,7 @@ export function compileAircraft(
     : err(made.error.map((why) => file.problem([], say(why))));
 }
 
-/** What equipment and choices touch under a name that the tree of systems does not know. */
+/** What equipment and choices touch under a name that the tree of systems does not know, or of a thing that is not there. */
 function unknownSystems(about: AircraftDescription, systems: SystemTree, file: ParsedFile): FileProblem[] {
   const lists = [
     ...about.equipment.map((e, i) => [['equipment', i, 'touches'], e.touches] as const),
@@ -89,10 +89,17 @@ function unknownSystems(about: AircraftDescription, systems: SystemTree, file: P
       o.choices.map((c, j) => [['options', i, 'choices', j, 'touches'], c.touches] as const),
     ),
   ];
+  const { surfaces, propulsors, stores } = about.layout;
+  const there = new Set(['*', ...[...surfaces, ...propulsors, ...stores].map((t) => t.id)]);
   return lists.flatMap(([at, touches]) =>
-    touches.flatMap((name, k) =>
-      knowsSystem(systems, name) ? [] : [file.problem([...at, k], `no system is called "${name}"`)],
-    ),
+    touches.flatMap((name, k) => {
+      const meanings = meaningsOf(systems, name);
+      const say = (message: string): FileProblem[] => [file.problem([...at, k], message)];
+      if (meanings.length === 0) return say(`no system is called "${name}"`);
+      if (meanings.some((m) => m.things.every((t) => there.has(t)))) return [];
+      const missing = meanings.flatMap((m) => m.things).find((t) => !there.has(t));
+      return say(`"${name}": this aircraft has no "${missing ?? ''}"`);
+    }),
   );
 }
 

@@ -120,3 +120,17 @@ test('the engines of the stand-in, in health and warm, are inside every limit th
   expect(wrong).toEqual([]);
   expect(asked).toBeGreaterThan(10);
 });
+
+test('what a piece of equipment touches is of things that this aircraft has', () => {
+  const [name, text] = fleetFiles(TODAY).find(([n]) => n.includes('qx-tjd')) ?? ['', ''];
+  const problems = (touches: string): string[] => {
+    const changed = text.replace(/touches:\s*(\[[^\]]*\]|(\n\s+- .*)+)/, `touches: [${touches}]`);
+    expect(changed).not.toBe(text);
+    return loadLibrary([...readLibraryFolder(BUILT_IN_LIBRARY), { name, text: changed }]).problems.map(
+      (p) => p.message,
+    );
+  };
+  expect(problems("'engine.left.oil', 'avionics.radio'")).toEqual([]);
+  expect(problems("'engine.lfet.oil'")).toEqual(['"engine.lfet.oil": this aircraft has no "lfet"']);
+  expect(problems("'engin.left.oil'")).toEqual(['no system is called "engin.left.oil"']);
+});
