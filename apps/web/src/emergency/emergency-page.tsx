@@ -123,7 +123,10 @@ export function EmergencyPage(): ReactElement {
     addEventListener('keydown', press);
     return () => removeEventListener('keydown', press);
   });
-  useEffect(() => top.current?.scrollIntoView({ block: 'start' }), [now]);
+  // In braces: a browser whose scrolling gives a promise would hand it to React as a way to clean up.
+  useEffect(() => {
+    top.current?.scrollIntoView({ block: 'start' });
+  }, [now]);
   return (
     <div className="h-dvh overflow-auto bg-sheet print:h-auto print:overflow-visible">
       <header className="no-print sticky top-0 z-10 flex min-h-[52px] items-center gap-4 bg-plate px-4 text-plate-ink">
