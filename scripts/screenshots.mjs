@@ -41,12 +41,16 @@ const signIn = async (page) => {
 const page = await open({ width: 1280, height: 800 });
 await page.goto(url);
 await page.getByRole('heading', { name: 'People of this demonstration' }).waitFor();
-await save(page, 'sign-in');
 await signIn(page);
 await save(page, 'hangar');
 await page.getByText('Both propeller governors').click();
 await page.waitForURL(/check=/);
 const base = page.url().replace(/(\/campaign\/[^/]+).*/, '$1');
+await page.getByLabel('Step in hand').waitFor();
+await page.keyboard.press('e');
+await page.getByRole('article').first().waitFor();
+await save(page, 'emergency');
+await page.keyboard.press('Escape');
 const lever = async (name, wait = 600) => {
   await page.getByRole('region', { name: 'Simulation' }).getByRole('button', { name, exact: true }).click();
   await page.waitForTimeout(wait);

@@ -125,6 +125,7 @@ const ASKS: readonly (keyof Check)[] = [
   'limits',
   'standsOn',
   'proves',
+  'decides',
 ];
 
 /** How the checks of two packs differ. Example: a longer `why` is a change that asks nothing other. */

@@ -139,6 +139,11 @@ describe('two bases differ', () => {
     expect(compareChecks(CHECKS, changed('idle', { why: 'Other.', minutes: 9 }))).toEqual([
       { check: 'idle', title: 'idle', change: 'changed', fields: ['why', 'minutes'], asksOther: false },
     ]);
+    // What was answered by hand is answered by a choice from now on; which schools do it changes no answer.
+    expect(compareChecks(CHECKS, changed('idle', { decides: 'stall' }))).toMatchObject([{ asksOther: true }]);
+    expect(compareChecks(CHECKS, changed('idle', { ways: { stall: ['never'] } }))).toMatchObject([
+      { asksOther: false },
+    ]);
     expect(compareChecks(CHECKS, changed('idle', { why: 'Other.', challenge: 'Read it.' }))).toMatchObject([
       { fields: ['challenge', 'why'], asksOther: true },
     ]);
