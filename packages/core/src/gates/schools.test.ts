@@ -159,6 +159,21 @@ test('the door: the choice is made by choosing, says why, and the reach is the p
   ]);
 });
 
+test('an open doubt about what carries it leaves only the circuit, whoever would choose otherwise', () => {
+  const s = new Scribe().open(basis());
+  const ways = (choice: 'circuit' | 'overhead') => {
+    const body = { profile: choice, ways: { reach: { choice, why: 'Fine day' } } };
+    const draft = s.draft('ways.chosen', body, { role: 'pilot' }) as unknown as EntryDraft;
+    const asked = admit(draft, s.state(), NOW);
+    return asked.ok ? 'admitted' : asked.error.code;
+  };
+  expect([ways('overhead'), ways('circuit')]).toEqual(['admitted', 'admitted']);
+  s.add('finding.raised', { finding: 'f', title: 'Tank flows short', where: 'right' });
+  expect([ways('overhead'), ways('circuit')]).toEqual(['wayForced', 'admitted']);
+  s.add('finding.closed', { finding: 'f', note: '' }, { role: 'inspector', by: BO });
+  expect(ways('overhead')).toBe('admitted');
+});
+
 test('a check about two engines is answered for each, and a choice that the check does not know answers nothing', () => {
   const each = check('school', {
     station: 'inspection',

@@ -1,6 +1,7 @@
 import { indexBasis } from '../checks/basis-index.ts';
 import { compareBases, isSameBasis } from '../checks/compare-bases.ts';
 import { isRequired, occasionOf, proposeScope } from '../planning/scope.ts';
+import { recommendWays, wayFacts } from '../planning/ways.ts';
 import { MAY_LEAVE_OUT_REQUIRED } from '../planning/work.ts';
 import { err, ok, type Result } from '../result.ts';
 import { isInstant } from '../quantity/instant.ts';
@@ -37,6 +38,25 @@ const scopeRule: Rule<'scope.settled'> = ({ body, role }, door) => {
 };
 
 /** A plan names checks of the pack, each once; what is planned badly is said where it is made, not refused here. */
+/** A choice says why, agrees with the profile, and is one of those that an open doubt leaves. */
+const waysRule: Rule<'ways.chosen'> = ({ body }, door) => {
+  if (Object.values(body.ways).some((w) => w.why.trim() === '')) return reason('needsReason');
+  const reach = body.ways['reach']?.choice;
+  if (reach !== undefined && reach !== body.profile)
+    return reason('profileContradicts', { profile: body.profile, choice: reach });
+  // Who is new to it, and who else is there, forces nothing; what is open or was measured does.
+  const facts = wayFacts(door.state, door.index, occasionOf(door.state.opened?.occasion), {
+    beginner: false,
+    inspectors: 0,
+  });
+  for (const [question, advice] of Object.entries(recommendWays(facts))) {
+    const chosen = body.ways[question]?.choice;
+    if (advice.forced && chosen !== undefined && chosen !== advice.choice)
+      return reason('wayForced', { question, choice: advice.choice });
+  }
+  return undefined;
+};
+
 const planRule: Rule<'plan.kept'> = ({ body }, door) => {
   const flown = body.flights?.flights.flat() ?? [];
   for (const list of [body.order, flown])
@@ -59,13 +79,7 @@ function moveRule(body: EntryBodies['basis.moved'], door: Door): Reason | undefi
 const RULES: { readonly [K in EntryKind]: Rule<K> } = {
   'campaign.opened': () => reason('alreadyOpened'),
   'scope.settled': scopeRule,
-  'ways.chosen': ({ body }) => {
-    if (Object.values(body.ways).some((w) => w.why.trim() === '')) return reason('needsReason');
-    const reach = body.ways['reach']?.choice;
-    return reach === undefined || reach === body.profile
-      ? undefined
-      : reason('profileContradicts', { profile: body.profile, choice: reach });
-  },
+  'ways.chosen': waysRule,
   'plan.kept': planRule,
   'answer.given': answerRule,
   'answer.notApplicable': ({ body, by, role }, door) => {

@@ -121,6 +121,8 @@ const ENGLISH_OWN = {
     `${p.s('check')} is answered by the way chosen on ${p.s('question')}; its good options have to be ${p.list('values').join(', ')}.`,
   wayUnknown: (p) =>
     `${p.s('check')}: on ${p.s('question')} there is no way “${p.s('value')}”, only ${p.list('values').join(', ')}.`,
+  wayForced: (p) =>
+    `What is open or was measured leaves only this. ${sayWay(p.s('question'), p.s('choice'))}.`,
   profileContradicts: (p) =>
     `The profile of the flight is ${p.s('profile')}, and the way chosen is ${p.s('choice')}. Choose one of them for both.`,
   decidedByWay: (p) =>
