@@ -84,6 +84,15 @@ test('what is chosen answers the check about it, and takes out what the other sc
   expect(marks(s)).toMatchObject({ school: 'again', with: 'notStarted', without: 'notStarted' });
 });
 
+test('what does not apply stays so, whatever else is chosen', () => {
+  const s = new Scribe().open(basis());
+  s.add('answer.notApplicable', { check: 'school', subject: 'aircraft', reason: 'No wheels' });
+  choose(s, undefined);
+  expect(marks(s)).toMatchObject({ school: 'notApplicable proven', with: 'notStarted' });
+  choose(s, 'on');
+  expect(marks(s)).toMatchObject({ school: 'within proven' });
+});
+
 test('what was found stays, whatever is chosen afterwards: out is not chosen away', () => {
   const s = new Scribe().open(basis());
   choose(s, 'on');

@@ -120,7 +120,7 @@ function answerByWay(draft: Draft, index: BasisIndex, part: Part, entry: Entry<'
   if (check.answer.kind === 'choice' && check.answer.options.some((o) => o.id === answer.option)) {
     const body = { check: check.id, subject, answer, facts: {} };
     answerGiven(draft, index, { ...entry, kind: 'answer.given', body });
-  } else if (standingAnswer(draft.state.parts.get(part.key)))
+  } else if (standingAnswer(draft.state.parts.get(part.key))?.answer)
     lose(
       draft,
       entry,
