@@ -28,8 +28,8 @@ for (const part of parts) {
       ...process.env,
       KANZEL_MUTATE_PART: part,
       KANZEL_MUTATE_TESTS: PARTS[part].tests.join(),
-      KANZEL_FUZZ_RUNS: '40',
-      KANZEL_DRAWS: '150',
+      KANZEL_FUZZ_RUNS: '12',
+      KANZEL_DRAWS: '60',
       KANZEL_FUZZ_FAST: '1',
     },
   });
