@@ -197,6 +197,11 @@ test('a pack is reordered by keys and by drag, added to, split, tried and publis
   await page.getByLabel('Find, or name a new one').fill('Rain cover off');
   await page.getByRole('button', { name: /^Add behind/ }).click();
   await expect(page.getByRole('region', { name: 'Check in hand: Rain cover off' })).toBeVisible();
+  // It is done where something is armed, as the one before it: without a caution nobody is let near it.
+  await expect(page.getByText(/armed or turns, and carries no caution/).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Publish', exact: true })).toBeDisabled();
+  await page.getByLabel('Care', { exact: true }).fill('Tied down; hands behind the propellers');
+  await expect(page.getByText(/armed or turns, and carries no caution/)).toHaveCount(0);
 
   // The server goes away while somebody types: the draft waits on the device, and is sent when it is back.
   await kept(page);
