@@ -56,6 +56,8 @@ export async function createApp(
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, clock, hold), {
     logger: settings.logLevel === 'silent' ? false : ['error', 'warn'],
     abortOnError: false,
+    // A browser that has just connected again, or answers no more, does not keep the product from ending.
+    forceCloseConnections: true,
   }).catch((error: unknown) => {
     hold.onApplicationShutdown();
     throw explainOpening(settings.dataFolder, error);

@@ -66,6 +66,15 @@ function explainListening(settings: Settings, error: unknown): Error {
   return error instanceof Error ? error : new Error(String(error));
 }
 
+/** How long ending may take, before the process ends without having said goodbye to everybody (ms). */
+const ENDS_WITHIN = 10_000;
+
+/** Ends in any case: whatever is in the record is on the disk, and nothing waits in memory for the end. */
+function endInTime(): void {
+  for (const signal of ['SIGTERM', 'SIGINT'] as const)
+    process.once(signal, () => setTimeout(() => process.exit(0), ENDS_WITHIN).unref());
+}
+
 async function start(): Promise<void> {
   const settings = readSettings();
   const app = await createApp(settings);
@@ -83,6 +92,7 @@ async function start(): Promise<void> {
     process.stdout.write(
       `No account exists yet. Open the address and make the first one with the code ${people.setupCode}\n`,
     );
+  endInTime();
   // A child of the demo lives no longer than it.
   process.on('disconnect', () => process.kill(process.pid, 'SIGTERM'));
 }
