@@ -1,6 +1,7 @@
 import {
   CHECK_DEFAULTS,
   err,
+  FAMILIES,
   ok,
   overlaps,
   inStationOrder,
@@ -19,6 +20,7 @@ import {
 } from '@kanzel/core';
 import { parseLibraryFile, type ParsedFile } from './parse.ts';
 import type { FileProblem } from './problem.ts';
+import { reopeningGaps } from './reopening.ts';
 
 interface RawModule {
   readonly id: string;
@@ -132,6 +134,8 @@ export function compilePack(
     problems.push(pack.problem(at >= 0 ? ['checks', at] : [raw.checks ? 'checks' : 'modules'], say(reason)));
   }
   if (systems) problems.push(...unknownSystems(compiled, raw, systems, pack));
+  // What is asked of the graph makes sense only where every name in it is known.
+  if (systems && problems.length === 0) problems.push(...missedByWork(compiled, raw, systems, pack));
   return problems.length > 0 ? err(problems) : ok(compiled);
 }
 
@@ -156,6 +160,25 @@ function unknownSystems(pack: Pack, raw: RawPack, systems: SystemTree, file: Par
       problems.push(file.problem(['independentInspection', i], `no check of this pack proves "${name}"`));
   });
   return problems;
+}
+
+/** Components whose work would re-open nothing, and checks that no work would re-open, as problems of the file. */
+function missedByWork(pack: Pack, raw: RawPack, systems: SystemTree, file: ParsedFile): FileProblem[] {
+  return reopeningGaps(pack, systems).map((gap) => {
+    const on = FAMILIES[gap.family].toLowerCase();
+    if (gap.kind === 'idle')
+      return file.problem(
+        [raw.checks ? 'checks' : 'modules'],
+        `"${gap.component.title}" (${gap.component.touches.join(', ')}) replaced re-opens no check of this pack ` +
+          `(${on}); a check has to prove it`,
+      );
+    const at = raw.checks?.findIndex((c) => c.id === gap.check) ?? -1;
+    return file.problem(
+      at >= 0 ? ['checks', at, 'proves'] : ['modules'],
+      `no work re-opens check "${gap.check}" (${on}); it has to prove a system that work touches, or one that is ` +
+        `looked at every time`,
+    );
+  });
 }
 
 /**

@@ -6,6 +6,7 @@ import {
   isEveryTime,
   knowsSystem,
   layoutFor,
+  overlaps,
   proposeScope,
   reachOfWork,
   systemsOf,
@@ -20,7 +21,16 @@ import {
   type WorkAction,
 } from '@kanzel/core';
 import { readdirSync, readFileSync } from 'node:fs';
-import { BUILT_IN_LIBRARY, consequencesTables, loadLibrary, readLibraryFolder } from './index.ts';
+import {
+  BUILT_IN_LIBRARY,
+  compileDocument,
+  consequencesTables,
+  describeProblem,
+  documentOfPack,
+  loadLibrary,
+  parseLibraryFile,
+  readLibraryFolder,
+} from './index.ts';
 import { SUITABLE } from './testing/suitable.ts';
 
 const library = loadLibrary(readLibraryFolder(BUILT_IN_LIBRARY));
@@ -202,6 +212,47 @@ describe.each(packs.flatMap((p) => familiesOf(p).map((f) => [p.id, f, p] as cons
     });
   },
 );
+
+describe('a pack that work and checks miss is refused', () => {
+  const multirotor = library.packs.get('multirotor') as Pack;
+  const refusals = (pack: Pack): readonly string[] => {
+    const file = parseLibraryFile('own.json', JSON.stringify(documentOfPack(pack)));
+    if (!file.ok) throw new Error(JSON.stringify(file.error));
+    const made = compileDocument(file.value, library.moduleFiles, tree);
+    return made.ok ? [] : made.error.map(describeProblem);
+  };
+  const proving = (proves: readonly string[]): Pack => ({
+    ...multirotor,
+    checks: multirotor.checks.map((c, i) => (i === 0 ? { ...c, proves, standsOn: [] } : c)),
+  });
+
+  test('with a check that no work re-opens; what is looked at every time needs none', () => {
+    expect(refusals(multirotor)).toEqual([]);
+    const [first] = multirotor.checks;
+    const told = refusals(proving([]));
+    expect(told).toHaveLength(1);
+    expect(told[0]).toContain(`no work re-opens check "${first?.id}" (multirotor)`);
+    const everyTime = tree.systems.find((s) => s.everyTime)?.name ?? '';
+    expect(refusals(proving([everyTime]))).toEqual([]);
+  });
+
+  test('with a component that re-opens nothing, each component in its turn', () => {
+    const index = indexFor(multirotor, 'multirotor');
+    const proves = [...index.parts.values()].flatMap((p) => p.proves);
+    const drawn = componentsOf(tree, layoutFor('multirotor'), [], proves).filter((c) => c.zone);
+    expect(drawn.length).toBeGreaterThan(5);
+    for (const component of drawn) {
+      const touched = reachOfWork(tree, component.touches, 'replaced');
+      const meets = (name: string): boolean =>
+        touched.some((t) => overlaps(t, name.replaceAll('{engine}', '*')));
+      const without = multirotor.checks.map((c) => ({ ...c, proves: c.proves.filter((p) => !meets(p)) }));
+      const inspected = multirotor.independentInspection.filter((name) => !meets(name));
+      const told = refusals({ ...multirotor, independentInspection: inspected, checks: without });
+      // Things that are one system are told once, by the first of them.
+      expect(told.join('\n')).toContain(`(${component.touches.join(', ')}) replaced re-opens no check`);
+    }
+  });
+});
 
 test('the tables that a mechanic reads are those of this library', () => {
   const folder = new URL('../../../docs/consequences/', import.meta.url);

@@ -62,7 +62,7 @@ export function componentsOf(
     const drawn = node.things ? thingsOf(layout, zones, node.things) : [];
     for (const thing of drawn) put({ id: thing.id, title: thing.title, touches: [name], zone: thing.id });
     // A check of the whole says nothing of what its parts are: a motor is not thought to have a gear train.
-    const known = (p: string): boolean => p.split('.').length >= name.split('.').length && overlaps(p, name);
+    const known = (p: string): boolean => overlaps(p, name) && p.split('.').length >= name.split('.').length;
     if (node.component !== undefined && drawn.length === 0 && proves.some(known))
       put({
         id: name,

@@ -16,6 +16,7 @@ import { FigureField } from '../../ui/figure-field.tsx';
 import { LineField, Picker } from '../../ui/picker.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
 import { AnswerFields } from './answer-fields.tsx';
+import { SchoolFields } from './school-fields.tsx';
 
 type PackChange = (next: Pack, about?: string) => void;
 
@@ -188,7 +189,11 @@ export function CheckPanel({
         />
       </div>
       <div className="mt-3">
-        <AnswerFields key={check.id} check={check} change={change} />
+        {check.decides ? (
+          <p className="text-ink-2">Nobody answers it by hand: what is chosen is its answer.</p>
+        ) : (
+          <AnswerFields key={check.id} check={check} change={change} />
+        )}
       </div>
       <div className="mt-3 grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">
         <LineField
@@ -236,6 +241,7 @@ export function CheckPanel({
           onChange={(v) => change({ notApplicable: v === 'may' }, 'not applicable')}
         />
       </div>
+      <SchoolFields check={check} change={change} />
       <div className="mt-3 flex flex-wrap gap-2">
         <Button disabled={check.answer.kind === 'computed'} onClick={() => setSplitting(true)}>
           Split in two

@@ -49,4 +49,8 @@ test('a new check fits where it is put: it needs what its neighbour needs, and m
   const fresh = freshCheck('b', 'Second', like, 'papers');
   expect(fresh).toMatchObject({ where: 'van', station: 'papers', module: 'm', challenge: 'Second?' });
   expect(packProblems({ ...pack, checks: [...pack.checks, fresh] })).toEqual([]);
+  // Work on what its neighbour proves brings it back; done once, it proves that of every engine.
+  const oil = freshCheck('c', 'Third', { ...like, proves: ['engine.{engine}.oil', 'gear'] }, 'papers');
+  expect(oil.proves).toEqual(['engine.*.oil', 'gear']);
+  expect(packProblems({ ...pack, checks: [...pack.checks, oil] })).toEqual([]);
 });

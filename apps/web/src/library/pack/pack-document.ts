@@ -18,7 +18,10 @@ export function documentWith(document: PackDocument, pack: Pack): PackDocument {
   return { ...document, ...pack };
 }
 
-/** A check as it begins: something to confirm, with the words still to be written. */
+/**
+ * A check as it begins: something to confirm, with the words still to be written. It proves what the check before it
+ * proves, so that work on that brings it back as well.
+ */
 export function freshCheck(
   id: string,
   title: string,
@@ -37,6 +40,8 @@ export function freshCheck(
     who: like?.who ?? 'technician',
     answer: { kind: 'confirm' },
     needs: like?.needs ?? {},
+    // It is done once for the aircraft: on all engines, where the one before it is done on each.
+    proves: like?.proves.map((p) => p.replaceAll('{engine}', '*')) ?? [],
     minutes: 2,
   });
 }
