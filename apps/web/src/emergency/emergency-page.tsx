@@ -89,6 +89,7 @@ function Choice({
           </ul>
         </section>
       ))}
+      <p className="mt-3 text-[0.85rem] text-ink-2">The flight manual of the aircraft comes before these.</p>
     </nav>
   );
 }

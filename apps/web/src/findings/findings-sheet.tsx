@@ -5,14 +5,16 @@ import {
   narrowingInWords,
   SEVERITY_WORDS,
   whyNotClosable,
+  WORK_ACTIONS,
   type ActionState,
   type FindingState,
+  type WorkAction,
 } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
 import { Button } from '../ui/button.tsx';
-import { Field, Problem } from '../ui/field.tsx';
+import { Choices, Field, Problem } from '../ui/field.tsx';
 import { MarkSign } from '../ui/mark.tsx';
-import { SystemsPicker } from '../ui/systems-picker.tsx';
+import { SystemsPicker, useTouched } from '../ui/systems-picker.tsx';
 import { Assess } from './assess-form.tsx';
 import { CostNote } from './cost-note.tsx';
 import { useSend } from './use-send.ts';
@@ -32,7 +34,10 @@ function Act({ finding }: { finding: FindingState }): ReactElement {
   const { problem, send } = useSend();
   const [what, setWhat] = useState('');
   const [measure, setMeasure] = useState('');
-  const [touches, setTouches] = useState<readonly string[]>(() => likelySystems(view, finding));
+  // What is exchanged disturbs most: less is said by whoever did less.
+  const [kind, setKind] = useState<WorkAction>('replaced');
+  const touched = useTouched(kind, likelySystems(view, finding));
+  const { touches } = touched;
   const submitForm = (event: FormEvent): void => {
     event.preventDefault();
     void send(
@@ -61,7 +66,14 @@ function Act({ finding }: { finding: FindingState }): ReactElement {
         onChange={(e) => setMeasure(e.target.value)}
         placeholder="New lead, part and batch; torque"
       />
-      <SystemsPicker label="Systems it touched" value={touches} onChange={setTouches} />
+      <Choices<WorkAction>
+        tight
+        label="The thing was"
+        value={kind}
+        options={WORK_ACTIONS.map((id) => ({ id, text: id }))}
+        onChange={setKind}
+      />
+      <SystemsPicker label="Systems it touched" touched={touched} />
       <CostNote touches={touches} />
       <Problem>{problem}</Problem>
       <Button kind="main" type="submit">

@@ -13,7 +13,7 @@ import { useCampaign } from '../station/campaign-context.ts';
 import { Choices } from '../ui/field.tsx';
 import { FigureField } from '../ui/figure-field.tsx';
 import { Picker } from '../ui/picker.tsx';
-import { SystemsPicker } from '../ui/systems-picker.tsx';
+import { SystemsPicker, useTouched } from '../ui/systems-picker.tsx';
 import { NoPlan } from './day-sheet.tsx';
 import { usePlanning } from './plan-context.ts';
 import { clock, dayName } from './time-scale.ts';
@@ -101,7 +101,8 @@ export function WhatIfSheet(): ReactElement {
   const view = useCampaign();
   const { day, now } = usePlanning();
   const [kind, setKind] = useState<Kind>('action');
-  const [touches, setTouches] = useState<readonly string[]>([]);
+  const touched = useTouched(kind === 'action' ? 'replaced' : 'disconnected');
+  const { touches } = touched;
   const [minutes, setMinutes] = useState(30);
   const [person, setPerson] = useState('');
   const suppose = useMemo<Supposition | undefined>(() => {
@@ -140,8 +141,7 @@ export function WhatIfSheet(): ReactElement {
       {kind === 'action' || kind === 'finding' ? (
         <SystemsPicker
           label={kind === 'action' ? 'What would be worked on' : 'What it would be about'}
-          value={touches}
-          onChange={setTouches}
+          touched={touched}
         />
       ) : null}
       {kind === 'absent' ? (

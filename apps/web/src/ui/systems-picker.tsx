@@ -1,46 +1,59 @@
-import { reachOfWork, systemsOf } from '@kanzel/core';
+import { reachOfWork, systemsOf, type WorkAction } from '@kanzel/core';
 import { useMemo, useState, type ReactElement } from 'react';
 import { useCampaign } from '../station/campaign-context.ts';
+
+/** What a hand was laid on, and what of that which is disturbed with it somebody who knows better took off again. */
+interface Hand {
+  readonly on: readonly string[];
+  readonly without: readonly string[];
+}
+
+/** Systems in hand, and those that the work touches by the tree of systems. */
+export interface Touched {
+  readonly hand: Hand;
+  readonly touches: readonly string[];
+  readonly toggle: (system: string) => void;
+}
+
+/** The systems that a kind of work touches: what is picked, and what the tree of systems says is reached through it. */
+export function useTouched(action: WorkAction, initial: readonly string[] = []): Touched {
+  const view = useCampaign();
+  const [hand, setHand] = useState<Hand>({ on: initial, without: [] });
+  const { systems } = view.index.basis;
+  const touches = useMemo(
+    () => reachOfWork(systems, hand.on, action).filter((s) => !hand.without.includes(s)),
+    [systems, hand, action],
+  );
+  const toggle = (system: string): void =>
+    setHand(({ on, without }) => {
+      if (on.includes(system)) return { on: on.filter((s) => s !== system), without };
+      if (touches.includes(system)) return { on, without: [...without, system] };
+      return { on: [...on, system], without: without.filter((s) => s !== system) };
+    });
+  return { hand, touches, toggle };
+}
 
 /**
  * Picks the systems that work touched: type a few letters, tick what fits. What the tree of systems says is disturbed
  * with it is ticked too, to be seen and taken off again by whoever knows better.
  */
-export function SystemsPicker({
-  value,
-  onChange,
-  label,
-}: {
-  value: readonly string[];
-  onChange: (value: readonly string[]) => void;
-  label: string;
-}): ReactElement {
+export function SystemsPicker({ touched, label }: { touched: Touched; label: string }): ReactElement {
   const view = useCampaign();
   const [wanted, setWanted] = useState('');
   const all = useMemo(() => systemsOf(view.index), [view.index]);
-  const [first] = useState(value);
-  const fits = [...new Set([...value, ...all])]
+  const { hand, touches, toggle } = touched;
+  const [first] = useState(hand.on);
+  const ticked = [...new Set([...hand.on, ...touches])];
+  const fits = [...new Set([...ticked, ...hand.without, ...all])]
     .sort((a, b) => Number(first.includes(b)) - Number(first.includes(a)))
     .filter(
       (s) =>
-        value.includes(s) ||
+        ticked.includes(s) ||
         wanted
           .trim()
           .toLowerCase()
           .split(/\s+/)
           .every((w) => view.names.thing(s).toLowerCase().includes(w)),
-    );
-  const toggle = (system: string): void =>
-    onChange(
-      value.includes(system)
-        ? value.filter((v) => v !== system)
-        : [
-            ...new Set([
-              ...value,
-              system,
-              ...reachOfWork(view.index.basis.systems, [system], 'disconnected'),
-            ]),
-          ],
     );
   return (
     <fieldset className="mb-4">
@@ -58,7 +71,7 @@ export function SystemsPicker({
             <input
               type="checkbox"
               className="size-4 accent-hand"
-              checked={value.includes(s)}
+              checked={ticked.includes(s)}
               onChange={() => toggle(s)}
             />
             {view.names.thing(s)}

@@ -21,7 +21,7 @@ export interface EarlierEvidence {
   readonly title: string;
   readonly entry: string;
   readonly at: string;
-  /** The instant from which it no longer counts; absent when time does not end it. */
+  /** The last instant at which it counts; absent when time does not end it. */
   readonly until?: string;
 }
 

@@ -1,4 +1,5 @@
 import { ANN, BO, CHECKS, IDLE_LIMIT, plain, reading, Scribe, START } from '../testing/world.ts';
+import { untold } from '../testing/untold.ts';
 import { admit, foldEntries, type EntryDraft, tenTimesOff } from './index.ts';
 
 const NOW = new Date(START + 3_600_000).toISOString();
@@ -9,7 +10,9 @@ describe('the door', () => {
     const before = JSON.stringify(plain(state));
     const answer = admit(draft as EntryDraft, state, NOW);
     expect(JSON.stringify(plain(state))).toBe(before);
-    return answer.ok ? 'admitted' : answer.error.code;
+    if (answer.ok) return 'admitted';
+    expect([answer.error.code, untold(answer.error)]).toEqual([answer.error.code, []]);
+    return answer.error.code;
   };
   const drop = (s: Scribe, before: number, after: number, change = {}) =>
     s.draft('answer.given', {

@@ -13,6 +13,7 @@ import {
   START,
 } from '../testing/world.ts';
 import { LOADING, SHEET } from '../testing/loading.ts';
+import { untold } from '../testing/untold.ts';
 import type { Basis, Pack, Role } from '../checks/types.ts';
 import { deriveStatus } from '../gates/index.ts';
 import {
@@ -36,7 +37,10 @@ function ask(s: Scribe, draft: unknown, now = NOW): string {
   const answer = admit(draft as EntryDraft, state, now);
   // A refusal changes nothing, and neither does being let in before it is folded.
   expect(JSON.stringify(plain(state))).toBe(before);
-  return answer.ok ? 'admitted' : answer.error.code;
+  if (answer.ok) return 'admitted';
+  // Whoever is refused is told what was wrong, with everything that the sentence names.
+  expect([answer.error.code, untold(answer.error)]).toEqual([answer.error.code, []]);
+  return answer.error.code;
 }
 const said = <K extends EntryKind>(s: Scribe, kind: K, body: EntryBodies[K], change: Change = {}): string =>
   ask(s, { ...s.draft(kind, body, change), ...change });

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { ROLES, type Role } from '../checks/types.ts';
 import { SAMPLE_BODIES } from '../testing/sample-bodies.ts';
 import { ANN, BASIS, BO, CHECKS, PACK, reading, Scribe, START } from '../testing/world.ts';
+import { untold } from '../testing/untold.ts';
 import { aboutOf, admit, coversSystems, foldEntries, type EntryDraft, type EntryKind } from './index.ts';
 
 const NOW = new Date(START + 3_600_000).toISOString();
@@ -32,7 +33,9 @@ function printedTable(): Map<string, ReadonlyMap<Role, boolean>> {
 
 const said = (scribe: Scribe, draft: unknown): string => {
   const answer = admit(draft as EntryDraft, foldEntries(scribe.entries), NOW);
-  return answer.ok ? 'admitted' : answer.error.code;
+  if (answer.ok) return 'admitted';
+  expect([answer.error.code, untold(answer.error)]).toEqual([answer.error.code, []]);
+  return answer.error.code;
 };
 
 test('every kind in every role: the door asks as the table in the docs says', () => {

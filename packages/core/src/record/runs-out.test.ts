@@ -3,7 +3,7 @@ import { deriveStatus } from '../gates/index.ts';
 import type { Basis, Check } from '../checks/types.ts';
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import { Evidence, isFine, mayHaveRunOut, ranOut, wrongState } from './evidence.ts';
-import { standingAnswer, type AnswerRecord, type CampaignState, type Entry } from './index.ts';
+import { foldEntries, standingAnswer, type AnswerRecord, type CampaignState, type Entry } from './index.ts';
 
 /** When what was proven is over: by hours, days, flights, stops and cycles, each at its edge. */
 
@@ -33,7 +33,30 @@ const flying = (id: string, change: Partial<Check> = {}) =>
 function world(checks: readonly Check[], states: readonly object[] = STATES): Basis {
   return { ...BASIS, pack: { ...PACK, gates: [], states: states as typeof PACK.states, checks } };
 }
-const open = (...checks: readonly Check[]): Scribe => new Scribe().open(world(checks));
+const told: Scribe[] = [];
+function open(...checks: readonly Check[]): Scribe {
+  const s = new Scribe().open(world(checks));
+  told.push(s);
+  return s;
+}
+
+/**
+ * The second route to what is proven: everything asked anew, of everything there is, behind every entry of every story
+ * told here. The fold asks only of what an entry or the clock can have moved.
+ */
+afterEach(() => {
+  for (const s of told.splice(0)) {
+    let state: CampaignState | undefined;
+    for (const entry of s.entries) {
+      state = foldEntries([entry], state);
+      const { index } = state;
+      if (!index) throw new Error('not opened');
+      const anew = new Evidence(state, index, state.clock);
+      const proven = [...index.parts.keys()].filter((key) => anew.proven(key));
+      expect([entry.kind, [...state.proofs.keys()].sort()]).toEqual([entry.kind, proven.sort()]);
+    }
+  }
+});
 /** An instant so many hours after the aircraft was opened, and a millisecond more or less where it matters. */
 const hour = (n: number, more = 0): string => new Date(START + n * 3_600_000 + more).toISOString();
 const confirm = (s: Scribe, id: string, subject = 'aircraft', at = hour(1)): Entry =>
@@ -479,7 +502,7 @@ describe('the quick look at what the clock may have ended', () => {
     }),
     flying('climb'),
   ];
-  const told = (): Scribe => {
+  const answered = (): Scribe => {
     const s = open(...CHECKS);
     for (const id of ['plain', 'hours', 'flights', 'stops']) confirm(s, id);
     s.add(
@@ -503,7 +526,7 @@ describe('the quick look at what the clock may have ended', () => {
     );
 
   test('it asks of what hours, a day, flights or the figures it is worked out from can have ended, and of nothing else', () => {
-    const s = told();
+    const s = answered();
     expect(asks(s.state(), hour(1), hour(3))).toEqual(['apart']);
     expect(asks(s.state(), hour(1), hour(3, 1))).toEqual(['hours', 'apart']);
     // The day changes at midnight, sixteen hours after the beginning.
@@ -517,7 +540,7 @@ describe('the quick look at what the clock may have ended', () => {
   });
 
   test('what rests on earlier evidence: after its last instant', () => {
-    const state = told().state();
+    const state = answered().state();
     const resting = (until: string | undefined): CampaignState => ({
       ...state,
       scope: {
@@ -533,7 +556,7 @@ describe('the quick look at what the clock may have ended', () => {
   });
 
   test('whatever it leaves unasked has not run out: at any instant of three days', () => {
-    const s = told();
+    const s = answered();
     set(s, 'flown', 'yes');
     const state = s.state();
     const index = state.index as BasisIndex;
@@ -586,6 +609,34 @@ describe('outside the scope, and what stands on it', () => {
     expect(doubt?.kind).toBe('ground');
     expect(doubt?.reasons.map((r) => r.code)).toEqual(['earlierEvidenceOver', 'standsOnPart']);
     expect(doubt?.reasons[0]?.params).toMatchObject({ title: 'Weighing', at: hour(0), until: hour(5) });
+  });
+
+  test('an entry behind its last instant takes the proof of it, and of what stands on it', () => {
+    const s = open(check('weighing'), check('balance', { standsOn: ['weighing'] }), check('other'));
+    s.add(
+      'scope.settled',
+      {
+        work: [],
+        evidence: {
+          'weighing@aircraft': { campaign: 'c', entry: 'e', title: 'Weighing', at: hour(0), until: hour(5) },
+        },
+        added: [],
+        leftOut: [],
+        note: '',
+      },
+      { at: hour(0.5) },
+    );
+    confirm(s, 'balance', 'aircraft', hour(1));
+    confirm(s, 'other', 'aircraft', hour(5));
+    const scope = s.state().scope?.items.get('weighing@aircraft');
+    expect(scope?.verdict).toBe('rests');
+    expect([...s.state().proofs.keys()].sort()).toEqual([
+      'balance@aircraft',
+      'other@aircraft',
+      'weighing@aircraft',
+    ]);
+    confirm(s, 'other', 'aircraft', hour(5, 1));
+    expect([...s.state().proofs.keys()]).toEqual(['other@aircraft']);
   });
 
   test('a clock that is set back revives nothing', () => {

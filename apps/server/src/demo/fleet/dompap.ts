@@ -1,6 +1,6 @@
 import type { LoadingData } from '@kanzel/core';
 import { aircraftFile, day, option, METRIC, reported, type Equipment } from '../described.ts';
-import { gauges, stopwatch } from './gauges.ts';
+import { fuelStick, gauges, reportedWind, stopwatch } from './gauges.ts';
 
 const DOMPAP_EQUIPMENT: Equipment = [
   {
@@ -133,6 +133,19 @@ export function dompapFile(today: Date): string {
         ['short', 'short tips', 'structure.wings', 'loading'],
       ),
     ],
-    instruments: gauges(today, [stopwatch]),
+    instruments: gauges(today, [
+      stopwatch,
+      reportedWind,
+      {
+        id: 'engine-display',
+        name: 'Engine display, speed',
+        unit: 'rpm',
+        accuracy: 20,
+        resolution: 10,
+        measures: ['power-reached'],
+        days: 300,
+      },
+      fuelStick(2),
+    ]),
   });
 }

@@ -21,6 +21,26 @@ export function gauges(today: Date, list: readonly Gauge[]): Instrument[] {
   }));
 }
 
+/** How good a wind is that the field reports, worked out across the runway. */
+export const reportedWind: Gauge = {
+  id: 'reported-wind',
+  name: 'Wind as reported',
+  unit: 'kt',
+  accuracy: 1,
+  resolution: 1,
+  measures: ['cross-wind-component', 'weather-for-first'],
+};
+
+/** A dipstick made for the tanks it goes into. */
+export const fuelStick = (accuracy: number): Gauge => ({
+  id: 'fuel-stick',
+  name: 'Fuel dipstick',
+  unit: 'L',
+  accuracy,
+  resolution: accuracy / 2,
+  measures: ['fuel-on-board', 'quantity-by-stick'],
+});
+
 /** Every pocket of Grauholm has one. */
 export const stopwatch: Gauge = {
   id: 'stopwatch',

@@ -1,6 +1,6 @@
 import type { LoadingData } from '@kanzel/core';
 import { aircraftFile, day, option, METRIC, reported, type Equipment } from '../described.ts';
-import { gauges, type Gauge } from './gauges.ts';
+import { fuelStick, gauges, reportedWind, type Gauge } from './gauges.ts';
 
 const HEILO_EQUIPMENT: Equipment = [
   {
@@ -175,6 +175,8 @@ export function heiloFile(today: Date): string {
     limitBook: 'heilo',
     pack: 'piston-magneto-single',
     instruments: gauges(today, [
+      reportedWind,
+      fuelStick(1),
       g('scales-2', 'Scales, set 2', 'kg', 0.5, 0.5, ['weighed-empty', 'cable-tension'], 110),
       g('level', 'Precision level', 'deg-angle', 0.05, 0.1, ['level-for-weighing']),
       g(

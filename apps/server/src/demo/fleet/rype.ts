@@ -1,6 +1,6 @@
 import type { LoadingData } from '@kanzel/core';
 import { aircraftFile, day, option, METRIC, reported, type Equipment } from '../described.ts';
-import { gauges, stopwatch } from './gauges.ts';
+import { fuelStick, gauges, stopwatch } from './gauges.ts';
 
 const RYPE_EQUIPMENT: Equipment = [
   {
@@ -117,6 +117,6 @@ export function rypeFile(today: Date): string {
         ['floats', 'floats', 'gear.skids', 'loading'],
       ),
     ],
-    instruments: gauges(today, [stopwatch]),
+    instruments: gauges(today, [stopwatch, fuelStick(0.2)]),
   });
 }

@@ -101,6 +101,22 @@ export function teistFile(today: Date): string {
         measures: ['wind-at-height'],
         days: 12,
       },
+      {
+        id: 'height-telemetry',
+        name: 'Height by telemetry',
+        unit: 'm',
+        accuracy: 0.5,
+        resolution: 1,
+        measures: ['return-height'],
+      },
+      {
+        id: 'plan-energy',
+        name: 'Energy of the plan, as the last flights have shown',
+        unit: '%',
+        accuracy: 3,
+        resolution: 1,
+        measures: ['minutes-planned'],
+      },
     ]),
   });
 }

@@ -1,7 +1,7 @@
 import { useState, type ReactElement } from 'react';
 import { CostNote } from '../../findings/cost-note.tsx';
 import { Field } from '../../ui/field.tsx';
-import { SystemsPicker } from '../../ui/systems-picker.tsx';
+import { SystemsPicker, useTouched } from '../../ui/systems-picker.tsx';
 import { useCampaign } from '../campaign-context.ts';
 import { newId } from '../../sync/new-id.ts';
 import { EntrySlip } from './entry-slip.tsx';
@@ -11,7 +11,8 @@ export function TagOn({ onClose }: { onClose: () => void }): ReactElement {
   const [thing, setThing] = useState('');
   const [where, setWhere] = useState('');
   const [why, setWhy] = useState('');
-  const [touches, setTouches] = useState<readonly string[]>([]);
+  const touched = useTouched('disconnected');
+  const { touches } = touched;
   return (
     <EntrySlip
       title="Put a tag on"
@@ -36,7 +37,7 @@ export function TagOn({ onClose }: { onClose: () => void }): ReactElement {
         onChange={(e) => setWhere(e.target.value)}
         maxLength={200}
       />
-      <SystemsPicker label="Systems it touches" value={touches} onChange={setTouches} />
+      <SystemsPicker label="Systems it touches" touched={touched} />
       <CostNote touches={touches} />
     </EntrySlip>
   );
@@ -47,7 +48,8 @@ export function TagOff({ tag, onClose }: { tag: string; onClose: () => void }): 
   const view = useCampaign();
   const found = view.state.tags.get(tag);
   const [note, setNote] = useState('');
-  const [touches, setTouches] = useState<readonly string[]>(found?.on.touches ?? []);
+  const touched = useTouched('disconnected', found?.on.touches);
+  const { touches } = touched;
   if (!found) return null;
   return (
     <EntrySlip
@@ -64,7 +66,7 @@ export function TagOff({ tag, onClose }: { tag: string; onClose: () => void }): 
         autoFocus
         maxLength={1000}
       />
-      <SystemsPicker label="Systems touched while it was on" value={touches} onChange={setTouches} />
+      <SystemsPicker label="Systems touched while it was on" touched={touched} />
       <CostNote touches={touches} />
     </EntrySlip>
   );

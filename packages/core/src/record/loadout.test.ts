@@ -6,11 +6,11 @@ import {
   type EntryBodies,
   type EntryDraft,
   type EntryKind,
-} from '../record/index.ts';
+} from './index.ts';
 import { LOADING, scaleReading, SCALES, weighing } from '../testing/loading.ts';
 import { AIRCRAFT, BASIS, check, Scribe } from '../testing/world.ts';
 import type { Basis, Check } from '../checks/index.ts';
-import { aboardNow, emptyLine, firstSheet, judgeSheet, type LoadingSheet } from './index.ts';
+import { aboardNow, emptyLine, firstSheet, judgeSheet, type LoadingSheet } from '../loading/index.ts';
 
 const NOW = '2026-11-24T12:00:00.000Z';
 const CHECKS: readonly Check[] = [
