@@ -193,6 +193,18 @@ describe('answers', () => {
     expect(give('heads', cylinders('1', '2', '3', '4', '5'))).toBe('wrongForm');
     expect(give('heads', cylinders('1', '2', '3', '5'))).toBe('wrongForm');
     expect(give('heads-of-all', cylinders(), 'aircraft')).toBe('wrongForm');
+    // Each engine has its own number of them.
+    const uneven = new Scribe().upToRunning({
+      ...withPack({ checks }),
+      aircraft: {
+        ...AIRCRAFT,
+        engines: AIRCRAFT.engines.map((e) => (e.id === 'right' ? { ...e, cylinders: 6 } : e)),
+      },
+    });
+    const six = cylinders('1', '2', '3', '4', '5', '6');
+    const onEach = (subject: string) =>
+      said(uneven, 'answer.given', { check: 'heads', subject, answer: six, facts: {} } as never);
+    expect([onEach('left'), onEach('right')]).toEqual(['wrongForm', 'admitted']);
     const series = {
       kind: 'series',
       series: { unit: 'rpm', resolution: 1, source: 'live', t: [0, 1], v: [1, 2] },
@@ -305,6 +317,15 @@ describe('answers', () => {
       });
     expect(answer(600_000, 600_000)).toBe('admitted');
     expect(answer(599_999, 600_000)).toBe('timerShort');
+    // The clock that runs is the one that was started, and no other.
+    expect(
+      said(s, 'answer.given', {
+        check: 'warm',
+        subject: 'aircraft',
+        answer: { kind: 'timer', startedAt: s.entries[0]?.at ?? '', endedAt: started.at },
+        facts: {},
+      }),
+    ).toBe('timerNotStarted');
     expect(answer(600_000, 598_999)).toBe('timerEndsLater');
     expect(answer(600_000, 599_000)).toBe('admitted');
     // The clock was set ten minutes on while it ran, and the device knows.
