@@ -203,6 +203,25 @@ test('a pack is reordered by keys and by drag, added to, split, tried and publis
   await page.getByLabel('Care', { exact: true }).fill('Tied down; hands behind the propellers');
   await expect(page.getByText(/armed or turns, and carries no caution/)).toHaveCount(0);
 
+  // Schools: done only by one that is chosen, and answered by the choice instead of a hand; both are taken back.
+  const school = page.getByRole('group', { name: /^First take-off of a stabilised aircraft/ });
+  await page.getByLabel('Done only by one school of').selectOption('first-take-off');
+  await expect(school.getByRole('checkbox', { checked: true })).toHaveCount(1);
+  await school.getByRole('checkbox', { name: /^Unassisted/ }).click();
+  await expect(school).toHaveCount(0);
+  await page.getByLabel('Done only by one school of').selectOption('first-take-off');
+  const answeredBy = page.getByLabel('Answered by', { exact: true });
+  await page.getByLabel('Answered by the school chosen on').selectOption('fairings');
+  await expect(page.getByText('Nobody answers it by hand')).toBeVisible();
+  await expect(answeredBy).toHaveCount(0);
+  await page.getByLabel('Answered by the school chosen on').selectOption('');
+  await answeredBy.selectOption('confirm');
+
+  // What no work would bring back is not published, and the place says so.
+  await page.getByLabel('Proves, by system').fill('');
+  await expect(page.getByText(/no work re-opens check/).first()).toBeVisible();
+  await page.getByLabel('Proves, by system').fill('structure.arms');
+
   // The server goes away while somebody types: the draft waits on the device, and is sent when it is back.
   await kept(page);
   await product.stop();
@@ -219,6 +238,11 @@ test('a pack is reordered by keys and by drag, added to, split, tried and publis
   await library(ylva, /^Multirotor, after work/);
   await ylva.locator('[data-check="rain-cover-off"]').click();
   await expect(ylva.getByLabel('Why it matters')).toHaveValue('A wet plug arcs.');
+  await expect(
+    ylva
+      .getByRole('group', { name: /^First take-off of a stabilised aircraft/ })
+      .getByRole('checkbox', { checked: true }),
+  ).toHaveCount(1);
   await ylva.getByLabel('Why it matters').fill('A wet plug arcs, and an arc burns.');
   await expect(
     ylva.getByText(/An inspector, a certifying person or an administrator publishes it/),

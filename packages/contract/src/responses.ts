@@ -238,6 +238,11 @@ export interface MonitorEvent {
   readonly mark: string;
   /** Server clock, milliseconds since 1970. */
   readonly at: number;
+  /**
+   * When it was taken by the clock of the monitor (ms), and since when that clock counts, by the server's: readings of one
+   * count are exactly as far apart as it says, however they were held up on their way.
+   */
+  readonly source?: { readonly since: number; readonly time: number };
   /** By engine and channel; null: no reading. */
   readonly values: Readonly<Record<string, Readonly<Record<string, number | null>>>>;
 }

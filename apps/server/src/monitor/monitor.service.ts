@@ -158,6 +158,7 @@ export class MonitorService implements OnModuleInit, OnApplicationShutdown {
     const event: MonitorEvent = {
       mark: line.state.mark,
       at: Math.round(at),
+      source: { since: clock.since, time: clock.source },
       values: byEngine(line.columns ?? [], read.value.sample),
     };
     const old = line.history.findIndex((h) => h.at >= line.lastAt - REMEMBER);

@@ -1,4 +1,12 @@
-import { indexBasis, type BasisIndex, type Check, type Part } from '@kanzel/core';
+import fc from 'fast-check';
+import {
+  indexBasis,
+  instantOfLine,
+  type BasisIndex,
+  type Check,
+  type Part,
+  type SourceClock,
+} from '@kanzel/core';
 import { AIRCRAFT, BASIS, check, PACK } from '../../../../packages/core/src/testing/world.ts';
 import { clockOffset, learnOffset, serverInstant, serverNow } from '../sync/clock.ts';
 import { newDeed } from '../sync/deed.ts';
@@ -187,6 +195,59 @@ describe('what is remembered of a monitor', () => {
       from: SERVER + 200,
     });
     expect(between('left', 'oil', SERVER, SERVER + 300)).toEqual({ t: [], v: [], from: SERVER });
+  });
+
+  test('how far apart they are says the clock of the monitor, whatever their way here did to them (property)', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 1, max: 400 }), fc.integer({ min: 0, max: 1500 })), {
+          minLength: 3,
+          maxLength: 60,
+        }),
+        (steps) => {
+          mark += 1;
+          expectReadings(undefined);
+          let clock: SourceClock | undefined;
+          let [time, heard] = [0, 0];
+          const taken = steps.map(([gone, delay]) => {
+            time += gone;
+            // What was held up longest holds up whatever came after it: they are heard in one millisecond.
+            heard = Math.max(heard, time + delay);
+            const line = instantOfLine(clock, time, SERVER + heard);
+            clock = line.clock;
+            takeReading({
+              mark: `QX-${mark}`,
+              at: Math.round(line.at),
+              source: { since: clock.since, time },
+              values: { left: { oil: time, rpm: 400 } },
+            });
+            return time;
+          });
+          const { t, v } = between('left', 'oil', SERVER, SERVER + 1e9);
+          expect(v).toEqual(taken);
+          t.forEach((x, i) => expect(x).toBeCloseTo(((taken[i] ?? 0) - (taken[0] ?? 0)) / 1000, 9));
+          // What goes into the record is in order, however near two readings are.
+          const kept = runningSeries(index, part('last'))?.t ?? [];
+          kept.forEach((x, i) => expect(i === 0 || x > (kept[i - 1] ?? 0)).toBe(true));
+        },
+      ),
+      { numRuns: 100 },
+    );
+  });
+
+  test('a monitor that was set anew is followed by our clock from there, and its two counts are never mixed', () => {
+    const say = (ms: number, since: number, time: number): void =>
+      takeReading({
+        mark: `QX-${mark}`,
+        at: SERVER + ms,
+        source: { since: SERVER + since, time },
+        values: { left: { oil: ms } },
+      });
+    say(0, 0, 90_000);
+    say(1000, 0, 90_100);
+    say(2000, 2000, 0);
+    say(2500, 2000, 700);
+    expect(between('left', 'oil', SERVER, SERVER + 9000).t).toEqual([0, 0.1, 2, 2.5]);
   });
 
   test('the last rise through a value: from on or below it to above it', () => {

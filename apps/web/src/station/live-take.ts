@@ -126,7 +126,8 @@ function seriesSince(index: BasisIndex, part: Part, since: number): Series | und
         resolution: spec.resolution,
         source: 'live',
         ...(instrument ? { instrument } : {}),
-        t: t.map((x) => Number(x.toFixed(2))),
+        // Whole milliseconds: two samples are not made one instant by rounding.
+        t: t.map((x) => Number(x.toFixed(3))),
         v,
       };
 }

@@ -49,8 +49,9 @@ export function takeHistory(events: readonly MonitorEvent[]): void {
   const mark = events[0]?.mark;
   if (mark === undefined || (wanted !== undefined && mark !== wanted)) return;
   if (samples.length > 0 && samples[0]?.mark !== mark) samples.length = 0;
-  const heard = new Set(samples.map((e) => e.at));
-  samples.push(...events.filter((e) => !heard.has(e.at)));
+  const name = (e: MonitorEvent): string => `${e.at} ${e.source?.time}`;
+  const heard = new Set(samples.map(name));
+  samples.push(...events.filter((e) => !heard.has(name(e))));
   samples.sort((a, b) => a.at - b.at);
   if (samples.length > KEEP) samples.splice(0, samples.length - KEEP);
   useMonitor.setState(({ tick }) => ({ tick: tick + 1 }));
@@ -71,7 +72,17 @@ export function recent(
   return between(engine, channel, since, last);
 }
 
-/** Samples of one channel between two instants (milliseconds), seconds counted from the first. */
+/** From one reading to another (ms): by the clock of the monitor, or by the server's where that was set anew between them. */
+function apart(first: MonitorEvent, later: MonitorEvent): number {
+  return first.source && first.source.since === later.source?.since
+    ? later.source.time - first.source.time
+    : later.at - first.at;
+}
+
+/**
+ * Samples of one channel between two instants (milliseconds), seconds counted from the first. Which readings those are
+ * their instants say; how far they are apart says the clock of the monitor: a line that was held up is no pause of an engine.
+ */
 export function between(
   engine: string,
   channel: string,
@@ -80,20 +91,20 @@ export function between(
 ): { t: number[]; v: number[]; from: number } {
   const t: number[] = [];
   const v: number[] = [];
-  let start: number | undefined;
+  let start: MonitorEvent | undefined;
   for (let i = firstAfter(from); i < samples.length; i += 1) {
     const event = samples[i];
     if (!event || event.at > to) break;
     const value = event.values[engine]?.[channel];
     if (value === null || value === undefined) continue;
-    const at = event.at;
+    start ??= event;
+    const seconds = apart(start, event) / 1000;
     // Two lines in one millisecond are one instant to a series.
-    if (start !== undefined && (at - start) / 1000 <= (t[t.length - 1] ?? -1)) continue;
-    start ??= at;
-    t.push((at - start) / 1000);
+    if (seconds <= (t[t.length - 1] ?? -1)) continue;
+    t.push(seconds);
     v.push(value);
   }
-  return { t, v, from: start ?? from };
+  return { t, v, from: start?.at ?? from };
 }
 
 function firstAfter(from: number): number {

@@ -4,6 +4,8 @@ export interface SourceClock {
   readonly offset: number;
   /** When the newest line was taken, by the source (ms). */
   readonly source: number;
+  /** Since when it counts without having been set anew, by ours (ms): lines of one count are as far apart as it says. */
+  readonly since: number;
 }
 
 /** By how much two clocks may run apart: two thousandths, far more than any crystal (ms per ms). */
@@ -29,8 +31,9 @@ export function instantOfLine(
 ): { readonly at: number; readonly clock: SourceClock } {
   const gone = before ? source - before.source : -1;
   const delay = arrival - source;
-  if (!before || gone < 0) return { at: arrival, clock: { offset: delay, source } };
+  const anew = { at: arrival, clock: { offset: delay, source, since: arrival } };
+  if (!before || gone < 0) return anew;
   const offset = Math.min(before.offset + gone * APART, delay);
-  if (delay - offset >= SET_ANEW) return { at: arrival, clock: { offset: delay, source } };
-  return { at: source + offset, clock: { offset, source } };
+  if (delay - offset >= SET_ANEW) return anew;
+  return { at: source + offset, clock: { offset, source, since: before.since } };
 }
