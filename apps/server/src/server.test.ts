@@ -1,11 +1,12 @@
 import { once } from 'node:events';
+import { createServer, type AddressInfo, type Socket } from 'node:net';
 import { join } from 'node:path';
 import { readFileSync } from 'node:fs';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { getDataSourceToken } from '@nestjs/typeorm';
 import { verifyChain, type Entry } from '@kanzel/core';
-import { EVENTS, LIVE_PATH, type PostEntriesResponse } from '@kanzel/contract';
-import { readRecordFile } from '@kanzel/formats';
+import { EVENTS, LIVE_PATH, type MonitorEvent, type PostEntriesResponse } from '@kanzel/contract';
+import { readRecordFile, writeHeader, writeSample } from '@kanzel/formats';
 import { serveTwin, TwinStandin } from '@kanzel/standins';
 import request from 'supertest';
 import { io } from 'socket.io-client';
@@ -312,6 +313,47 @@ test('a monitor speaking the line protocol over TCP is heard in the browser; its
   await standin.close();
   expect(await gone).toBe('unreachable');
   socket.close();
+});
+
+test('lines that were held up and come in one heap are as far apart as the monitor took them', async () => {
+  let line: Socket | undefined;
+  const monitor = createServer((socket) => void (line = socket));
+  monitor.listen(0, '127.0.0.1');
+  await once(monitor, 'listening');
+  const campaign = await openCampaign(ylva);
+  const socket = io(url, {
+    path: LIVE_PATH,
+    transports: ['websocket'],
+    extraHeaders: { cookie: ylva.cookie },
+  });
+  await once(socket as never, 'connect');
+  await socket.emitWithAck(EVENTS.watch, { campaign });
+  const heard: MonitorEvent[] = [];
+  socket.on(EVENTS.monitor, (event: MonitorEvent) => void heard.push(event));
+  const close = (): void => {
+    socket.close();
+    line?.destroy();
+    monitor.close();
+  };
+  const hear = async (count: number): Promise<void> => {
+    while (heard.length < count) await new Promise((resolve) => setTimeout(resolve, 5));
+  };
+  const { port } = monitor.address() as AddressInfo;
+  await brand.agent.put('/api/aircraft/QX-TJD/monitor').send({ host: '127.0.0.1', port }).expect(204);
+  while (!line) await new Promise((resolve) => setTimeout(resolve, 5));
+  const say = (...times: number[]): void =>
+    void line?.write(times.map((time) => `${writeSample({ time, values: [time] })}\r\n`).join(''));
+  line.write(`${writeHeader([{ engine: 'left', channel: 'rpm', unit: 'rpm' }])}\r\n`);
+  say(50_000);
+  await hear(1);
+  await new Promise((resolve) => setTimeout(resolve, 400));
+  say(50_100, 50_200, 50_300);
+  await hear(4);
+  close();
+  expect(heard.map((e) => e.source?.time)).toEqual([50_000, 50_100, 50_200, 50_300]);
+  expect(new Set(heard.map((e) => e.source?.since)).size).toBe(1);
+  const [first = NaN, ...later] = heard.map((e) => e.at);
+  later.forEach((at, i) => expect(Math.abs(at - first - 100 * (i + 1))).toBeLessThanOrEqual(2));
 });
 
 test('the whole pack is worked to release by a scripted crew; the record file proves itself and names what was altered', async () => {

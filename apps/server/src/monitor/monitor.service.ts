@@ -153,7 +153,7 @@ export class MonitorService implements OnModuleInit, OnApplicationShutdown {
     }
     line.lastAt = this.now();
     this.say(line, 'live');
-    const { at, clock } = instantOfLine(line.clock, read.value.sample.time * 1000, line.lastAt);
+    const { at, clock } = instantOfLine(line.clock, read.value.sample.time, line.lastAt);
     line.clock = clock;
     const event: MonitorEvent = {
       mark: line.state.mark,
