@@ -343,6 +343,9 @@ test('lines that were held up and come in one heap are as far apart as the monit
   while (!line) await new Promise((resolve) => setTimeout(resolve, 5));
   const say = (...times: number[]): void =>
     void line?.write(times.map((time) => `${writeSample({ time, values: [time] })}\r\n`).join(''));
+  // A header that names what every object has reaches none of them, and is not taken for one.
+  line.write(`${writeHeader([{ engine: 'constructor', channel: 'keys', unit: 'rpm' }])}\r\n`);
+  say(49_000);
   line.write(`${writeHeader([{ engine: 'left', channel: 'rpm', unit: 'rpm' }])}\r\n`);
   say(50_000);
   await hear(1);
@@ -350,6 +353,7 @@ test('lines that were held up and come in one heap are as far apart as the monit
   say(50_100, 50_200, 50_300);
   await hear(4);
   close();
+  expect(Object.keys({ one: 1 })).toEqual(['one']);
   expect(heard.map((e) => e.source?.time)).toEqual([50_000, 50_100, 50_200, 50_300]);
   expect(new Set(heard.map((e) => e.source?.since)).size).toBe(1);
   const [first = NaN, ...later] = heard.map((e) => e.at);

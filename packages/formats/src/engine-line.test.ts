@@ -42,7 +42,7 @@ test('one garbled character is always noticed (property)', () => {
   );
 });
 
-test.each([
+test.each<[string, string, number | undefined, string]>([
   ['before a header', writeSample({ time: 1, values: [1, 2] }), undefined, 'lineBeforeHeader'],
   ['another number of fields', writeSample({ time: 1, values: [1] }), 2, 'lineColumns'],
   ['no check digits', '1000,1,2', 2, 'lineWithoutChecksum'],
@@ -53,6 +53,14 @@ test.each([
     undefined,
     'lineColumn',
   ],
+  ...['constructor.keys', 'left.constructor', '__proto__.rpm'].map(
+    (name): [string, string, undefined, string] => [
+      `what every object has: ${name}`,
+      `#KEL1,${name}:rpm*${lineChecksum(`#KEL1,${name}:rpm`)}`,
+      undefined,
+      'lineColumn',
+    ],
+  ),
 ])('refused: %s', (_, line, columns, code) => {
   expect(readEngineLine(line, columns)).toMatchObject({ ok: false, error: { code } });
 });

@@ -41,10 +41,14 @@ function unseal(line: string): Result<string, Reason> {
   return lineChecksum(text) === sum ? ok(text) : err(reason('lineGarbled', { line: line.slice(0, 60) }));
 }
 
+/** What every object has of itself is no name of an engine or a channel: written by such a name it would be everybody's. */
+const isName = (name: string | undefined): name is string =>
+  name !== undefined && !(name in Object.prototype);
+
 function readColumn(field: string): EngineColumn | undefined {
   const match = /^([a-z0-9-]+)\.([a-z0-9-]+):(.+)$/.exec(field);
   const [, engine, channel, unit] = match ?? [];
-  return engine && channel && unit && findUnit(unit) ? { engine, channel, unit } : undefined;
+  return isName(engine) && isName(channel) && unit && findUnit(unit) ? { engine, channel, unit } : undefined;
 }
 
 /** What a line turned out to be. */
