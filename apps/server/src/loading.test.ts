@@ -1,10 +1,11 @@
 import { createHash } from 'node:crypto';
 import { readdirSync, writeFileSync } from 'node:fs';
-import type { Server } from 'node:net';
-import { createServer } from 'node:net';
+import { once } from 'node:events';
+import { createServer, type AddressInfo, type Server } from 'node:net';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import type { ScalesView } from '@kanzel/contract';
+import { writeHeader, writeSample } from '@kanzel/formats';
 import { serveScales } from '@kanzel/standins';
 import { firstSheet, foldEntries, plateText, type Entry, type EntryBodies, type Scan } from '@kanzel/core';
 import { makeBackup, verifyBackup } from './backup/backup.ts';
@@ -98,6 +99,29 @@ test('a copy is kept under its hash, told by its contents, refused when it is no
   expect((await ylva.agent.get(`/api/scans/${kept.sha256}`).expect(409)).body).toMatchObject({
     reason: { code: 'scanDamaged' },
   });
+});
+
+test('scales that talk as fast as the line carries are told like any others: the last figure, and how far they lay apart', async () => {
+  const line = (value: number): string => `${writeSample({ time: 1, values: [value] })}\r\n`;
+  const heap = `${line(100)}${line(103)}${line(101)}`.repeat(60_000);
+  const fast = createServer((socket) => {
+    socket.on('error', () => socket.destroy());
+    socket.write(`${writeHeader([{ engine: 'scales', channel: '1', unit: 'kg' }])}\r\n${heap}`);
+  });
+  fast.listen(0, '127.0.0.1');
+  await once(fast, 'listening');
+  const other = temporaryFolder();
+  const { port } = fast.address() as AddressInfo;
+  const started = await startServer(other.path, { scales: `127.0.0.1:${port}` });
+  await addDemoPeople(started.app);
+  const signe = await signIn(started.url, 'signe');
+  const view = (await signe.agent.get('/api/scales').expect(200)).body as ScalesView;
+  await started.app.close();
+  fast.close();
+  other.remove();
+  // Which of them came last before they were told is the line's business.
+  expect(view.scales).toMatchObject([{ id: '1', unit: 'kg', spread: 3 }]);
+  expect([100, 101, 103]).toContain(view.scales[0]?.value);
 });
 
 test('scales are read over their line, garbled lines passed over; who is silent or not there is said', async () => {

@@ -15,6 +15,8 @@ const SILENT_AFTER = 2000;
 const RETRY_AFTER = 1500;
 /** How long readings are remembered for whoever opens the sheet after the engine was started (ms). */
 const REMEMBER = 60_000;
+/** And so many of them at most, however fast a monitor talks: a hundred a second for that minute. */
+const MOST_REMEMBERED = 6000;
 /** A monitor that sends no line end within this is not speaking the protocol. */
 const LONGEST_LINE = 16_384;
 
@@ -161,9 +163,10 @@ export class MonitorService implements OnModuleInit, OnApplicationShutdown {
       source: { since: clock.since, time: clock.source },
       values: byEngine(line.columns ?? [], read.value.sample),
     };
-    const old = line.history.findIndex((h) => h.at >= line.lastAt - REMEMBER);
-    if (old > 0) line.history.splice(0, old);
     line.history.push(event);
+    const old = line.history.findIndex((h) => h.at >= line.lastAt - REMEMBER);
+    const many = line.history.length - MOST_REMEMBERED;
+    if (old > 0 || many > 0) line.history.splice(0, Math.max(old, many));
     this.events.emit('reading', event);
   }
 

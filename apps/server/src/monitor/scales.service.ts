@@ -11,6 +11,13 @@ const LISTEN = 1500;
 const PATIENCE = 4000;
 const LONGEST_LINE = 4096;
 
+/** What one scale has shown while it was listened to: all that is told of it, however many lines it sends. */
+interface Shown {
+  readonly last: number;
+  readonly least: number;
+  readonly most: number;
+}
+
 /** Listens to a set of scales that speaks the line protocol over TCP: columns `scales.1:kg` and so on. */
 @Injectable()
 export class ScalesService {
@@ -37,7 +44,8 @@ export class ScalesService {
       const socket = createConnection(at);
       let columns: readonly EngineColumn[] | undefined;
       let rest = '';
-      const seen: (number | null)[][] = [];
+      let shown: (Shown | undefined)[] = [];
+      let listening = false;
       let done = false;
       const end = (result: Result<ScalesView, Reason>): void => {
         if (done) return;
@@ -58,33 +66,30 @@ export class ScalesService {
           const read = readEngineLine(text, columns?.length);
           // A garbled line is dropped: the next one comes in a moment.
           if (!read.ok) continue;
-          if (read.value.kind === 'header') columns = read.value.columns;
-          else {
-            if (seen.length === 0) setTimeout(() => end(ok(this.view(columns ?? [], seen))), LISTEN);
-            seen.push([...read.value.sample.values]);
+          if (read.value.kind === 'header') {
+            // Other columns are other scales: what the ones before showed is not theirs.
+            columns = read.value.columns;
+            shown = [];
+            continue;
           }
+          if (!listening) setTimeout(() => end(ok(this.view(columns ?? [], shown))), LISTEN);
+          listening = true;
+          read.value.sample.values.forEach((value, i) => {
+            if (value === null) return;
+            const { least = value, most = value } = shown[i] ?? {};
+            shown[i] = { last: value, least: Math.min(least, value), most: Math.max(most, value) };
+          });
         }
       });
     });
   }
 
-  private view(columns: readonly EngineColumn[], seen: readonly (readonly (number | null)[])[]): ScalesView {
+  private view(columns: readonly EngineColumn[], shown: readonly (Shown | undefined)[]): ScalesView {
     return {
       at: this.clock.now().toISOString(),
-      scales: columns.flatMap((column, i) => {
-        if (column.engine !== 'scales') return [];
-        const values = seen.map((s) => s[i]).filter((v) => v !== null && v !== undefined);
-        const last = values[values.length - 1];
-        return last === undefined
-          ? []
-          : [
-              {
-                id: column.channel,
-                value: last,
-                unit: column.unit,
-                spread: Math.max(...values) - Math.min(...values),
-              },
-            ];
+      scales: columns.flatMap(({ engine, channel, unit }, i) => {
+        const scale = engine === 'scales' ? shown[i] : undefined;
+        return scale ? [{ id: channel, value: scale.last, unit, spread: scale.most - scale.least }] : [];
       }),
     };
   }
