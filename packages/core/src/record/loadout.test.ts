@@ -7,6 +7,7 @@ import {
   type EntryDraft,
   type EntryKind,
 } from './index.ts';
+import { provenAnew } from '../testing/asked-anew.ts';
 import { LOADING, scaleReading, SCALES, weighing } from '../testing/loading.ts';
 import { AIRCRAFT, BASIS, check, Scribe } from '../testing/world.ts';
 import type { Basis, Check } from '../checks/index.ts';
@@ -58,6 +59,7 @@ class Campaign {
     if (!admitted.ok) return admitted.error.code;
     this.scribe.add(kind, body);
     this.state = foldEntries(this.scribe.entries);
+    expect([...this.state.proofs.keys()].sort()).toEqual(provenAnew(this.state));
     return undefined;
   }
 

@@ -1,4 +1,5 @@
 import { BASIS, check, IDLE_LIMIT, PACK, reading, Scribe, START } from '../testing/world.ts';
+import { provenAnew } from '../testing/asked-anew.ts';
 import { deriveStatus } from '../gates/index.ts';
 import type { Basis, Check } from '../checks/types.ts';
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
@@ -49,11 +50,7 @@ afterEach(() => {
     let state: CampaignState | undefined;
     for (const entry of s.entries) {
       state = foldEntries([entry], state);
-      const { index } = state;
-      if (!index) throw new Error('not opened');
-      const anew = new Evidence(state, index, state.clock);
-      const proven = [...index.parts.keys()].filter((key) => anew.proven(key));
-      expect([entry.kind, [...state.proofs.keys()].sort()]).toEqual([entry.kind, proven.sort()]);
+      expect([entry.kind, [...state.proofs.keys()].sort()]).toEqual([entry.kind, provenAnew(state)]);
     }
   }
 });
