@@ -167,10 +167,20 @@ export async function workStep(page: Page): Promise<'on' | 'stays'> {
   const id = checkInHand(page);
   await page.getByLabel('Step in hand').waitFor();
   await (STEPS[id] ?? takeAndKeep)(page);
-  return page
-    .waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 5000 })
+  const went = page
+    .waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 30_000 })
     .then(() => 'on' as const)
     .catch(() => 'stays' as const);
+  // It stays where the figure is out, or somebody else has to look: the sheet says so, however slow the machine is.
+  const held = page
+    .getByLabel('Step in hand')
+    .getByText(/^(Out of limits|Waiting for a second pair of eyes\.)$/)
+    .first()
+    .waitFor({ timeout: 30_000 })
+    .then(() => page.waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 5000 }))
+    .then(() => 'on' as const)
+    .catch(() => 'stays' as const);
+  return Promise.race([went, held]);
 }
 
 /** Works the run-up from where it stands until a step named by `until` is in hand, a step stays, or the station is left. */

@@ -673,6 +673,14 @@ describe('scope, plan, ways, instruments and moving', () => {
     expect(settle({ work: [{ ...work[0], touches: [] } as unknown as (typeof work)[0]] })).toBe(
       'workNeedsSystems',
     );
+    // One that says nothing is enough, whatever stands beside it.
+    expect(settle({ work: [...work, { ...work[0], touches: [] } as unknown as (typeof work)[0]] })).toBe(
+      'workNeedsSystems',
+    );
+    const maiden = new Scribe();
+    maiden.add('campaign.opened', { title: 'T', occasion: 'maiden', workItems: [], basis: BASIS });
+    const nothing = { work: [], evidence: {}, added: [], leftOut: [], note: '' };
+    expect(said(maiden, 'scope.settled', nothing)).toBe('admitted');
     const leftOut = [{ check: 'linkage', reason: 'not this time' }];
     expect(settle({ leftOut })).toBe('requiredLeftOut');
     expect(settle({ leftOut: [{ check: 'warm', reason: 'cold oil' }] })).toBe('admitted');
@@ -699,6 +707,11 @@ describe('scope, plan, ways, instruments and moving', () => {
         ways: { chute: { choice: 'yes', why } },
       } as unknown as EntryBodies['ways.chosen']);
     expect([ways('over water'), ways(' ')]).toEqual(['admitted', 'needsReason']);
+    const both = { chute: { choice: 'yes', why: 'over water' }, boat: { choice: 'yes', why: '' } };
+    expect(said(s, 'ways.chosen', { profile: 'circuit', ways: both })).toBe('needsReason');
+    const reach = { reach: { choice: 'overhead', why: 'clear day' } };
+    expect(said(s, 'ways.chosen', { profile: 'overhead', ways: reach })).toBe('admitted');
+    expect(said(s, 'ways.chosen', { profile: 'circuit', ways: reach })).toBe('profileContradicts');
     const instrument = AIRCRAFT.instruments[0];
     const note = (reason: string) =>
       said(s, 'instrument.noted', { instrument, reason } as EntryBodies['instrument.noted'], inspector);

@@ -1,5 +1,6 @@
 import { BASIS, check, IDLE_LIMIT, PACK, reading, Scribe, START } from '../testing/world.ts';
 import { provenAnew } from '../testing/asked-anew.ts';
+import { untold } from '../testing/untold.ts';
 import { deriveStatus } from '../gates/index.ts';
 import type { Basis, Check } from '../checks/types.ts';
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
@@ -81,8 +82,12 @@ function over(s: Scribe, key: string, at: string): string {
 }
 const mark = (s: Scribe, key: string, at: string): string | undefined =>
   deriveStatus(s.state(), at)?.parts.get(key)?.mark;
-const reasonsAt = (s: Scribe, key: string, at: string) =>
-  deriveStatus(s.state(), at)?.parts.get(key)?.reasons;
+/** Why a part is as it is, each reason with everything that its sentence names. */
+function reasonsAt(s: Scribe, key: string, at: string) {
+  const reasons = deriveStatus(s.state(), at)?.parts.get(key)?.reasons;
+  for (const told of reasons ?? []) expect([told.code, untold(told)]).toEqual([told.code, []]);
+  return reasons;
+}
 
 describe('hours', () => {
   const weather = check('weather', { validity: { hours: 2 } });
@@ -661,6 +666,7 @@ describe('why a ground is not good', () => {
         index.parts.get('on@aircraft') as Part,
         answerOf(state, 'on@aircraft'),
       );
+      for (const told of doubt?.reasons ?? []) expect([told.code, untold(told)]).toEqual([told.code, []]);
       return [doubt?.kind, ...(doubt?.reasons.map((r) => r.code) ?? [])];
     };
     const idle = check('idle', { answer: { kind: 'reading', ...figure }, limits: ['idle'] });
@@ -734,6 +740,7 @@ describe('why a ground is not good', () => {
       { at: hour(1), device: 'tablet', seen },
     );
     expect(mark(s, 'on@aircraft', hour(1.1))).toBe('again');
+    expect(reasonsAt(s, 'on@aircraft', hour(1.1))?.map((r) => r.code)).toEqual(['groundProvenSince']);
     confirm(s, 'on');
     expect(mark(s, 'on@aircraft', hour(1.1))).toBe('within');
   });
