@@ -70,3 +70,19 @@ test('a clock that goes slow for hours is followed; one that is set anew counts 
     ]),
   ).toEqual([0, 10_100.2]);
 });
+
+test('a count goes on until the source is set anew; two that begin in one millisecond are told apart', () => {
+  const since: number[] = [];
+  let clock: SourceClock | undefined;
+  for (const [source, arrival] of [
+    [500, 8000],
+    [600, 8100],
+    [0, 8100],
+    [100, 8100],
+    [50, 8100],
+  ] as const) {
+    clock = instantOfLine(clock, source, arrival).clock;
+    since.push(clock.since);
+  }
+  expect(since).toEqual([8000, 8000, 8100, 8100, 8101]);
+});

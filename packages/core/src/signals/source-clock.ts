@@ -31,7 +31,9 @@ export function instantOfLine(
 ): { readonly at: number; readonly clock: SourceClock } {
   const gone = before ? source - before.source : -1;
   const delay = arrival - source;
-  const anew = { at: arrival, clock: { offset: delay, source, since: arrival } };
+  // Two counts are never called alike, also where the second begins in the millisecond of the first.
+  const since = Math.max(arrival, (before?.since ?? -Infinity) + 1);
+  const anew = { at: arrival, clock: { offset: delay, source, since } };
   if (!before || gone < 0) return anew;
   const offset = Math.min(before.offset + gone * APART, delay);
   if (delay - offset >= SET_ANEW) return anew;
