@@ -186,6 +186,8 @@ test('the day: nobody for a role is named, what is done moves the rest, a suppos
   await page.getByLabel('Step in hand').waitFor();
   await page.getByText('As expected', { exact: true }).first().click();
   await page.keyboard.press('Enter');
+  // Kept once the sheet goes on; a page left before that leaves it as a draft.
+  await expect(page).not.toHaveURL(/check=airspace-and-site/);
   await page.goto(`${base}/plan/day`);
   // What was done is drawn as done, and planned no more.
   await expect(lanes.getByRole('listitem', { name: /^Done: Airspace and site cleared/ })).toHaveCount(1);
