@@ -4,16 +4,16 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: '.',
   globalSetup: './tell.ts',
-  timeout: 240_000,
-  expect: { timeout: 10_000 },
-  workers: 1,
+  timeout: 480_000,
+  expect: { timeout: 20_000 },
+  workers: 2,
   retries: 0,
   forbidOnly: true,
   reporter: [['line'], ['json', { outputFile: '../.tmp/e2e.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 10_000,
-    navigationTimeout: 20_000,
+    actionTimeout: 20_000,
+    navigationTimeout: 40_000,
     launchOptions: {
       executablePath: process.env['KANZEL_CHROMIUM'] ?? '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'],

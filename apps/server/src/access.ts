@@ -14,12 +14,16 @@ export type WithPerson = Request & {
 
 export const OPEN = 'open to everyone';
 export const ROLE = 'needs role';
+export const FRESH = 'asks for the passphrase';
 
 /** Marks a route that needs no session. Every other route needs one. */
 export const OpenToEveryone = (): MethodDecorator => SetMetadata(OPEN, true);
 
 /** Marks a route that needs one of some roles, held today. */
 export const NeedsRole = (...roles: readonly Role[]): MethodDecorator => SetMetadata(ROLE, roles);
+
+/** Marks a route that leads to a signature or a right: it asks for the passphrase once more, however one signed on. */
+export const AsksPassphrase = (): MethodDecorator => SetMetadata(FRESH, true);
 
 /** The person of the session. */
 export const Signed = createParamDecorator((_: unknown, context: ExecutionContext): PersonView => {

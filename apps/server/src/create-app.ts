@@ -4,18 +4,20 @@ import { join } from 'node:path';
 import { ValidationPipe } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
-import { IoAdapter } from '@nestjs/platform-socket.io';
 import { getDataSourceToken } from '@nestjs/typeorm';
 import { messagesOf } from '@kanzel/contract';
-import { LARGEST_SCAN, SCAN_TYPES } from '@kanzel/core';
 import cookieParser from 'cookie-parser';
 import express, { type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
 import { pino } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { DataSource } from 'typeorm';
+import { SESSION_COOKIE, type WithPerson } from './access.ts';
 import { AppModule } from './app.module.ts';
+import { bodyDoor } from './door/bodies.ts';
+import { LiveAdapter } from './door/live-adapter.ts';
 import { serveOpenApi } from './openapi.ts';
+import { SessionService } from './people/index.ts';
 import { refuse } from './refusal.ts';
 import { SYSTEM_CLOCK, type Clock, type Settings } from './settings.ts';
 import { FolderHold } from './storage/folder-lock.ts';
@@ -56,6 +58,8 @@ export async function createApp(
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, clock, hold), {
     logger: settings.logLevel === 'silent' ? false : ['error', 'warn'],
     abortOnError: false,
+    // Bodies are read behind a door that asks who sends them first.
+    bodyParser: false,
     // A browser that has just connected again, or answers no more, does not keep the product from ending.
     forceCloseConnections: true,
   }).catch((error: unknown) => {
@@ -67,7 +71,7 @@ export async function createApp(
     await app.close();
     throw (error as { code?: string }).code ? explainOpening(settings.dataFolder, error) : error;
   });
-  app.useWebSocketAdapter(new IoAdapter(app));
+  app.useWebSocketAdapter(new LiveAdapter(app));
   app.use(pinoHttp({ logger: pino({ level: settings.logLevel === 'info' ? 'info' : 'silent' }) }));
   app.use(
     helmet({
@@ -88,8 +92,15 @@ export async function createApp(
     }),
   );
   app.use(cookieParser());
-  app.useBodyParser('json', { limit: '8mb' });
-  app.useBodyParser('raw', { type: [...SCAN_TYPES], limit: LARGEST_SCAN });
+  const sessions = app.get(SessionService);
+  app.use(
+    bodyDoor(async (request) => {
+      const own = request as WithPerson;
+      const person = await sessions.whose(own.cookies[SESSION_COOKIE]);
+      if (person) own.person = person;
+      return person !== undefined;
+    }),
+  );
   app.useGlobalPipes(
     new ValidationPipe({
       whitelist: true,

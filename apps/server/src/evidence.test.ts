@@ -192,7 +192,7 @@ test('a crew is of people who have an account: an invented name is nobody, nor i
   });
   const gone = await signIn(url, 'gone', PASSPHRASE);
   expect(await pass([gone.person.id])).not.toBe('crewUnknown');
-  await by.administrator.agent
+  await by.administrator.fresh
     .put(`/api/people/${gone.person.id}`)
     .send({ fullName: 'Gone Away', authorisations: [], ended: true })
     .expect(200);

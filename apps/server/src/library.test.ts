@@ -75,7 +75,7 @@ describe('drafts', () => {
     await odd.agent.put(`/api/library/drafts/${path}`).send({ version: 0, document: bad }).expect(403);
     const first = await saveDraft(ylva, path, 0, bad);
     expect(first.problems).toEqual([expect.stringMatching(/^limits\[0\]: .*edges must run/)]);
-    await brand.agent
+    await brand.fresh
       .post(`/api/library/drafts/${path}/publish`)
       .send({ version: first.version })
       .expect(400);
@@ -89,11 +89,11 @@ describe('drafts', () => {
       .send({ version: first.version, document: bad })
       .expect(409);
     expect((stale.body as { message: string }).message).toMatch(/Somebody else has changed/);
-    await ylva.agent
+    await ylva.fresh
       .post(`/api/library/drafts/${path}/publish`)
       .send({ version: second.version })
       .expect(403);
-    const published = await brand.agent
+    const published = await brand.fresh
       .post(`/api/library/drafts/${path}/publish`)
       .send({ version: second.version })
       .expect(200);
@@ -109,14 +109,14 @@ describe('drafts', () => {
     await brand.agent.get(`/api/library/drafts/${path}`).expect(404);
     // Bringing in that revision when it says something else is refused with place and reason; the same one is harmless.
     const other = JSON.stringify({ ...now, title: 'Not what was published' });
-    const refused = await brand.agent
+    const refused = await brand.fresh
       .post('/api/library')
       .send({ name: 'heilo.json', text: other })
       .expect(400);
     expect((refused.body as { details: string[] }).details[0]).toMatch(
       /^heilo\.json:\d+:\d+ revision: .*A published revision never changes/,
     );
-    await brand.agent
+    await brand.fresh
       .post('/api/library')
       .send({ name: 'heilo.json', text: JSON.stringify(now) })
       .expect(201);
@@ -155,7 +155,7 @@ describe('files', () => {
         for (const as of ['yaml', 'json']) {
           const file = (await brand.agent.get(`/api/library/files/${thing}?as=${as}`).expect(200))
             .body as ExportedFile;
-          await there.brand.agent.post('/api/library').send(file).expect(201);
+          await there.brand.fresh.post('/api/library').send(file).expect(201);
           const again = (await there.brand.agent.get(`/api/library/files/${thing}?as=${as}`).expect(200))
             .body as ExportedFile;
           expect(again).toEqual(file);
@@ -180,7 +180,7 @@ describe('files', () => {
       [book.text.replace('kind: band', 'kind: brand'), /limits\[\d+\]\.kind: must be one of band/],
     ];
     for (const [text, expected] of broken) {
-      const refused = await brand.agent.post('/api/library').send({ name: 'x.yaml', text }).expect(400);
+      const refused = await brand.fresh.post('/api/library').send({ name: 'x.yaml', text }).expect(400);
       expect((refused.body as { details: string[] }).details[0]).toMatch(expected);
     }
     expect(readdirSync(join(folder, 'library'))).toEqual(before);
@@ -209,7 +209,7 @@ describe('files', () => {
       pack: 'piston-magneto-single',
       instruments: [],
     };
-    await brand.agent
+    await brand.fresh
       .post('/api/library')
       .send({ name: 'old.json', text: JSON.stringify(old) })
       .expect(201);
@@ -236,7 +236,7 @@ describe('a campaign and the library', () => {
         : c,
     );
     const saved = await saveDraft(ylva, 'pack/piston-magneto-multi', 0, { ...pack, checks });
-    await brand.agent
+    await brand.fresh
       .post('/api/library/drafts/pack/piston-magneto-multi/publish')
       .send({ version: saved.version })
       .expect(200);
@@ -313,7 +313,7 @@ describe('a campaign and the library', () => {
     };
     const publish = async (document: Record<string, unknown>): Promise<void> => {
       const saved = await saveDraft(ylva, 'instrument/scales-4', 0, document);
-      await brand.agent
+      await brand.fresh
         .post('/api/library/drafts/instrument/scales-4/publish')
         .send({ version: saved.version })
         .expect(200);

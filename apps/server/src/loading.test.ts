@@ -80,7 +80,7 @@ test('a copy is kept under its hash, told by its contents, refused when it is no
   expect((await send('image/png', Buffer.from('GIF89a not a picture')).expect(409)).body).toMatchObject({
     reason: { code: 'scanType' },
   });
-  await ylva.agent.post('/api/scans').send({ not: 'a file' }).expect(400);
+  await ylva.agent.post('/api/scans').send({ not: 'a file' }).expect(415);
   const shown = await ylva.agent.get(`/api/scans/${kept.sha256}`).expect(200).buffer(true);
   expect(shown.headers['content-type']).toBe('image/png');
   expect(Buffer.compare(shown.body as Buffer, PNG)).toBe(0);

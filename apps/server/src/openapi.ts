@@ -13,6 +13,7 @@ const BODIES: Readonly<Record<string, string>> = {
   'post /api/people/{id}/passphrase': 'PassphraseResetRequest',
   'post /api/me/passphrase': 'PassphraseChangeRequest',
   'post /api/me/pin': 'PinRequest',
+  'post /api/me/proof': 'ProofRequest',
   'post /api/session/pin': 'PinSignInRequest',
   'post /api/tablet': 'TabletRequest',
   'post /api/library': 'LibraryFileRequest',

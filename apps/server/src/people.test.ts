@@ -1,7 +1,14 @@
 import { once } from 'node:events';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { ROLES, type LogLine, type Role } from '@kanzel/core';
-import { LIVE_PATH, type FrontDoor, type PersonView, type SessionView } from '@kanzel/contract';
+import {
+  LIVE_PATH,
+  PROOF_HEADER,
+  type FrontDoor,
+  type PersonView,
+  type ProofView,
+  type SessionView,
+} from '@kanzel/contract';
 import request, { type Agent } from 'supertest';
 import { io } from 'socket.io-client';
 import { StoryClock } from './demo/crew.ts';
@@ -51,6 +58,7 @@ describe('who may call what', () => {
     'delete /api/sessions/{id}': 'signed in',
     'post /api/me/passphrase': 'signed in',
     'post /api/me/pin': 'signed in',
+    'post /api/me/proof': 'signed in',
     'get /api/people': 'signed in',
     'get /api/aircraft': 'signed in',
     'get /api/campaigns': 'signed in',
@@ -153,7 +161,7 @@ describe('who may call what', () => {
 describe('people', () => {
   const add = async (name: string): Promise<PersonView> =>
     (
-      await by.administrator.agent
+      await by.administrator.fresh
         .post('/api/people')
         .send({
           name,
@@ -175,13 +183,13 @@ describe('people', () => {
     });
     await once(live as never, 'connect');
     const change = { fullName: 'Somebody Else', authorisations: [], ended: false };
-    await by.administrator.agent.put(`/api/people/${person.id}`).send(change).expect(200);
+    await by.administrator.fresh.put(`/api/people/${person.id}`).send(change).expect(200);
     expect((await session.agent.get('/api/session').expect(200)).body).toMatchObject({
       fullName: 'Somebody Else',
       authorisations: [],
     });
     const gone = once(live as never, 'disconnect');
-    await by.administrator.agent
+    await by.administrator.fresh
       .put(`/api/people/${person.id}`)
       .send({ ...change, ended: true })
       .expect(200);
@@ -198,7 +206,7 @@ describe('people', () => {
   test('what somebody may do is for systems that there are: a name that nothing has is refused, and nothing is changed', async () => {
     const person = await add('systems');
     const give = (systems: string[], families = ['piston-twin']) =>
-      by.administrator.agent.put(`/api/people/${person.id}`).send({
+      by.administrator.fresh.put(`/api/people/${person.id}`).send({
         fullName: 'Somebody',
         ended: false,
         authorisations: [{ role: 'technician', families, systems }],
@@ -213,7 +221,7 @@ describe('people', () => {
       'avionics.radio',
       'engine.*.oil',
     ]);
-    await by.administrator.agent
+    await by.administrator.fresh
       .post('/api/people')
       .send({
         name: 'nowhere',
@@ -231,7 +239,7 @@ describe('people', () => {
       { fullName: me.fullName, authorisations: [], ended: false },
       { fullName: me.fullName, authorisations: me.authorisations, ended: true },
     ]) {
-      const { body } = await by.administrator.agent.put(`/api/people/${me.id}`).send(change).expect(409);
+      const { body } = await by.administrator.fresh.put(`/api/people/${me.id}`).send(change).expect(409);
       expect((body as { message: string }).message).toMatch(/Nobody would be left/);
     }
     await by.administrator.agent.get('/api/installation/log').expect(200);
@@ -248,7 +256,7 @@ describe('people', () => {
     await own.agent.get('/api/session').expect(200);
     await elsewhere.agent.get('/api/session').expect(401);
     await signIn(url, 'forgetful', next);
-    await by.administrator.agent
+    await by.administrator.fresh
       .post(`/api/people/${person.id}/passphrase`)
       .send({ passphrase: PASSPHRASE })
       .expect(204);
@@ -276,7 +284,9 @@ describe('a shared tablet', () => {
   async function tablet(): Promise<Agent> {
     const agent = request.agent(url);
     await agent.post('/api/session').send({ name: 'administrator', passphrase: PASSPHRASE }).expect(200);
-    await agent.post('/api/tablet').send({ name: 'Line tablet 1' }).expect(204);
+    const { proof } = (await agent.post('/api/me/proof').send({ passphrase: PASSPHRASE }).expect(200))
+      .body as ProofView;
+    await agent.post('/api/tablet').set(PROOF_HEADER, proof).send({ name: 'Line tablet 1' }).expect(204);
     await agent.delete('/api/session').expect(204);
     return agent;
   }

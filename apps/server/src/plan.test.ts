@@ -175,16 +175,16 @@ test('the field is an administrator’s to set; the forecast for it is asked of 
   expect((await ylva.agent.get('/api/weather').expect(409)).body).toMatchObject({
     reason: { code: 'noField' },
   });
-  await ylva.agent.put('/api/field').send(FIELD).expect(403);
-  await brand.agent
+  await ylva.fresh.put('/api/field').send(FIELD).expect(403);
+  await brand.fresh
     .put('/api/field')
     .send({ ...FIELD, latitude: 91 })
     .expect(400);
-  await brand.agent
+  await brand.fresh
     .put('/api/field')
     .send({ ...FIELD, hours: { from: 900, to: 800, offset: 0 } })
     .expect(400);
-  await brand.agent.put('/api/field').send(FIELD).expect(200);
+  await brand.fresh.put('/api/field').send(FIELD).expect(200);
   expect((await ylva.agent.get('/api/field').expect(200)).body).toEqual({ field: FIELD });
   const heard = (await ylva.agent.get('/api/weather').expect(200)).body as WeatherView;
   expect(heard.text).toMatch(/^TAF QXGH \d{6}Z/);
@@ -202,7 +202,7 @@ test('a weather office that is silent, or says something else, is named', async 
   await addDemoPeople(plain.app);
   const admin = await signIn(plain.url, 'brand');
   const ask = async (weather?: string): Promise<unknown> => {
-    await admin.agent
+    await admin.fresh
       .put('/api/field')
       .send({ ...FIELD, ...(weather ? { weather } : {}) })
       .expect(200);

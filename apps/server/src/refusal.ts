@@ -3,6 +3,7 @@ import {
   ConflictException,
   ForbiddenException,
   HttpException,
+  HttpStatus,
   NotFoundException,
   UnauthorizedException,
 } from '@nestjs/common';
@@ -18,6 +19,21 @@ const KINDS = {
   403: ForbiddenException,
   404: NotFoundException,
   409: ConflictException,
+  428: class extends HttpException {
+    constructor(body: Refusal) {
+      super(body, HttpStatus.PRECONDITION_REQUIRED);
+    }
+  },
+  503: class extends HttpException {
+    constructor(body: Refusal) {
+      super(body, HttpStatus.SERVICE_UNAVAILABLE);
+    }
+  },
+  429: class extends HttpException {
+    constructor(body: Refusal) {
+      super(body, HttpStatus.TOO_MANY_REQUESTS);
+    }
+  },
 } as const;
 
 /** An HTTP refusal with a sentence; what was wrong, what was kept, what to do. */

@@ -242,7 +242,7 @@ test('a malformed library file is refused with file, place and reason, and chang
   )
     .replace('id: tjeld-nl-6', 'id: other-book')
     .replace('low: 7, cautionLow: 8', 'low: 9, cautionLow: 8');
-  const { body } = await brand.agent.post('/api/library').send({ name: 'other.yaml', text }).expect(400);
+  const { body } = await brand.fresh.post('/api/library').send({ name: 'other.yaml', text }).expect(400);
   expect((body as { details: string[] }).details).toEqual([
     expect.stringMatching(/^other\.yaml:\d+:\d+ limits\[0\]: Oil quantity: the edges must run/),
   ]);
@@ -286,11 +286,11 @@ test('a monitor speaking the line protocol over TCP is heard in the browser; its
   const reading = once(socket as never, EVENTS.monitor) as Promise<
     [{ mark: string; values: Record<string, Record<string, number>> }]
   >;
-  await ylva.agent
+  await ylva.fresh
     .put('/api/aircraft/QX-TJD/monitor')
     .send({ host: '127.0.0.1', port: standin.dataPort })
     .expect(403);
-  await brand.agent
+  await brand.fresh
     .put('/api/aircraft/QX-TJD/monitor')
     .send({ host: '127.0.0.1', port: standin.dataPort })
     .expect(204);
@@ -339,7 +339,7 @@ test('lines that were held up and come in one heap are as far apart as the monit
     while (heard.length < count) await new Promise((resolve) => setTimeout(resolve, 5));
   };
   const { port } = monitor.address() as AddressInfo;
-  await brand.agent.put('/api/aircraft/QX-TJD/monitor').send({ host: '127.0.0.1', port }).expect(204);
+  await brand.fresh.put('/api/aircraft/QX-TJD/monitor').send({ host: '127.0.0.1', port }).expect(204);
   while (!line) await new Promise((resolve) => setTimeout(resolve, 5));
   const say = (...times: number[]): void =>
     void line?.write(times.map((time) => `${writeSample({ time, values: [time] })}\r\n`).join(''));

@@ -2,6 +2,7 @@ import { lazy, Suspense, useEffect, useState, type ReactElement } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { HangarPage } from './hangar/hangar-page.tsx';
 import { SignInPage } from './sign-in/sign-in-page.tsx';
+import { PassphraseSlip } from './people/passphrase-slip.tsx';
 import { useAbsenceLock } from './sync/absence.ts';
 import { connectLive, disconnectLive } from './sync/live.ts';
 import { askFrontDoor, useSession } from './sync/session.ts';
@@ -41,6 +42,7 @@ export function App(): ReactElement {
   if (person === null) return <SignInPage />;
   return (
     <BrowserRouter>
+      <PassphraseSlip />
       <Suspense fallback={<p className="p-8 text-ink-2">Opening…</p>}>
         <Routes>
           <Route path="/" element={<HangarPage />} />

@@ -6,4 +6,5 @@ export * from './plan-bodies.ts';
 export * from './requests.ts';
 export * from './responses.ts';
 export { EVENTS, LIVE_PATH } from './events.ts';
+export { PROOF_HEADER } from './headers.ts';
 export * from './validate.ts';

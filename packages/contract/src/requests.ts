@@ -65,6 +65,12 @@ export class PersonRequest {
   authorisations!: AuthorisationRequest[];
 }
 
+/** Another administrator, who confirms what one changes of one's own rights. */
+export class SecondAdministrator {
+  @IsString() @Length(1, 60) name!: string;
+  @IsString() @Length(1, 200) passphrase!: string;
+}
+
 /** What an administrator may change of a person; the name to sign in with stays. */
 export class PersonChangeRequest {
   @IsString() @Length(1, 120) fullName!: string;
@@ -75,6 +81,8 @@ export class PersonChangeRequest {
   authorisations!: AuthorisationRequest[];
   /** May not sign in any more. */
   @IsBoolean() ended!: boolean;
+  /** Asked for when one's own rights change and there is another administrator. */
+  @IsOptional() @ValidateNested() @Type(() => SecondAdministrator) second?: SecondAdministrator;
 }
 
 /** A new passphrase that an administrator gives; every session of the person ends. */
@@ -92,6 +100,11 @@ export class PassphraseChangeRequest {
 export class PinRequest {
   @IsString() @Length(1, 200) passphrase!: string;
   @Matches(/^\d{4,8}$/, { message: 'pin: 4 to 8 digits' }) pin!: string;
+}
+
+/** One's own passphrase, once more, for the one act that comes next. */
+export class ProofRequest {
+  @IsString() @Length(1, 200) passphrase!: string;
 }
 
 export class PinSignInRequest {

@@ -34,6 +34,11 @@ export interface PersonView {
   readonly endedAt?: string;
 }
 
+/** A proof for one act: whoever is signed on has just given their passphrase. */
+export interface ProofView {
+  readonly proof: string;
+}
+
 /** A session as its owner and administrators see it. */
 export interface SessionView {
   readonly id: string;

@@ -3,3 +3,4 @@ export * from './record-file.ts';
 export * from './limit-table.ts';
 export * from './aerodrome-forecast.ts';
 export * from './table.ts';
+export * from './json-bounds.ts';

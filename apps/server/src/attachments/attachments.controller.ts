@@ -2,8 +2,11 @@ import { Controller, Get, HttpCode, Param, Post, Query, Req, Res } from '@nestjs
 import { ApiBody, ApiConsumes, ApiTags } from '@nestjs/swagger';
 import { SCAN_TYPES, type Scan } from '@kanzel/core';
 import type { Request, Response } from 'express';
-import { refuse, refuseFor } from '../refusal.ts';
+import { refuseFor } from '../refusal.ts';
 import { AttachmentsService } from './attachments.service.ts';
+
+/** What another try may get past: the device keeps the file and sends it again. */
+const LATER: ReadonlySet<string> = new Set(['scansBusy', 'scanNoRoom', 'scanCutOff']);
 
 @ApiTags('attachments')
 @Controller('api/scans')
@@ -16,11 +19,8 @@ export class AttachmentsController {
   @HttpCode(200)
   @Post()
   async keep(@Req() request: Request, @Query('name') name?: string): Promise<Scan> {
-    const contents: unknown = request.body;
-    if (!Buffer.isBuffer(contents))
-      throw refuse(400, `Nothing was kept: send the file itself, as one of ${SCAN_TYPES.join(', ')}.`);
-    const kept = await this.attachments.keep((name ?? 'copy').slice(0, 200) || 'copy', contents);
-    if (!kept.ok) throw refuseFor(409, kept.error);
+    const kept = await this.attachments.keep((name ?? 'copy').slice(0, 200) || 'copy', request);
+    if (!kept.ok) throw refuseFor(LATER.has(kept.error.code) ? 503 : 409, kept.error);
     return kept.value;
   }
 

@@ -1,17 +1,34 @@
-import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { createHash, randomUUID } from 'node:crypto';
+import { createWriteStream, existsSync, mkdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { Inject, Injectable } from '@nestjs/common';
+import type { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
 import { err, LARGEST_SCAN, ok, reason, SCAN_TYPES, type Reason, type Result, type Scan } from '@kanzel/core';
-import { fileTypeFromBuffer } from 'file-type';
+import { fileTypeFromBuffer, fileTypeFromFile } from 'file-type';
 import { SETTINGS, type Settings } from '../settings.ts';
 
 /** Folder of the data folder in which copies are kept; a backup takes it along. */
 export const ATTACHMENTS_FOLDER = 'attachments';
 
+/** Below the folder: what is still coming in. */
+const COMING = '.coming';
+
+/** Files taken in at one time; with the largest of each that is what they can take of the disk before they are judged. */
+const MOST_AT_ONCE = 8;
+
+/** What ends a file half way without anybody being at fault here: its sender went away, or the disk is full. */
+const HALF_WAY: Readonly<Record<string, 'scanCutOff' | 'scanNoRoom' | undefined>> = {
+  ECONNRESET: 'scanCutOff',
+  ERR_STREAM_PREMATURE_CLOSE: 'scanCutOff',
+  ENOSPC: 'scanNoRoom',
+};
+
 /** Photographs and scanned sheets, each under the hash of what it holds: kept once, and never changed. */
 @Injectable()
-export class AttachmentsService {
+export class AttachmentsService implements OnModuleInit {
+  private coming = 0;
+
   constructor(@Inject(SETTINGS) private readonly settings: Settings) {}
 
   private path(sha256: string): string {
@@ -23,24 +40,55 @@ export class AttachmentsService {
   }
 
   /**
-   * Keeps a file under its hash. What it is, is told by its contents, not by its name. The same contents again change
-   * nothing. Errors: `scanEmpty`, `scanTooLarge`, `scanType`.
+   * Keeps a file under its hash, as it comes in: written beside what is kept, and given its name once it is whole. What it
+   * is, is told by its contents, not by its name. The same contents again change nothing; what is refused or cut off
+   * leaves nothing. Errors: `scanEmpty`, `scanTooLarge`, `scanType`, `scansBusy`, `scanCutOff`, `scanNoRoom`.
    */
-  async keep(name: string, contents: Buffer): Promise<Result<Scan, Reason>> {
-    if (contents.length === 0) return err(reason('scanEmpty', { name }));
-    if (contents.length > LARGEST_SCAN)
-      return err(reason('scanTooLarge', { name, most: Math.round(LARGEST_SCAN / 1_000_000) }));
-    const found = await fileTypeFromBuffer(contents);
-    const type = SCAN_TYPES.find((t) => t === found?.mime);
-    if (!type) return err(reason('scanType', { name, is: found?.mime ?? 'something unknown' }));
-    const sha256 = createHash('sha256').update(contents).digest('hex');
-    const path = this.path(sha256);
-    if (!existsSync(path)) {
-      mkdirSync(dirname(path), { recursive: true });
-      writeFileSync(`${path}.new`, contents);
-      renameSync(`${path}.new`, path);
+  async keep(name: string, contents: Readable): Promise<Result<Scan, Reason>> {
+    if (this.coming >= MOST_AT_ONCE) return err(reason('scansBusy', { name }));
+    this.coming += 1;
+    const folder = join(this.settings.dataFolder, ATTACHMENTS_FOLDER, COMING);
+    const path = join(folder, randomUUID());
+    try {
+      mkdirSync(folder, { recursive: true });
+      const hash = createHash('sha256');
+      let size = 0;
+      let tooLarge = false;
+      const measure = async function* (chunks: AsyncIterable<Buffer>): AsyncGenerator<Buffer> {
+        for await (const chunk of chunks) {
+          size += chunk.length;
+          tooLarge = size > LARGEST_SCAN;
+          if (tooLarge) return;
+          hash.update(chunk);
+          yield chunk;
+        }
+      };
+      await pipeline(contents, measure, createWriteStream(path, { flush: true }));
+      if (tooLarge) return err(reason('scanTooLarge', { name, most: Math.round(LARGEST_SCAN / 1_000_000) }));
+      if (size === 0) return err(reason('scanEmpty', { name }));
+      const found = await fileTypeFromFile(path);
+      const type = SCAN_TYPES.find((t) => t === found?.mime);
+      if (!type) return err(reason('scanType', { name, is: found?.mime ?? 'something unknown' }));
+      const sha256 = hash.digest('hex');
+      const kept = this.path(sha256);
+      if (!existsSync(kept)) {
+        mkdirSync(dirname(kept), { recursive: true });
+        renameSync(path, kept);
+      }
+      return ok({ sha256, name, type, size });
+    } catch (error) {
+      const why = HALF_WAY[(error as NodeJS.ErrnoException).code ?? ''];
+      if (why === undefined) throw error;
+      return err(reason(why, { name }));
+    } finally {
+      this.coming -= 1;
+      rmSync(path, { force: true });
     }
-    return ok({ sha256, name, type, size: contents.length });
+  }
+
+  /** What was coming in when the server ended without a word is nobody's: nothing names it. */
+  onModuleInit(): void {
+    rmSync(join(this.settings.dataFolder, ATTACHMENTS_FOLDER, COMING), { recursive: true, force: true });
   }
 
   /**

@@ -1,3 +1,4 @@
+import { Readable } from 'node:stream';
 import type { AttachmentsService } from '../attachments/index.ts';
 import { printA4 } from '../reports/index.ts';
 import { day } from './described.ts';
@@ -22,7 +23,7 @@ async function sheet(
     'Copy for the file',
     name,
   );
-  const kept = await attachments.keep(`${name}.pdf`, page);
+  const kept = await attachments.keep(`${name}.pdf`, Readable.from([page]));
   if (!kept.ok) throw new Error(`makeDemo: ${JSON.stringify(kept.error)}`);
   return kept.value;
 }

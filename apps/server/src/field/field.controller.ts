@@ -1,7 +1,7 @@
 import { Body, Controller, Get, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { FieldRequest, type FieldView, type PersonView, type WeatherView } from '@kanzel/contract';
-import { NeedsRole, Signed } from '../access.ts';
+import { AsksPassphrase, NeedsRole, Signed } from '../access.ts';
 import { LogService } from '../installation/index.ts';
 import { refuse, refuseFor } from '../refusal.ts';
 import { FieldService } from './field.service.ts';
@@ -22,6 +22,7 @@ export class FieldController {
   }
 
   @NeedsRole('administrator')
+  @AsksPassphrase()
   @Put('field')
   async set(@Body() request: FieldRequest, @Signed() person: PersonView): Promise<{ field: FieldView }> {
     if (request.hours.to <= request.hours.from)

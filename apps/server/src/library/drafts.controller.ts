@@ -7,7 +7,7 @@ import {
   type DraftView,
   type PersonView,
 } from '@kanzel/contract';
-import { NeedsRole, Signed } from '../access.ts';
+import { AsksPassphrase, NeedsRole, Signed } from '../access.ts';
 import { refuse } from '../refusal.ts';
 import { DRAFT_FORMATS, DraftsService, type DraftRefusal } from './drafts.service.ts';
 
@@ -71,6 +71,7 @@ export class DraftsController {
 
   /** Makes a draft the next revision, that new campaigns are judged by. */
   @NeedsRole('inspector', 'certifier', 'administrator')
+  @AsksPassphrase()
   @Post(':format/:id/publish')
   @HttpCode(200)
   async publish(

@@ -11,7 +11,7 @@ import {
   type LibraryFormat,
   type SchemaName,
 } from '@kanzel/packs';
-import { NeedsRole, Signed } from '../access.ts';
+import { AsksPassphrase, NeedsRole, Signed } from '../access.ts';
 import { LogService } from '../installation/index.ts';
 import { refuse } from '../refusal.ts';
 import { DraftsService } from './drafts.service.ts';
@@ -40,6 +40,7 @@ export class LibraryController {
 
   /** Brings in a pack, module, limit book, aircraft or instrument. */
   @NeedsRole('administrator')
+  @AsksPassphrase()
   @Post()
   async add(@Body() request: LibraryFileRequest, @Signed() by: PersonView): Promise<LibraryView> {
     const added = this.library.add(request);

@@ -2,7 +2,7 @@ import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/commo
 import { ApiTags } from '@nestjs/swagger';
 import { MonitorRequest, SimulationRequest, type PersonView, type ScalesView } from '@kanzel/contract';
 import { LibraryService } from '../library/index.ts';
-import { NeedsRole, Signed } from '../access.ts';
+import { AsksPassphrase, NeedsRole, Signed } from '../access.ts';
 import { LogService } from '../installation/index.ts';
 import { refuse, refuseFor } from '../refusal.ts';
 import { MonitorService } from './monitor.service.ts';
@@ -22,6 +22,7 @@ export class MonitorController {
 
   /** Says where the monitor of an aircraft speaks the engine line protocol. */
   @NeedsRole('administrator')
+  @AsksPassphrase()
   @HttpCode(204)
   @Put('aircraft/:mark/monitor')
   async configure(

@@ -1,3 +1,4 @@
 export { PeopleModule } from './people.module.ts';
+export { IdentityService } from './identity.service.ts';
 export { mayAct, PeopleService } from './people.service.ts';
 export { SessionService, tokenHash } from './session.service.ts';

@@ -14,6 +14,7 @@ import {
 } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Throttle, ThrottlerGuard } from '@nestjs/throttler';
+import { canonicalJson } from '@kanzel/core';
 import {
   FirstPersonRequest,
   PassphraseChangeRequest,
@@ -21,15 +22,19 @@ import {
   PersonChangeRequest,
   PersonRequest,
   PinRequest,
+  ProofRequest,
   type PersonView,
+  type ProofView,
 } from '@kanzel/contract';
 import type { Request, Response } from 'express';
-import { NeedsRole, OpenToEveryone, SESSION_COOKIE, Signed } from '../access.ts';
-import { LogService } from '../installation/index.ts';
+import { AsksPassphrase, NeedsRole, OpenToEveryone, SESSION_COOKIE, Signed } from '../access.ts';
 import { LibraryService } from '../library/index.ts';
 import { refuse } from '../refusal.ts';
+import { CLOCK, type Clock } from '../settings.ts';
 import { beginOnDevice, cookieOf } from './cookies.ts';
-import { PeopleService } from './people.service.ts';
+import { IdentityService } from './identity.service.ts';
+import { holds, PeopleService } from './people.service.ts';
+import { ProofService } from './proof.service.ts';
 import { SessionService } from './session.service.ts';
 
 @ApiTags('people')
@@ -38,8 +43,10 @@ export class PeopleController {
   constructor(
     private readonly people: PeopleService,
     private readonly sessions: SessionService,
-    @Inject(LogService) private readonly log: LogService,
+    private readonly identity: IdentityService,
+    private readonly proofs: ProofService,
     @Inject(LibraryService) private readonly library: LibraryService,
+    @Inject(CLOCK) private readonly clock: Clock,
   ) {}
 
   @OpenToEveryone()
@@ -77,6 +84,7 @@ export class PeopleController {
   }
 
   @NeedsRole('administrator')
+  @AsksPassphrase()
   @Post('people')
   async add(@Body() request: PersonRequest, @Signed() by: PersonView): Promise<PersonView> {
     this.refuseUnknownSystems(request);
@@ -87,6 +95,7 @@ export class PeopleController {
 
   /** Changes what a person is called and may do; ending an account ends its sessions. */
   @NeedsRole('administrator')
+  @AsksPassphrase()
   @Put('people/:id')
   async change(
     @Param('id', ParseUUIDPipe) id: string,
@@ -94,7 +103,8 @@ export class PeopleController {
     @Signed() by: PersonView,
   ): Promise<PersonView> {
     this.refuseUnknownSystems(request);
-    const changed = await this.people.change(id, request, by.id);
+    const second = id === by.id ? await this.secondFor(by, request) : undefined;
+    const changed = await this.people.change(id, request, by.id, second?.id);
     if (!changed.ok) {
       if (changed.error === 'unknown') throw refuse(404, 'There is no such person here.');
       throw refuse(
@@ -106,7 +116,29 @@ export class PeopleController {
     return changed.value;
   }
 
+  /** Where there are two administrators, neither gives rights to themselves alone. Undefined: there is no other one. */
+  private async secondFor(by: PersonView, request: PersonChangeRequest): Promise<PersonView | undefined> {
+    if (sameRights(by, request)) return undefined;
+    const now = this.clock.now().toISOString();
+    const isAnother = (p: PersonView): boolean => p.id !== by.id && holds(p, 'administrator', now);
+    if (!(await this.people.list()).some(isAnother)) return undefined;
+    const { second } = request;
+    if (!second)
+      throw refuse(
+        403,
+        'Your own rights are changed by two: another administrator confirms with their name and passphrase. Nothing was changed.',
+      );
+    const confirming = await this.identity.second(second.name, second.passphrase, by);
+    if (!isAnother(confirming))
+      throw refuse(
+        403,
+        `${confirming.fullName} is no administrator. Nothing was changed; ask one to confirm.`,
+      );
+    return confirming;
+  }
+
   @NeedsRole('administrator')
+  @AsksPassphrase()
   @HttpCode(204)
   @Post('people/:id/passphrase')
   async reset(
@@ -114,15 +146,27 @@ export class PeopleController {
     @Body() request: PassphraseResetRequest,
     @Signed() by: PersonView,
   ): Promise<void> {
+    if (id === by.id)
+      throw refuse(
+        409,
+        'Your own passphrase is changed under your account, with the old one. Nothing was changed.',
+      );
     if (!(await this.people.setPassphrase(id, request.passphrase, by.id)))
       throw refuse(404, 'There is no such person here.');
     await this.sessions.endAll(id, by.id);
   }
 
-  private async proven(person: PersonView, passphrase: string): Promise<void> {
-    if ((await this.people.prove(person.name, passphrase))?.id === person.id) return;
-    await this.log.add('signature.refused', { person: person.id, for: 'own account' });
-    throw refuse(403, 'That is not your passphrase. Nothing was changed; try again.');
+  /** Proves once more who is at the device, for the one act that comes next; a PIN or an open session proves nothing. */
+  @UseGuards(ThrottlerGuard)
+  @HttpCode(200)
+  @Post('me/proof')
+  async proof(
+    @Body() request: ProofRequest,
+    @Req() http: Request,
+    @Signed() person: PersonView,
+  ): Promise<ProofView> {
+    await this.identity.proven(person, request.passphrase, { for: 'an act' });
+    return { proof: this.proofs.give(cookieOf(http, SESSION_COOKIE) ?? '') };
   }
 
   @UseGuards(ThrottlerGuard)
@@ -133,7 +177,7 @@ export class PeopleController {
     @Req() http: Request,
     @Signed() person: PersonView,
   ): Promise<void> {
-    await this.proven(person, request.old);
+    await this.identity.proven(person, request.old, { for: 'own account' });
     await this.people.setPassphrase(person.id, request.passphrase, person.id);
     await this.sessions.endOthers(person.id, cookieOf(http, SESSION_COOKIE));
   }
@@ -142,7 +186,13 @@ export class PeopleController {
   @HttpCode(204)
   @Post('me/pin')
   async ownPin(@Body() request: PinRequest, @Signed() person: PersonView): Promise<void> {
-    await this.proven(person, request.passphrase);
+    await this.identity.proven(person, request.passphrase, { for: 'own account' });
     await this.people.setPin(person.id, request.pin);
   }
 }
+
+/** Whether a change leaves what its person may do as it is: the name alone, or nothing. */
+const sameRights = (person: PersonView, { authorisations, ended }: PersonChangeRequest): boolean =>
+  ended === (person.endedAt !== undefined) &&
+  // Members that nobody gave are not there in what is kept.
+  canonicalJson(JSON.parse(JSON.stringify(authorisations))) === canonicalJson(person.authorisations);

@@ -9,6 +9,7 @@ import { LogService } from '../installation/index.ts';
 import { CLOCK, type Clock } from '../settings.ts';
 import { PersonRow } from '../storage/entities.ts';
 import { WriteLock } from '../storage/write-lock.ts';
+import { AttemptsService } from './attempts.service.ts';
 
 /** Costs of argon2id as recommended by OWASP for 19 MiB. */
 const ARGON = { memoryCost: 19456, timeCost: 2, parallelism: 1 };
@@ -66,6 +67,7 @@ export class PeopleService {
     @InjectRepository(PersonRow) private readonly people: Repository<PersonRow>,
     private readonly lock: WriteLock,
     private readonly log: LogService,
+    private readonly attempts: AttemptsService,
     @Inject(CLOCK) private readonly clock: Clock,
   ) {}
 
@@ -146,21 +148,25 @@ export class PeopleService {
     id: string,
     change: { fullName: string; authorisations: readonly Authorisation[]; ended: boolean },
     by: string,
+    confirmedBy?: string,
   ): Promise<Result<PersonView, 'unknown' | 'lastAdministrator'>> {
     return this.lock.run(async () => {
       const row = await this.people.findOneBy({ id });
       if (!row) return err('unknown');
-      const endedAt = change.ended ? (row.endedAt ?? this.today()) : null;
+      const { fullName, authorisations, ended } = change;
+      const endedAt = ended ? (row.endedAt ?? this.today()) : null;
       const next: PersonRow = {
         ...row,
-        fullName: change.fullName,
-        authorisations: JSON.stringify(change.authorisations),
+        fullName,
+        authorisations: JSON.stringify(authorisations),
         endedAt,
       };
       const all = (await this.people.find()).map((p) => viewOf(p.id === id ? next : p));
       if (!all.some((p) => holds(p, 'administrator', this.today()))) return err('lastAdministrator');
-      await this.logged('person.changed', { person: id, ...change, by }, (manager) =>
-        manager.update(PersonRow, { id }, next),
+      await this.logged(
+        'person.changed',
+        { person: id, fullName, authorisations, ended, by, ...(confirmedBy ? { confirmedBy } : {}) },
+        (manager) => manager.update(PersonRow, { id }, next),
       );
       return ok(viewOf(next));
     });
@@ -187,26 +193,35 @@ export class PeopleService {
     );
   }
 
-  /** Whether a passphrase is this person's; takes as long for a name that does not exist. */
-  async prove(name: string, passphrase: string): Promise<PersonView | undefined> {
+  /**
+   * Whether a passphrase is this person's; takes as long for a name that does not exist. After too many wrong ones the
+   * account waits, whoever asks and from wherever.
+   */
+  async prove(name: string, passphrase: string): Promise<Result<PersonView, 'wrong' | 'wait'>> {
+    if (!this.attempts.begin(name)) return err('wait');
     const row = await this.people.findOneBy({ name });
     const right = await verify(row?.passphraseHash ?? (await this.missingHash), passphrase);
-    if (!row || !right || row.endedAt) return undefined;
+    if (!row || !right || row.endedAt) return err('wrong');
+    this.attempts.succeeded(name);
     if (row.pinFailures > 0)
       await this.lock.run(() => this.people.update({ id: row.id }, { pinFailures: 0 }));
-    return viewOf(row);
+    return ok(viewOf(row));
   }
 
   /** Whether a PIN is this person's. After too many wrong ones in a row it rests until the passphrase is given. */
   async provePin(id: string, pin: string): Promise<Result<PersonView, 'wrong' | 'resting'>> {
-    const row = await this.people.findOneBy({ id });
+    // Counted before it is judged: forty PINs sent at once are forty tries, not one.
+    const row = await this.lock.run(async () => {
+      const found = await this.people.findOneBy({ id });
+      if (found && found.pinFailures < PIN_TRIES) await this.people.increment({ id }, 'pinFailures', 1);
+      return found;
+    });
     if (row && row.pinFailures >= PIN_TRIES) return err('resting');
     const right = await verify(row?.pinHash ?? (await this.missingHash), pin);
-    if (row && right && !row.endedAt) {
+    if (row?.pinHash && right && !row.endedAt) {
       await this.lock.run(() => this.people.update({ id }, { pinFailures: 0 }));
       return ok(viewOf(row));
     }
-    if (row) await this.lock.run(() => this.people.increment({ id }, 'pinFailures', 1));
     await this.log.add('pin.refused', { person: id });
     return err(row && row.pinFailures + 1 >= PIN_TRIES ? 'resting' : 'wrong');
   }

@@ -22,11 +22,11 @@ import {
   type SessionView,
 } from '@kanzel/contract';
 import type { Request, Response } from 'express';
-import { NeedsRole, OpenToEveryone, SESSION_COOKIE, Signed } from '../access.ts';
-import { LogService } from '../installation/index.ts';
+import { AsksPassphrase, NeedsRole, OpenToEveryone, SESSION_COOKIE, Signed } from '../access.ts';
 import { refuse } from '../refusal.ts';
 import { CLOCK, SETTINGS, type Clock, type Settings } from '../settings.ts';
 import { beginOnDevice, COOKIE, cookieOf, TABLET_COOKIE } from './cookies.ts';
+import { IdentityService } from './identity.service.ts';
 import { holds, PeopleService } from './people.service.ts';
 import { SessionService } from './session.service.ts';
 
@@ -39,7 +39,7 @@ export class SessionController {
   constructor(
     private readonly people: PeopleService,
     private readonly sessions: SessionService,
-    @Inject(LogService) private readonly log: LogService,
+    private readonly identity: IdentityService,
     @Inject(CLOCK) private readonly clock: Clock,
     @Inject(SETTINGS) private readonly settings: Settings,
   ) {}
@@ -88,11 +88,7 @@ export class SessionController {
     @Res({ passthrough: true }) response: Response,
   ): Promise<PersonView> {
     const name = request.name.trim().toLowerCase();
-    const person = await this.people.prove(name, request.passphrase);
-    if (!person) {
-      await this.log.add('signIn.refused', { name: name.slice(0, 60), with: 'passphrase' });
-      throw refuse(401, 'That name and passphrase do not belong together. Nothing was changed; try again.');
-    }
+    const person = await this.identity.signingIn(name, request.passphrase);
     await beginOnDevice(this.sessions, person.id, 'passphrase', http, response);
     return person;
   }
@@ -156,6 +152,7 @@ export class SessionController {
   }
 
   @NeedsRole('administrator')
+  @AsksPassphrase()
   @HttpCode(204)
   @Post('tablet')
   async enrol(

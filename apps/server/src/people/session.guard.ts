@@ -21,9 +21,7 @@ export class SessionGuard implements CanActivate {
     const targets = [context.getHandler(), context.getClass()];
     if (this.reflector.getAllAndOverride<boolean | undefined>(OPEN, targets)) return true;
     const request = context.switchToHttp().getRequest<WithPerson>();
-    const person = await this.sessions.whose(
-      (request.cookies as Record<string, string | undefined>)[SESSION_COOKIE],
-    );
+    const person = request.person ?? (await this.sessions.whose(request.cookies[SESSION_COOKIE]));
     if (!person)
       throw refuse(
         401,

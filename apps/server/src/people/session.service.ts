@@ -68,6 +68,14 @@ export class SessionService {
     return Date.parse(row.expiresAt) < now || Date.parse(row.seenAt) + ABSENCE[row.kind] * 60_000 < now;
   }
 
+  /** Whether a session goes on, which asking does not prolong. */
+  async lasts(token: string | undefined): Promise<boolean> {
+    const row = token ? await this.sessions.findOneBy({ tokenHash: tokenHash(token) }) : null;
+    if (!row || this.over(row)) return false;
+    const person = await this.people.find(row.personId);
+    return person !== undefined && !person.endedAt;
+  }
+
   /** Whose session a token is; undefined when it is none, has ended, or nobody touched the device for too long. */
   async whose(token: string | undefined): Promise<PersonView | undefined> {
     if (!token) return undefined;

@@ -14,6 +14,9 @@ import { MonitorService } from '../monitor/index.ts';
 import { CLOCK, type Clock } from '../settings.ts';
 import { RecordService } from './record.service.ts';
 
+/** How often lines are held against the sessions that opened them (ms). */
+const LOOKS_EVERY = 2000;
+
 function sessionToken(socket: Socket): string | undefined {
   const cookies = (socket.handshake.headers.cookie ?? '').split(/;\s*/);
   return cookies.find((c) => c.startsWith(`${SESSION_COOKIE}=`))?.slice(SESSION_COOKIE.length + 1);
@@ -40,6 +43,7 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
     );
     // Whoever is signed out, here or by somebody else, hears nothing more.
     this.sessions.events.on('ended', (hash) => this.server.in(`session ${hash}`).disconnectSockets(true));
+    setInterval(() => void this.endLinesOfEndedSessions(), LOOKS_EVERY).unref();
     this.monitors.events.on('state', (state) => this.server.to('signed-in').emit(EVENTS.monitorState, state));
   }
 
@@ -55,6 +59,14 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
     this.present.set(socket.id, person.id);
     this.announcePresent();
     for (const state of this.monitors.states()) socket.emit(EVENTS.monitorState, state);
+  }
+
+  /** A line ends with the session that opened it, also when nobody says so and only its time has run out. */
+  private async endLinesOfEndedSessions(): Promise<void> {
+    for (const [, socket] of this.server.sockets.sockets) {
+      const token = sessionToken(socket);
+      if (this.present.has(socket.id) && !(await this.sessions.lasts(token))) socket.disconnect(true);
+    }
   }
 
   handleDisconnect(socket: Socket): void {

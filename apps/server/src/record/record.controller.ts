@@ -12,8 +12,8 @@ import { writeRecordFile } from '@kanzel/formats';
 import { Inject } from '@nestjs/common';
 import type { Response } from 'express';
 import { Signed } from '../access.ts';
-import { KeyService, LogService } from '../installation/index.ts';
-import { PeopleService } from '../people/index.ts';
+import { KeyService } from '../installation/index.ts';
+import { IdentityService, PeopleService } from '../people/index.ts';
 import { refuse, refuseFor } from '../refusal.ts';
 import { CLOCK, type Clock } from '../settings.ts';
 import { RecordService, validateDrafts } from './record.service.ts';
@@ -25,7 +25,7 @@ export class RecordController {
     private readonly record: RecordService,
     private readonly people: PeopleService,
     private readonly key: KeyService,
-    private readonly log: LogService,
+    private readonly identity: IdentityService,
     @Inject(CLOCK) private readonly clock: Clock,
   ) {}
 
@@ -66,11 +66,7 @@ export class RecordController {
     @Body() request: ReleaseRequest,
     @Signed() person: PersonView,
   ): Promise<PostEntriesResponse> {
-    const proven = await this.people.prove(person.name, request.passphrase);
-    if (proven?.id !== person.id) {
-      await this.log.add('signature.refused', { person: person.id, campaign });
-      throw refuse(403, 'That is not your passphrase. Nothing was signed; try again.');
-    }
+    await this.identity.proven(person, request.passphrase, { campaign });
     const { passphrase: _passphrase, ...rest } = request;
     const posted = await this.record.release(campaign, rest, person);
     if (!posted.ok) throw refuseFor(posted.error.code === 'campaignUnknown' ? 404 : 409, posted.error);

@@ -4,12 +4,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { ENTRY_VERSIONS, type Entry, type EntryBodies, type EntryKind, type Role } from '@kanzel/core';
-import type { PersonView } from '@kanzel/contract';
+import { PROOF_HEADER, type PersonView } from '@kanzel/contract';
 import request, { type Agent } from 'supertest';
 import { createApp } from '../create-app.ts';
 import { tjeldFile } from '../demo/fleet/tjeld.ts';
 import { authorisationsOf, DEMO_PEOPLE } from '../demo/world.ts';
 import { PeopleService } from '../people/index.ts';
+import { ProofService } from '../people/proof.service.ts';
 import { SYSTEM_CLOCK, type Clock, type Settings } from '../settings.ts';
 
 /** A data folder of its own, gone afterwards. */
@@ -33,6 +34,9 @@ export function settingsFor(dataFolder: string, change: Partial<Settings> = {}):
   };
 }
 
+/** Servers of this test by their address. */
+const running = new Map<string, NestExpressApplication>();
+
 /** A real server on a real SQLite file, listening on a port of its own. */
 export async function startServer(
   dataFolder: string,
@@ -43,7 +47,9 @@ export async function startServer(
   writeFileSync(join(dataFolder, 'library', 'aircraft-qx-tjd.r1.yaml'), tjeldFile(new Date()));
   const app = await createApp(settingsFor(dataFolder, change), clock);
   await app.listen(0, '127.0.0.1');
-  return { app, url: await app.getUrl() };
+  const url = await app.getUrl();
+  running.set(url, app);
+  return { app, url };
 }
 
 export async function addDemoPeople(app: NestExpressApplication): Promise<void> {
@@ -54,6 +60,8 @@ export async function addDemoPeople(app: NestExpressApplication): Promise<void> 
 /** A signed-in person with their own cookie. */
 export interface SignedIn {
   readonly agent: Agent;
+  /** The same, with a fresh proof of identity on every act; how one is got over HTTP is the matter of door.test. */
+  readonly fresh: Pick<Agent, 'post' | 'put'>;
   readonly person: PersonView;
   readonly cookie: string;
 }
@@ -66,7 +74,16 @@ export async function signIn(
   const agent = request.agent(url);
   const response = await agent.post('/api/session').send({ name, passphrase }).expect(200);
   const [cookie = ''] = (response.headers['set-cookie'] as unknown as string[]).map((c) => c.split(';')[0]);
-  return { agent, person: response.body as PersonView, cookie: cookie ?? '' };
+  const proof = (): string => {
+    const app = running.get(url);
+    if (!app) throw new Error(`signIn: no server of this test listens at ${url}`);
+    return app.get(ProofService).give(cookie?.split('=')[1] ?? '');
+  };
+  const fresh = {
+    post: (path: string) => agent.post(path).set(PROOF_HEADER, proof()),
+    put: (path: string) => agent.put(path).set(PROOF_HEADER, proof()),
+  };
+  return { agent, fresh, person: response.body as PersonView, cookie: cookie ?? '' };
 }
 
 export async function openCampaign(by: SignedIn, at = new Date()): Promise<string> {

@@ -1,4 +1,6 @@
-import type { Refusal } from '@kanzel/contract';
+import { PROOF_HEADER } from '@kanzel/contract/headers';
+import type { ProofView, Refusal } from '@kanzel/contract';
+import { askPassphrase } from './passphrase-asked.ts';
 
 /** What went wrong with a request: the server said no, or could not be reached. */
 export type RequestFailure =
@@ -12,18 +14,22 @@ export type Answer<T> =
 const PATIENCE = 15_000;
 const PATIENCE_FOR_FILES = 120_000;
 
-async function request<T>(method: string, path: string, body?: unknown): Promise<Answer<T>> {
+function contentOf(body: unknown): { headers: Record<string, string>; body?: BodyInit } {
+  if (body === undefined) return { headers: {} };
+  if (body instanceof Blob) return { headers: { 'content-type': body.type }, body };
+  return { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };
+}
+
+async function send<T>(method: string, path: string, body?: unknown, proof?: string): Promise<Answer<T>> {
   let response: Response;
+  const content = contentOf(body);
   try {
     response = await fetch(path, {
       method,
       signal: AbortSignal.timeout(body instanceof Blob ? PATIENCE_FOR_FILES : PATIENCE),
       credentials: 'same-origin',
-      ...(body === undefined
-        ? {}
-        : body instanceof Blob
-          ? { headers: { 'content-type': body.type }, body }
-          : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+      ...content,
+      headers: { ...content.headers, ...(proof === undefined ? {} : { [PROOF_HEADER]: proof }) },
     });
   } catch {
     // Network errors carry no more than that: the server was not reached.
@@ -37,6 +43,23 @@ async function request<T>(method: string, path: string, body?: unknown): Promise
     ok: false,
     error: { kind: 'refused', status: response.status, refusal: readRefusal(text, response.status) },
   };
+}
+
+const asksForProof = (failure: RequestFailure): boolean =>
+  failure.kind === 'refused' && failure.status === 428;
+
+/**
+ * Sends a request. Where the server asks for the passphrase once more, the person is asked, and the act goes on with the
+ * proof; whoever gives none keeps what they typed, and nothing is changed.
+ */
+async function request<T>(method: string, path: string, body?: unknown): Promise<Answer<T>> {
+  const first = await send<T>(method, path, body);
+  if (first.ok || !asksForProof(first.error)) return first;
+  const proof = await askPassphrase(async (passphrase) => {
+    const given = await send<ProofView>('POST', '/api/me/proof', { passphrase });
+    return given.ok ? { proof: given.value.proof } : { problem: sayFailure(given.error) };
+  });
+  return proof === undefined ? first : send<T>(method, path, body, proof);
 }
 
 function readRefusal(text: string, status: number): Refusal {

@@ -168,6 +168,7 @@ export default function PeoplePage(): ReactElement {
       {slip ? (
         <PersonSlip
           person={slip === 'new' ? undefined : slip}
+          others={people?.filter((p) => slip !== 'new' && p.id !== slip.id) ?? []}
           onClose={() => setSlip(undefined)}
           onDone={() => {
             setSlip(undefined);

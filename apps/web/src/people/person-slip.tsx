@@ -2,6 +2,7 @@ import { useState, type FormEvent, type ReactElement } from 'react';
 import { ROLE_TITLES, ROLES, type Role } from '@kanzel/core';
 import type { Authorisation, PersonView } from '@kanzel/contract';
 import { api, sayFailure, type Answer } from '../api/client.ts';
+import { useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
 import { Field, Problem } from '../ui/field.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
@@ -102,13 +103,19 @@ function RoleRow({
   );
 }
 
+const isAdministrator = (person: PersonView): boolean =>
+  !person.endedAt && person.authorisations.some((a) => a.role === 'administrator');
+
 /** Adds a person, or changes what one is called and may do. */
 export function PersonSlip({
   person,
+  others,
   onClose,
   onDone,
 }: {
   person: PersonView | undefined;
+  /** Everybody else, among whom somebody may have to confirm. */
+  others: readonly PersonView[];
   onClose: () => void;
   onDone: () => void;
 }): ReactElement {
@@ -117,12 +124,17 @@ export function PersonSlip({
   const [passphrase, setPassphrase] = useState('');
   const [lines, setLines] = useState<Lines>(() => linesOf(person));
   const [ended, setEnded] = useState(person?.endedAt !== undefined);
+  const [second, setSecond] = useState({ name: '', passphrase: '' });
   const [problem, setProblem] = useState<string>();
+  const own = useSession((s) => s.person?.id) === person?.id && person !== undefined;
+  const rights = JSON.stringify(authorisations(lines)) !== JSON.stringify(authorisations(linesOf(person)));
+  const confirmed =
+    own && (rights || ended !== (person.endedAt !== undefined)) && others.some(isAdministrator);
   const send = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
     const change = { fullName, authorisations: authorisations(lines) };
     let answer: Answer<unknown> = person
-      ? await api.put(`/api/people/${person.id}`, { ...change, ended })
+      ? await api.put(`/api/people/${person.id}`, { ...change, ended, ...(confirmed ? { second } : {}) })
       : await api.post('/api/people', { ...change, name, passphrase });
     if (answer.ok && person && passphrase)
       answer = await api.post(`/api/people/${person.id}/passphrase`, { passphrase });
@@ -149,20 +161,22 @@ export function PersonSlip({
             hint="Small letters, digits, points and dashes"
           />
         )}
-        <Field
-          label={person ? 'A new passphrase, if they need one' : 'A first passphrase'}
-          type="password"
-          autoComplete="new-password"
-          minLength={12}
-          value={passphrase}
-          onChange={(e) => setPassphrase(e.target.value)}
-          required={!person}
-          hint={
-            person
-              ? 'Giving one ends every session of theirs.'
-              : 'At least 12 characters. They can change it themselves.'
-          }
-        />
+        {own ? null : (
+          <Field
+            label={person ? 'A new passphrase, if they need one' : 'A first passphrase'}
+            type="password"
+            autoComplete="new-password"
+            minLength={12}
+            value={passphrase}
+            onChange={(e) => setPassphrase(e.target.value)}
+            required={!person}
+            hint={
+              person
+                ? 'Giving one ends every session of theirs.'
+                : 'At least 12 characters. They can change it themselves.'
+            }
+          />
+        )}
         <h3 className="text-sm font-semibold">
           May act as, for which families of aircraft and systems, until when
         </h3>
@@ -186,6 +200,28 @@ export function PersonSlip({
             />
             May not sign in any more; the name stays in the records
           </label>
+        ) : null}
+        {confirmed ? (
+          <fieldset className="mb-4 border-l-4 border-ink pl-3">
+            <legend className="text-sm font-semibold">
+              Your own rights are changed by two. Another administrator confirms here:
+            </legend>
+            <Field
+              label="Their name to sign in with"
+              value={second.name}
+              onChange={(e) => setSecond({ ...second, name: e.target.value })}
+              autoComplete="off"
+              required
+            />
+            <Field
+              label="Their passphrase"
+              type="password"
+              value={second.passphrase}
+              onChange={(e) => setSecond({ ...second, passphrase: e.target.value })}
+              autoComplete="off"
+              required
+            />
+          </fieldset>
         ) : null}
         <Problem>{problem}</Problem>
         <div className="flex gap-3">

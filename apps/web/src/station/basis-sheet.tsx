@@ -43,7 +43,7 @@ function costOfMove(
 }
 
 /** What moving would change, and what it would cost, before it is done. */
-function Offer({ offer, onMoved }: { offer: MoveOffer; onMoved: () => void }): ReactElement {
+function Offer({ offer }: { offer: MoveOffer }): ReactElement {
   const view = useCampaign();
   const person = useSession((s) => s.person);
   const [reason, setReason] = useState('');
@@ -66,9 +66,8 @@ function Offer({ offer, onMoved }: { offer: MoveOffer; onMoved: () => void }): R
       basis: offer.hash,
     });
     setProblem(answer.ok ? undefined : sayFailure(answer.error));
-    if (!answer.ok) return;
-    await catchUp(view.id);
-    onMoved();
+    // What it would be moved to is asked anew by the sheet once the move is in the record.
+    if (answer.ok) await catchUp(view.id);
   };
   return (
     <section aria-label="What moving would change">
@@ -148,10 +147,15 @@ export function BasisSheet(): ReactElement {
   const closed = view.state.release !== undefined;
   useEffect(() => {
     if (closed) return;
+    let current = true;
     void api.get<MoveOffer>(`/api/campaigns/${view.id}/move`).then((answer) => {
+      if (!current) return;
       if (answer.ok) setOffer(answer.value);
       else setProblem(sayFailure(answer.error));
     });
+    return () => {
+      current = false;
+    };
   }, [view.id, closed, view.state.count]);
   const note = async (instrument: string): Promise<void> => {
     const answer = await api.post<PostEntriesResponse>(`/api/campaigns/${view.id}/instruments`, {
@@ -219,7 +223,7 @@ export function BasisSheet(): ReactElement {
       {closed ? (
         <p className="mt-3 text-ink-2">It is released; it stays what it was judged by.</p>
       ) : offer ? (
-        <Offer offer={offer} onMoved={() => setOffer(undefined)} />
+        <Offer offer={offer} />
       ) : problem ? null : (
         <p className="mt-3 text-ink-2">Looking into the library…</p>
       )}

@@ -137,6 +137,12 @@ export const ENGLISH_PAPERS = {
     `“${p.s('name')}” is larger than ${p.n('most')} MB. Nothing was kept; take a smaller picture.`,
   scanType: (p) =>
     `“${p.s('name')}” is ${p.s('is')}. Nothing was kept; a copy is a PNG, JPEG or WebP picture, or a PDF.`,
+  scansBusy: (p) =>
+    `“${p.s('name')}” was not taken: too many copies are coming in just now. It stays on this device and is sent again.`,
+  scanCutOff: (p) =>
+    `“${p.s('name')}” did not arrive whole, and nothing of it was kept. It stays on this device and is sent again.`,
+  scanNoRoom: (p) =>
+    `The disk of the server is full; “${p.s('name')}” was not kept. It stays on this device and is sent again.`,
   scanMissing: () => 'There is no such copy here.',
   scanDamaged: () =>
     'The copy on the disk is not what was kept: its hash differs. It is not shown. Restore it from a backup.',

@@ -1,0 +1,106 @@
+import { boundJson, type JsonBounds, type JsonExcess } from '@kanzel/formats';
+import { SCAN_TYPES } from '@kanzel/core';
+import express, { type ErrorRequestHandler, type Request, type RequestHandler, type Response } from 'express';
+import { isFromHere } from './same-origin.ts';
+
+/** Routes that take a body from whoever is not signed on, and the most they read of it (bytes). */
+const OPEN_ROUTES: ReadonlySet<string> = new Set(['/api/session', '/api/session/pin', '/api/first-person']);
+const OPEN_MOST = 16 * 1024;
+const SIGNED_MOST = 4 * 1024 * 1024;
+
+const OPEN_BOUNDS: JsonBounds = { depth: 3, members: 20, values: 100 };
+const SIGNED_BOUNDS: JsonBounds = { depth: 40, members: 1000, values: 100_000 };
+
+/** Where a copy of a sheet is taken in: that body is streamed, and has a door of its own. */
+export const SCANS_ROUTE = '/api/scans';
+
+const EXCESS: Readonly<Record<JsonExcess['what'], string>> = {
+  depth: 'it goes deeper than anything here does',
+  members: 'an object in it has more members than anything here has',
+  values: 'it holds more values than anything here does',
+  number: 'a number in it is too large to be one',
+  name: 'a member in it has a name that nothing may have',
+};
+
+const sayNo = (response: Response, status: number, message: string): void => {
+  // Whatever is still coming is not read.
+  response.setHeader('Connection', 'close').status(status).json({ message });
+};
+
+/** Refuses a body with a sentence, from inside the parser, which only knows errors. */
+class BodyRefused extends Error {
+  readonly status: number;
+  constructor(status: number, message: string) {
+    super(message);
+    this.status = status;
+  }
+}
+
+const boundedBy =
+  (bounds: JsonBounds) =>
+  (_request: unknown, _response: unknown, body: Buffer): void => {
+    const found = boundJson(body, bounds);
+    if (!found.ok)
+      throw new BodyRefused(
+        413,
+        `The request was refused, and nothing was changed: ${EXCESS[found.error.what]} (at byte ${found.error.at}).`,
+      );
+  };
+
+const parserFor = (limit: number, bounds: JsonBounds): RequestHandler =>
+  express.json({ limit, strict: true, type: 'application/json', verify: boundedBy(bounds) });
+
+const hasBody = (request: Request): boolean =>
+  request.headers['transfer-encoding'] !== undefined || Number(request.headers['content-length'] ?? 0) > 0;
+
+/** What the parser found wrong, as a sentence. */
+const sayWhatWasWrong: ErrorRequestHandler = (error: unknown, _request, response, next) => {
+  const { status, type, message } = error as { status?: number; type?: string; message?: string };
+  if (error instanceof BodyRefused || type === 'entity.verify.failed')
+    return sayNo(response, 413, message ?? 'The request was refused, and nothing was changed.');
+  if (type === 'entity.too.large')
+    return sayNo(response, 413, 'The request is larger than anything here, and nothing was changed.');
+  if (type === 'entity.parse.failed' || (status !== undefined && status >= 400 && status < 500))
+    return sayNo(response, 400, 'The request is malformed, and nothing was changed.');
+  next(error);
+};
+
+/**
+ * The door in front of everything that changes something: where a request comes from, what kind of body it brings, and
+ * whether somebody is signed on, are asked before a byte of the body is read. Then the body is bounded, and only then parsed.
+ */
+export function bodyDoor(
+  isSignedOn: (request: Request) => Promise<boolean>,
+): (RequestHandler | ErrorRequestHandler)[] {
+  const open = parserFor(OPEN_MOST, OPEN_BOUNDS);
+  const signed = parserFor(SIGNED_MOST, SIGNED_BOUNDS);
+  const atTheDoor: RequestHandler = async (request, response, next) => {
+    // The router cares for neither capitals nor a slash at the end, and so does its door.
+    const path = request.path.toLowerCase().replace(/\/+$/, '');
+    if (!path.startsWith('/api/')) return next();
+    response.setHeader('Cache-Control', 'no-store');
+    if (request.method === 'GET' || request.method === 'HEAD') return next();
+    if (!isFromHere(request))
+      return sayNo(response, 403, 'This came from another page than ours, and nothing was changed.');
+    if (!hasBody(request)) return next();
+    const type = (request.headers['content-type'] ?? '').split(';')[0]?.trim().toLowerCase() ?? '';
+    const isScan = path === SCANS_ROUTE;
+    if (isScan ? !SCAN_TYPES.some((t) => t === type) : type !== 'application/json')
+      return sayNo(
+        response,
+        415,
+        isScan
+          ? `Nothing was kept: send the file itself, as one of ${SCAN_TYPES.join(', ')}.`
+          : 'Nothing was changed: a body is sent as application/json.',
+      );
+    if (OPEN_ROUTES.has(path)) return open(request, response, next);
+    if (!(await isSignedOn(request)))
+      return sayNo(
+        response,
+        401,
+        'Nobody is signed in here, or the session has ended. What you typed is kept on this device; sign in to send it.',
+      );
+    return isScan ? next() : signed(request, response, next);
+  };
+  return [atTheDoor, sayWhatWasWrong];
+}
