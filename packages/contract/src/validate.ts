@@ -53,9 +53,15 @@ function check(type: BodyClass, value: unknown): string[] {
   );
 }
 
+/** More than any sheet sends along. */
+const MOST_FACTS = 100;
+
 function checkFacts(facts: unknown): string[] {
   if (typeof facts !== 'object' || facts === null) return [];
-  return Object.entries(facts).flatMap(([name, fact]) => {
+  const given = Object.entries(facts);
+  if (given.length > MOST_FACTS) return [`facts: at most ${MOST_FACTS}`];
+  return given.flatMap(([name, fact]) => {
+    if (name.length > 80) return [`facts.${name.slice(0, 80)}: its name is too long`];
     if (typeof fact === 'string') return fact.length <= 200 ? [] : [`facts.${name}: too long`];
     const figure = fact as { value?: unknown; unit?: unknown } | null;
     const fine =
@@ -63,7 +69,9 @@ function checkFacts(facts: unknown): string[] {
       figure !== null &&
       typeof figure.value === 'number' &&
       Number.isFinite(figure.value) &&
-      typeof figure.unit === 'string';
+      typeof figure.unit === 'string' &&
+      figure.unit.length <= 20 &&
+      Object.keys(figure).length === 2;
     return fine ? [] : [`facts.${name}: must be a word, or a figure with a unit`];
   });
 }

@@ -83,8 +83,15 @@ export function bodyDoor(
     if (!isFromHere(request))
       return sayNo(response, 403, 'This came from another page than ours, and nothing was changed.');
     if (!hasBody(request)) return next();
-    const type = (request.headers['content-type'] ?? '').split(';')[0]?.trim().toLowerCase() ?? '';
     const isScan = path === SCANS_ROUTE;
+    const isOpen = OPEN_ROUTES.has(path);
+    if (!isOpen && !(await isSignedOn(request)))
+      return sayNo(
+        response,
+        401,
+        'Nobody is signed in here, or the session has ended. What you typed is kept on this device; sign in to send it.',
+      );
+    const type = (request.headers['content-type'] ?? '').split(';')[0]?.trim().toLowerCase() ?? '';
     if (isScan ? !SCAN_TYPES.some((t) => t === type) : type !== 'application/json')
       return sayNo(
         response,
@@ -93,14 +100,8 @@ export function bodyDoor(
           ? `Nothing was kept: send the file itself, as one of ${SCAN_TYPES.join(', ')}.`
           : 'Nothing was changed: a body is sent as application/json.',
       );
-    if (OPEN_ROUTES.has(path)) return open(request, response, next);
-    if (!(await isSignedOn(request)))
-      return sayNo(
-        response,
-        401,
-        'Nobody is signed in here, or the session has ended. What you typed is kept on this device; sign in to send it.',
-      );
-    return isScan ? next() : signed(request, response, next);
+    if (isScan) return next();
+    return (isOpen ? open : signed)(request, response, next);
   };
   return [atTheDoor, sayWhatWasWrong];
 }

@@ -3,6 +3,7 @@ import { ApiTags } from '@nestjs/swagger';
 import type { InstallationView } from '@kanzel/contract';
 import type { LogLine } from '@kanzel/core';
 import { NeedsRole, OpenToEveryone } from '../access.ts';
+import { placeOf } from '../door/place.ts';
 import { KeyService } from './key.service.ts';
 import { LogService } from './log.service.ts';
 
@@ -27,8 +28,8 @@ export class InstallationController {
   /** The log from a place on, for verifying it elsewhere. */
   @NeedsRole('administrator')
   @Get('log')
-  lines(@Query('after') after?: string): Promise<LogLine[]> {
-    return this.log.list(Number(after ?? 0) || 0, PAGE);
+  lines(@Query('after') after?: unknown): Promise<LogLine[]> {
+    return this.log.list(placeOf(after), PAGE);
   }
 
   /** Security events, newest first. */

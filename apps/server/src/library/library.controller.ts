@@ -12,6 +12,7 @@ import {
   type SchemaName,
 } from '@kanzel/packs';
 import { AsksPassphrase, NeedsRole, Signed } from '../access.ts';
+import { placeOf } from '../door/place.ts';
 import { LogService } from '../installation/index.ts';
 import { refuse } from '../refusal.ts';
 import { DraftsService } from './drafts.service.ts';
@@ -95,7 +96,7 @@ export class LibraryController {
     const found = this.library.document(
       formatOf(format),
       id,
-      revision === undefined ? undefined : Number(revision),
+      revision === undefined ? undefined : placeOf(revision),
     );
     if (!found)
       throw refuse(

@@ -12,6 +12,7 @@ import { writeRecordFile } from '@kanzel/formats';
 import { Inject } from '@nestjs/common';
 import type { Response } from 'express';
 import { Signed } from '../access.ts';
+import { placeOf } from '../door/place.ts';
 import { KeyService } from '../installation/index.ts';
 import { IdentityService, PeopleService } from '../people/index.ts';
 import { refuse, refuseFor } from '../refusal.ts';
@@ -33,11 +34,11 @@ export class RecordController {
   @Get('entries')
   async entries(
     @Param('campaign', ParseUUIDPipe) campaign: string,
-    @Query('after') after?: string,
+    @Query('after') after?: unknown,
   ): Promise<EntriesResponse> {
     const folded = await this.record.fold(campaign);
     if (!folded) throw refuse(404, 'There is no such campaign here.');
-    const entries = await this.record.list(campaign, Number(after ?? 0) || 0);
+    const entries = await this.record.list(campaign, placeOf(after));
     return { entries, head: folded.state.head, count: folded.state.count };
   }
 
