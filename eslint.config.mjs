@@ -1,6 +1,46 @@
 import js from '@eslint/js';
 import reactHooks from 'eslint-plugin-react-hooks';
+import ts from 'typescript';
 import tseslint from 'typescript-eslint';
+
+/**
+ * A name from outside reads a table by `ownMember`, a Map or `Object.hasOwn`: plainly indexed, "constructor" finds what every
+ * object inherits. Arrays, tables whose keys are known to the compiler, and writing are not meant.
+ */
+const tableByName = {
+  meta: {
+    type: 'problem',
+    schema: [],
+    messages: { inherits: 'A table read by a name from outside: use ownMember, a Map or Object.hasOwn.' },
+  },
+  create(context) {
+    const services = context.sourceCode.parserServices;
+    const checker = services.program.getTypeChecker();
+    const parts = (type) => (type.isUnion() ? type.types : [type]);
+    const isFree = (type) =>
+      parts(type).some((t) => (t.flags & (ts.TypeFlags.String | ts.TypeFlags.TemplateLiteral)) !== 0);
+    const isTable = (type) =>
+      parts(type).some((t) =>
+        checker.getIndexInfosOfType(t).some((i) => (i.keyType.flags & ts.TypeFlags.String) !== 0),
+      );
+    const isWritten = ({ parent }, node) =>
+      (parent.type === 'AssignmentExpression' && parent.left === node) ||
+      (parent.type === 'UnaryExpression' && parent.operator === 'delete') ||
+      parent.type === 'UpdateExpression';
+    return {
+      MemberExpression(node) {
+        if (!node.computed || isWritten(node, node)) return;
+        const key = services.getTypeAtLocation(node.property);
+        if (!isFree(key)) return;
+        const table = checker.getNonNullableType(services.getTypeAtLocation(node.object));
+        if (isTable(table)) context.report({ node, messageId: 'inherits' });
+      },
+      "BinaryExpression[operator='in'][left.type!='Literal'][left.type!='PrivateIdentifier']"(node) {
+        context.report({ node, messageId: 'inherits' });
+      },
+    };
+  },
+};
 
 export default tseslint.config(
   {
@@ -38,6 +78,19 @@ export default tseslint.config(
       ],
       eqeqeq: 'error',
     },
+  },
+  {
+    files: ['packages/*/src/**/*.ts', 'apps/*/src/**/*.ts', 'apps/*/src/**/*.tsx'],
+    // The first is the one place that may; the second writes the members it has just listed, for every hash there is.
+    ignores: [
+      '**/own-member.ts',
+      '**/canonical.ts',
+      '**/*.test.ts',
+      '**/testing/**',
+      'apps/server/src/demo/**',
+    ],
+    plugins: { kanzel: { rules: { 'table-by-name': tableByName } } },
+    rules: { 'kanzel/table-by-name': 'error' },
   },
   {
     files: ['apps/web/**/*.tsx', 'apps/web/**/*.ts'],

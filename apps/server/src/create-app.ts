@@ -17,6 +17,7 @@ import { AppModule } from './app.module.ts';
 import { bodyDoor } from './door/bodies.ts';
 import { LiveAdapter } from './door/live-adapter.ts';
 import { serveOpenApi } from './openapi.ts';
+import { cookieOf } from './people/cookies.ts';
 import { SessionService } from './people/index.ts';
 import { refuse } from './refusal.ts';
 import { SYSTEM_CLOCK, type Clock, type Settings } from './settings.ts';
@@ -96,7 +97,7 @@ export async function createApp(
   app.use(
     bodyDoor(async (request) => {
       const own = request as WithPerson;
-      const person = await sessions.whose(own.cookies[SESSION_COOKIE]);
+      const person = await sessions.whose(cookieOf(request, SESSION_COOKIE));
       if (person) own.person = person;
       return person !== undefined;
     }),

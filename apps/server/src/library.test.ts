@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto';
-import { existsSync, readdirSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import type { DraftView, ExportedFile, LibraryView, MoveOffer } from '@kanzel/contract';
 import { deriveStatus, foldEntries, type AircraftDescription, type LimitBook, type Pack } from '@kanzel/core';
+import { PeopleService } from './people/index.ts';
 import { releaseSheet } from './reports/release-sheet.ts';
 import {
   addDemoPeople,
@@ -348,5 +349,139 @@ describe('a campaign and the library', () => {
     expect(noted).toMatchObject({
       instrument: { certificate: 'K-200', before: { certificate: 'K-100', calibratedUntil: '2025-01-10' } },
     });
+  });
+});
+
+describe('the folder of what was published', () => {
+  /** A server of its own on a folder that is left for the next one. */
+  async function on(
+    path: string,
+  ): Promise<{ brand: SignedIn; view: () => Promise<LibraryView>; end: () => Promise<void> }> {
+    const { app, url } = await startServer(path);
+    if (await app.get(PeopleService).isEmpty()) await addDemoPeople(app);
+    const brand = await signIn(url, 'brand');
+    return {
+      brand,
+      view: async () => (await brand.agent.get('/api/library').expect(200)).body as LibraryView,
+      end: () => app.close(),
+    };
+  }
+  const bookOf = (title: string, revision = 1): string =>
+    JSON.stringify({
+      format: 'kanzel-limit-book',
+      version: 2,
+      id: 'own-book',
+      revision,
+      title,
+      approvedBy: 'Brand Ekerholt',
+      approvedOn: '2026-01-01',
+      limits: [
+        {
+          key: 'idle',
+          title: 'Idle',
+          kind: 'band',
+          unit: 'rpm',
+          class: 'airworthiness',
+          acceptance: 'simple',
+          source: { document: 'Own book', revision: 'A', place: '1' },
+          bounds: { low: 600, high: 900 },
+        },
+      ],
+    });
+  const titleOf = (view: LibraryView): string | undefined =>
+    view.limitBooks.find((b) => b.id === 'own-book')?.title;
+
+  test('no file is replaced by one of its name, whatever is in it; what was published stays the newest', async () => {
+    const { path, remove } = temporaryFolder();
+    const first = await on(path);
+    await first.brand.fresh
+      .post('/api/library')
+      .send({ name: 'a.json', text: bookOf('First') })
+      .expect(201);
+    await first.brand.fresh
+      .post('/api/library')
+      .send({ name: 'b.json', text: bookOf('Second', 2) })
+      .expect(201);
+    const kept = 'limit-book-own-book.r2.yaml';
+    const before = readFileSync(join(path, 'library', kept), 'utf8');
+    const module = 'format: kanzel-module\nversion: 1\nid: intruder\ntitle: Intruder\nchecks: []\n';
+    for (const name of [kept, kept.toUpperCase().replace('.YAML', '.yaml')])
+      await first.brand.fresh.post('/api/library').send({ name, text: module });
+    // An id that only differs in case, or a revision brought in anew, takes no name either.
+    await first.brand.fresh
+      .post('/api/library')
+      .send({ name: 'c.json', text: bookOf('Third', 2) })
+      .expect(400);
+    await first.end();
+    const again = await on(path);
+    expect(readFileSync(join(path, 'library', kept), 'utf8')).toBe(before);
+    expect(titleOf(await again.view())).toBe('Second');
+    expect((await again.view()).problems).toEqual([]);
+    await again.end();
+    remove();
+  });
+
+  test('what was altered, put in by hand or taken away is named and not used; the server starts all the same', async () => {
+    const { path, remove } = temporaryFolder();
+    const first = await on(path);
+    await first.brand.fresh
+      .post('/api/library')
+      .send({ name: 'a.json', text: bookOf('First') })
+      .expect(201);
+    await first.brand.fresh
+      .post('/api/library')
+      .send({ name: 'b.json', text: bookOf('Second', 2) })
+      .expect(201);
+    await first.end();
+    const file = (name: string): string => join(path, 'library', name);
+    const kept = readFileSync(file('limit-book-own-book.r2.yaml'), 'utf8');
+    writeFileSync(file('limit-book-own-book.r2.yaml'), kept.replace('Second', 'Forged'));
+    writeFileSync(file('by-hand.yaml'), bookOf('By hand', 9));
+    const altered = await on(path);
+    expect(titleOf(await altered.view())).toBe('First');
+    expect((await altered.view()).problems).toEqual([
+      expect.stringMatching(/^by-hand\.yaml: was put into the folder by hand/),
+      expect.stringMatching(/^limit-book-own-book\.r2\.yaml: is not what was published/),
+    ]);
+    // A file that was altered is read anew with every publication, and not believed then either.
+    writeFileSync(file('limit-book-own-book.r1.yaml'), kept.replace('Second', 'Also forged'));
+    await altered.brand.fresh
+      .post('/api/library')
+      .send({ name: 'c.json', text: bookOf('Third', 3) })
+      .expect(201);
+    expect(titleOf(await altered.view())).toBe('Third');
+    expect((await altered.view()).problems).toHaveLength(3);
+    await altered.end();
+    rmSync(file('limit-book-own-book.r3.yaml'));
+    rmSync(file('by-hand.yaml'));
+    writeFileSync(file('limit-book-own-book.r2.yaml'), kept);
+    const missing = await on(path);
+    expect(titleOf(await missing.view())).toBe('Second');
+    expect((await missing.view()).problems).toEqual([
+      expect.stringMatching(/r1\.yaml: is not what was published/),
+      expect.stringMatching(/r3\.yaml: was published here and is not in the folder/),
+    ]);
+    await missing.end();
+    remove();
+  });
+
+  test('a publication that was cut off is there whole or not at all', async () => {
+    const { path, remove } = temporaryFolder();
+    const first = await on(path);
+    await first.brand.fresh
+      .post('/api/library')
+      .send({ name: 'a.json', text: bookOf('First') })
+      .expect(201);
+    await first.end();
+    const file = (name: string): string => join(path, 'library', name);
+    // Listed and on the disk, but not yet under its name; and written, but never listed.
+    renameSync(file('limit-book-own-book.r1.yaml'), file('limit-book-own-book.r1.yaml.coming'));
+    writeFileSync(file('limit-book-own-book.r2.yaml.coming'), bookOf('Never published', 2));
+    const again = await on(path);
+    expect(titleOf(await again.view())).toBe('First');
+    expect((await again.view()).problems).toEqual([]);
+    expect(readdirSync(join(path, 'library')).filter((n) => n.endsWith('.coming'))).toEqual([]);
+    await again.end();
+    remove();
   });
 });

@@ -3,6 +3,7 @@ import { DocumentBuilder, SwaggerModule, type OpenAPIObject } from '@nestjs/swag
 import { getMetadataStorage } from 'class-validator';
 import { validationMetadatasToSchemas } from 'class-validator-jsonschema';
 import { createRequire } from 'node:module';
+import { ownMember } from '@kanzel/core';
 
 /** Request class by method and path; what the controllers take, for the page. */
 const BODIES: Readonly<Record<string, string>> = {
@@ -53,9 +54,10 @@ export function buildOpenApi(app: INestApplication): OpenAPIObject {
   document.components = { ...document.components, schemas: { ...document.components?.schemas, ...schemas } };
   for (const [route, name] of Object.entries(BODIES)) {
     const [method = '', path = ''] = route.split(' ');
-    const operation = (
-      document.paths[path] as Record<string, { requestBody?: unknown } | undefined> | undefined
-    )?.[method];
+    const operation = ownMember(
+      ownMember(document.paths, path) as Record<string, { requestBody?: unknown } | undefined> | undefined,
+      method,
+    );
     if (!operation) throw new Error(`buildOpenApi: there is no route ${route}`);
     operation.requestBody = {
       required: true,

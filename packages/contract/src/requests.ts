@@ -159,7 +159,7 @@ export class LibraryFileRequest {
     message: 'name: a file name ending in .yaml, .yml or .json',
   })
   name!: string;
-  @IsString() @Length(1, 2_000_000) text!: string;
+  @IsString() @Length(1, 1_000_000) text!: string;
 }
 
 /** A library file in the making; the version is the one that was changed, 0 for a new one. */

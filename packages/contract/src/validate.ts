@@ -57,11 +57,10 @@ function check(type: BodyClass, value: unknown): string[] {
 const MOST_FACTS = 100;
 
 function checkFacts(facts: unknown): string[] {
-  if (typeof facts !== 'object' || facts === null) return [];
-  const given = Object.entries(facts);
-  if (given.length > MOST_FACTS) return [`facts: at most ${MOST_FACTS}`];
-  return given.flatMap(([name, fact]) => {
-    if (name.length > 80) return [`facts.${name.slice(0, 80)}: its name is too long`];
+  if (!isRecord(facts)) return [];
+  const names = checkNames('facts', facts, MOST_FACTS);
+  if (names.length > 0) return names;
+  return Object.entries(facts).flatMap(([name, fact]) => {
     if (typeof fact === 'string') return fact.length <= 200 ? [] : [`facts.${name}: too long`];
     const figure = fact as { value?: unknown; unit?: unknown } | null;
     const fine =
@@ -83,9 +82,19 @@ const isWord = (value: unknown): boolean =>
 const areWords = (value: unknown): boolean =>
   Array.isArray(value) && value.length <= 500 && value.every(isWord);
 
+/** What is named freely has a number and a length all the same: what is in the record stays for good. */
+function checkNames(path: string, named: unknown, most: number): string[] {
+  if (!isRecord(named)) return [];
+  const names = Object.keys(named);
+  if (names.length > most) return [`${path}: at most ${most} of them`];
+  return names.filter((n) => n.length > 80).map((n) => `${path}.${n.slice(0, 80)}: its name is too long`);
+}
+
 /** Volumes by tank; nothing when the answer has none. */
 function checkVolumes(path: string, volumes: unknown): string[] {
   if (!isRecord(volumes)) return [];
+  const names = checkNames(path, volumes, 100);
+  if (names.length > 0) return names;
   return Object.entries(volumes).flatMap(([tank, volume]) =>
     typeof volume === 'number' && Number.isFinite(volume) ? [] : [`${path}.${tank}: must be a volume`],
   );
@@ -103,6 +112,9 @@ function checkPlan(body: plans.PlanKeptBody): string[] {
       : [`day.instrumentsAway.${name}: must be a list`],
   );
   return [
+    ...checkNames('day.places', day?.places, 200),
+    ...checkNames('day.instrumentsAway', day?.instrumentsAway, 500),
+    ...checkNames('timetable.by', timetable?.by, 1000),
     ...places.map(([name]) => `day.places.${name}: must be a whole number from 1 to 100`),
     ...away,
     ...(flights?.flights.every(areWords) === false ? ['flights.flights: must be lists of checks'] : []),
@@ -112,8 +124,10 @@ function checkPlan(body: plans.PlanKeptBody): string[] {
 
 function checkWays(ways: unknown): string[] {
   if (!isRecord(ways)) return ['ways: must be an object'];
+  const names = checkNames('ways', ways, 100);
+  if (names.length > 0) return names;
   return Object.entries(ways).flatMap(([question, way]) =>
-    isRecord(way) && isWord(way.choice) && isWord(way.why)
+    isRecord(way) && isWord(way['choice']) && isWord(way['why']) && Object.keys(way).length === 2
       ? []
       : [`ways.${question}: must have a choice and a why`],
   );
@@ -139,6 +153,7 @@ export function validateEntryBody(kind: string, body: unknown): Result<true, rea
   if (kind === 'answer.given' && messages.length === 0) {
     messages.push(...checkFacts(facts));
     if (answer?.kind === 'cylinders') {
+      messages.push(...checkNames('answer.readings', answer.readings, 100));
       for (const [cylinder, reading] of Object.entries(answer.readings ?? {}))
         messages.push(...check(ReadingBody, reading).map((m) => `answer.readings.${cylinder}.${m}`));
     }

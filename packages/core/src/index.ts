@@ -1,3 +1,4 @@
+export * from './own-member.ts';
 export * from './result.ts';
 export * from './words/index.ts';
 export * from './quantity/index.ts';

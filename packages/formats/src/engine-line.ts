@@ -43,7 +43,7 @@ function unseal(line: string): Result<string, Reason> {
 
 /** What every object has of itself is no name of an engine or a channel: written by such a name it would be everybody's. */
 const isName = (name: string | undefined): name is string =>
-  name !== undefined && !(name in Object.prototype);
+  name !== undefined && !Object.hasOwn(Object.prototype, name);
 
 function readColumn(field: string): EngineColumn | undefined {
   const match = /^([a-z0-9-]+)\.([a-z0-9-]+):(.+)$/.exec(field);

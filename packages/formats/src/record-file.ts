@@ -1,6 +1,7 @@
 import { ed25519 } from '@noble/curves/ed25519.js';
 import { hexToBytes } from '@noble/curves/utils.js';
 import {
+  ownMember,
   canonicalJson,
   err,
   ok,
@@ -36,7 +37,7 @@ function isEntryLike(value: unknown): value is Entry {
   const e = value as Record<string, unknown>;
   return (
     ['id', 'campaign', 'kind', 'hash', 'prevHash', 'at', 'receivedAt', 'by'].every(
-      (k) => typeof e[k] === 'string',
+      (k) => typeof ownMember(e, k) === 'string',
     ) &&
     Number.isInteger(e['seq']) &&
     typeof e['body'] === 'object'

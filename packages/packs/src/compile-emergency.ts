@@ -32,7 +32,7 @@ export function compileEmergency(file: ParsedFile): Result<EmergencySet, readonl
       if (seen.has(card.id)) say([...at, i, 'id'], `"${card.id}" is there twice`);
       seen.add(card.id);
       for (const name of linesOf(card).flatMap(figuresNamed))
-        if (!(name in figures)) say([...at, i], `no figure is called "${name}"`);
+        if (!Object.hasOwn(figures, name)) say([...at, i], `no figure is called "${name}"`);
     });
   };
   look(raw.cards, ['cards']);
@@ -42,7 +42,7 @@ export function compileEmergency(file: ParsedFile): Result<EmergencySet, readonl
     if (types.has(own.type)) say([...at, 'type'], `"${own.type}" is there twice`);
     types.add(own.type);
     for (const [name, { unit }] of Object.entries(own.figures ?? {})) {
-      if (!(name in figures)) say([...at, 'figures', name], `no figure is called "${name}"`);
+      if (!Object.hasOwn(figures, name)) say([...at, 'figures', name], `no figure is called "${name}"`);
       if (!findUnit(unit)) say([...at, 'figures', name], `"${unit}" is no unit known here`);
     }
     look(own.cards ?? [], [...at, 'cards']);

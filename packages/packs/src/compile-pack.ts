@@ -1,4 +1,5 @@
 import {
+  ownMember,
   CHECK_DEFAULTS,
   err,
   FAMILIES,
@@ -83,7 +84,7 @@ function composeModule(
   return source.checks
     .filter((c) => !use.omit?.includes(c.id ?? ''))
     .map((c) => {
-      const change = use.override?.[c.id ?? ''];
+      const change = ownMember(use.override, c.id ?? '');
       const merged = { ...c, ...change };
       if (change)
         problems.push(

@@ -1,4 +1,4 @@
-import { err, knowsSystem, ok, type Result, type SystemNode, type SystemTree } from '@kanzel/core';
+import { ownMember, err, knowsSystem, ok, type Result, type SystemNode, type SystemTree } from '@kanzel/core';
 import type { ParsedFile } from './parse.ts';
 import type { FileProblem } from './problem.ts';
 
@@ -27,7 +27,7 @@ function written(
   const seen = new Set<string>();
   return nodes.map(({ like, parts = [], ...node }, i) => {
     const here = [...at, i];
-    const alike = like === undefined ? [] : shared?.[like];
+    const alike = like === undefined ? [] : ownMember(shared, like);
     if (!alike) say([...here, 'like'], `there is nothing shared called "${like ?? ''}"`);
     if (seen.has(node.name)) say([...here, 'name'], `"${node.name}" is there twice`);
     seen.add(node.name);

@@ -79,6 +79,8 @@ export interface Library {
   readonly modules: readonly { readonly id: string; readonly title: string; readonly checks: number }[];
   /** Modules as read, for compiling one more file. */
   readonly moduleFiles: ReadonlyMap<string, ParsedFile>;
+  /** Every file that is used, by what tells it apart from the others. */
+  readonly identities: ReadonlyMap<string, ParsedFile>;
   readonly problems: readonly FileProblem[];
 }
 
@@ -232,6 +234,7 @@ export function loadLibrary(sources: readonly SourceFile[]): Library {
     aircraftRevisions,
     instrumentRevisions,
     moduleFiles: modules,
+    identities: new Map(files.map((f) => [identityOf(f), f])),
     ...(systems ? { systems } : {}),
     emergency: [...emergency.newestOfAll().values()],
     modules: of('kanzel-module').map((f) => ({

@@ -1,9 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { Ajv, type ErrorObject } from 'ajv';
-import { isNode, LineCounter, parseDocument, type Document } from 'yaml';
+import { isNode, type Document, type LineCounter } from 'yaml';
 import { err, ok, type Result } from '@kanzel/core';
 import { aircraftFrom1 } from './aircraft-file.ts';
 import type { FileProblem } from './problem.ts';
+import { readYaml } from './read-yaml.ts';
 
 const schema = (name: string): object =>
   JSON.parse(readFileSync(new URL(`../schemas/${name}.schema.json`, import.meta.url), 'utf8')) as object;
@@ -58,6 +59,9 @@ const FORMATS = {
 /** The kinds of library file, as they name themselves in their first line. */
 export type LibraryFormat = keyof typeof FORMATS;
 export const LIBRARY_FORMATS = Object.keys(FORMATS) as LibraryFormat[];
+
+/** So many problems of a file are told at once: more, nobody mends before the next look. */
+const MOST_TOLD = 100;
 
 /** A library file that passed its schema, with the way back to lines. */
 export interface ParsedFile {
@@ -117,31 +121,20 @@ const isEcho = (error: ErrorObject): boolean =>
  * Errors: syntax; no or unknown `format`; a `version` newer than this program; every violation of the schema.
  */
 export function parseLibraryFile(file: string, text: string): Result<ParsedFile, readonly FileProblem[]> {
-  const lines = new LineCounter();
-  const document = parseDocument(text, { lineCounter: lines, uniqueKeys: true });
+  const read = readYaml(file, text);
+  if (!read.ok) return read;
+  const { document, lines, value } = read.value;
   const at = (path: readonly (string | number)[], message: string): FileProblem => ({
     file,
     ...locate(document, lines, path),
     place: placeOf(path),
     message,
   });
-  if (document.errors.length > 0) {
-    return err(
-      document.errors.map((e) => ({
-        file,
-        line: e.linePos?.[0].line,
-        column: e.linePos?.[0].col,
-        place: '',
-        message: e.message.split('\n')[0] ?? e.message,
-      })),
-    );
-  }
-  const value: unknown = document.toJS();
   if (typeof value !== 'object' || value === null || Array.isArray(value))
     return err([at([], 'is not a library file: it holds no members')]);
   const members = value as Record<string, unknown>;
   const format = members['format'];
-  if (typeof format !== 'string' || !(format in FORMATS)) {
+  if (typeof format !== 'string' || !Object.hasOwn(FORMATS, format)) {
     return err([at(['format'], `must be one of ${LIBRARY_FORMATS.join(', ')}`)]);
   }
   const known: Known = FORMATS[format as LibraryFormat];
@@ -154,12 +147,13 @@ export function parseLibraryFile(file: string, text: string): Result<ParsedFile,
       ),
     ]);
   }
-  const read = typeof version === 'number' ? version : known.newest;
-  const validate = known.validate(read);
+  const written = typeof version === 'number' ? version : known.newest;
+  const validate = known.validate(written);
   if (!validate(value)) {
     const found = (validate.errors ?? []).filter((e) => !isEcho(e));
-    return err((found.length > 0 ? found : (validate.errors ?? [])).map((e) => at(pathOf(e), messageOf(e))));
+    const told = (found.length > 0 ? found : (validate.errors ?? [])).slice(0, MOST_TOLD);
+    return err(told.map((e) => at(pathOf(e), messageOf(e))));
   }
-  const newest = known.upcast?.(members, read) ?? members;
+  const newest = known.upcast?.(members, written) ?? members;
   return ok({ format: format as LibraryFormat, file, value: newest, problem: at });
 }

@@ -8,6 +8,7 @@ import {
   type EngineFaults,
 } from './engine-model.ts';
 import { seededRandom } from './random.ts';
+import { ownMember } from '@kanzel/core';
 
 export type EngineId = 'left' | 'right';
 
@@ -22,7 +23,7 @@ const UNITS: Readonly<Record<string, string>> = {
   suction: 'inHg',
 };
 
-const unitOfChannel = (channel: string): string => UNITS[channel] ?? 'degC';
+const unitOfChannel = (channel: string): string => ownMember(UNITS, channel) ?? 'degC';
 
 const LEFT: EngineCharacter = {
   cylinders: 6,

@@ -4,7 +4,17 @@ import { dirname, join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
-import { err, LARGEST_SCAN, ok, reason, SCAN_TYPES, type Reason, type Result, type Scan } from '@kanzel/core';
+import {
+  ownMember,
+  err,
+  LARGEST_SCAN,
+  ok,
+  reason,
+  SCAN_TYPES,
+  type Reason,
+  type Result,
+  type Scan,
+} from '@kanzel/core';
 import { fileTypeFromBuffer, fileTypeFromFile } from 'file-type';
 import { SETTINGS, type Settings } from '../settings.ts';
 
@@ -77,7 +87,7 @@ export class AttachmentsService implements OnModuleInit {
       }
       return ok({ sha256, name, type, size });
     } catch (error) {
-      const why = HALF_WAY[(error as NodeJS.ErrnoException).code ?? ''];
+      const why = ownMember(HALF_WAY, (error as NodeJS.ErrnoException).code ?? '');
       if (why === undefined) throw error;
       return err(reason(why, { name }));
     } finally {

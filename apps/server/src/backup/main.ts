@@ -2,6 +2,7 @@ import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import type { Result } from '@kanzel/core';
 import { makeBackup, restoreBackup, verifyBackup } from './backup.ts';
+import { ownMember } from '@kanzel/core';
 
 /** `node backup/main.js backup|restore|verify FOLDER --data FOLDER`; what scripts/backup.mjs and scripts/restore.mjs call. */
 const { values, positionals } = parseArgs({
@@ -28,7 +29,7 @@ const WORDS: Readonly<Record<string, string>> = {
 const done = await work();
 if (done.ok) {
   const { campaigns, entries, aside } = done.value;
-  process.stdout.write(`${WORDS[what]}: ${campaigns} campaigns, ${entries} entries.\n`);
+  process.stdout.write(`${ownMember(WORDS, what)}: ${campaigns} campaigns, ${entries} entries.\n`);
   if (aside) process.stdout.write(`What was there before is in ${aside}\n`);
 } else {
   process.stderr.write(`${done.error.join('\n')}\n`);

@@ -1,7 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { InjectDataSource, InjectRepository } from '@nestjs/typeorm';
 import { canonicalJson, chainLine, type LoggedHead, type LogLine } from '@kanzel/core';
-import { DataSource, MoreThan, Repository, type EntityManager } from 'typeorm';
+import { DataSource, In, MoreThan, Repository, type EntityManager } from 'typeorm';
 import { CLOCK, type Clock } from '../settings.ts';
 import { LogRow } from '../storage/entities.ts';
 import { WriteLock } from '../storage/write-lock.ts';
@@ -24,6 +24,7 @@ export type LogKind =
   | 'tablet.ended'
   | 'library.changed'
   | 'library.published'
+  | 'library.adopted'
   | 'monitor.changed'
   | 'field.changed';
 
@@ -85,6 +86,11 @@ export class LogService {
       .take(limit)
       .getMany();
     return rows.map(lineOf);
+  }
+
+  /** Every line of some kinds, in order. */
+  async ofKinds(kinds: readonly LogKind[]): Promise<LogLine[]> {
+    return (await this.rows.find({ where: { kind: In([...kinds]) }, order: { seq: 'ASC' } })).map(lineOf);
   }
 
   async knowsAnyHead(): Promise<boolean> {

@@ -1,10 +1,9 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { InjectDataSource, InjectRepository } from '@nestjs/typeorm';
+import { InjectRepository } from '@nestjs/typeorm';
 import type { DraftFormat, DraftSummary, DraftView, PersonView } from '@kanzel/contract';
 import { err, ok, type Result } from '@kanzel/core';
 import { writeLibraryDocument } from '@kanzel/packs';
-import { DataSource, Repository } from 'typeorm';
-import { LogService } from '../installation/index.ts';
+import { Repository } from 'typeorm';
 import { CLOCK, type Clock } from '../settings.ts';
 import { DraftRow } from '../storage/entities.ts';
 import { WriteLock } from '../storage/write-lock.ts';
@@ -28,9 +27,7 @@ export const DRAFT_FORMATS: readonly DraftFormat[] = [
 export class DraftsService {
   constructor(
     @InjectRepository(DraftRow) private readonly rows: Repository<DraftRow>,
-    @InjectDataSource() private readonly dataSource: DataSource,
     private readonly library: LibraryService,
-    private readonly log: LogService,
     private readonly lock: WriteLock,
     @Inject(CLOCK) private readonly clock: Clock,
   ) {}
@@ -92,18 +89,15 @@ export class DraftsService {
       const document = this.documentOf(row, revision, by.fullName);
       const name = `${id.toLowerCase()}.json`;
       const text = writeLibraryDocument(document, 'json');
-      const inspected = this.library.inspect({ name, text });
-      if (!inspected.ok)
-        return err({ kind: 'problems', problems: inspected.error.map((p) => sayPlace(p, name)) });
-      await this.dataSource.transaction(async (manager) => {
-        await manager.delete(DraftRow, { format, id });
-        await this.log.addWithin(manager, 'library.published', {
-          what: `${format.replace('kanzel-', '')} ${id}, revision ${revision}`,
-          by: by.id,
-        });
-        const added = this.library.add({ name, text });
-        if (!added.ok) throw new Error(`publish: ${added.error.join('; ')}`);
-      });
+      const prepared = this.library.prepare({ name, text });
+      if (!prepared.ok)
+        return err({ kind: 'problems', problems: prepared.error.map((p) => sayPlace(p, name)) });
+      // A revision is numbered above every one there is, and is none of them.
+      if (prepared.value === 'known') throw new Error(`publish: ${name} of revision ${revision} is here`);
+      const what = `${format.replace('kanzel-', '')} ${id}, revision ${revision}`;
+      await this.library.keep(prepared.value, 'library.published', { what, by: by.id }, (manager) =>
+        manager.delete(DraftRow, { format, id }),
+      );
       return ok({ revision });
     });
   }

@@ -13,8 +13,8 @@ import {
 } from '@kanzel/packs';
 import { AsksPassphrase, NeedsRole, Signed } from '../access.ts';
 import { placeOf } from '../door/place.ts';
-import { LogService } from '../installation/index.ts';
 import { refuse } from '../refusal.ts';
+import { WriteLock } from '../storage/write-lock.ts';
 import { DraftsService } from './drafts.service.ts';
 import { LibraryService } from './library.service.ts';
 
@@ -31,7 +31,7 @@ export class LibraryController {
   constructor(
     private readonly library: LibraryService,
     private readonly drafts: DraftsService,
-    private readonly log: LogService,
+    private readonly lock: WriteLock,
   ) {}
 
   @Get()
@@ -44,14 +44,17 @@ export class LibraryController {
   @AsksPassphrase()
   @Post()
   async add(@Body() request: LibraryFileRequest, @Signed() by: PersonView): Promise<LibraryView> {
-    const added = this.library.add(request);
-    if (!added.ok)
-      throw refuse(
-        400,
-        `${request.name} was refused, and nothing was changed. Mend what is named, and bring it in again.`,
-        added.error,
-      );
-    if (added.value === 'added') await this.log.add('library.changed', { file: request.name, by: by.id });
+    await this.lock.run(async () => {
+      const prepared = this.library.prepare(request);
+      if (!prepared.ok)
+        throw refuse(
+          400,
+          `${request.name} was refused, and nothing was changed. Mend what is named, and bring it in again.`,
+          prepared.error,
+        );
+      if (prepared.value === 'known') return;
+      await this.library.keep(prepared.value, 'library.changed', { from: request.name, by: by.id });
+    });
     return this.view();
   }
 

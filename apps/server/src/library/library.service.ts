@@ -1,6 +1,6 @@
-import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { Inject, Injectable } from '@nestjs/common';
+import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
+import { InjectDataSource } from '@nestjs/typeorm';
 import {
   cardsOf,
   knowsSystem,
@@ -13,6 +13,7 @@ import {
   type Basis,
   type Instrument,
   type InstrumentRecord,
+  type LogLine,
   type Reason,
   type Result,
 } from '@kanzel/core';
@@ -36,31 +37,53 @@ import {
   type SourceFile,
 } from '@kanzel/packs';
 import type { LibraryView } from '@kanzel/contract';
+import { DataSource, type EntityManager } from 'typeorm';
+import { LogService } from '../installation/index.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
+import { LibraryFolder, type ListedFile } from './library-folder.ts';
 
 /** Packs, modules, limit books, aircraft and instruments: those that ship, and those in the data folder. */
 @Injectable()
-export class LibraryService {
-  private readonly folder: string;
-  private loaded: Library;
+export class LibraryService implements OnModuleInit {
+  private readonly folder: LibraryFolder;
+  private sources: readonly SourceFile[] = [];
+  private doubts: readonly string[] = [];
+  private loaded = loadLibrary([]);
 
-  constructor(@Inject(SETTINGS) settings: Settings) {
-    this.folder = join(settings.dataFolder, 'library');
-    mkdirSync(this.folder, { recursive: true });
-    this.loaded = loadLibrary(this.sources());
+  constructor(
+    @Inject(SETTINGS) settings: Settings,
+    @InjectDataSource() private readonly dataSource: DataSource,
+    private readonly log: LogService,
+  ) {
+    this.folder = new LibraryFolder(join(settings.dataFolder, 'library'));
   }
 
-  private sources(): SourceFile[] {
-    return [...readLibraryFolder(BUILT_IN_LIBRARY), ...readLibraryFolder(this.folder)];
+  /** Holds the folder against the log. A folder from before the log listed its files is listed once, as it lies. */
+  async onModuleInit(): Promise<void> {
+    const lines = await this.log.ofKinds(['library.adopted', 'library.changed', 'library.published']);
+    if (!lines.some((line) => line.kind === 'library.adopted')) {
+      const files = this.folder.present();
+      await this.log.add('library.adopted', { files });
+      this.folder.reconcile(files);
+    }
+    this.folder.reconcile(lines.flatMap(listedBy));
+    this.load();
+  }
+
+  private load(): void {
+    const { sources, doubts } = this.folder.read();
+    this.sources = [...readLibraryFolder(BUILT_IN_LIBRARY), ...sources];
+    this.doubts = doubts;
+    this.loaded = loadLibrary(this.sources);
   }
 
   get library(): Library {
     return this.loaded;
   }
 
-  /** Files refused at load, each with file, place and reason. */
+  /** Files refused at load or not believed, each with file, place and reason. */
   problems(): string[] {
-    return this.loaded.problems.map(describeProblem);
+    return [...this.doubts, ...this.loaded.problems.map(describeProblem)];
   }
 
   aircraft(): readonly Aircraft[] {
@@ -155,44 +178,65 @@ export class LibraryService {
   }
 
   /**
-   * Takes a file into the data folder. A refused one changes nothing. A revision that is here already is only
-   * taken when it says the same, and then changes nothing: what has been published never changes. Packs are
-   * kept written out, so that no module can change them afterwards; a module is taken only if every pack that
-   * is made of it still compiles.
+   * What taking a file in would mean: `known` when it says what is here already, or how it would be kept. A refused one has
+   * every problem with its place; a revision that is here and says something else is refused, since what has been published
+   * never changes, and so is whatever would break something that is here. Packs are kept written out, so that no module can
+   * change them afterwards.
    */
-  add(source: SourceFile): Result<'added' | 'known', readonly string[]> {
+  prepare(source: SourceFile): Result<'known' | SourceFile, readonly string[]> {
     const inspected = this.inspect(source);
     if (!inspected.ok) return inspected;
     const { file, document } = inspected.value;
-    if (file.format === 'kanzel-module') return this.addModule(source);
-    const id = String(document['id'] ?? document['mark']);
-    const here = this.document(file.format, id, Number(document['revision']));
-    if (here && canonicalJson(here) === canonicalJson(document)) return ok('known');
-    if (here)
+    const here = this.loaded.identities.get(identityOf(file));
+    if (here && this.saysTheSame(file, document, here)) return ok('known');
+    if (here) {
+      const why =
+        file.format === 'kanzel-module'
+          ? 'A module never changes, since packs are made of it: give it another id'
+          : 'A published revision never changes: raise the revision';
+      const place = file.format === 'kanzel-module' ? 'id' : 'revision';
       return err([
         describeProblem(
-          file.problem(
-            ['revision'],
-            `${identityOf(file)} is published here already, and says something else. A published revision never changes: raise the revision`,
-          ),
+          file.problem([place], `${identityOf(file)} is here already, and says something else. ${why}`),
         ),
       ]);
-    this.write(nameFor(file, document), writeLibraryDocument(document, 'yaml'));
-    return ok('added');
-  }
-
-  private addModule(source: SourceFile): Result<'added', readonly string[]> {
-    const next = loadLibrary([...this.sources().filter((s) => s.name !== source.name), source]);
-    const known = new Set(this.problems());
+    }
+    const text = file.format === 'kanzel-module' ? source.text : writeLibraryDocument(document, 'yaml');
+    const kept = { name: this.folder.nameFor(nameFor(file, document)), text };
+    const known = new Set(this.loaded.problems.map(describeProblem));
+    const next = loadLibrary([...this.sources, { name: source.name, text }]);
     const problems = next.problems.map(describeProblem).filter((p) => !known.has(p));
-    if (problems.length > 0) return err(problems);
-    this.write(source.name, source.text);
-    return ok('added');
+    return problems.length > 0 ? err(problems) : ok(kept);
   }
 
-  private write(name: string, text: string): void {
-    writeFileSync(join(this.folder, name), text, { flush: true });
-    this.loaded = loadLibrary(this.sources());
+  /** Whether a file says what is here under its identity; both in the form they would be kept in. */
+  private saysTheSame(file: ParsedFile, document: Record<string, unknown>, here: ParsedFile): boolean {
+    const kept = compileDocument(here, this.loaded.moduleFiles, this.loaded.systems);
+    return here.format === file.format && kept.ok && canonicalJson(kept.value) === canonicalJson(document);
+  }
+
+  /**
+   * Keeps a prepared file for good, and says so in the log, both or neither; `within` is done in the same transaction. The
+   * caller holds the write lock.
+   */
+  async keep(
+    prepared: SourceFile,
+    kind: 'library.changed' | 'library.published',
+    body: Readonly<Record<string, unknown>>,
+    within: (manager: EntityManager) => Promise<unknown> = () => Promise.resolve(),
+  ): Promise<void> {
+    const coming = this.folder.prepare(prepared.name, prepared.text);
+    try {
+      await this.dataSource.transaction(async (manager) => {
+        await within(manager);
+        await this.log.addWithin(manager, kind, { ...body, ...coming });
+      });
+    } catch (error) {
+      this.folder.discard(coming);
+      throw error;
+    }
+    this.folder.settle(coming);
+    this.load();
   }
 
   /** An instrument of the register, with what it was before its present certificate. */
@@ -235,8 +279,17 @@ export class LibraryService {
   }
 }
 
-/** A name of its own for every revision, so that none is ever written over. */
+/** The files that a line of the log lists: one, or all there were when it began to. */
+function listedBy({ body }: LogLine): readonly ListedFile[] {
+  const { files, file, sha256 } = body as { files?: readonly ListedFile[] } & Partial<ListedFile>;
+  if (files) return files;
+  return file !== undefined && sha256 !== undefined ? [{ file, sha256 }] : [];
+}
+
+/** What a file is kept under, unless a file of that name is there. */
 function nameFor(file: ParsedFile, document: Record<string, unknown>): string {
-  const id = String(document['id'] ?? document['mark']).toLowerCase();
-  return `${file.format.replace('kanzel-', '')}-${id}.r${String(document['revision'])}.yaml`;
+  const id = String(document['id'] ?? document['mark'] ?? '').toLowerCase();
+  const revision = document['revision'];
+  const name = [file.format.replace('kanzel-', ''), id].filter(Boolean).join('-');
+  return `${name}${typeof revision === 'number' ? `.r${revision}` : ''}.yaml`;
 }

@@ -1,6 +1,7 @@
 import type { Request, Response } from 'express';
 import { SESSION_COOKIE } from '../access.ts';
 import type { SessionService } from './session.service.ts';
+import { ownMember } from '@kanzel/core';
 
 export const COOKIE = { httpOnly: true, sameSite: 'strict', path: '/' } as const;
 
@@ -8,7 +9,7 @@ export const COOKIE = { httpOnly: true, sameSite: 'strict', path: '/' } as const
 export const TABLET_COOKIE = 'kanzel_tablet';
 
 export const cookieOf = (request: Request, name: string): string | undefined =>
-  (request.cookies as Record<string, string | undefined>)[name];
+  ownMember(request.cookies as Record<string, string | undefined>, name);
 
 /** What a browser runs on, in words for people; what it says of itself is long, and mostly not true. */
 function kindOfDevice(agent: string): string {

@@ -4,6 +4,7 @@ import type { Role } from '@kanzel/core';
 import { OPEN, ROLE, SESSION_COOKIE, type WithPerson } from '../access.ts';
 import { refuse } from '../refusal.ts';
 import { CLOCK, type Clock } from '../settings.ts';
+import { cookieOf } from './cookies.ts';
 import { holds } from './people.service.ts';
 import { SessionService } from './session.service.ts';
 
@@ -21,7 +22,7 @@ export class SessionGuard implements CanActivate {
     const targets = [context.getHandler(), context.getClass()];
     if (this.reflector.getAllAndOverride<boolean | undefined>(OPEN, targets)) return true;
     const request = context.switchToHttp().getRequest<WithPerson>();
-    const person = request.person ?? (await this.sessions.whose(request.cookies[SESSION_COOKIE]));
+    const person = request.person ?? (await this.sessions.whose(cookieOf(request, SESSION_COOKIE)));
     if (!person)
       throw refuse(
         401,

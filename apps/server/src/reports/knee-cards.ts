@@ -1,4 +1,5 @@
 import {
+  ownMember,
   flightNarrowings,
   formatFigure,
   limitInWords,
@@ -218,7 +219,7 @@ export function flightCards(source: CardSource): Content[] {
   const way = (question: WayQuestion): string | undefined => {
     const chosen = state.ways?.ways[question];
     return chosen
-      ? `${WAY_TITLES[question].question}: ${WAY_TITLES[question].choices[chosen.choice] ?? chosen.choice}`
+      ? `${WAY_TITLES[question].question}: ${ownMember(WAY_TITLES[question].choices, chosen.choice) ?? chosen.choice}`
       : undefined;
   };
   return plan.flights.flatMap(({ flown, checks }, i): Content[] => [

@@ -1,4 +1,5 @@
 import type { Content } from 'pdfmake/interfaces.js';
+import { ownMember } from '@kanzel/core';
 
 /** Signs of our sentences that the fonts of the print have no letter for, and what stands for them on paper. */
 const INSTEAD: Readonly<Record<string, string>> = {
@@ -11,7 +12,7 @@ const SIGNS = new RegExp(`[${Object.keys(INSTEAD).join('')}]`, 'g');
 
 /** A text with every sign that the fonts have no letter for written otherwise. Example: "10 mΩ" is "10 mohm". */
 export function printableText(text: string): string {
-  return text.replace(SIGNS, (sign) => INSTEAD[sign] ?? sign);
+  return text.replace(SIGNS, (sign) => ownMember(INSTEAD, sign) ?? sign);
 }
 
 /** The same for everything written in a content, drawings included; what is not text stays as it is. */

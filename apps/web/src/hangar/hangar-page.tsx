@@ -16,6 +16,7 @@ import { MarkSign } from '../ui/mark.tsx';
 import { BringIn } from '../library/bring-in.tsx';
 import { fitsWords, linesOf, standingHere, type HangarLine } from './lines.ts';
 import { serverInstant } from '../sync/clock.ts';
+import { ownMember } from '@kanzel/core';
 
 /** The spine lying on its side: stations as marks along a line, gates as bars across it. */
 function LyingSpine({ standing }: { standing: Standing }): ReactElement {
@@ -54,7 +55,7 @@ const EARLIER_SHOWN = 2;
 
 /** A campaign in hand on the line of its aircraft; follows its own record where that is on this device. */
 function OpenCampaign({ campaign: c, fresh }: { campaign: CampaignView; fresh: boolean }): ReactElement {
-  const mine = useCampaigns((s) => s.held[c.id]);
+  const mine = useCampaigns((s) => ownMember(s.held, c.id));
   const standing = useMemo(() => standingHere(c, mine, fresh, serverInstant()), [c, mine, fresh]);
   if (mine?.state.release) return <Released campaign={{ ...c, releasedAt: mine.state.release.at }} />;
   return (
@@ -130,9 +131,9 @@ function HangarMargin({ lines }: { lines: readonly HangarLine[] }): ReactElement
     const now = serverInstant();
     return lines
       .flatMap((l) => l.open)
-      .filter((c) => !held[c.id]?.state.release)
+      .filter((c) => !ownMember(held, c.id)?.state.release)
       .flatMap((c) => {
-        const standing = standingHere(c, held[c.id], true, now);
+        const standing = standingHere(c, ownMember(held, c.id), true, now);
         return standing ? [{ mark: c.mark, standing }] : [];
       });
   }, [lines, held]);

@@ -9,11 +9,12 @@ import { rolesOf, useSession } from '../sync/session.ts';
 import { Problem } from '../ui/field.tsx';
 import { FieldForm } from './field-form.tsx';
 import { VerifyFile } from './verify-file.tsx';
+import { ownMember } from '@kanzel/core';
 
 /** A line of the log as a sentence. */
 function sayEvent(line: LogLine, people: readonly PersonView[]): string {
   const text = (key: string): string => {
-    const value = line.body[key];
+    const value = ownMember(line.body, key);
     return typeof value === 'string' ? value : '';
   };
   const name = (key: string): string => {
@@ -33,7 +34,7 @@ function sayEvent(line: LogLine, people: readonly PersonView[]): string {
     case 'person.changed':
       return line.body['ended'] === true
         ? `The account of ${name('person')} was ended${by}`
-        : `What ${name('person')} may do was changed${by}`;
+        : `What ${name('person')} may do was changed${by}${text('confirmedBy') ? `, confirmed by ${name('confirmedBy')}` : ''}`;
     case 'passphrase.changed':
       return `The passphrase of ${name('person')} was changed${by}`;
     case 'pin.set':
@@ -55,7 +56,11 @@ function sayEvent(line: LogLine, people: readonly PersonView[]): string {
     case 'tablet.ended':
       return `“${text('name')}” is no longer a shared tablet${by}`;
     case 'library.changed':
-      return `${text('file')} was brought into the library${by}`;
+      return `${text('from') || text('file')} was brought into the library${by}`;
+    case 'library.published':
+      return `${text('what')} was published${by}`;
+    case 'library.adopted':
+      return 'The files of the library were listed for the first time';
     case 'monitor.changed':
       return `The monitor of ${text('mark')} is at ${text('host')}${by}`;
     case 'field.changed':

@@ -3,6 +3,7 @@ import type { CampaignView } from '@kanzel/contract';
 import { api } from '../api/client.ts';
 import { openCampaign, useCampaigns } from '../sync/campaign-store.ts';
 import type { HeldCampaign } from '../sync/held.ts';
+import { ownMember } from '@kanzel/core';
 
 /** A campaign in hand with its listing. */
 export interface InHand {
@@ -23,7 +24,7 @@ export function useOpenCampaigns(book: string): readonly InHand[] | undefined {
     });
   }, [book]);
   return list?.flatMap((listing) => {
-    const mine = held[listing.id];
+    const mine = ownMember(held, listing.id);
     return mine?.state.index && !mine.state.release ? [{ listing, held: mine }] : [];
   });
 }

@@ -1,5 +1,5 @@
 import { useState, type ReactElement } from 'react';
-import { heaviestOf, aboardNow, massText, type LoadingData } from '@kanzel/core';
+import { ownMember, heaviestOf, aboardNow, massText, type LoadingData } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
@@ -59,7 +59,7 @@ export function Exchange({ data }: { data: LoadingData }): ReactElement | null {
         );
       })}
       {payloads.map((s) => {
-        const mass = typedFigure(texts[s.id], data.units.mass, NaN);
+        const mass = typedFigure(ownMember(texts, s.id), data.units.mass, NaN);
         const typed = mass.ok && Number.isFinite(mass.value);
         return (
           <div key={s.id} className="flex flex-wrap items-center gap-x-4 py-1">
@@ -69,7 +69,7 @@ export function Exchange({ data }: { data: LoadingData }): ReactElement | null {
             <span className="flex items-baseline gap-1.5">
               <FigureCell
                 label={`${s.title}, mass now in ${data.units.mass}`}
-                text={texts[s.id]}
+                text={ownMember(texts, s.id)}
                 before="now"
                 wrong={!mass.ok}
                 onChange={(t) => setTexts({ ...texts, [s.id]: t })}

@@ -1,5 +1,5 @@
 import type { ReactElement } from 'react';
-import { armText, slideToBalance, unitOf, weigh, type Limit, type Part } from '@kanzel/core';
+import { ownMember, armText, slideToBalance, unitOf, weigh, type Limit, type Part } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
 import type { PartDraft } from '../station/part-draft.ts';
 import { FigureCell } from '../ui/figure-cell.tsx';
@@ -32,7 +32,7 @@ function SlideAdvice({ part, draft }: { part: Part; draft: PartDraft }): ReactEl
   return (
     <ul className="mt-2" aria-label="What would bring it to the middle">
       {data.bays.map((bay) => {
-        const pack = data.packs.find((p) => p.id === (draft.picks?.[`pack ${bay.id}`] ?? bay.usual));
+        const pack = data.packs.find((p) => p.id === (ownMember(draft.picks, `pack ${bay.id}`) ?? bay.usual));
         if (!pack || pack.mass <= 0) return null;
         const by = slideToBalance(found.value, target, pack.mass);
         const rounded = Math.round(by);
@@ -71,7 +71,7 @@ export function HandBalance({
       <span className="flex items-baseline gap-2">
         <FigureCell
           label={`${words}, ${unit}`}
-          text={draft.texts?.[key]}
+          text={ownMember(draft.texts, key)}
           before="—"
           onChange={(t) => text(key, t)}
         />

@@ -1,5 +1,6 @@
 import { useMemo, useState, type ReactElement } from 'react';
 import {
+  ownMember,
   aboardChanges,
   armText,
   convert,
@@ -90,7 +91,7 @@ function Lateral({ data, standing }: { data: LoadingData; standing: SheetStandin
 
 /** Whether a text on the desk is not a figure of its unit: marked where it stands. */
 function isWrong(draft: PartDraft, data: LoadingData, key: string): boolean {
-  const text = draft.texts?.[key];
+  const text = ownMember(draft.texts, key);
   if (!text?.trim()) return false;
   const unit = key.startsWith('arm')
     ? data.units.arm

@@ -1,4 +1,5 @@
 import {
+  ownMember,
   convert,
   err,
   firstSheet,
@@ -34,17 +35,25 @@ export function sheetFromDraft(
   const { texts = {}, picks = {} } = draft;
   const lines: LoadingSheet['lines'][number][] = [];
   for (const line of base.lines) {
-    const mass = typedFigure(texts[`mass ${line.station}`], data.units.mass, line.mass);
+    const mass = typedFigure(ownMember(texts, `mass ${line.station}`), data.units.mass, line.mass);
     if (!mass.ok) return mass;
     const station = data.stations.find((s) => s.id === line.station);
-    const arm = typedFigure(texts[`arm ${line.station}`], data.units.arm, line.arm ?? station?.arm ?? 0);
+    const arm = typedFigure(
+      ownMember(texts, `arm ${line.station}`),
+      data.units.arm,
+      line.arm ?? station?.arm ?? 0,
+    );
     if (!arm.ok) return arm;
     const { arm: _arm, ...rest } = line;
     lines.push({ ...rest, mass: mass.value, ...(arm.value === station?.arm ? {} : { arm: arm.value }) });
   }
   const fuel: Record<string, number> = {};
   for (const tank of data.tanks) {
-    const volume = typedFigure(texts[`fuel ${tank.id}`], data.units.volume, base.fuel[tank.id] ?? 0);
+    const volume = typedFigure(
+      ownMember(texts, `fuel ${tank.id}`),
+      data.units.volume,
+      ownMember(base.fuel, tank.id) ?? 0,
+    );
     if (!volume.ok) return volume;
     fuel[tank.id] = volume.value;
   }
@@ -53,9 +62,9 @@ export function sheetFromDraft(
   const packs: LoadingSheet['packs'][number][] = [];
   for (const bay of data.bays) {
     const own = base.packs.find((p) => p.bay === bay.id);
-    const pack = picks[`pack ${bay.id}`] ?? own?.pack ?? '';
+    const pack = ownMember(picks, `pack ${bay.id}`) ?? own?.pack ?? '';
     if (pack === '') continue;
-    const arm = typedFigure(texts[`arm ${bay.id}`], data.units.arm, own?.arm ?? bay.arm);
+    const arm = typedFigure(ownMember(texts, `arm ${bay.id}`), data.units.arm, own?.arm ?? bay.arm);
     if (!arm.ok) return arm;
     packs.push({ bay: bay.id, pack, ...(arm.value === bay.arm ? {} : { arm: arm.value }) });
   }
@@ -84,7 +93,8 @@ export function draftFromSheet(
     type(`mass ${line.station}`, line.mass, own?.mass ?? 0);
     type(`arm ${line.station}`, line.arm ?? station?.arm ?? 0, own?.arm ?? station?.arm ?? 0);
   }
-  for (const tank of data.tanks) type(`fuel ${tank.id}`, sheet.fuel[tank.id] ?? 0, base.fuel[tank.id] ?? 0);
+  for (const tank of data.tanks)
+    type(`fuel ${tank.id}`, ownMember(sheet.fuel, tank.id) ?? 0, ownMember(base.fuel, tank.id) ?? 0);
   type('used', sheet.used, base.used);
   for (const bay of data.bays) {
     const own = base.packs.find((p) => p.bay === bay.id);

@@ -1,5 +1,6 @@
 import type { ReactElement } from 'react';
 import {
+  ownMember,
   formatFigure,
   heaviestOf,
   shownSteps,
@@ -42,7 +43,7 @@ export function SheetTable({
   const cell = (key: string, label: string, before: string): ReactElement => (
     <FigureCell
       label={label}
-      text={draft.texts?.[key]}
+      text={ownMember(draft.texts, key)}
       before={before}
       wrong={wrong(key)}
       onChange={(t) => put(key, t)}
@@ -99,7 +100,7 @@ export function SheetTable({
       })}
       {data.bays.map((b) => {
         const own = base.packs.find((p) => p.bay === b.id);
-        const chosen = draft.picks?.[`pack ${b.id}`] ?? own?.pack ?? '';
+        const chosen = ownMember(draft.picks, `pack ${b.id}`) ?? own?.pack ?? '';
         const pack = data.packs.find((p) => p.id === chosen);
         return (
           <div key={b.id} className={LINE}>
@@ -128,7 +129,11 @@ export function SheetTable({
           <span>
             {t.title}, {units.volume}
           </span>
-          {cell(`fuel ${t.id}`, `${t.title}, ${units.volume}`, figure(base.fuel[t.id] ?? 0, units.volume))}
+          {cell(
+            `fuel ${t.id}`,
+            `${t.title}, ${units.volume}`,
+            figure(ownMember(base.fuel, t.id) ?? 0, units.volume),
+          )}
           <span className="pr-1 text-right text-ink-2">of {figure(t.usable, units.volume)}</span>
         </div>
       ))}

@@ -1,4 +1,5 @@
 import {
+  ownMember,
   err,
   findUnit,
   ok,
@@ -147,7 +148,7 @@ function readingsOf(
 ): Result<readonly Reading[], Reason> {
   const readings: Reading[] = [];
   for (let k = 0; k < MOST_READINGS; k += 1) {
-    const text = draft.texts?.[`read ${point.id} ${k}`];
+    const text = ownMember(draft.texts, `read ${point.id} ${k}`);
     if (!text?.trim()) continue;
     const one = reading(text, unit, scales);
     if (!one.ok) return one;
@@ -178,7 +179,7 @@ function pointsFrom(
   const points: WeighedPoint[] = [];
   for (const point of read) {
     const missing = reason('tareUntyped', { thing: point.title });
-    const tare = typed(draft.texts?.[`tare ${point.id}`], units.mass, scales, missing);
+    const tare = typed(ownMember(draft.texts, `tare ${point.id}`), units.mass, scales, missing);
     if (!tare.ok) return tare;
     points.push({ ...point, tare: tare.value });
   }
@@ -188,7 +189,7 @@ function pointsFrom(
 function tanksFrom(index: BasisIndex, draft: PartDraft): Result<Record<string, number>, Reason> {
   const tanks: Record<string, number> = {};
   for (const tank of index.basis.aircraft.loading?.tanks ?? []) {
-    const text = draft.texts?.[`fuel ${tank.id}`];
+    const text = ownMember(draft.texts, `fuel ${tank.id}`);
     if (!text?.trim()) return err(reason('fuelUntyped', { thing: tank.title }));
     const volume = typedFigure(text, weighingUnits(index).volume, NaN);
     if (!volume.ok) return volume;

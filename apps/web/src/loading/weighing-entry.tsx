@@ -1,5 +1,5 @@
 import type { ReactElement } from 'react';
-import { formatFigure, type Part } from '@kanzel/core';
+import { ownMember, formatFigure, type Part } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
 import { changeDraft, draftOf, useDrafts, type PartDraft, type Row } from '../station/part-draft.ts';
 import { Button } from '../ui/button.tsx';
@@ -56,10 +56,12 @@ export function WeighingEntry({ part }: { part: Part }): ReactElement {
   const points = scalePoints(index, draft);
   const typed = draft.lists?.['points'] ?? [];
   const extras = extraRows(index, draft);
-  const untared = points.filter((p) => !draft.texts?.[`tare ${p.id}`]?.trim());
+  const untared = points.filter((p) => !ownMember(draft.texts, `tare ${p.id}`)?.trim());
   /** Which reading of a point the scales fill next: the first that is empty. */
   const nextReading = (id: string): number | undefined =>
-    Array.from({ length: MOST_READINGS }, (_, k) => k).find((k) => !draft.texts?.[`read ${id} ${k}`]?.trim());
+    Array.from({ length: MOST_READINGS }, (_, k) => k).find(
+      (k) => !ownMember(draft.texts, `read ${id} ${k}`)?.trim(),
+    );
   const grid =
     'grid grid-cols-[minmax(8rem,1fr)_5.4rem_5.4rem_repeat(3,5.4rem)] items-center gap-x-2 max-sm:grid-cols-3';
   return (
@@ -111,7 +113,7 @@ export function WeighingEntry({ part }: { part: Part }): ReactElement {
             <FigureCell
               label={`${p.title}, tare in ${units.mass}`}
               caption={`tare ${units.mass}`}
-              text={draft.texts?.[`tare ${p.id}`]}
+              text={ownMember(draft.texts, `tare ${p.id}`)}
               before="—"
               onChange={(t) => text(`tare ${p.id}`, t)}
             />
@@ -120,7 +122,7 @@ export function WeighingEntry({ part }: { part: Part }): ReactElement {
                 key={k}
                 label={`${p.title}, reading ${k + 1} in ${units.mass}`}
                 caption={k === 0 ? `read ${units.mass}` : 'again'}
-                text={draft.texts?.[`read ${p.id} ${k}`]}
+                text={ownMember(draft.texts, `read ${p.id} ${k}`)}
                 before="—"
                 onChange={(t) => text(`read ${p.id} ${k}`, t)}
               />
@@ -215,7 +217,7 @@ export function WeighingEntry({ part }: { part: Part }): ReactElement {
                   <span>{t.title}</span>
                   <FigureCell
                     label={`${t.title}, ${units.volume} aboard`}
-                    text={draft.texts?.[`fuel ${t.id}`]}
+                    text={ownMember(draft.texts, `fuel ${t.id}`)}
                     before="—"
                     onChange={(v) => text(`fuel ${t.id}`, v)}
                   />

@@ -6,6 +6,7 @@ import { PreviewVerdicts } from '../station/preview-verdicts.tsx';
 import { Button } from '../ui/button.tsx';
 import { RowInput } from '../ui/row-input.tsx';
 import { TakeCopies } from './copies.tsx';
+import { ownMember } from '@kanzel/core';
 
 const CONDITIONS = [
   ['highest', 'Not higher than'],
@@ -73,10 +74,10 @@ function Conditions({
                 </option>
               ))}
             </select>
-            {kind in UNIT_HINT ? (
+            {Object.hasOwn(UNIT_HINT, kind) ? (
               <RowInput
                 label="Figure of the condition"
-                placeholder={UNIT_HINT[kind]}
+                placeholder={ownMember(UNIT_HINT, kind)}
                 value={row['value'] ?? ''}
                 onChange={(e) => set(i, 'value', e.target.value)}
               />
@@ -117,7 +118,7 @@ export function DocumentEntry({ part }: { part: Part }): ReactElement | null {
   const line = (key: string, words: string, hint?: string): ReactElement => (
     <Line
       words={words}
-      value={draft.texts?.[key] ?? ''}
+      value={ownMember(draft.texts, key) ?? ''}
       {...(hint ? { hint } : {})}
       onChange={(t) => text(key, t)}
     />

@@ -1,4 +1,5 @@
 import {
+  ownMember,
   convert,
   err,
   ok,
@@ -55,7 +56,7 @@ function optionalCount(text: string | undefined): Result<number | undefined, Rea
 
 /** Copies of a row, by its key; those of the whole paper are under "paper". */
 export function copiesOf(draft: PartDraft, key: string): readonly Scan[] {
-  return draft.scans?.[key] ?? [];
+  return ownMember(draft.scans, key) ?? [];
 }
 
 function conditionFrom(row: Row): Result<PaperCondition | undefined, Reason> {
@@ -109,7 +110,7 @@ function documentFrom(draft: PartDraft): Result<Answer<'document'>, Reason> {
 
 /** Rows in which somebody wrote something. */
 const writtenRows = (draft: PartDraft, list: string, key: string): readonly Row[] =>
-  (draft.lists?.[list] ?? []).filter((r) => filled(r[key]));
+  (ownMember(draft.lists, list) ?? []).filter((r) => filled(ownMember(r, key)));
 
 function trailFrom(draft: PartDraft): Result<Answer<'trail'>, Reason> {
   const rows = writtenRows(draft, 'books', 'book');

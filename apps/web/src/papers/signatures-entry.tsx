@@ -8,6 +8,7 @@ import { MarkSign } from '../ui/mark.tsx';
 import { RowHeads, RowInput } from '../ui/row-input.tsx';
 import { TakeCopies } from './copies.tsx';
 import { itemRows } from './paper-draft.ts';
+import { ownMember } from '@kanzel/core';
 
 /** How a row stands by itself: signed, and inspected where that is asked for. */
 function rowMark(row: Row, inspected: boolean): 'within' | 'out' | 'notStarted' {
@@ -102,7 +103,7 @@ export function SignaturesEntry({ part }: { part: Part }): ReactElement | null {
             </div>
             <div className="pl-7">
               <TakeCopies
-                scans={draft.scans?.[row['id'] ?? ''] ?? []}
+                scans={ownMember(draft.scans, row['id'] ?? '') ?? []}
                 words="Photograph the sheet"
                 onChange={(scans) => put({ scans: { ...draft.scans, [row['id'] ?? '']: scans } })}
               />

@@ -1,5 +1,5 @@
 import type { ReactElement } from 'react';
-import { trailPieces, type Part } from '@kanzel/core';
+import { ownMember, trailPieces, type Part } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
 import { changeDraft, draftOf, useDrafts, type PartDraft, type Row } from '../station/part-draft.ts';
 import { PreviewVerdicts } from '../station/preview-verdicts.tsx';
@@ -76,7 +76,7 @@ export function TrailEntry({ part }: { part: Part }): ReactElement | null {
               />
             </span>
             <TakeCopies
-              scans={draft.scans?.[row['id'] ?? ''] ?? []}
+              scans={ownMember(draft.scans, row['id'] ?? '') ?? []}
               onChange={(scans) => put({ scans: { ...draft.scans, [row['id'] ?? '']: scans } })}
             />
           </div>

@@ -4,6 +4,7 @@ import { useCampaign } from '../station/campaign-context.ts';
 import { FigureField } from '../ui/figure-field.tsx';
 import { clock } from './time-scale.ts';
 import { minutesOf, onDayOf, Times } from './times-field.tsx';
+import { ownMember } from '@kanzel/core';
 
 /** Places that hold more or fewer checks at once than one, and instruments that are elsewhere. */
 export function DayThings({
@@ -28,7 +29,7 @@ export function DayThings({
           <FigureField
             key={place}
             label={`Checks at once, ${place}`}
-            value={day.places[place] ?? 1}
+            value={ownMember(day.places, place) ?? 1}
             onChange={(n) =>
               n !== undefined && Number.isInteger(n) && n >= 1 && n <= 100
                 ? onChange({ ...day, places: { ...day.places, [place]: n } })
@@ -39,7 +40,7 @@ export function DayThings({
       </div>
       <ul className="mt-2">
         {instruments.map((instrument) => {
-          const away = day.instrumentsAway[instrument.id] ?? [];
+          const away = ownMember(day.instrumentsAway, instrument.id) ?? [];
           const put = (list: readonly Stretch[]): void =>
             onChange({ ...day, instrumentsAway: { ...day.instrumentsAway, [instrument.id]: list } });
           return (

@@ -1,5 +1,6 @@
 import { useMemo, useState, type ReactElement } from 'react';
 import {
+  ownMember,
   costOfWays,
   occasionOf,
   PROFILES,
@@ -146,7 +147,7 @@ function Advice({
   return (
     <p className="-mt-2 mb-1 text-[0.82rem] text-ink-2">
       {recommended.forced ? 'Nothing else is open' : 'Recommended'}:{' '}
-      {WAY_TITLES[question].choices[recommended.choice]}. {view.say(recommended.why)}
+      {ownMember(WAY_TITLES[question].choices, recommended.choice)}. {view.say(recommended.why)}
     </p>
   );
 }

@@ -4,6 +4,7 @@ import { useCampaigns } from '../sync/campaign-store.ts';
 import { useMonitor } from '../sync/monitor-store.ts';
 import { useSession } from '../sync/session.ts';
 import { AwakeLine } from './awake.tsx';
+import { ownMember } from '@kanzel/core';
 
 const THEMES = ['bright', 'dim', 'night'] as const;
 type Theme = (typeof THEMES)[number];
@@ -39,7 +40,7 @@ function ThemeSwitch(): ReactElement {
 
 function Saved({ campaign }: { campaign: string | undefined }): ReactElement {
   const reachable = useCampaigns((s) => s.reachable);
-  const held = useCampaigns((s) => (campaign ? s.held[campaign] : undefined));
+  const held = useCampaigns((s) => (campaign ? ownMember(s.held, campaign) : undefined));
   const connected = useLive((s) => s.connected);
   const waiting = held?.waiting.length ?? 0;
   const saved = !held
@@ -68,7 +69,7 @@ const LINE_WORDS = {
 } as const;
 
 function MonitorLine({ mark }: { mark: string | undefined }): ReactElement | null {
-  const state = useMonitor((s) => (mark ? s.states[mark] : undefined));
+  const state = useMonitor((s) => (mark ? ownMember(s.states, mark) : undefined));
   if (!state) return null;
   return (
     <span

@@ -1,6 +1,7 @@
 import { lazy, Suspense, useEffect, useMemo, useRef, useState, type ReactElement } from 'react';
 import { Navigate, Route, Routes, useLocation, useNavigate, useParams } from 'react-router';
 import {
+  ownMember,
   deriveStatus,
   makeSentences,
   namesOf,
@@ -54,7 +55,7 @@ const STATION_KEYS: Readonly<Record<string, string>> = {
 /** Figures and answers of each part in the campaign of the same aircraft before this one, for "last time". */
 function useLastTime(id: string, mark: string | undefined): Pick<CampaignView, 'last' | 'lastAnswers'> {
   const [previous, setPrevious] = useState<string>();
-  const held = useCampaigns((s) => (previous ? s.held[previous] : undefined));
+  const held = useCampaigns((s) => (previous ? ownMember(s.held, previous) : undefined));
   useEffect(() => {
     if (!mark) return;
     void api.get<CampaignListing[]>('/api/campaigns').then((answer) => {
@@ -116,7 +117,7 @@ function useSheetKeys(view: CampaignView | undefined, setSlip: (slip: Slip) => v
       const key = event.key.toLowerCase();
       if (going.current) {
         going.current = false;
-        const station = key === 'a' ? 'plan' : STATION_KEYS[key];
+        const station = key === 'a' ? 'plan' : ownMember(STATION_KEYS, key);
         if (station) {
           event.preventDefault();
           event.stopImmediatePropagation();
@@ -143,7 +144,7 @@ function useSheetKeys(view: CampaignView | undefined, setSlip: (slip: Slip) => v
         void navigate(`${view.base}/emergency?at=${location.pathname.split('/')[3] ?? ''}`);
         return;
       }
-      const slip = slips[key];
+      const slip = ownMember(slips, key);
       if (slip) setSlip(slip);
       else if (key === 'f') {
         const button = main('Raise a finding');
@@ -188,7 +189,7 @@ function ToCurrent(): ReactElement {
 export default function CampaignPage(): ReactElement {
   const { campaign = '' } = useParams();
   const location = useLocation();
-  const held = useCampaigns((s) => s.held[campaign]);
+  const held = useCampaigns((s) => ownMember(s.held, campaign));
   const reachable = useCampaigns((s) => s.reachable);
   const people = useSession((s) => s.people);
   const [slip, setSlip] = useState<Slip>();

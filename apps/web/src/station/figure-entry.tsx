@@ -1,4 +1,5 @@
 import {
+  ownMember,
   boundsOf,
   describeAnswer,
   figureDoubt,
@@ -171,9 +172,10 @@ export function FigureEntry({ part, first }: { part: Part; first: boolean }): Re
   const unit = spec.kind === 'series' ? 's' : spec.unit;
   const put = (name: string, text: string): void =>
     changeDraft(view.id, part.key, { texts: { ...draft.texts, [name]: text } });
-  const shown = (name: string): string =>
-    draft.texts?.[name] ??
-    (draft.taken?.[name] ? formatFigure(draft.taken[name].value, draft.taken[name].resolution) : '');
+  const shown = (name: string): string => {
+    const taken = ownMember(draft.taken, name);
+    return ownMember(draft.texts, name) ?? (taken ? formatFigure(taken.value, taken.resolution) : '');
+  };
   return (
     <div>
       {spec.kind === 'series' ? <SeriesLine part={part} draft={draft} /> : null}
@@ -191,7 +193,7 @@ export function FigureEntry({ part, first }: { part: Part; first: boolean }): Re
                   ? ''
                   : spec.kind === 'series'
                     ? 'Or by stopwatch'
-                    : LABELS[name]}
+                    : ownMember(LABELS, name)}
             </span>
             <span className="flex items-baseline gap-2">
               <input
@@ -204,7 +206,7 @@ export function FigureEntry({ part, first }: { part: Part; first: boolean }): Re
                   if (line) e.target.scrollIntoView({ block: 'start' });
                 }}
                 onBlur={putPadAway}
-                aria-label={`${view.names.part(part.key)}, ${cylinders ? `cylinder ${name}` : (LABELS[name] ?? name).toLowerCase()}`}
+                aria-label={`${view.names.part(part.key)}, ${cylinders ? `cylinder ${name}` : (ownMember(LABELS, name) ?? name).toLowerCase()}`}
                 value={shown(name)}
                 placeholder={liveHint(view, part, name)}
                 onChange={(e) => put(name, e.target.value)}
@@ -319,7 +321,7 @@ function SettingLine({ part, draft }: { part: Part; draft: PartDraft }): ReactEl
   const { setting } = part.check;
   const kind = part.check.answer.kind;
   const typed = Object.values(draft.texts ?? {}).some((t) => t.trim() !== '');
-  if (!setting || kind === 'drop' || !typed || draft.facts?.[setting.channel]) return null;
+  if (!setting || kind === 'drop' || !typed || ownMember(draft.facts, setting.channel)) return null;
   const now = settingNow(part);
   return (
     <label className="mt-1 flex items-baseline gap-2 text-[0.82rem]">
@@ -329,7 +331,9 @@ function SettingLine({ part, draft }: { part: Part; draft: PartDraft }): ReactEl
         inputMode="decimal"
         value={draft.setting ?? ''}
         placeholder={
-          now && setting.channel in now ? String((now[setting.channel] as { value: number }).value) : ''
+          now && Object.hasOwn(now, setting.channel)
+            ? String((ownMember(now, setting.channel) as { value: number }).value)
+            : ''
         }
         onChange={(e) => changeDraft(view.id, part.key, { setting: e.target.value })}
         aria-label={`${view.names.part(part.key)}, ${view.names.thing(setting.channel)} on the gauge`}

@@ -1,6 +1,6 @@
 import { useState, type ReactElement } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
-import { stateFor, stateValue, STATIONS, type Cure, type GateStatus } from '@kanzel/core';
+import { ownMember, stateFor, stateValue, STATIONS, type Cure, type GateStatus } from '@kanzel/core';
 import { serverNow } from '../sync/clock.ts';
 import { PaperNotes } from '../papers/paper-notes.tsx';
 import { MarginNote } from '../shell/frame.tsx';
@@ -131,7 +131,7 @@ export function GateNote({ gate }: { gate: GateStatus }): ReactElement {
 
 function Refused(): ReactElement | null {
   const view = useCampaign();
-  const refused = useCampaigns((s) => s.held[view.id]?.refused);
+  const refused = useCampaigns((s) => ownMember(s.held, view.id)?.refused);
   if (!refused?.length) return null;
   return (
     <MarginNote title={`${refused.length} refused by the server`}>

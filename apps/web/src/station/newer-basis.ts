@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import type { LibraryView } from '@kanzel/contract';
 import type { Basis, Instrument, InstrumentRecord } from '@kanzel/core';
 import { api } from '../api/client.ts';
+import { ownMember } from '@kanzel/core';
 
 /** What of the library is newer than what a campaign is judged by, in words. */
 export function newerThan(basis: Basis, library: LibraryView): readonly string[] {
@@ -26,7 +27,7 @@ export function newerInstruments(
   register: readonly InstrumentRecord[],
 ): readonly InstrumentRecord[] {
   return register.filter((i) => {
-    const here = known[i.id];
+    const here = ownMember(known, i.id);
     return !here || here.certificate !== i.certificate || here.calibratedUntil !== i.calibratedUntil;
   });
 }

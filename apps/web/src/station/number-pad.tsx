@@ -1,5 +1,5 @@
 import { useEffect, type ReactElement } from 'react';
-import { isFigureSpec, MARK_WORDS, unitOf } from '@kanzel/core';
+import { ownMember, isFigureSpec, MARK_WORDS, unitOf } from '@kanzel/core';
 import { MarkSign, markColour } from '../ui/mark.tsx';
 import { useLineMode } from '../ui/line-mode.ts';
 import { useCampaign } from './campaign-context.ts';
@@ -21,7 +21,7 @@ export function NumberPad(): ReactElement | null {
   const part = partKey === undefined ? undefined : view.index.parts.get(partKey);
   if (!line || !part || name === undefined || !isFigureSpec(part.check.answer)) return null;
   const draft = draftOf(drafts, view.id, part.key);
-  const text = draft.texts?.[name] ?? '';
+  const text = ownMember(draft.texts, name) ?? '';
   const preview = previewOf(view, part, draft);
   const [worst] = preview.verdicts;
   const unit = part.check.answer.kind === 'series' ? 's' : part.check.answer.unit;

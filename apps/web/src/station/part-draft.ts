@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import { createJSONStorage, persist } from 'zustand/middleware';
 import {
+  ownMember,
   err,
   isFigureSpec,
   ok,
@@ -74,12 +75,14 @@ const EMPTY: PartDraft = {};
 export const draftKey = (campaign: string, part: string): string => `${campaign} ${part}`;
 
 export function draftOf(drafts: Drafts['drafts'], campaign: string, part: string): PartDraft {
-  return drafts[draftKey(campaign, part)] ?? EMPTY;
+  return ownMember(drafts, draftKey(campaign, part)) ?? EMPTY;
 }
 
 export function changeDraft(campaign: string, part: string, change: Partial<PartDraft>): void {
   const key = draftKey(campaign, part);
-  useDrafts.setState(({ drafts }) => ({ drafts: { ...drafts, [key]: { ...drafts[key], ...change } } }));
+  useDrafts.setState(({ drafts }) => ({
+    drafts: { ...drafts, [key]: { ...ownMember(drafts, key), ...change } },
+  }));
 }
 
 export function clearDraft(campaign: string, part: string): void {
@@ -132,9 +135,9 @@ function typedReading(
 }
 
 function figure(index: BasisIndex, part: Part, draft: PartDraft, name: string): Result<Reading, Reason> {
-  const text = draft.texts?.[name];
+  const text = ownMember(draft.texts, name);
   if (text !== undefined && text.trim() !== '') return typedReading(index, part, text, draft.instrument);
-  const taken = draft.taken?.[name];
+  const taken = ownMember(draft.taken, name);
   return taken ? ok(taken) : err(reason('noFigure'));
 }
 
@@ -147,7 +150,7 @@ function factsOf(
   if (!setting) return ok({});
   if (answer.kind === 'drop')
     return ok({ [setting.channel]: { value: answer.before.value, unit: answer.before.unit } });
-  if (draft.facts?.[setting.channel] !== undefined) return ok(draft.facts);
+  if (draft.facts && ownMember(draft.facts, setting.channel) !== undefined) return ok(draft.facts);
   if (!draft.setting?.trim()) return ok({});
   const typed = readQuantity(draft.setting, setting.unit);
   return typed.ok ? ok({ [setting.channel]: { value: typed.value.value, unit: typed.value.unit } }) : typed;

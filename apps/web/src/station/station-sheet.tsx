@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState, type ReactElement } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import {
+  ownMember,
   deriveStatus,
   describeAnswer,
   MARK_WORDS,
@@ -275,7 +276,7 @@ export function StationSheet(): ReactElement {
   }
   const goOn = (): void => {
     const { held, reachable } = useCampaigns.getState();
-    const mine = held[view.id];
+    const mine = ownMember(held, view.id);
     const state = mine?.state ?? view.state;
     const freshness = { waiting: mine?.waiting.length ?? 0, confirmed: reachable };
     const status = deriveStatus(state, serverInstant(), freshness) ?? view.status;

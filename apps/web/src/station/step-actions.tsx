@@ -1,6 +1,6 @@
 import { useState, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
-import { runningTimer, type Check, type Part } from '@kanzel/core';
+import { ownMember, runningTimer, type Check, type Part } from '@kanzel/core';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
@@ -32,7 +32,7 @@ function wayOut(view: CampaignView, part: Part): { readonly to: string; readonly
       : undefined;
   const setter = state
     ? view.index.basis.pack.checks.find(
-        (c) => c.sets[state[0]] === state[1] && view.status.checks.get(c.id)?.proven === false,
+        (c) => ownMember(c.sets, state[0]) === state[1] && view.status.checks.get(c.id)?.proven === false,
       )
     : undefined;
   const key = typeof why?.params['part'] === 'string' ? why.params['part'] : undefined;
@@ -60,7 +60,7 @@ function stateByHand(
   );
   const definition = need ? view.index.states.get(need[0]) : undefined;
   if (!need || !definition) return undefined;
-  const setter = view.index.basis.pack.checks.find((c) => c.sets[need[0]] === need[1]);
+  const setter = view.index.basis.pack.checks.find((c) => ownMember(c.sets, need[0]) === need[1]);
   if (setter && view.status.checks.get(setter.id)?.proven === false) return undefined;
   const about = why.params['subject'];
   const subject = typeof about === 'string' ? about : part.subject;

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useLayoutEffect, type ReactElement } from 'react';
-import { isFigureSpec, isWorked, WHOLE_AIRCRAFT, type Check, type Part } from '@kanzel/core';
+import { ownMember, isFigureSpec, isWorked, WHOLE_AIRCRAFT, type Check, type Part } from '@kanzel/core';
 import { useMonitor } from '../sync/monitor-store.ts';
 import { Problem } from '../ui/field.tsx';
 import { useCampaign } from './campaign-context.ts';
@@ -91,7 +91,7 @@ function placeOf(check: Check): string {
 /** The step in hand: the challenge in large type, the answer, and what can be done with it. */
 export function StepPanel({ check, onNext }: { check: Check; onNext: () => void }): ReactElement {
   const view = useCampaign();
-  const monitor = useMonitor((s) => s.states[view.index.basis.aircraft.mark]?.state);
+  const monitor = useMonitor((s) => ownMember(s.states, view.index.basis.aircraft.mark)?.state);
   const step = useStep(check);
   const parts = view.index.partsOfCheck.get(check.id) ?? [];
   const alone = parts.length === 1 && parts[0]?.subject === WHOLE_AIRCRAFT;

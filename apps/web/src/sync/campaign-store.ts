@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import {
+  ownMember,
   admit,
   ENTRY_VERSIONS,
   err,
@@ -30,7 +31,7 @@ interface Campaigns {
 
 export const useCampaigns = create<Campaigns>(() => ({ held: {}, reachable: true }));
 
-const get = (id: string): HeldCampaign => useCampaigns.getState().held[id] ?? NOTHING_HELD;
+const get = (id: string): HeldCampaign => ownMember(useCampaigns.getState().held, id) ?? NOTHING_HELD;
 
 function put(id: string, next: HeldCampaign): void {
   useCampaigns.setState(({ held }) => ({ held: { ...held, [id]: next } }));
@@ -46,7 +47,7 @@ export function setReachable(reachable: boolean): void {
  */
 const pages = new BroadcastChannel('kanzel-queue');
 pages.onmessage = (event: MessageEvent<string>): void => {
-  if (useCampaigns.getState().held[event.data]) void readQueue(event.data);
+  if (ownMember(useCampaigns.getState().held, event.data)) void readQueue(event.data);
 };
 
 async function readQueue(id: string): Promise<void> {
@@ -141,7 +142,7 @@ export function openCampaign(id: string): Promise<void> {
 
 /** An entry announced by the server. Only campaigns that are open here take it. */
 export function announced(entry: Entry): void {
-  if (!useCampaigns.getState().held[entry.campaign]) return;
+  if (!ownMember(useCampaigns.getState().held, entry.campaign)) return;
   void confirm(entry.campaign, [entry]);
 }
 

@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import type { MonitorEvent, MonitorState } from '@kanzel/contract';
 import { serverNow } from './clock.ts';
+import { ownMember } from '@kanzel/core';
 
 /** Ten minutes at ten readings a second. */
 const KEEP = 6000;
@@ -95,7 +96,7 @@ export function between(
   for (let i = firstAfter(from); i < samples.length; i += 1) {
     const event = samples[i];
     if (!event || event.at > to) break;
-    const value = event.values[engine]?.[channel];
+    const value = ownMember(ownMember(event.values, engine), channel);
     if (value === null || value === undefined) continue;
     start ??= event;
     const seconds = apart(start, event) / 1000;
@@ -120,8 +121,8 @@ function firstAfter(from: number): number {
 /** The instant at which a channel last rose through a value; undefined when it did not in what is remembered. */
 export function lastRiseThrough(engine: string, channel: string, above: number): number | undefined {
   for (let i = samples.length - 1; i > 0; i -= 1) {
-    const now = samples[i]?.values[engine]?.[channel];
-    const before = samples[i - 1]?.values[engine]?.[channel];
+    const now = ownMember(ownMember(samples[i]?.values, engine), channel);
+    const before = ownMember(ownMember(samples[i - 1]?.values, engine), channel);
     if (typeof now === 'number' && typeof before === 'number' && now > above && before <= above)
       return samples[i]?.at;
   }
@@ -131,7 +132,7 @@ export function lastRiseThrough(engine: string, channel: string, above: number):
 /** The newest reading of a channel; undefined when there is none or it is three seconds old. */
 export function newest(engine: string, channel: string): number | undefined {
   const last = samples[samples.length - 1];
-  const value = last?.values[engine]?.[channel];
+  const value = ownMember(ownMember(last?.values, engine), channel);
   // Its instants are the server's: aged by the clock of this device alone they would be stale or fresh for ever.
   return last && Math.abs(serverNow() - last.at) < 3000 && typeof value === 'number' ? value : undefined;
 }

@@ -5,6 +5,7 @@ import { hashOf } from '../record/chain.ts';
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import type { AircraftDescription } from './types.ts';
+import { ownMember } from '../own-member.ts';
 
 /** Letters and digits that cannot be taken for each other when read aloud or copied by hand. */
 const ALPHABET = '0123456789ABCDEFGHJKMNPQRSTVWXYZ';
@@ -39,7 +40,10 @@ export function configurationCode(about: AircraftDescription): string {
 /** The choices in words, in the order of the options. Example: "wheels, two seats". */
 export function configurationTitle(about: AircraftDescription): string {
   const words = about.options.map(
-    (o) => o.choices.find((c) => c.id === about.chosen[o.id])?.title ?? about.chosen[o.id] ?? '',
+    (o) =>
+      o.choices.find((c) => c.id === ownMember(about.chosen, o.id))?.title ??
+      ownMember(about.chosen, o.id) ??
+      '',
   );
   return words.filter((w) => w !== '').join(', ') || 'as described';
 }
@@ -63,7 +67,7 @@ export function descriptionProblems(about: AircraftDescription): readonly Reason
     }
   }
   for (const option of about.options) {
-    const chosen = about.chosen[option.id];
+    const chosen = ownMember(about.chosen, option.id);
     if (chosen === undefined) problems.push(reason('choiceMissing', { option: option.title }));
     else if (!option.choices.some((c) => c.id === chosen))
       problems.push(reason('choiceUnknown', { option: option.title, choice: chosen }));
@@ -88,7 +92,7 @@ function whenProblems(about: AircraftDescription, loading: LoadingData): Reason[
 /** Systems that the choices made have to do with: what a change of configuration touches. */
 function touchedByChoices(about: AircraftDescription): string[] {
   return about.options.flatMap(
-    (o) => o.choices.find((c) => c.id === about.chosen[o.id])?.touches.slice() ?? [],
+    (o) => o.choices.find((c) => c.id === ownMember(about.chosen, o.id))?.touches.slice() ?? [],
   );
 }
 
@@ -127,7 +131,7 @@ export function aircraftOf(about: AircraftDescription): Result<Aircraft, readonl
 /** The loading with the envelopes that hold and the things that are aboard with the choices made. */
 function loadingInUse(loading: LoadingData, chosen: AircraftDescription['chosen']): LoadingData {
   const holds = (when: LoadingData['envelopes'][number]['when']): boolean =>
-    Object.entries(when ?? {}).every(([option, choice]) => chosen[option] === choice);
+    Object.entries(when ?? {}).every(([option, choice]) => ownMember(chosen, option) === choice);
   const { configured } = loading;
   return {
     ...loading,

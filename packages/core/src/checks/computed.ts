@@ -4,6 +4,7 @@ import { standingAnswer, type AnswerRecord, type CampaignState, type Deed } from
 import { reason } from '../words/reason.ts';
 import type { BasisIndex, Part } from './basis-index.ts';
 import { surroundings } from './judge-answer.ts';
+import { ownMember } from '../own-member.ts';
 
 /** The answers that a figure is worked out from, as far as there are any: those that stand. */
 export function figuresOf(state: CampaignState, part: Part): readonly AnswerRecord[] {
@@ -67,7 +68,7 @@ export function computedVerdicts(state: CampaignState, index: BasisIndex, part: 
     surroundings(index, part, facts, new Date(from.instant).toISOString()),
   );
   const figure = answers.map((a) => a?.entry ?? '').join('+');
-  const decision = state.parts.get(part.key)?.decided?.[figure];
+  const decision = ownMember(state.parts.get(part.key)?.decided, figure);
   return {
     verdicts:
       verdicts.length > 0

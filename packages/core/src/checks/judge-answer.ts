@@ -20,6 +20,7 @@ import { judgeTrail } from '../papers/trail.ts';
 import { reason } from '../words/reason.ts';
 import type { BasisIndex, Part } from './basis-index.ts';
 import type { Check } from './types.ts';
+import { ownMember } from '../own-member.ts';
 
 const plain = (state: Verdict['state'], code: string, params = {}): Verdict => ({
   state,
@@ -151,7 +152,9 @@ function judgeWorked(
 /** Earlier figures of this subject, by limit. */
 function pastOf(index: BasisIndex, part: Part): NonNullable<Surroundings['past']> {
   const { past = {} } = index.basis;
-  return Object.fromEntries(part.check.limits.map((key) => [key, past[`${key}@${part.subject}`] ?? []]));
+  return Object.fromEntries(
+    part.check.limits.map((key) => [key, ownMember(past, `${key}@${part.subject}`) ?? []]),
+  );
 }
 
 /**

@@ -1,6 +1,7 @@
 import { reason, type Reason } from '../words/reason.ts';
 import { WAYS } from './ways.ts';
 import type { Check, Pack, StateDefinition } from './types.ts';
+import { ownMember } from '../own-member.ts';
 
 /** What keeps a pack from being published, and the check it is about where there is one. */
 export interface PackProblem {
@@ -18,7 +19,8 @@ function wayProblems(check: Check, say: Say): void {
       say('decidesOther', { question: decides, values: choices });
   }
   for (const [question, choices] of Object.entries(check.ways ?? {})) {
-    const known: readonly string[] = (WAYS as Readonly<Record<string, readonly string[]>>)[question] ?? [];
+    const known: readonly string[] =
+      ownMember(WAYS as Readonly<Record<string, readonly string[]>>, question) ?? [];
     const strange = choices.find((c) => !known.includes(c));
     if (strange !== undefined || choices.length === 0)
       say('wayUnknown', { question, value: strange ?? '', values: known });
@@ -37,10 +39,11 @@ const DANGEROUS: Readonly<Record<string, string>> = {
  * for everybody but those in the cockpit or in the air.
  */
 export function isDangerous({ needs, sets, where, station }: Check): boolean {
-  const brings = Object.entries(DANGEROUS).some(([state, value]) => sets[state] === value);
+  const brings = Object.entries(DANGEROUS).some(([state, value]) => ownMember(sets, state) === value);
   const near = Object.entries(DANGEROUS).some(
     ([state, value]) =>
-      needs[state] === value && (state === 'armed' || (station !== 'flight' && where !== 'cockpit')),
+      ownMember(needs, state) === value &&
+      (state === 'armed' || (station !== 'flight' && where !== 'cockpit')),
   );
   return brings || near;
 }
@@ -71,7 +74,7 @@ function stateProblems(
   }
   for (const [name, value] of Object.entries(check.needs)) {
     const initial = states.get(name)?.initial === value;
-    if (!initial && !checks.slice(0, at).some((c) => c.sets[name] === value))
+    if (!initial && !checks.slice(0, at).some((c) => ownMember(c.sets, name) === value))
       say('stateNeverSet', { state: name, value });
   }
   for (const ends of [check.validity?.endsWhen, check.validity?.until])

@@ -1,5 +1,6 @@
 import { formatWithUnit } from '../quantity/format.ts';
 import type { CardLine, CardOfAircraft, EmergencyCard, EmergencySet } from './types.ts';
+import { ownMember } from '../own-member.ts';
 
 /** The figures that a line of a card names. Example: "Glide at {best-glide}." names "best-glide". */
 export function figuresNamed(line: string): readonly string[] {
@@ -15,12 +16,12 @@ function cardFor(set: EmergencySet, type: string, card: EmergencyCard): CardOfAi
   const figures = set.aircraft.find((a) => a.type === type)?.figures ?? {};
   const line = (text: string): CardLine => ({
     text: text.replace(/\{([^{}]*)\}/g, (_, name: string) => {
-      const figure = figures[name];
+      const figure = ownMember(figures, name);
       return figure ? formatWithUnit(figure) : '—';
     }),
     missing: figuresNamed(text)
-      .filter((name) => !figures[name])
-      .map((name) => set.figures[name] ?? name),
+      .filter((name) => !ownMember(figures, name))
+      .map((name) => ownMember(set.figures, name) ?? name),
   });
   const { id, title, phase, when, steps, never } = card;
   return {

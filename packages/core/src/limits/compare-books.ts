@@ -2,12 +2,15 @@ import { canonicalJson } from '../record/canonical.ts';
 import { slipsBetween } from './review.ts';
 import type { Limit } from './types.ts';
 import type { Reason } from '../words/reason.ts';
+import { ownMember } from '../own-member.ts';
 
 /** Names of the members that differ between two things, in the order of the second. Absent and undefined are one. */
 export function changedMembers(before: object, after: object): string[] {
   const [a, b] = [before as Record<string, unknown>, after as Record<string, unknown>];
   const text = (v: unknown): string => (v === undefined ? '' : canonicalJson(v));
-  return [...new Set([...Object.keys(b), ...Object.keys(a)])].filter((k) => text(a[k]) !== text(b[k]));
+  return [...new Set([...Object.keys(b), ...Object.keys(a)])].filter(
+    (k) => text(ownMember(a, k)) !== text(ownMember(b, k)),
+  );
 }
 
 /** How one limit differs between two revisions of a book. */

@@ -2,6 +2,7 @@ import { noiseAt } from '../quantity/noise.ts';
 import { convert } from '../quantity/units.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import type { Condition, Fact } from './types.ts';
+import { ownMember } from '../own-member.ts';
 
 /** How a limit's conditions stand: all met, one not met, or one that nobody recorded. */
 export type ConditionsOutcome =
@@ -50,7 +51,7 @@ export function judgeConditions(
   conditions: readonly Condition[],
   facts: Readonly<Record<string, Fact>>,
 ): ConditionsOutcome {
-  const outcomes = conditions.map((c) => judgeCondition(c, facts[c.fact]));
+  const outcomes = conditions.map((c) => judgeCondition(c, ownMember(facts, c.fact)));
   return (
     outcomes.find((o) => o.state === 'notMet') ??
     outcomes.find((o) => o.state === 'unknown') ?? { state: 'met' }

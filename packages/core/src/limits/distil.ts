@@ -3,6 +3,7 @@ import { reason, type Reason } from '../words/reason.ts';
 import { err, ok, type Result } from '../result.ts';
 import { judgeable, type Judgeable } from './reading.ts';
 import type { Bounds, Limit, Measured, Reading, Surroundings } from './types.ts';
+import { ownMember } from '../own-member.ts';
 
 /** The figure that a limit kind distils from what was measured, ready for the kernel. */
 export interface Distilled extends Judgeable {
@@ -60,7 +61,7 @@ export function several(
 
 /** A fact as a figure in a unit. Errors: `factMissing`, `wrongKind`. */
 export function factIn(name: string, unit: string, around: Surroundings): Result<number, Reason> {
-  const fact = around.facts[name];
+  const fact = ownMember(around.facts, name);
   if (fact === undefined || typeof fact === 'string') return err(reason('factMissing', { fact: name }));
   return convert(fact.value, fact.unit, unit);
 }

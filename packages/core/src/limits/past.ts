@@ -5,6 +5,7 @@ import { boundsAround } from './bounds-of.ts';
 import { shape, type Distil } from './distil.ts';
 import { judgeable } from './reading.ts';
 import type { TrendLimit } from './types.ts';
+import { ownMember } from '../own-member.ts';
 
 /** Makes the median absolute deviation of normal values their standard deviation: 1 / Φ⁻¹(3/4). */
 const NORMAL_CONSISTENCY = 1.4826;
@@ -37,7 +38,7 @@ export const distilTrend: Distil<TrendLimit> = (limit, measured, around) => {
   const found = judgeable(measured.reading, limit.unit, around);
   if (!found.ok) return found;
   const past: number[] = [];
-  for (const earlier of around.past?.[limit.key] ?? []) {
+  for (const earlier of ownMember(around.past, limit.key) ?? []) {
     const value = convert(earlier.value, earlier.unit, limit.unit);
     if (!value.ok) return value;
     past.push(value.value);

@@ -3,6 +3,7 @@ import { expandedUncertainty } from '../quantity/uncertainty.ts';
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import type { Instrument, Reading, Surroundings } from './types.ts';
+import { ownMember } from '../own-member.ts';
 
 /** A reading brought to the unit of a limit, with its expanded uncertainty if that is known. */
 export interface Judgeable {
@@ -49,7 +50,8 @@ export function judgeable(reading: Reading, unit: string, around: Surroundings):
   const converted = convert(reading.value, reading.unit, unit);
   if (!converted.ok) return converted;
   const step = stepRatio(reading.unit, unit);
-  const known = reading.instrument === undefined ? undefined : around.instruments[reading.instrument];
+  const known =
+    reading.instrument === undefined ? undefined : ownMember(around.instruments, reading.instrument);
   const instrument = known && instrumentAt(known, around.at);
   if (reading.instrument !== undefined && !instrument)
     return err(reason('unknownInstrument', { instrument: reading.instrument }));

@@ -1,6 +1,7 @@
 import { convert, differenceUnit, findUnit, isCircular, UNIT_IDS, unitOf } from '../quantity/units.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import type { Bounds, Condition, Limit, LimitKind } from './types.ts';
+import { ownMember } from '../own-member.ts';
 
 /** Something said about a limit book: an `error` keeps it from being published, a `doubt` is only said. */
 export interface BookNotice {
@@ -226,14 +227,16 @@ const SLIP_SHARE = 0.02;
  */
 export function slipsBetween(before: Limit, after: Limit): readonly Reason[] {
   const [a, b] = [edgesOf(before), edgesOf(after)];
-  const names = Object.keys(b).filter((n) => a[n] !== undefined && a[n] !== 0 && b[n] !== 0);
+  const names = Object.keys(b).filter(
+    (n) => ownMember(a, n) !== undefined && ownMember(a, n) !== 0 && ownMember(b, n) !== 0,
+  );
   const [first] = names;
   if (first === undefined) return [];
-  const ratios = names.map((n) => (b[n] ?? NaN) / (a[n] ?? NaN));
+  const ratios = names.map((n) => (ownMember(b, n) ?? NaN) / (ownMember(a, n) ?? NaN));
   const figures = {
     limit: after.title,
-    before: { value: a[first] ?? NaN, unit: before.unit },
-    after: { value: b[first] ?? NaN, unit: after.unit },
+    before: { value: ownMember(a, first) ?? NaN, unit: before.unit },
+    after: { value: ownMember(b, first) ?? NaN, unit: after.unit },
   };
   const near = (ratio: number): boolean => ratios.every((r) => Math.abs(r / ratio - 1) <= SLIP_SHARE);
   if (before.unit !== after.unit)
@@ -270,8 +273,8 @@ function temperatureSlip(
 ): boolean {
   if (before.unit !== 'degC' || after.unit !== 'degC') return false;
   return names.every((n) => {
-    const meant = convert(b[n] ?? NaN, 'degF', 'degC');
-    return meant.ok && Math.abs(meant.value - (a[n] ?? NaN)) <= 1;
+    const meant = convert(ownMember(b, n) ?? NaN, 'degF', 'degC');
+    return meant.ok && Math.abs(meant.value - (ownMember(a, n) ?? NaN)) <= 1;
   });
 }
 

@@ -1,5 +1,6 @@
 import { reason } from '../words/reason.ts';
 import type { EqualsLimit, Measured, SenseLimit, Surroundings, Verdict } from './types.ts';
+import { ownMember } from '../own-member.ts';
 
 type WordsVerdict = Pick<Verdict, 'state' | 'reason'>;
 
@@ -9,20 +10,23 @@ const tidy = (text: string): string => text.trim().replace(/\s+/g, ' ');
 function judgeSense(limit: SenseLimit, words: Readonly<Record<string, string>>): WordsVerdict {
   const surfaces = Object.entries(limit.expected);
   const wrong = surfaces.find(
-    ([surface, wanted]) => words[surface] !== undefined && words[surface] !== wanted,
+    ([surface, wanted]) => ownMember(words, surface) !== undefined && ownMember(words, surface) !== wanted,
   );
   if (wrong) {
     const [surface, wanted] = wrong;
-    return { state: 'out', reason: reason('senseWrong', { surface, wanted, is: words[surface] ?? '' }) };
+    return {
+      state: 'out',
+      reason: reason('senseWrong', { surface, wanted, is: ownMember(words, surface) ?? '' }),
+    };
   }
-  const missing = surfaces.find(([surface]) => words[surface] === undefined);
+  const missing = surfaces.find(([surface]) => ownMember(words, surface) === undefined);
   return missing
     ? { state: 'unknown', reason: reason('senseMissing', { surface: missing[0] }) }
     : { state: 'within', reason: reason('senseRight', { count: surfaces.length }) };
 }
 
 function judgeEquals(limit: EqualsLimit, said: string | undefined, around: Surroundings): WordsVerdict {
-  const fact = 'fact' in limit.expected ? around.facts[limit.expected.fact] : limit.expected.text;
+  const fact = 'fact' in limit.expected ? ownMember(around.facts, limit.expected.fact) : limit.expected.text;
   if (typeof fact !== 'string')
     return {
       state: 'unknown',

@@ -1,5 +1,6 @@
 import { ratio } from './items.ts';
 import type { LoadingData, LoadingSheet } from './types.ts';
+import { ownMember } from '../own-member.ts';
 
 /** What a sheet carries to be burnt or drawn. */
 export interface Carried {
@@ -15,7 +16,7 @@ export interface Carried {
  */
 export function carriedBy(data: LoadingData, sheet: LoadingSheet): Carried | undefined {
   if (data.burn.length > 0) {
-    const volume = data.burn.flat().reduce((sum, id) => sum + (sheet.fuel[id] ?? 0), 0);
+    const volume = data.burn.flat().reduce((sum, id) => sum + (ownMember(sheet.fuel, id) ?? 0), 0);
     return { unit: 'L', amount: volume * ratio(data.units.volume, 'L'), withReserve: true };
   }
   if (data.bays.length === 0) return undefined;

@@ -2,6 +2,7 @@ import { convert } from '../quantity/units.ts';
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import type { LoadingData, LoadingSheet, LoadingUnits, LoadTank } from './types.ts';
+import { ownMember } from '../own-member.ts';
 
 /** A mass somewhere, with the standard uncertainties (one sigma) of both. */
 export interface Item {
@@ -109,7 +110,7 @@ export function fuelItem(tank: LoadTank, volume: number, units: LoadingUnits): I
 
 /** Fuel of all tanks that hold any, as items. */
 export function fuelItems(data: LoadingData, volumes: Readonly<Record<string, number>>): readonly Item[] {
-  return data.tanks.flatMap((tank) => fuelItem(tank, volumes[tank.id] ?? 0, data.units) ?? []);
+  return data.tanks.flatMap((tank) => fuelItem(tank, ownMember(volumes, tank.id) ?? 0, data.units) ?? []);
 }
 
 /**

@@ -2,6 +2,7 @@ import { edgesOf } from './envelope.ts';
 import { dryItems, fuelItem, type Item } from './items.ts';
 import { checkTrack, envelopesFor, flightTrack, landingAt, tiltsOf, type TrackPoint } from './track.ts';
 import type { LoadingData, LoadingSheet } from './types.ts';
+import { ownMember } from '../own-member.ts';
 
 /** One point of a flight, packed for drawing. */
 interface DrawPoint {
@@ -44,7 +45,7 @@ function packItems(items: readonly Item[]): Float64Array {
 function packFuel(data: LoadingData, point: TrackPoint): Float64Array {
   const packed = new Float64Array(data.tanks.length * 5);
   data.tanks.forEach((tank, at) => {
-    const volume = point.volumes[tank.id] ?? 0;
+    const volume = ownMember(point.volumes, tank.id) ?? 0;
     const own = fuelItem(tank, volume, data.units);
     if (!own) return;
     const gauge = (own.mass / volume) * (tank.gauge / 2);

@@ -3,6 +3,7 @@ import { crossingEdges, edgesOf } from './envelope.ts';
 import { ratio } from './items.ts';
 import { heaviestOf, shownSteps } from './steps.ts';
 import type { Envelope, LoadingData, LoadingSheet, LoadingUnits } from './types.ts';
+import { ownMember } from '../own-member.ts';
 
 type Shown = { readonly value: number; readonly unit: string; readonly resolution: number };
 
@@ -217,7 +218,7 @@ export function sheetProblems(data: LoadingData, sheet: LoadingSheet): readonly 
         }),
       );
   }
-  const burnable = data.burn.flat().reduce((sum, id) => sum + (sheet.fuel[id] ?? 0), 0);
+  const burnable = data.burn.flat().reduce((sum, id) => sum + (ownMember(sheet.fuel, id) ?? 0), 0);
   if (sheet.used < 0 || sheet.used > burnable + 1e-9)
     problems.push(reason('usedTooMuch', { value: volume(sheet.used, data), there: volume(burnable, data) }));
   for (const { bay, pack, arm: at } of sheet.packs) {

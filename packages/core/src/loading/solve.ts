@@ -11,6 +11,7 @@ import {
 } from './solution.ts';
 import { heaviestOf, practicalSteps, shownSteps, stepFor } from './steps.ts';
 import type { LoadingData, LoadingSheet } from './types.ts';
+import { ownMember } from '../own-member.ts';
 
 /** What a solver is to reach: a margin to every edge along the whole flight, or a centre at take-off. */
 export type Target =
@@ -214,12 +215,14 @@ export function solveFuel(
     const fuel: Record<string, number> = {};
     groups.forEach(({ ids }, i) => {
       for (const id of ids) {
-        const even = (way[String(i)] ?? 0) / ids.length;
+        const even = (ownMember(way, String(i)) ?? 0) / ids.length;
         const usable = data.tanks.find((t) => t.id === id)?.usable ?? 0;
         fuel[id] = Math.min(usable, toStep(even, step / 10, 'near'));
       }
     });
-    const things = data.tanks.map((t) => `${t.title} ${String(Number((fuel[t.id] ?? 0).toFixed(1)))}`);
+    const things = data.tanks.map(
+      (t) => `${t.title} ${String(Number((ownMember(fuel, t.id) ?? 0).toFixed(1)))}`,
+    );
     const next = {
       ...sheet,
       fuel,

@@ -3,6 +3,7 @@ import type { Reason } from '../words/reason.ts';
 import { edgesOf, facingMargins, isAlong, isInside, type Direction, type Edge } from './envelope.ts';
 import { centreOf, dryItems, fuelItems, type Centre } from './items.ts';
 import type { Envelope, LoadingData, LoadingSheet } from './types.ts';
+import { ownMember } from '../own-member.ts';
 
 /** The aircraft at one moment of the flight. */
 export interface TrackPoint {
@@ -43,7 +44,7 @@ function nextBend(
   volumes: Readonly<Record<string, number>>,
 ): number {
   const each = open.map((id) => {
-    const volume = volumes[id] ?? 0;
+    const volume = ownMember(volumes, id) ?? 0;
     const rows = data.tanks.find((t) => t.id === id)?.arms.map((r) => r.volume) ?? [];
     const below = rows.filter((r) => r > 0 && r < volume - 1e-9);
     return volume - Math.max(0, ...below);
@@ -65,7 +66,7 @@ export function burnSteps(
   const steps = [{ burned, volumes }];
   for (const group of data.burn) {
     for (;;) {
-      const open = group.filter((id) => (volumes[id] ?? 0) > 1e-9);
+      const open = group.filter((id) => (ownMember(volumes, id) ?? 0) > 1e-9);
       if (open.length === 0) break;
       const bend = nextBend(data, open, volumes);
       const toLanding = used - burned;
@@ -73,7 +74,7 @@ export function burnSteps(
       const each = step / open.length;
       const next: Record<string, number> = { ...volumes };
       for (const id of open) {
-        const left = (volumes[id] ?? 0) - each;
+        const left = (ownMember(volumes, id) ?? 0) - each;
         next[id] = left < 1e-9 ? 0 : left;
       }
       volumes = next;
@@ -127,7 +128,10 @@ export function between(
   if (t >= 1) return b;
   const mix = (from: number, to: number): number => from + (to - from) * t;
   const volumes = Object.fromEntries(
-    Object.keys(a.volumes).map((id) => [id, mix(a.volumes[id] ?? 0, b.volumes[id] ?? 0)]),
+    Object.keys(a.volumes).map((id) => [
+      id,
+      mix(ownMember(a.volumes, id) ?? 0, ownMember(b.volumes, id) ?? 0),
+    ]),
   );
   const centre = centreOf([...dryItems(data, sheet, tilt), ...fuelItems(data, volumes)]);
   return {

@@ -14,6 +14,7 @@ import type {
   WeighedPoint,
   Weighing,
 } from './types.ts';
+import { ownMember } from '../own-member.ts';
 
 /** What a weighing says of the empty aircraft. Uncertainties are expanded (coverage factor 2). */
 export interface Weighed {
@@ -48,7 +49,8 @@ function known(
 ): Result<{ readonly value: number; readonly sigma: number }, Reason> {
   const value = convert(reading.value, reading.unit, unit);
   if (!value.ok) return value;
-  const registered = reading.instrument === undefined ? undefined : room.instruments[reading.instrument];
+  const registered =
+    reading.instrument === undefined ? undefined : ownMember(room.instruments, reading.instrument);
   const instrument = registered && instrumentAt(registered, room.at);
   if (!instrument) return err(reason('scaleUnnamed', { text: reading.text }));
   if (instrumentExpired(instrument, room.at))
@@ -126,7 +128,7 @@ function fuelCorrection(data: LoadingData | undefined, weighing: ScaleWeighing):
   if (!data || data.tanks.length === 0) return ok([]);
   const items: Item[] = [];
   for (const tank of data.tanks) {
-    const volume = weighing.fuel === 'dry' ? tank.unusable : (weighing.tanks[tank.id] ?? 0);
+    const volume = weighing.fuel === 'dry' ? tank.unusable : (ownMember(weighing.tanks, tank.id) ?? 0);
     if (!Number.isFinite(volume) || volume < 0) return err(reason('tankNegative', { thing: tank.title }));
     if (volume === 0) continue;
     if (weighing.fuel === 'aboard' && volume > tank.usable)

@@ -3,6 +3,7 @@ import { fullOrder, orderSteps } from './order.ts';
 import type { DayPlan, Stretch } from './plan.ts';
 import type { Interval, Job, ScheduleProblem } from './schedule.ts';
 import type { Task, Work } from './tasks.ts';
+import { ownMember } from '../own-member.ts';
 
 const MINUTE = 60_000;
 const DAY = 24 * 60;
@@ -141,7 +142,7 @@ class ProblemMaker {
   private check(task: Task): Job {
     const { places } = this.request.day;
     const flies = task.station === 'flight';
-    const roomy = flies || (places[task.place] === undefined && ROOMY.includes(task.place));
+    const roomy = flies || (ownMember(places, task.place) === undefined && ROOMY.includes(task.place));
     return {
       id: task.id,
       minutes: task.minutes,
@@ -279,8 +280,8 @@ export function dayProblem(request: TimetableRequest): DayProblem {
     const place = id.startsWith('place ');
     return {
       id,
-      atOnce: place ? Math.max(1, day.places[name] ?? 1) : 1,
-      away: place ? [] : (day.instrumentsAway[name] ?? []).map((s) => minutesOf(s, zero)),
+      atOnce: place ? Math.max(1, ownMember(day.places, name) ?? 1) : 1,
+      away: place ? [] : (ownMember(day.instrumentsAway, name) ?? []).map((s) => minutesOf(s, zero)),
     };
   });
   return {

@@ -4,6 +4,7 @@ import { isProven } from '../record/evidence.ts';
 import { hasLostStanding } from '../record/losses.ts';
 import { standingAnswer, type CampaignState } from '../record/state.ts';
 import type { EarlierEvidence } from './work.ts';
+import { ownMember } from '../own-member.ts';
 
 /** A campaign of the same airframe, for what it proved. */
 export interface EarlierCampaign {
@@ -95,7 +96,7 @@ function workedOut(
   part: Part,
   found: Readonly<Record<string, EarlierEvidence>>,
 ): EarlierEvidence | undefined {
-  const grounds = part.standsOn.flatMap((key) => found[key] ?? []);
+  const grounds = part.standsOn.flatMap((key) => ownMember(found, key) ?? []);
   if (grounds.length < part.standsOn.length) return undefined;
   const [oldest] = [...grounds].sort((a, b) => a.at.localeCompare(b.at));
   const [until] = grounds.flatMap((g) => g.until ?? []).sort();

@@ -5,6 +5,7 @@ import type { Carried } from '../loading/carried.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import { budgetFaults } from './faults.ts';
 import type { FlightBudget, Profile } from './plan.ts';
+import { ownMember } from '../own-member.ts';
 
 /** A check of the flight as a test point. */
 export interface FlightPoint {
@@ -350,7 +351,7 @@ export function judgeFlights(
     const short = i === 0 && flight.length > 0 ? shortOf(reckoned, budget, rules.carried) : undefined;
     if (short) faults.push({ flight: i, reason: short });
     for (const p of flight) {
-      const why = rules.forbidden?.[p.id];
+      const why = ownMember(rules.forbidden, p.id);
       if (why) faults.push({ flight: i, check: p.id, reason: why });
     }
     for (const p of flight)

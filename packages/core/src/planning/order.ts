@@ -1,6 +1,7 @@
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import type { Task, Work } from './tasks.ts';
+import { ownMember } from '../own-member.ts';
 
 /** One line of an order as it is worked: a check, a change of state by hand before it, or a gate to be passed. */
 export type OrderStep =
@@ -45,7 +46,7 @@ function groundsOf(tasks: readonly Task[]): readonly (readonly number[])[] {
 
 /** The changes that a task asks for before it can be done, and those that doing it brings. */
 const missing = (needs: Values, values: Values): readonly string[] =>
-  Object.keys(needs).filter((key) => values[key] !== needs[key]);
+  Object.keys(needs).filter((key) => ownMember(values, key) !== ownMember(needs, key));
 
 class OrderSearch {
   private readonly grounds: readonly (readonly number[])[];
@@ -67,7 +68,7 @@ class OrderSearch {
   /** Whether a change would spoil what was found, while it still counts for the gate ahead. */
   private spoils(done: readonly boolean[], phase: number, changes: Values): boolean {
     return this.tasks.some(
-      (t, i) => done[i] && t.phase >= phase && t.ends.some((e) => changes[e.key] === e.value),
+      (t, i) => done[i] && t.phase >= phase && t.ends.some((e) => ownMember(changes, e.key) === e.value),
     );
   }
 
@@ -77,7 +78,7 @@ class OrderSearch {
     this.tasks.forEach((t, i) => {
       if (done[i]) return;
       for (const [key, value] of [...Object.entries(t.needs), ...Object.entries(t.sets)])
-        if (values[key] !== value) wanted.add(`${key}=${value}`);
+        if (ownMember(values, key) !== value) wanted.add(`${key}=${value}`);
     });
     return wanted.size;
   }
@@ -88,7 +89,9 @@ class OrderSearch {
    */
   private carries({ needs, sets }: Task, done: readonly boolean[]): boolean {
     return this.tasks.some(
-      (t, i) => !done[i] && t.ends.some((e) => needs[e.key] === e.value || sets[e.key] === e.value),
+      (t, i) =>
+        !done[i] &&
+        t.ends.some((e) => ownMember(needs, e.key) === e.value || ownMember(sets, e.key) === e.value),
     );
   }
 
@@ -126,7 +129,10 @@ class OrderSearch {
     const after = { ...before, ...task.sets };
     const cost = missing(task.needs, node.values).length + missing(task.sets, before).length;
     const changed = Object.fromEntries(
-      [...missing(task.needs, node.values), ...missing(task.sets, before)].map((k) => [k, after[k] ?? '']),
+      [...missing(task.needs, node.values), ...missing(task.sets, before)].map((k) => [
+        k,
+        ownMember(after, k) ?? '',
+      ]),
     );
     if (this.spoils(node.done, phase, changed)) return undefined;
     const done = [...node.done];
@@ -238,7 +244,7 @@ export function orderSteps(work: Work, order: readonly string[]): readonly Order
   const steps: OrderStep[] = [];
   let passed = 0;
   const change = (key: string, to: string, by?: string): void => {
-    const from = values[key] ?? '';
+    const from = ownMember(values, key) ?? '';
     if (from === to) return;
     values[key] = to;
     steps.push({ kind: 'state', key, from, to, ...(by === undefined ? {} : { by }) });
@@ -308,7 +314,7 @@ export function judgeOrder(work: Work, order: readonly string[]): readonly Order
     }
     phase = Math.max(phase, task.phase);
     for (const [key, value] of [...Object.entries(task.needs), ...Object.entries(task.sets)]) {
-      if (values[key] === value) continue;
+      if (ownMember(values, key) === value) continue;
       values[key] = value;
       const spoilt = done.find(
         (t) => t.phase >= phase && t.ends.some((e) => e.key === key && e.value === value),

@@ -2,6 +2,7 @@ import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import { OCCASIONS, STATIONS, type Check, type Demand, type Occasion } from '../checks/types.ts';
 import type { WayQuestion } from '../checks/ways.ts';
 import type { EarlierEvidence, ScopeRequest } from './work.ts';
+import { ownMember } from '../own-member.ts';
 
 /** One link of the chain that brings a part into the scope. */
 export type ScopeWhy =
@@ -147,7 +148,7 @@ class Closure {
     if (this.leftOut.has(part.check.id)) return;
     const worked = part.check.answer.kind === 'computed';
     for (const ground of part.standsOn)
-      if (worked || this.request.evidence[ground] === undefined)
+      if (worked || ownMember(this.request.evidence, ground) === undefined)
         this.add(ground, { kind: 'ground', from: key }, false);
     for (const [state, value] of Object.entries(part.check.needs)) {
       if (this.index.states.get(state)?.initial === value) continue;
@@ -203,7 +204,7 @@ export function proposeScope(index: BasisIndex, occasion: Occasion, request: Sco
   for (const part of index.parts.values()) {
     const why = closure.prove.get(part.key);
     const reason = leftOut.get(part.check.id);
-    const on = request.evidence[part.key];
+    const on = ownMember(request.evidence, part.key);
     if (why && reason !== undefined) scope.set(part.key, { verdict: 'leftOut', why, reason });
     else if (why) scope.set(part.key, { verdict: 'prove', why });
     else if (on) scope.set(part.key, { verdict: 'rests', on });

@@ -7,6 +7,7 @@ import {
   type Role,
   type StationId,
 } from '../checks/types.ts';
+import { ownMember } from '../own-member.ts';
 
 /** Why one task waits for another. */
 export type LinkKind =
@@ -88,7 +89,7 @@ export function crewOf(check: Check): readonly (readonly Role[])[] {
     .split(',')
     .map((word) => word.trim())
     .filter((word) => word !== '')
-    .map((word) => WHO[word] ?? ANYONE);
+    .map((word) => ownMember(WHO, word) ?? ANYONE);
   const crew = named.length > 0 ? named : [ANYONE];
   return check.secondPerson && crew.length < 2 ? [...crew, ANYONE] : crew;
 }
@@ -178,7 +179,7 @@ function withStateLinks(tasks: readonly Task[], initial: Readonly<Record<string,
     const known = new Set(task.links.map((l) => l.task));
     const links = Object.entries(task.needs).flatMap(([key, value]): Link[] => {
       const by = setter.get(`${key}=${value}`);
-      if (!by || by.at >= at || initial[key] === value || known.has(by.id)) return [];
+      if (!by || by.at >= at || ownMember(initial, key) === value || known.has(by.id)) return [];
       known.add(by.id);
       return [{ task: by.id, kind: 'state' }];
     });
@@ -244,7 +245,8 @@ export function workOf(
     for (const subject of state.per === 'engine'
       ? index.basis.aircraft.engines.map((e) => e.id)
       : [WHOLE_AIRCRAFT])
-      initial[stateKey(state.name, subject)] = values[stateKey(state.name, subject)] ?? state.initial;
+      initial[stateKey(state.name, subject)] =
+        ownMember(values, stateKey(state.name, subject)) ?? state.initial;
   return {
     tasks: withFlightBetween(withValidity(index, withStateLinks(own, initial))),
     initial,

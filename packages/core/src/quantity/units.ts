@@ -1,5 +1,6 @@
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../words/reason.ts';
+import { ownMember } from '../own-member.ts';
 
 /** What is measured. A temperature and a temperature difference are different kinds, so are a direction and an angle. */
 export type QuantityKind =
@@ -177,7 +178,7 @@ const AMBIGUOUS_FLOWS: readonly string[] = ['gph', 'gal/h'];
 export function ambiguousUnit(spelling: string, placard: string): readonly [string, string] | undefined {
   const word = spelling.trim().toLowerCase().replace(/\s/g, '');
   if (AMBIGUOUS_FLOWS.includes(word)) return placard === 'US gal/h' ? undefined : ['US gal/h', 'L/h'];
-  const found = AMBIGUOUS[word];
+  const found = ownMember(AMBIGUOUS, word);
   return found && placard !== 'US gal' ? found : undefined;
 }
 

@@ -13,6 +13,7 @@ import { implausible, isFigureSpec, tenTimesOff } from './plausible.ts';
 import { MAY_OVERRULE } from './roles.ts';
 import { standingAnswer, type AnswerRecord } from './state.ts';
 import { partOf, unknownPart, type Door, type Rule } from './door.ts';
+import { ownMember } from '../own-member.ts';
 function readingsOf(answer: PartAnswer): readonly Reading[] {
   const measured = measuredOf(answer);
   switch (measured?.kind) {
@@ -38,7 +39,7 @@ function formFits(part: Part, answer: PartAnswer, door: Door): boolean {
   const wanted = Array.from({ length: engine?.cylinders ?? 0 }, (_, i) => String(i + 1));
   return (
     wanted.length > 0 &&
-    wanted.every((c) => c in answer.readings) &&
+    wanted.every((c) => Object.hasOwn(answer.readings, c)) &&
     Object.keys(answer.readings).length === wanted.length
   );
 }
@@ -63,7 +64,7 @@ export function figureDoubt(
   if (!isFigureSpec(spec)) return undefined;
   const limits = part.check.limits.flatMap((key) => index.limits.get(key) ?? []);
   for (const reading of readingsOf(answer)) {
-    if (reading.instrument !== undefined && !index.instruments[reading.instrument])
+    if (reading.instrument !== undefined && !ownMember(index.instruments, reading.instrument))
       return reason('unknownInstrument', { instrument: reading.instrument });
     const doubt =
       implausible(reading, spec) ?? (confirmed ? undefined : tenTimesOff(reading, part.check, limits));

@@ -16,6 +16,7 @@ import { partOf, standingFor, unknownPart, type Door, type Rule } from './door.t
 import { answerRule, loadoutRule, overruling } from './admit-answer.ts';
 import { assessRule, closingHeld, ownLookRefusal } from './admit-finding.ts';
 import { gateRule, overridable, releaseRule } from './admit-gate.ts';
+import { ownMember } from '../own-member.ts';
 /** A scope names checks of the pack, gives a reason for each decision, and leaves out what the person may. */
 const scopeRule: Rule<'scope.settled'> = ({ body, role }, door) => {
   const { index } = door;
@@ -50,7 +51,7 @@ const waysRule: Rule<'ways.chosen'> = ({ body }, door) => {
     inspectors: 0,
   });
   for (const [question, advice] of Object.entries(recommendWays(facts))) {
-    const chosen = body.ways[question]?.choice;
+    const chosen = ownMember(body.ways, question)?.choice;
     if (advice.forced && chosen !== undefined && chosen !== advice.choice)
       return reason('wayForced', { question, choice: advice.choice });
   }
@@ -195,7 +196,7 @@ function clockRefusal(draft: EntryDraft, state: CampaignState, now: string): Rea
     return reason('clockAhead', { at: draft.at });
   if (made < (state.opened?.instant ?? -Infinity) - CLOCK_TOLERANCE)
     return reason('clockBeforeCampaign', { at: draft.at });
-  const last = state.lastOf[`${draft.by} ${draft.device}`] ?? -Infinity;
+  const last = ownMember(state.lastOf, `${draft.by} ${draft.device}`) ?? -Infinity;
   return made < last - CLOCK_TOLERANCE
     ? reason('clockBack', { at: draft.at, last: new Date(last).toISOString() })
     : undefined;

@@ -18,6 +18,7 @@ import { standingAnswer, type AnswerRecord, type CampaignState } from './state.t
 import { stateSubject } from './states.ts';
 import { type Draft } from './next-state.ts';
 import { deedOf, disturb, lose, setState } from './effects.ts';
+import { ownMember } from '../own-member.ts';
 /** What one kind of entry does to the state in the making. */
 export type Reducer<K extends EntryKind> = (draft: Draft, index: BasisIndex, entry: Entry<K>) => void;
 
@@ -301,7 +302,7 @@ export const REDUCERS: { readonly [K in Exclude<EntryKind, 'campaign.opened'>]: 
   },
   'instrument.noted': (draft, index, entry) => {
     const { instrument } = entry.body;
-    const known = index.instruments[instrument.id];
+    const known = ownMember(index.instruments, instrument.id);
     const noted = known ? { ...instrument, before: known } : instrument;
     draft.state.index = { ...index, instruments: { ...index.instruments, [instrument.id]: noted } };
   },

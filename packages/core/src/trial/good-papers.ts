@@ -9,6 +9,7 @@ import type { Scan } from '../papers/types.ts';
 import { findUnit } from '../quantity/units.ts';
 import type { PartAnswer } from '../record/entry.ts';
 import type { CampaignState } from '../record/state.ts';
+import { ownMember } from '../own-member.ts';
 
 type PapersSpec = Extract<
   AnswerSpec,
@@ -118,7 +119,7 @@ function goodWeighing(check: Check, state: CampaignState): PartAnswer {
 function fuelled(data: LoadingData, sheet: LoadingSheet): LoadingSheet {
   const filled = [1, 0.75, 0.5, 0.25, 0].map((share): LoadingSheet => {
     const fuel = Object.fromEntries(data.tanks.map((t) => [t.id, t.usable * share]));
-    const burnable = data.burn.flat().reduce((sum, id) => sum + (fuel[id] ?? 0), 0);
+    const burnable = data.burn.flat().reduce((sum, id) => sum + (ownMember(fuel, id) ?? 0), 0);
     return { ...sheet, fuel, used: burnable * 0.8 };
   });
   return filled.find((s) => judgeSheet(data, s)[0]?.state === 'within') ?? filled[0] ?? sheet;

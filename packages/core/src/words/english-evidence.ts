@@ -2,6 +2,7 @@ import { describeKind } from './answer-kinds.ts';
 import type { Catalogue } from './catalogue.ts';
 import { ROLE_TITLES } from './labels.ts';
 import type { Role } from '../checks/types.ts';
+import { ownMember } from '../own-member.ts';
 
 const roles = (list: readonly string[]): string =>
   list.map((r) => (ROLE_TITLES[r as Role] ?? r).toLowerCase()).join(' or ');
@@ -30,7 +31,7 @@ export const ENGLISH_EVIDENCE = {
   powerCyclesOver: (p) =>
     `The power was switched on ${p.n('count') === 1 ? 'once' : `${p.n('count')} times`} since; ${p.n('allowed') === 0 ? 'that ends it' : `${p.n('allowed')} are allowed`}.`,
   thingIsOther: (p) =>
-    `${THINGS[p.s('kind')] ?? 'Something of the aircraft'} is another one now: ${p.s('title')}.`,
+    `${ownMember(THINGS, p.s('kind')) ?? 'Something of the aircraft'} is another one now: ${p.s('title')}.`,
   findingDeferralHours: (p) => `The deferral of “${p.s('title')}” ended at ${p.f('until')} of the aircraft.`,
   findingDeferralFlights: (p) =>
     `The deferral of “${p.s('title')}” was for ${p.n('count')} ${p.n('count') === 1 ? 'flight' : 'flights'}, and they are flown.`,

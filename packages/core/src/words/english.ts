@@ -8,6 +8,7 @@ import type { Reason } from './reason.ts';
 
 export type { Names } from './catalogue.ts';
 import type { Role, StationId } from '../checks/types.ts';
+import { ownMember } from '../own-member.ts';
 
 /** Turns reasons into sentences. */
 export interface Sentences {
@@ -405,7 +406,7 @@ function rest(p: P): string {
 }
 
 function parameters(reason: Reason, names: Names): P {
-  const get = (name: string): Reason['params'][string] | undefined => reason.params[name];
+  const get = (name: string): Reason['params'][string] | undefined => ownMember(reason.params, name);
   return {
     names,
     has: (name) => get(name) !== undefined,
@@ -436,7 +437,7 @@ function parameters(reason: Reason, names: Names): P {
 export function makeSentences(names: Names): Sentences {
   return {
     say: (reason) => {
-      const make = ENGLISH[reason.code];
+      const make = ownMember(ENGLISH, reason.code);
       return make ? make(parameters(reason, names)) : `Reason ${reason.code}.`;
     },
   };

@@ -3,6 +3,7 @@ import { WHOLE_AIRCRAFT } from '../checks/types.ts';
 import { systemsProven } from '../systems/components.ts';
 import { systemTitle as titleInTree } from '../systems/tree.ts';
 import type { Names } from './catalogue.ts';
+import { ownMember } from '../own-member.ts';
 
 /** Channels and facts in the words of the trade. */
 export const CHANNEL_TITLES: Readonly<Record<string, string>> = {
@@ -48,7 +49,7 @@ export function namesOf(index: BasisIndex | undefined): Names {
     thing: (id) => {
       const tree = index?.basis.systems;
       const known = tree && titleInTree(tree, id, (engine) => engines.get(engine));
-      return CHANNEL_TITLES[id] ?? known ?? systemTitle(id, engines);
+      return ownMember(CHANNEL_TITLES, id) ?? known ?? systemTitle(id, engines);
     },
   };
 }

@@ -1,5 +1,6 @@
 import type { WayQuestion } from '../checks/ways.ts';
 import type { Profile } from '../planning/plan.ts';
+import { ownMember } from '../own-member.ts';
 
 /** How far the first flight goes, in words. */
 export const PROFILE_TITLES: Readonly<Record<Profile, string>> = {
@@ -46,6 +47,6 @@ export const WAY_TITLES: Readonly<
 /** A choice with its question. Example: "Stall before the first landing: not on the first flight". */
 export function sayWay(question: string, choice: string): string {
   const titles = WAY_TITLES[question as WayQuestion] as (typeof WAY_TITLES)[WayQuestion] | undefined;
-  const chosen = titles?.choices[choice] ?? choice;
+  const chosen = ownMember(titles?.choices, choice) ?? choice;
   return `${titles?.question ?? question}: ${chosen.charAt(0).toLowerCase()}${chosen.slice(1)}`;
 }

@@ -5,6 +5,7 @@ import { Choices } from '../../ui/field.tsx';
 import { LineField } from '../../ui/picker.tsx';
 import { freeId, freshOption, type AircraftDocument } from './aircraft-document.ts';
 import { Heading, systems, type Change } from './sheet-parts.tsx';
+import { ownMember } from '@kanzel/core';
 
 /** Ways of setting it up; the choice made is part of the code. */
 export function Options({ about, change }: { about: AircraftDocument; change: Change }): ReactElement {
@@ -47,7 +48,7 @@ export function Options({ about, change }: { about: AircraftDocument; change: Ch
             />
             <Choices
               label="As it is now"
-              value={about.chosen[option.id]}
+              value={ownMember(about.chosen, option.id)}
               options={option.choices.map((c) => ({ id: c.id, text: c.title }))}
               onChange={(choice) => change({ ...about, chosen: { ...about.chosen, [option.id]: choice } })}
             />
