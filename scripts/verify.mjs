@@ -5,8 +5,8 @@ import { build } from './build.mjs';
 import { ensureInstalled, ensureNode, ROOT } from './lib.mjs';
 
 /**
- * `npm run verify FILE`: proves a record file unaltered, or names the first entry that was; with
- * `-- --key HEX` also that it is signed by that installation.
+ * `npm run verify FILE -- --key HEX`: proves a record file unaltered since that installation signed it, or names the first entry
+ * that was altered. Without a key a file can only be consistent in itself, which anybody can make one: that ends with code 2.
  */
 const { values, positionals } = parseArgs({ options: { key: { type: 'string' } }, allowPositionals: true });
 const [file] = positionals;
@@ -22,13 +22,23 @@ if (!existsSync(path)) {
 ensureNode();
 ensureInstalled();
 await build({ web: false });
-const { readRecordFile } = await import(join(ROOT, 'packages/formats/dist/index.js'));
+const { fingerprintOf, readRecordFile } = await import(join(ROOT, 'packages/formats/dist/index.js'));
 const { makeSentences } = await import(join(ROOT, 'packages/core/dist/index.js'));
 const read = readRecordFile(readFileSync(path, 'utf8'), values.key);
 if (read.ok) {
+  const { file: record, maker } = read.value;
+  const key = record.signature?.publicKey;
+  const what = `${record.mark}, ${record.title}, ${record.count} entries, head ${record.head}`;
   process.stdout.write(
-    `Unaltered: ${read.value.mark}, ${read.value.title}, ${read.value.count} entries, head ${read.value.head}\n${read.value.signature ? `Signed with the key ${read.value.signature.publicKey}${values.key ? ', as expected' : '; compare it with what the installation shows'}\n` : 'Not signed: a file of version 1\n'}`,
+    maker === 'signed'
+      ? `Unaltered: ${what}\nSigned with the key expected, ${fingerprintOf(key)}\n`
+      : `Consistent in itself; not known who made it: ${what}\n${
+          key
+            ? `It carries a signature by ${fingerprintOf(key)}. Compare that with what the installation shows, and name its key: npm run verify FILE -- --key HEX\n`
+            : 'It carries no signature.\n'
+        }`,
   );
+  process.exitCode = maker === 'signed' ? 0 : 2;
 } else {
   const same = (text) => text;
   process.stderr.write(

@@ -1,11 +1,11 @@
-import { createPublicKey, verify } from 'node:crypto';
+import { createPublicKey, generateKeyPairSync, sign, verify } from 'node:crypto';
 import { appendFileSync, existsSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { getDataSourceToken } from '@nestjs/typeorm';
-import { openLog, type LogLine } from '@kanzel/core';
+import { chain, openLog, type Entry, type LogLine } from '@kanzel/core';
 import type { InstallationView } from '@kanzel/contract';
-import { readRecordFile, signedText, type RecordFile } from '@kanzel/formats';
+import { readRecordFile, signedText, writeRecordFile, type RecordFile } from '@kanzel/formats';
 import request from 'supertest';
 import type { DataSource } from 'typeorm';
 import { makeBackup, restoreBackup, verifyBackup } from './backup/backup.ts';
@@ -66,7 +66,10 @@ test('a record file is signed by the installation; any other head, title, name o
   const { publicKey } = (await request(h.url).get('/api/installation').expect(200)).body as InstallationView;
   const text = (await h.ylva.agent.get(`/api/campaigns/${h.campaign}/record-file`).expect(200)).text;
   await h.close();
-  expect(readRecordFile(text, publicKey)).toMatchObject({ ok: true, value: { count: 3 } });
+  expect(readRecordFile(text, publicKey)).toMatchObject({
+    ok: true,
+    value: { maker: 'signed', file: { count: 3 } },
+  });
   const file = JSON.parse(text) as RecordFile & { signature: { publicKey: string; value: string } };
   // Second route: Node's own Ed25519 over the same text.
   const key = createPublicKey({
@@ -78,7 +81,7 @@ test('a record file is signed by the installation; any other head, title, name o
   );
   const code = (change: object, expected?: string): string => {
     const read = readRecordFile(JSON.stringify({ ...file, ...change }), expected);
-    return read.ok ? 'ok' : read.error.code;
+    return read.ok ? read.value.maker : read.error.code;
   };
   const last = file.entries[1];
   // A record cut short with its head rewritten verifies as a chain; the signature tells.
@@ -88,7 +91,35 @@ test('a record file is signed by the installation; any other head, title, name o
   expect(code({ signature: undefined })).toBe('recordUnsigned');
   expect(code({ signature: { ...file.signature, value: 'zz' } })).toBe('signatureWrong');
   expect(code({}, '0'.repeat(64))).toBe('signatureOfOther');
-  expect(code({ version: 1, signature: undefined })).toBe('ok');
+  expect(code({ version: 1, signature: undefined })).toBe('unknown');
+  expect(code({ version: 1, signature: undefined }, publicKey)).toBe('recordUnsigned');
+  expect(code({})).toBe('unknown');
+  expect(code({}, publicKey)).toBe('signed');
+  // Members that no signature is over, at every depth.
+  expect(code({ note: 'Released by the office' }, publicKey)).toBe('recordShape');
+  expect(code({ signature: { ...file.signature, by: 'the office' } }, publicKey)).toBe('signatureWrong');
+  expect(code({ entries: file.entries.map((e) => ({ ...e, approved: true })) }, publicKey)).toBe(
+    'recordShape',
+  );
+  expect(code({ version: 0 })).toBe('recordShape');
+  // Altered, chained anew, and signed with a key of one's own: it holds together, and nobody is known by it.
+  const forged = file.entries.reduce<Entry[]>((done, entry) => {
+    const { seq: _seq, prevHash: _prevHash, hash: _hash, receivedAt, ...draft } = entry;
+    const before = done.at(-1);
+    const body = entry.kind === 'campaign.opened' ? { ...entry.body, title: 'Forged' } : entry.body;
+    return [...done, chain({ ...draft, body } as never, before, receivedAt)];
+  }, []);
+  const { privateKey, publicKey: own } = generateKeyPairSync('ed25519');
+  const ownKey = Buffer.from(own.export({ format: 'jwk' }).x ?? '', 'base64url').toString('hex');
+  const made = JSON.parse(
+    writeRecordFile(
+      { ...file, entries: forged },
+      { publicKey: ownKey, sign: (t) => sign(null, Buffer.from(t), privateKey).toString('hex') },
+    ),
+  ) as object;
+  expect(code(made)).toBe('unknown');
+  expect(code(made, publicKey)).toBe('signatureOfOther');
+  expect(code({ ...made, version: 1, signature: undefined }, publicKey)).toBe('recordUnsigned');
 });
 
 test('the key is made once and kept, readable by nobody else; a broken one stops the start and is left as it is', async () => {

@@ -431,7 +431,10 @@ test('the whole pack is worked to release by a scripted crew; the record file pr
         res.on('end', () => done(null, text));
       })
   ).body as string;
-  expect(readRecordFile(file)).toMatchObject({ ok: true, value: { mark: 'QX-TJD' } });
+  expect(readRecordFile(file)).toMatchObject({
+    ok: true,
+    value: { maker: 'unknown', file: { mark: 'QX-TJD' } },
+  });
   const altered = JSON.parse(file) as {
     entries: { body: { answer?: { reading?: { value: number } } } }[];
     count: number;

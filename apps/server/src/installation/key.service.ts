@@ -1,14 +1,8 @@
-import {
-  createHash,
-  createPrivateKey,
-  createPublicKey,
-  generateKeyPairSync,
-  sign,
-  type KeyObject,
-} from 'node:crypto';
+import { createPrivateKey, createPublicKey, generateKeyPairSync, sign, type KeyObject } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
+import { fingerprintOf } from '@kanzel/formats';
 import { SETTINGS, type Settings } from '../settings.ts';
 import { StartRefused } from '../storage/sqlite.ts';
 import { LogService } from './log.service.ts';
@@ -56,8 +50,7 @@ export class KeyService implements OnModuleInit {
 
   /** What people compare by eye: the first 16 digits of the SHA-256 of the public key, in fours. */
   fingerprint(): string {
-    const digest = createHash('sha256').update(Buffer.from(this.publicKey(), 'hex')).digest('hex');
-    return digest.slice(0, 16).replace(/(.{4})(?=.)/g, '$1-');
+    return fingerprintOf(this.publicKey());
   }
 
   /** Signature over a text in UTF-8, hexadecimal. */

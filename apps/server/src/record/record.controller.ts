@@ -85,6 +85,8 @@ export class RecordController {
     const entries = await this.record.list(campaign);
     const folded = await this.record.fold(campaign);
     if (!folded || entries.length === 0) throw refuse(404, 'There is no such campaign here.');
+    // What is damaged is not signed: a signature would make it whole.
+    if (folded.damaged) throw refuseFor(409, folded.damaged);
     const mark = folded.state.index?.basis.aircraft.mark ?? '';
     const people = Object.fromEntries((await this.people.list()).map((p) => [p.id, p.fullName]));
     const text = writeRecordFile(

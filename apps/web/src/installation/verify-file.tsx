@@ -1,13 +1,14 @@
 import { useId, useState, type ChangeEvent, type ReactElement } from 'react';
 import { makeSentences } from '@kanzel/core';
-import { readRecordFile, type RecordFile } from '@kanzel/formats';
+import { fingerprintOf, readRecordFile, type VerifiedRecord } from '@kanzel/formats';
 import { MarkSign } from '../ui/mark.tsx';
 
 const same = (text: string): string => text;
 const { say } = makeSentences({ part: same, subject: same, thing: same });
 
 type Outcome =
-  { readonly name: string; readonly file: RecordFile } | { readonly name: string; readonly why: string };
+  | { readonly name: string; readonly record: VerifiedRecord }
+  | { readonly name: string; readonly why: string };
 
 /** Verifies a record file on this device, without the server: unaltered, or the first entry that was altered. */
 export function VerifyFile({ expected }: { expected: string | undefined }): ReactElement {
@@ -17,12 +18,16 @@ export function VerifyFile({ expected }: { expected: string | undefined }): Reac
     const chosen = event.target.files?.[0];
     event.target.value = '';
     if (!chosen) return;
-    const result = readRecordFile(await chosen.text());
+    const text = await chosen.text();
+    // A record of another installation is not wrong; of whom it is, only somebody can say who knows its key.
+    const own = expected === undefined ? undefined : readRecordFile(text, expected);
+    const result = own?.ok ? own : readRecordFile(text);
     setOutcome(
-      result.ok ? { name: chosen.name, file: result.value } : { name: chosen.name, why: say(result.error) },
+      result.ok ? { name: chosen.name, record: result.value } : { name: chosen.name, why: say(result.error) },
     );
   };
-  const key = outcome && 'file' in outcome ? outcome.file.signature?.publicKey : undefined;
+  const record = outcome && 'record' in outcome ? outcome.record : undefined;
+  const key = record?.file.signature?.publicKey;
   return (
     <section className="mt-3">
       <h2 className="font-semibold">Verify a record file</h2>
@@ -39,26 +44,34 @@ export function VerifyFile({ expected }: { expected: string | undefined }): Reac
       {outcome ? (
         <div className="mt-4 max-w-2xl border-y border-rule py-3" role="status">
           <p className="flex items-center gap-2 text-lg font-bold">
-            <MarkSign mark={'file' in outcome ? 'within' : 'out'} size={20} label={false} />
-            {'file' in outcome ? 'Unaltered' : 'Not proven'}
+            <MarkSign
+              mark={!record ? 'out' : record.maker === 'signed' ? 'within' : 'unknown'}
+              size={20}
+              label={false}
+            />
+            {!record
+              ? 'Not proven'
+              : record.maker === 'signed'
+                ? 'Unaltered'
+                : 'Consistent in itself; not known who made it'}
             <span className="font-normal text-ink-2">{outcome.name}</span>
           </p>
-          {'file' in outcome ? (
+          {record ? (
             <>
               <p>
-                {outcome.file.mark}, {outcome.file.title}: {outcome.file.count} entries, head{' '}
-                <span className="font-mono">{outcome.file.head.slice(0, 16)}</span>.
+                {record.file.mark}, {record.file.title}: {record.file.count} entries, head{' '}
+                <span className="font-mono">{record.file.head.slice(0, 16)}</span>.
               </p>
-              <p className={key && key !== expected ? 'font-semibold text-near' : ''}>
-                {key === undefined
-                  ? 'It carries no signature: a file of version 1.'
-                  : key === expected
-                    ? 'Signed by this installation.'
-                    : `Signed with another key: ${key}. Compare it with the one that installation shows.`}
+              <p>
+                {record.maker === 'signed'
+                  ? 'Signed by this installation.'
+                  : key === undefined
+                    ? 'It carries no signature. Whoever gave it to you may have written it.'
+                    : `It carries a signature by ${fingerprintOf(key)}, which is not this installation. Compare that with what the other one shows.`}
               </p>
             </>
           ) : (
-            <p>{outcome.why}</p>
+            <p>{'why' in outcome ? outcome.why : ''}</p>
           )}
         </div>
       ) : null}
