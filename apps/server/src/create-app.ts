@@ -55,7 +55,7 @@ export async function createApp(
 ): Promise<NestExpressApplication> {
   inspectDataFolder(settings.dataFolder);
   const hold = new FolderHold();
-  await hold.take(settings.dataFolder);
+  hold.take(settings.dataFolder);
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, clock, hold), {
     logger: settings.logLevel === 'silent' ? false : ['error', 'warn'],
     abortOnError: false,

@@ -1,13 +1,23 @@
 import { createPublicKey, generateKeyPairSync, sign, verify } from 'node:crypto';
-import { appendFileSync, existsSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  appendFileSync,
+  existsSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { getDataSourceToken } from '@nestjs/typeorm';
-import { chain, openLog, type Entry, type LogLine } from '@kanzel/core';
-import type { InstallationView } from '@kanzel/contract';
+import { canonicalJson, chain, chainLine, openLog, type Entry, type LogLine } from '@kanzel/core';
+import type { InstallationView, PersonView } from '@kanzel/contract';
 import { readRecordFile, signedText, writeRecordFile, type RecordFile } from '@kanzel/formats';
 import request from 'supertest';
 import type { DataSource } from 'typeorm';
+import { DEMO_PEOPLE } from './demo/world.ts';
+import { LogGuardService, LogService } from './installation/index.ts';
 import { makeBackup, restoreBackup, verifyBackup } from './backup/backup.ts';
 import { DATABASE_FILE } from './storage/sqlite.ts';
 import { verifyDatabase } from './storage/snapshot.ts';
@@ -183,6 +193,164 @@ describe('the log of the installation', () => {
   });
 });
 
+describe('the log is held against what it tells of', () => {
+  const doubtsOf = async (h: { app: NestExpressApplication }): Promise<string[]> => {
+    await h.app.get(LogGuardService).look();
+    return h.app
+      .get(LogGuardService)
+      .problems()
+      .map((p) => p.code);
+  };
+  const UNLOCK = ['DROP TRIGGER IF EXISTS log_no_delete', 'DROP TRIGGER IF EXISTS log_no_update'];
+
+  /** Writes the whole log anew, every line chained to the one before, as somebody with the file in hand can. */
+  async function rechain(
+    app: NestExpressApplication,
+    change: (line: LogLine) => LogLine | undefined,
+  ): Promise<void> {
+    const source = app.get<DataSource>(getDataSourceToken());
+    type Row = Omit<LogLine, 'body'> & { body: string; campaign: string | null };
+    const rows = await source.query<Row[]>('SELECT * FROM log ORDER BY seq');
+    await force(app, ...UNLOCK, 'DELETE FROM log');
+    let last: LogLine | undefined;
+    for (const row of rows) {
+      const line = change({ ...row, body: JSON.parse(row.body) as LogLine['body'] });
+      if (!line) continue;
+      last = chainLine({ at: line.at, kind: line.kind, body: line.body }, last);
+      await source.query(
+        'INSERT INTO log (seq, at, kind, campaign, body, prevHash, hash) VALUES (?, ?, ?, ?, ?, ?, ?)',
+        [last.seq, last.at, last.kind, row.campaign, canonicalJson(last.body), last.prevHash, last.hash],
+      );
+    }
+  }
+
+  test('a house that was left alone has nothing to say, at the start, while it runs, and after it has ended', async () => {
+    const h = await house();
+    expect(await doubtsOf(h)).toEqual([]);
+    await h.app.close();
+    const again = await startServer(h.data);
+    expect(again.app.get(LogGuardService).problems()).toEqual([]);
+    expect((await request(again.url).get('/api/installation/health').expect(200)).body).toEqual({
+      ready: true,
+      logAgrees: true,
+    });
+    await again.app.close();
+    rmSync(h.path, { recursive: true, force: true });
+  });
+
+  test.each([
+    ['an emptied log', 'logCut', (app: NestExpressApplication) => force(app, ...UNLOCK, 'DELETE FROM log')],
+    [
+      'lines taken from its end',
+      'logCut',
+      (app: NestExpressApplication) => force(app, ...UNLOCK, 'DELETE FROM log WHERE seq > 5'),
+    ],
+    [
+      'a line taken from the middle',
+      'logSeq',
+      (app: NestExpressApplication) => force(app, ...UNLOCK, 'DELETE FROM log WHERE seq = 3'),
+    ],
+    [
+      'a head rewritten, everything chained anew',
+      'logCut',
+      (app: NestExpressApplication) =>
+        rechain(app, (line) =>
+          line.kind === 'head.advanced' ? { ...line, body: { ...line.body, head: 'f'.repeat(64) } } : line,
+        ),
+    ],
+    [
+      'a line about somebody left out, everything chained anew',
+      'logCut',
+      (app: NestExpressApplication) =>
+        rechain(app, (line) => (line.kind === 'session.begun' ? undefined : line)),
+    ],
+  ] as const)(
+    '%s is noticed while the server runs and when it starts; nothing is signed',
+    async (_, code, harm) => {
+      const h = await house();
+      await h.app.get(LogGuardService).look();
+      await harm(h.app);
+      expect(await doubtsOf(h)).toContain(code);
+      expect((await request(h.url).get('/api/installation/health')).body).toMatchObject({ logAgrees: false });
+      await h.ylva.agent.get(`/api/campaigns/${h.campaign}/record-file`).expect(409);
+      await h.app.close();
+      // Ending does not make the forged log the one to agree with.
+      const again = await startServer(h.data);
+      expect(
+        again.app
+          .get(LogGuardService)
+          .problems()
+          .map((p) => p.code),
+      ).toContain(code);
+      await again.app.close();
+      rmSync(h.path, { recursive: true, force: true });
+    },
+  );
+
+  test('a role, an account or a passphrase that was put in by hand is none', async () => {
+    const h = await house();
+    const signe = await signIn(h.url, 'signe');
+    await signe.agent.get('/api/installation/log').expect(403);
+    const all = JSON.stringify([{ role: 'administrator', families: ['*'] }]);
+    await force(h.app, `UPDATE person SET authorisations = '${all}' WHERE name = 'signe'`);
+    expect(await doubtsOf(h)).toEqual(['rightsBesideLog']);
+    await signe.agent.get('/api/installation/log').expect(403);
+    await h.app.close();
+    const again = await startServer(h.data);
+    await request(again.url)
+      .post('/api/session')
+      .send({ name: 'signe', passphrase: 'whatever it is' })
+      .expect(401);
+    // An administrator sets it again, and it counts.
+    const brand = await signIn(again.url, 'brand');
+    const people = (await brand.agent.get('/api/people')).body as PersonView[];
+    const person = people.find((p) => p.name === 'signe');
+    expect(person?.authorisations).toEqual([]);
+    await brand.fresh
+      .put(`/api/people/${person?.id ?? ''}`)
+      .send({ fullName: 'Signe', authorisations: [{ role: 'observer', families: ['*'] }], ended: false })
+      .expect(200);
+    expect(await doubtsOf(again)).toEqual([]);
+    await signIn(again.url, 'signe');
+    // The hash of somebody else's passphrase put in its place.
+    await force(
+      again.app,
+      `UPDATE person SET passphraseHash = (SELECT passphraseHash FROM person WHERE name = 'ylva') WHERE name = 'brand'`,
+    );
+    expect(await doubtsOf(again)).toEqual(['rightsBesideLog']);
+    const passphrase = DEMO_PEOPLE.find((p) => p.name === 'ylva')?.passphrase;
+    await request(again.url).post('/api/session').send({ name: 'brand', passphrase }).expect(401);
+    await again.app.close();
+    rmSync(h.path, { recursive: true, force: true });
+  });
+
+  test('a key that is lost is not made anew in silence, nor is a database', async () => {
+    const h = await house();
+    const brand = await signIn(h.url, 'brand');
+    const before = (await request(h.url).get('/api/installation')).body as InstallationView;
+    await h.app.close();
+    const key = join(h.data, 'keys', 'signing-key.pem');
+    const kept = readFileSync(key);
+    rmSync(key);
+    await expect(startServer(h.data)).rejects.toThrow(/signing key .* is missing/);
+    expect(existsSync(key)).toBe(false);
+    const other = await startServer(h.data, { newKey: true });
+    expect((await request(other.url).get('/api/installation')).body).not.toEqual(before);
+    const lines = await other.app.get(LogService).ofKinds(['key.made']);
+    expect(lines).toHaveLength(2);
+    await other.app.close();
+    writeFileSync(key, kept);
+    for (const file of readdirSync(h.data).filter((f) => f.startsWith(DATABASE_FILE)))
+      renameSync(join(h.data, file), join(h.data, `${file}.away`));
+    await expect(startServer(h.data)).rejects.toThrow(/is missing or empty/);
+    writeFileSync(join(h.data, DATABASE_FILE), '');
+    await expect(startServer(h.data)).rejects.toThrow(/is missing or empty/);
+    expect(readFileSync(join(h.data, DATABASE_FILE), 'utf8')).toBe('');
+    expect(brand.person.name).toBe('brand');
+    rmSync(h.path, { recursive: true, force: true });
+  });
+});
+
 describe('backup and restore', () => {
   test('a running installation is copied, the copy verifies, and put back it is as it was; what came after is put aside', async () => {
     const h = await house();
@@ -209,13 +377,13 @@ describe('backup and restore', () => {
     expect(verifyBackup(target)).toEqual(made);
     expect(existsSync(join(target, 'keys'))).toBe(false);
     expect(await makeBackup(h.data, target, NOW)).toMatchObject({ ok: false });
-    expect(await restoreBackup(target, h.data, NOW)).toMatchObject({
+    expect(restoreBackup(target, h.data, NOW)).toMatchObject({
       ok: false,
       error: [expect.stringContaining('A server is working on')],
     });
     const before = (await request(h.url).get('/api/installation')).body as unknown;
     await h.app.close();
-    const restored = await restoreBackup(target, h.data, NOW);
+    const restored = restoreBackup(target, h.data, NOW);
     expect(restored).toMatchObject({ ok: true });
     const again = await startServer(h.data);
     const ylva = await signIn(again.url, 'ylva');
@@ -271,7 +439,7 @@ describe('backup and restore', () => {
     await h.app.close();
     const before = readFileSync(join(h.data, DATABASE_FILE));
     damage(target);
-    const refused = await restoreBackup(target, h.data, NOW);
+    const refused = restoreBackup(target, h.data, NOW);
     expect(refused.ok ? '' : refused.error.join(' ')).toMatch(said);
     expect(readFileSync(join(h.data, DATABASE_FILE)).equals(before)).toBe(true);
     rmSync(h.path, { recursive: true, force: true });

@@ -26,6 +26,7 @@ function readSettings(): Settings {
       scales: { type: 'string' },
       'sign-ins': { type: 'string', default: '10' },
       log: { type: 'string', default: 'warn' },
+      'new-key': { type: 'boolean', default: false },
     },
   });
   const port = Number(values.port);
@@ -47,6 +48,7 @@ function readSettings(): Settings {
     weather: values.weather,
     scales: values.scales,
     signInsPerMinute: Number(values['sign-ins']),
+    newKey: values['new-key'],
     logLevel: values.log === 'info' || values.log === 'silent' ? values.log : 'warn',
   };
 }

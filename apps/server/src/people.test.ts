@@ -49,6 +49,7 @@ describe('who may call what', () => {
   const WHO: Readonly<Record<string, 'everyone' | 'signed in' | Role | readonly Role[]>> = {
     'get /api/front-door': 'everyone',
     'get /api/installation': 'everyone',
+    'get /api/installation/health': 'everyone',
     'post /api/session': 'everyone',
     'post /api/session/pin': 'everyone',
     'post /api/first-person': 'everyone',
@@ -102,6 +103,7 @@ describe('who may call what', () => {
     'put /api/aircraft/{mark}/monitor': 'administrator',
     'get /api/installation/log': 'administrator',
     'get /api/installation/events': 'administrator',
+    'get /api/installation/doubts': 'administrator',
   };
   const routes = (): string[] =>
     Object.entries(buildOpenApi(app).paths).flatMap(([path, operations]) =>

@@ -1,6 +1,15 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { closeSync, existsSync, openSync, readFileSync, statSync, writeFileSync, writeSync } from 'node:fs';
+import {
+  closeSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  statSync,
+  writeFileSync,
+  writeSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { verifyChain } from '@kanzel/core';
@@ -159,7 +168,8 @@ describe('what keeps it from starting is named plainly, and nothing is overwritt
   });
 
   test('a malformed file in the library is refused at load with file, line and reason; the rest loads', async () => {
-    const folder = await prepared();
+    const folder = temporaryFolder();
+    mkdirSync(join(folder.path, 'library'));
     writeFileSync(
       join(folder.path, 'library', 'broken.yaml'),
       'format: kanzel-module\nversion: 1\nid: broken\ntitle: Broken\nchecks:\n  - id: one\n    station: moon\n',

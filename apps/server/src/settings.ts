@@ -17,6 +17,8 @@ export interface Settings {
   readonly scales?: string | undefined;
   /** Sign-in attempts a minute from one address before it has to wait. */
   readonly signInsPerMinute: number;
+  /** Makes another signing key in place of one that is lost. */
+  readonly newKey?: boolean;
   readonly logLevel: 'silent' | 'warn' | 'info';
 }
 

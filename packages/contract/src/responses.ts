@@ -34,6 +34,13 @@ export interface PersonView {
   readonly endedAt?: string;
 }
 
+/** How the server is, for whoever watches it. */
+export interface HealthView {
+  readonly ready: boolean;
+  /** Whether the log of the installation agrees with itself and with what it tells of. */
+  readonly logAgrees: boolean;
+}
+
 /** A proof for one act: whoever is signed on has just given their passphrase. */
 export interface ProofView {
   readonly proof: string;

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import {
+  copyFileSync,
   cpSync,
   existsSync,
   mkdirSync,
@@ -40,6 +41,24 @@ function filesBelow(folder: string, at = folder): string[] {
   });
 }
 
+/** Copies what lies in a folder that is worked on: a file that has got its final name meanwhile is copied under that. */
+function copyFiles(from: string, to: string): void {
+  if (!existsSync(from)) return;
+  for (const path of filesBelow(from)) {
+    if (path.startsWith('.coming')) continue;
+    const copy = (name: string): void => {
+      mkdirSync(dirname(join(to, name)), { recursive: true });
+      copyFileSync(join(from, name), join(to, name));
+    };
+    try {
+      copy(path);
+    } catch (error) {
+      if ((error as NodeJS.ErrnoException).code !== 'ENOENT') throw error;
+      copy(path.replace(/\.coming$/, ''));
+    }
+  }
+}
+
 const describe = (folder: string, path: string): Manifest['files'][number] => ({
   path,
   size: statSync(join(folder, path)).size,
@@ -66,9 +85,11 @@ export async function makeBackup(
   mkdirSync(making, { recursive: true });
   try {
     await copyDatabase(database, join(making, DATABASE_FILE));
+    // After the database: whatever it names is on the disk by now, and what came since is harmless.
     for (const folder of ['library', ATTACHMENTS_FOLDER])
-      if (existsSync(join(dataFolder, folder)))
-        cpSync(join(dataFolder, folder), join(making, folder), { recursive: true });
+      copyFiles(join(dataFolder, folder), join(making, folder));
+    for (const file of ['field.json'])
+      if (existsSync(join(dataFolder, file))) copyFileSync(join(dataFolder, file), join(making, file));
     const verified = verifyDatabase(join(making, DATABASE_FILE));
     if (!verified.ok)
       return err([
@@ -135,16 +156,16 @@ export function verifyBackup(folder: string): Result<VerifiedDatabase, readonly 
  * Puts a backup in the place of an installation. It is verified before anything is replaced; what was there is
  * put aside whole, and its signing key goes on being used. Refused while a server works on the folder.
  */
-export async function restoreBackup(
+export function restoreBackup(
   folder: string,
   dataFolder: string,
   now: Date,
-): Promise<Result<VerifiedDatabase & { readonly aside: string | undefined }, readonly string[]>> {
+): Result<VerifiedDatabase & { readonly aside: string | undefined }, readonly string[]> {
   const verified = verifyBackup(folder);
   if (!verified.ok)
     return err([`${folder} was not restored, and ${dataFolder} was left as it is.`, ...verified.error]);
   const exists = existsSync(dataFolder);
-  if (exists && (await isInUse(dataFolder)))
+  if (exists && isInUse(dataFolder))
     return err([`A server is working on ${dataFolder}. Nothing was replaced; stop it first.`]);
   const coming = `${dataFolder}.restoring`;
   rmSync(coming, { recursive: true, force: true });

@@ -17,7 +17,25 @@ export class KeyService implements OnModuleInit {
     private readonly log: LogService,
   ) {}
 
+  /** Whether this installation begins with this start: it had no key, and its log knows of none. */
+  private begun = false;
+  private reading: Promise<void> | undefined;
+
   async onModuleInit(): Promise<void> {
+    await this.ready();
+  }
+
+  /** Reads or makes the key, once. */
+  private ready(): Promise<void> {
+    return (this.reading ??= this.read());
+  }
+
+  async beginsNow(): Promise<boolean> {
+    await this.ready();
+    return this.begun;
+  }
+
+  private async read(): Promise<void> {
     const folder = join(this.settings.dataFolder, 'keys');
     const path = join(folder, 'signing-key.pem');
     if (existsSync(path)) {
@@ -30,6 +48,12 @@ export class KeyService implements OnModuleInit {
       }
       return;
     }
+    const known = await this.log.ofKinds(['key.made']);
+    if (known.length > 0 && !this.settings.newKey)
+      throw new StartRefused(
+        `The signing key ${path} is missing, and this installation has signed with one. Nothing was made. Put it back from where it is kept; or, if it is lost, start once with --new-key, which the log tells.`,
+      );
+    this.begun = known.length === 0;
     mkdirSync(folder, { recursive: true, mode: 0o700 });
     const { privateKey } = generateKeyPairSync('ed25519');
     writeFileSync(path, privateKey.export({ type: 'pkcs8', format: 'pem' }), { mode: 0o600, flush: true });

@@ -93,10 +93,6 @@ export class LogService {
     return (await this.rows.find({ where: { kind: In([...kinds]) }, order: { seq: 'ASC' } })).map(lineOf);
   }
 
-  async knowsAnyHead(): Promise<boolean> {
-    return this.rows.existsBy({ kind: 'head.advanced' });
-  }
-
   /** Where a campaign's record stood by the log; undefined when the log has never heard of it. */
   async headOf(campaign: string): Promise<LoggedHead | undefined> {
     const row = await this.rows.findOne({

@@ -288,7 +288,8 @@ function listedBy({ body }: LogLine): readonly ListedFile[] {
 
 /** What a file is kept under, unless a file of that name is there. */
 function nameFor(file: ParsedFile, document: Record<string, unknown>): string {
-  const id = String(document['id'] ?? document['mark'] ?? '').toLowerCase();
+  const said = document['id'] ?? document['mark'];
+  const id = typeof said === 'string' ? said.toLowerCase() : '';
   const revision = document['revision'];
   const name = [file.format.replace('kanzel-', ''), id].filter(Boolean).join('-');
   return `${name}${typeof revision === 'number' ? `.r${revision}` : ''}.yaml`;

@@ -1,11 +1,11 @@
 import { randomInt, randomUUID } from 'node:crypto';
-import { Inject, Injectable } from '@nestjs/common';
+import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import { hash, verify } from '@node-rs/argon2';
 import { coversSystems, err, ok, type About, type Result, type Role } from '@kanzel/core';
 import type { Authorisation, FirstPersonRequest, PersonRequest, PersonView } from '@kanzel/contract';
 import { Repository, type EntityManager } from 'typeorm';
-import { LogService } from '../installation/index.ts';
+import { KeyService, LogGuardService, LogService, proofName } from '../installation/index.ts';
 import { CLOCK, type Clock } from '../settings.ts';
 import { PersonRow } from '../storage/entities.ts';
 import { WriteLock } from '../storage/write-lock.ts';
@@ -58,7 +58,7 @@ export function holds(person: PersonView, role: Role, at: string): boolean {
 
 /** People, what they may do, and their proofs of identity. */
 @Injectable()
-export class PeopleService {
+export class PeopleService implements OnModuleInit {
   /** Printed at the server as long as there is no account; whoever can read it may make the first one. */
   readonly setupCode = Array.from({ length: 3 }, () => String(randomInt(1000)).padStart(3, '0')).join('-');
   private readonly missingHash = hash('nobody has this passphrase', ARGON);
@@ -68,8 +68,19 @@ export class PeopleService {
     private readonly lock: WriteLock,
     private readonly log: LogService,
     private readonly attempts: AttemptsService,
+    private readonly guard: LogGuardService,
+    private readonly key: KeyService,
     @Inject(CLOCK) private readonly clock: Clock,
   ) {}
+
+  /** Accounts that are older than the log are taken into it once, with the start that makes the key. */
+  async onModuleInit(): Promise<void> {
+    if (!(await this.key.beginsNow())) return;
+    for (const row of await this.people.find({ order: { createdAt: 'ASC' } })) {
+      const { id: person, fullName, authorisations, ended } = { ...viewOf(row), ended: row.endedAt !== null };
+      await this.log.add('person.changed', { person, fullName, authorisations, ended, by: 'installation' });
+    }
+  }
 
   /** Changes an account and says so in the log, both or neither; the caller holds the write lock. */
   private async logged(
@@ -83,6 +94,11 @@ export class PeopleService {
     });
   }
 
+  /** A person with what the log says they may do: rights that were given beside it are none. */
+  private trusted(row: PersonRow): PersonView {
+    return this.guard.doubts(row.id) ? { ...viewOf(row), authorisations: [] } : viewOf(row);
+  }
+
   private today(): string {
     return this.clock.now().toISOString();
   }
@@ -92,12 +108,12 @@ export class PeopleService {
   }
 
   async list(): Promise<PersonView[]> {
-    return (await this.people.find({ order: { fullName: 'ASC' } })).map(viewOf);
+    return (await this.people.find({ order: { fullName: 'ASC' } })).map((row) => this.trusted(row));
   }
 
   async find(id: string): Promise<PersonView | undefined> {
     const row = await this.people.findOneBy({ id });
-    return row ? viewOf(row) : undefined;
+    return row ? this.trusted(row) : undefined;
   }
 
   /** Adds a person. Error: the name is taken. */
@@ -120,7 +136,8 @@ export class PeopleService {
         endedAt: null,
       });
       const { name, authorisations } = request;
-      await this.logged('person.added', { person: row.id, name, authorisations, by }, (manager) =>
+      const proof = proofName(passphraseHash);
+      await this.logged('person.added', { person: row.id, name, authorisations, by, proof }, (manager) =>
         manager.insert(PersonRow, row),
       );
       return ok(viewOf(row));
@@ -161,7 +178,7 @@ export class PeopleService {
         authorisations: JSON.stringify(authorisations),
         endedAt,
       };
-      const all = (await this.people.find()).map((p) => viewOf(p.id === id ? next : p));
+      const all = (await this.people.find()).map((p) => (p.id === id ? viewOf(next) : this.trusted(p)));
       if (!all.some((p) => holds(p, 'administrator', this.today()))) return err('lastAdministrator');
       await this.logged(
         'person.changed',
@@ -177,8 +194,10 @@ export class PeopleService {
     const passphraseHash = await hash(passphrase, ARGON);
     return this.lock.run(async () => {
       if (!(await this.people.existsBy({ id }))) return false;
-      await this.logged('passphrase.changed', { person: id, by }, (manager) =>
-        manager.update(PersonRow, { id }, { passphraseHash, pinFailures: 0 }),
+      await this.logged(
+        'passphrase.changed',
+        { person: id, by, proof: proofName(passphraseHash) },
+        (manager) => manager.update(PersonRow, { id }, { passphraseHash, pinFailures: 0 }),
       );
       return true;
     });
@@ -201,11 +220,12 @@ export class PeopleService {
     if (!this.attempts.begin(name)) return err('wait');
     const row = await this.people.findOneBy({ name });
     const right = await verify(row?.passphraseHash ?? (await this.missingHash), passphrase);
-    if (!row || !right || row.endedAt) return err('wrong');
+    // A passphrase that was put in beside the log proves nothing.
+    if (!row || !right || row.endedAt || this.guard.doubts(row.id)) return err('wrong');
     this.attempts.succeeded(name);
     if (row.pinFailures > 0)
       await this.lock.run(() => this.people.update({ id: row.id }, { pinFailures: 0 }));
-    return ok(viewOf(row));
+    return ok(this.trusted(row));
   }
 
   /** Whether a PIN is this person's. After too many wrong ones in a row it rests until the passphrase is given. */

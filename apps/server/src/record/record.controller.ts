@@ -13,7 +13,7 @@ import { Inject } from '@nestjs/common';
 import type { Response } from 'express';
 import { Signed } from '../access.ts';
 import { placeOf } from '../door/place.ts';
-import { KeyService } from '../installation/index.ts';
+import { KeyService, LogGuardService } from '../installation/index.ts';
 import { IdentityService, PeopleService } from '../people/index.ts';
 import { refuse, refuseFor } from '../refusal.ts';
 import { CLOCK, type Clock } from '../settings.ts';
@@ -26,6 +26,7 @@ export class RecordController {
     private readonly record: RecordService,
     private readonly people: PeopleService,
     private readonly key: KeyService,
+    private readonly guard: LogGuardService,
     private readonly identity: IdentityService,
     @Inject(CLOCK) private readonly clock: Clock,
   ) {}
@@ -86,7 +87,8 @@ export class RecordController {
     const folded = await this.record.fold(campaign);
     if (!folded || entries.length === 0) throw refuse(404, 'There is no such campaign here.');
     // What is damaged is not signed: a signature would make it whole.
-    if (folded.damaged) throw refuseFor(409, folded.damaged);
+    const wrong = folded.damaged ?? this.guard.problems()[0];
+    if (wrong) throw refuseFor(409, wrong);
     const mark = folded.state.index?.basis.aircraft.mark ?? '';
     const people = Object.fromEntries((await this.people.list()).map((p) => [p.id, p.fullName]));
     const text = writeRecordFile(

@@ -34,7 +34,7 @@ import {
 } from '@kanzel/contract';
 import { DataSource, MoreThan, Repository } from 'typeorm';
 import { AttachmentsService } from '../attachments/index.ts';
-import { LogService } from '../installation/index.ts';
+import { KeyService, LogGuardService, LogService } from '../installation/index.ts';
 import { mayAct, PeopleService } from '../people/index.ts';
 import { CLOCK, type Clock } from '../settings.ts';
 import { CampaignRow, EntryRow } from '../storage/entities.ts';
@@ -64,14 +64,16 @@ export class RecordService implements OnModuleInit {
     @InjectRepository(CampaignRow) private readonly campaigns: Repository<CampaignRow>,
     private readonly lock: WriteLock,
     private readonly log: LogService,
+    private readonly key: KeyService,
+    private readonly guard: LogGuardService,
     private readonly attachments: AttachmentsService,
     private readonly people: PeopleService,
     @Inject(CLOCK) private readonly clock: Clock,
   ) {}
 
-  /** Records that are older than the log are taken into it once, while it is still empty of any. */
+  /** Records that are older than the log are taken into it once, with the start that makes its key. */
   async onModuleInit(): Promise<void> {
-    if (await this.log.knowsAnyHead()) return;
+    if (!(await this.key.beginsNow())) return;
     for (const { id } of await this.campaigns.find({ order: { createdAt: 'ASC' } })) {
       const last = (await this.list(id)).pop();
       if (last) await this.log.add('head.advanced', headOf(last));
@@ -298,6 +300,8 @@ export class RecordService implements OnModuleInit {
     },
     person: PersonView,
   ): Promise<Result<PostEntriesResponse, Reason>> {
+    const [wrong] = this.guard.problems();
+    if (wrong) return Promise.resolve(err(wrong));
     const { id, at, device, seen, offset } = request;
     const draft: EntryDraft<'release.signed'> = {
       id,

@@ -7,6 +7,7 @@ import {
   readSync,
   closeSync,
   rmSync,
+  statSync,
   statfsSync,
   writeFileSync,
 } from 'node:fs';
@@ -80,11 +81,31 @@ function refuseIfNotADatabase(path: string): void {
   }
 }
 
+/** Between taking away what was there and putting the backup in its place, a restore has neither under the name. */
+function refuseIfHalfRestored(dataFolder: string): void {
+  const coming = `${dataFolder}.restoring`;
+  if (existsSync(dataFolder) || !existsSync(coming)) return;
+  throw new StartRefused(
+    `A restore into ${dataFolder} was cut off. Nothing was made: what was there before lies beside it as ${dataFolder}.before-…, what was coming as ${coming}. Restore the backup once more, and start again.`,
+  );
+}
+
+/** An installation that has signed has a database: a new, empty one beside its key would say that nothing ever was. */
+function refuseIfDatabaseIsGone(dataFolder: string): void {
+  const path = join(dataFolder, DATABASE_FILE);
+  const isThere = existsSync(path) && statSync(path).size > 0;
+  if (isThere || !existsSync(join(dataFolder, 'keys', 'signing-key.pem'))) return;
+  throw new StartRefused(
+    `${path} is missing or empty, and ${dataFolder} holds the signing key of an installation. Nothing was made. Put a backup in its place, or begin anew in an empty folder with --data.`,
+  );
+}
+
 /**
  * Looks at a data folder before anything is opened: it must be writable, have room, and hold either no
  * database or one that looks like one. Refuses with a sentence; changes and overwrites nothing.
  */
 export function inspectDataFolder(dataFolder: string, leastFree = LEAST_FREE_BYTES): void {
+  refuseIfHalfRestored(dataFolder);
   refuseUnlessWritable(dataFolder);
   const { bavail, bsize } = statfsSync(dataFolder);
   if (bavail * bsize < leastFree) {
@@ -93,6 +114,7 @@ export function inspectDataFolder(dataFolder: string, leastFree = LEAST_FREE_BYT
     );
   }
   refuseIfNotADatabase(join(dataFolder, DATABASE_FILE));
+  refuseIfDatabaseIsGone(dataFolder);
 }
 
 /** What a failed opening of the database means, in words. */

@@ -46,7 +46,10 @@ export async function startServer(
   mkdirSync(join(dataFolder, 'library'), { recursive: true });
   writeFileSync(join(dataFolder, 'library', 'aircraft-qx-tjd.r1.yaml'), tjeldFile(new Date()));
   const app = await createApp(settingsFor(dataFolder, change), clock);
-  await app.listen(0, '127.0.0.1');
+  await app.listen(0, '127.0.0.1').catch(async (error: unknown) => {
+    await app.close();
+    throw error;
+  });
   const url = await app.getUrl();
   running.set(url, app);
   return { app, url };

@@ -364,6 +364,12 @@ const ENGLISH_OWN = {
   logPrevious: (p) =>
     `Line ${p.n('seq')} of the log does not follow the one before it; one was changed, removed or put in.`,
   logHash: (p) => `Line ${p.n('seq')} of the log was altered after it was written.`,
+  logCut: (p) =>
+    `The log does not hold line ${p.n('seq')} as it was written: lines were taken away, or another log was put in its place.`,
+  logLost: () =>
+    'The log does not know the key of this installation: it was emptied, or another one was put in its place.',
+  rightsBesideLog: (p) =>
+    `What ${p.s('person')} may do or signs in with was changed beside the log. It counts for nothing until an administrator sets it again.`,
   logShrinks: (p) => `Line ${p.n('seq')} of the log makes a record shorter than it was.`,
   campaignGone: (p) =>
     `Campaign ${p.s('campaign')}, ${many(p.n('count'), 'entry', 'entries')} by the log, is not here any more.`,

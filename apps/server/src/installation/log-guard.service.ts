@@ -1,0 +1,212 @@
+import { setTimeout as wait } from 'node:timers/promises';
+import {
+  Inject,
+  Injectable,
+  type BeforeApplicationShutdown,
+  type OnApplicationBootstrap,
+} from '@nestjs/common';
+import { InjectDataSource } from '@nestjs/typeorm';
+import {
+  canonicalJson,
+  compareHeads,
+  makeSentences,
+  openLog,
+  reason,
+  sha256Hex,
+  type LogLine,
+  type LoggedHead,
+  type Reason,
+} from '@kanzel/core';
+import { DataSource } from 'typeorm';
+import { SETTINGS, type Settings } from '../settings.ts';
+import { WriteLock } from '../storage/write-lock.ts';
+import { readAnchor, writeAnchor, type LogAnchor } from './log-anchor.ts';
+
+/** Lines proven at one go, and how long others are let by between two of them (ms). */
+const SLICE = 250;
+const LETS_BY = 15;
+
+/** A log as short as this is proven before anybody is let in. */
+const SHORT = 5000;
+
+/** How long after one look the next one begins (ms). */
+const LOOKS_EVERY = 10 * 60_000;
+
+type LogRecord = Omit<LogLine, 'body'> & { readonly body: string };
+type PersonRecord = Readonly<
+  Record<'id' | 'fullName' | 'authorisations' | 'passphraseHash', string> & Record<'endedAt', string | null>
+>;
+
+/** What the log knows of a person's rights and proof of identity. */
+interface LoggedPerson {
+  readonly authorisations: unknown;
+  readonly ended: boolean;
+  readonly proof: string | undefined;
+}
+
+const { say } = makeSentences({ part: (k) => k, subject: (s) => s, thing: (t) => t });
+
+/** How a passphrase's hash is named in the log: tells another one apart, and nothing about the passphrase. */
+export const proofName = (passphraseHash: string): string => sha256Hex(passphraseHash).slice(0, 32);
+
+/**
+ * Holds the log of the installation against itself, against where it was known to end, against the records of the campaigns
+ * and against what people may do: at the start and while the server runs, in slices that nobody notices. What does not agree
+ * is said, nothing is signed while it does not, and rights that were given beside the log are not rights.
+ */
+@Injectable()
+export class LogGuardService implements OnApplicationBootstrap, BeforeApplicationShutdown {
+  private found: readonly Reason[] = [];
+  private doubted: ReadonlySet<string> = new Set();
+  private known: LogAnchor | undefined;
+  private ending = new AbortController();
+  private looking: Promise<void> = Promise.resolve();
+
+  constructor(
+    @InjectDataSource() private readonly dataSource: DataSource,
+    private readonly lock: WriteLock,
+    @Inject(SETTINGS) private readonly settings: Settings,
+  ) {}
+
+  /** What does not agree; empty as long as all does. */
+  problems(): readonly Reason[] {
+    return this.found;
+  }
+
+  /** Whether what a person may do was changed beside the log. */
+  doubts(person: string): boolean {
+    return this.doubted.has(person);
+  }
+
+  async onApplicationBootstrap(): Promise<void> {
+    this.known = readAnchor(this.settings.dataFolder);
+    const [{ last } = { last: 0 }] = await this.ask<{ last: number | null }>(
+      'SELECT MAX(seq) AS last FROM log',
+    );
+    if ((last ?? 0) <= SHORT) await this.look();
+    else await this.lock.run(() => this.lookAtPeople(new Map(), false));
+    this.looking = this.goOn((last ?? 0) <= SHORT);
+  }
+
+  private async goOn(looked: boolean): Promise<void> {
+    const { signal } = this.ending;
+    for (let first = !looked; !signal.aborted; first = false) {
+      if (!first) await wait(LOOKS_EVERY, undefined, { signal, ref: false }).catch(() => undefined);
+      if (!signal.aborted) await this.look();
+    }
+  }
+
+  async beforeApplicationShutdown(): Promise<void> {
+    this.ending.abort();
+    await this.looking;
+    const [last] = await this.ask<LogAnchor>('SELECT seq, hash FROM log ORDER BY seq DESC LIMIT 1');
+    // A log that does not agree with itself is not made the one to agree with.
+    if (last && this.found.length === 0) writeAnchor(this.settings.dataFolder, last);
+  }
+
+  private ask<T>(sql: string, parameters: readonly unknown[] = []): Promise<T[]> {
+    return this.dataSource.query<T[]>(sql, [...parameters]);
+  }
+
+  /** One look over everything. Lines that are written meanwhile are looked at in the end, while nobody writes. */
+  async look(): Promise<void> {
+    const problems: Reason[] = [];
+    const log = openLog();
+    const people = new Map<string, LoggedPerson>();
+    const read = async (): Promise<boolean> => {
+      const lines = await this.ask<LogRecord>(
+        'SELECT seq, at, kind, body, prevHash, hash FROM log WHERE seq > ? ORDER BY seq LIMIT ?',
+        [log.last().seq, SLICE],
+      );
+      for (const line of lines) {
+        const taken = log.take({ ...line, body: JSON.parse(line.body) as LogLine['body'] });
+        if (!taken.ok) {
+          problems.push(taken.error);
+          return false;
+        }
+        notePerson(people, line);
+      }
+      return lines.length === SLICE;
+    };
+    while (!this.ending.signal.aborted && (await read())) await wait(LETS_BY, undefined, { ref: false });
+    if (this.ending.signal.aborted) return;
+    await this.lock.run(async () => {
+      while (problems.length === 0 && (await read()));
+      problems.push(...(await this.againstAnchor()));
+      // Beyond a line that is wrong the log tells nothing; what it would say of the campaigns is left out then.
+      if (problems.length === 0) problems.push(...compareHeads(log.heads, await this.headsThere()));
+      problems.push(...(await this.lookAtPeople(people, problems.length === 0)));
+      if (problems.length === 0) {
+        this.known = log.last();
+        if (this.known.seq > 0) writeAnchor(this.settings.dataFolder, this.known);
+      }
+    });
+    for (const why of problems)
+      if (!this.found.some((f) => canonicalJson(f) === canonicalJson(why)))
+        process.stderr.write(
+          `The log of this installation does not agree: ${say(why)} Nothing is signed until it does.\n`,
+        );
+    this.found = problems;
+  }
+
+  private async againstAnchor(): Promise<readonly Reason[]> {
+    if (!this.known) return [];
+    const { seq, hash } = this.known;
+    const [line] = await this.ask<{ hash: string }>('SELECT hash FROM log WHERE seq = ?', [seq]);
+    return line?.hash === hash ? [] : [reason('logCut', { seq })];
+  }
+
+  private async headsThere(): Promise<ReadonlyMap<string, LoggedHead>> {
+    const rows = await this.ask<LoggedHead & { id: string }>(
+      `SELECT campaign.id AS id, last.seq AS count, last.hash AS head FROM campaign
+       CROSS JOIN entry AS last ON last.campaign = campaign.id
+         AND last.seq = (SELECT MAX(seq) FROM entry WHERE entry.campaign = campaign.id)`,
+    );
+    return new Map(rows.map(({ id, count, head }) => [id, { count, head }]));
+  }
+
+  /** Rights as they are held against rights as they were given. `whole`: the log was read to its end and agrees. */
+  private async lookAtPeople(
+    logged: ReadonlyMap<string, LoggedPerson>,
+    whole: boolean,
+  ): Promise<readonly Reason[]> {
+    const given = whole ? logged : await this.givenByLog();
+    const rows = await this.ask<PersonRecord>(
+      'SELECT id, fullName, authorisations, passphraseHash, endedAt FROM person',
+    );
+    const odd = rows.filter((row) => !agrees(row, given.get(row.id)));
+    this.doubted = new Set(odd.map((row) => row.id));
+    return odd.map((row) => reason('rightsBesideLog', { person: row.fullName }));
+  }
+
+  private async givenByLog(): Promise<ReadonlyMap<string, LoggedPerson>> {
+    const people = new Map<string, LoggedPerson>();
+    const lines = await this.ask<LogRecord>(
+      "SELECT kind, body FROM log WHERE kind IN ('person.added', 'person.changed', 'passphrase.changed') ORDER BY seq",
+    );
+    for (const line of lines) notePerson(people, line);
+    return people;
+  }
+}
+
+function notePerson(
+  people: Map<string, LoggedPerson>,
+  { kind, body }: Pick<LogRecord, 'kind' | 'body'>,
+): void {
+  if (kind !== 'person.added' && kind !== 'person.changed' && kind !== 'passphrase.changed') return;
+  const said = JSON.parse(body) as Partial<LoggedPerson> & { person: string };
+  const before = people.get(said.person);
+  const proof = said.proof ?? before?.proof;
+  if (kind === 'passphrase.changed') {
+    if (before) people.set(said.person, { ...before, proof });
+  } else people.set(said.person, { authorisations: said.authorisations, ended: said.ended ?? false, proof });
+}
+
+function agrees(row: PersonRecord, given: LoggedPerson | undefined): boolean {
+  return (
+    given !== undefined &&
+    canonicalJson(JSON.parse(row.authorisations)) === canonicalJson(given.authorisations) &&
+    (row.endedAt !== null) === given.ended &&
+    (given.proof === undefined || given.proof === proofName(row.passphraseHash))
+  );
+}
