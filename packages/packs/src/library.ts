@@ -121,6 +121,27 @@ function parseOnce(source: SourceFile): ReturnType<typeof parseLibraryFile> {
   return parsed;
 }
 
+interface Compiled {
+  readonly beside: readonly ParsedFile[];
+  readonly result: Result<unknown, readonly FileProblem[]>;
+}
+
+/** What was compiled before, by file: it stands as long as the same files are beside it. */
+const compiledBefore = new WeakMap<ParsedFile, Compiled>();
+
+function compileOnce<T>(
+  file: ParsedFile,
+  beside: readonly ParsedFile[],
+  how: () => Result<T, readonly FileProblem[]>,
+): Result<T, readonly FileProblem[]> {
+  const before = compiledBefore.get(file);
+  if (before?.beside.length === beside.length && before.beside.every((f, i) => f === beside[i]))
+    return before.result as Result<T, readonly FileProblem[]>;
+  const result = how();
+  compiledBefore.set(file, { beside, result });
+  return result;
+}
+
 function parseAll(sources: readonly SourceFile[], problems: FileProblem[]): ParsedFile[] {
   const files: ParsedFile[] = [];
   const seen = new Set<string>();
@@ -201,11 +222,13 @@ export function loadLibrary(sources: readonly SourceFile[]): Library {
     how: (file: ParsedFile) => Result<T, readonly FileProblem[]>,
   ): T[] =>
     of(format).flatMap((file) => {
-      const compiled = how(file);
+      const compiled = compileOnce(file, [...around, ...of('kanzel-module')], () => how(file));
       if (compiled.ok) return [compiled.value];
       problems.push(...compiled.error);
       return [];
     });
+  // The tree of systems and the modules are what other files are compiled beside.
+  const around = of('kanzel-systems');
   const trees = new Revisions<SystemTree>();
   for (const tree of compile('kanzel-systems', compileSystems)) trees.add('systems', tree);
   const systems = trees.newest('systems');
