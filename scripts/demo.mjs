@@ -86,6 +86,7 @@ const server = fork(
     people,
     '--simulation',
     `QX-TJD=${controlPort}`,
+    '--standins',
     '--monitor',
     `QX-TJD=${dataPort}`,
     '--weather',

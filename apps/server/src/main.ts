@@ -26,6 +26,7 @@ function readSettings(): Settings {
       scales: { type: 'string' },
       'sign-ins': { type: 'string', default: '10' },
       log: { type: 'string', default: 'warn' },
+      standins: { type: 'boolean', default: false },
       'new-key': { type: 'boolean', default: false },
     },
   });
@@ -49,6 +50,7 @@ function readSettings(): Settings {
     scales: values.scales,
     signInsPerMinute: Number(values['sign-ins']),
     newKey: values['new-key'],
+    standins: values.standins,
     logLevel: values.log === 'info' || values.log === 'silent' ? values.log : 'warn',
   };
 }

@@ -11,6 +11,8 @@ export interface Settings {
   readonly simulation: { readonly host: string; readonly port: number; readonly mark: string } | undefined;
   /** A monitor to listen to in place of the one configured; undefined in a real installation. */
   readonly monitor: { readonly host: string; readonly port: number; readonly mark: string } | undefined;
+  /** Whether devices and services may be on this machine itself: stand-ins are, nothing of a workshop is. */
+  readonly standins: boolean;
   /** A weather office to ask in place of the one the field names; undefined in a real installation. */
   readonly weather?: string | undefined;
   /** Scales to listen to in place of those the field names, as host:port; undefined in a real installation. */

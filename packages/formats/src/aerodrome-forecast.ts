@@ -63,7 +63,7 @@ function groupsOf(words: readonly string[]): string[][] {
 export function readAerodromeForecast(text: string, near: string): Result<readonly WindForecast[], Reason> {
   const words = text.replace(/=\s*$/, '').trim().split(/\s+/);
   const at = words.findIndex((w) => PERIOD.test(w));
-  if (words[0] !== 'TAF' || at < 0) return err(reason('notAForecast', { text: text.slice(0, 80) }));
+  if (words[0] !== 'TAF' || at < 0) return err(reason('notAForecast'));
   const now = Date.parse(near);
   const spanOf = (group: readonly string[]): { from: number; to: number } | undefined => {
     const match = PERIOD.exec(group.find((w) => PERIOD.test(w)) ?? '');
@@ -74,8 +74,7 @@ export function readAerodromeForecast(text: string, near: string): Result<readon
   const groups = groupsOf(words.slice(at));
   const whole = spanOf(groups[0] ?? []);
   const first = (groups[0] ?? []).map(readWind).find((w) => w !== undefined);
-  if (!whole || !first || whole.to <= whole.from)
-    return err(reason('notAForecast', { text: text.slice(0, 80) }));
+  if (!whole || !first || whole.to <= whole.from) return err(reason('notAForecast'));
   const prevailing: Piece[] = [{ ...whole, wind: first, atTimes: false }];
   const passing: Piece[] = [];
   for (const group of groups.slice(1)) {

@@ -36,9 +36,9 @@ export function writeSample(sample: EngineSample): string {
 
 function unseal(line: string): Result<string, Reason> {
   const match = /^(.*)\*([0-9A-F]{2})$/.exec(line.trim());
-  if (!match) return err(reason('lineWithoutChecksum', { line: line.slice(0, 60) }));
+  if (!match) return err(reason('lineWithoutChecksum'));
   const [, text = '', sum = ''] = match;
-  return lineChecksum(text) === sum ? ok(text) : err(reason('lineGarbled', { line: line.slice(0, 60) }));
+  return lineChecksum(text) === sum ? ok(text) : err(reason('lineGarbled'));
 }
 
 /** What every object has of itself is no name of an engine or a channel: written by such a name it would be everybody's. */
@@ -69,7 +69,7 @@ export function readEngineLine(line: string, columns: number | undefined): Resul
   if (first === HEADER) {
     const read = fields.map(readColumn);
     const bad = read.findIndex((c) => c === undefined);
-    if (bad >= 0 || read.length === 0) return err(reason('lineColumn', { column: fields[bad] ?? '' }));
+    if (bad >= 0 || read.length === 0) return err(reason('lineColumn', { column: bad + 1 }));
     return ok({ kind: 'header', columns: read.filter((c) => c !== undefined) });
   }
   if (columns === undefined) return err(reason('lineBeforeHeader'));
@@ -77,6 +77,6 @@ export function readEngineLine(line: string, columns: number | undefined): Resul
   const time = Number(first);
   const values = fields.map((f) => (f === '' ? null : Number(f)));
   if (first === '' || !Number.isFinite(time) || values.some((v) => v !== null && !Number.isFinite(v)))
-    return err(reason('lineFigure', { line: line.slice(0, 60) }));
+    return err(reason('lineFigure'));
   return ok({ kind: 'sample', sample: { time, values } });
 }

@@ -206,6 +206,7 @@ export function demoSettings(dataFolder: string): Settings {
     webFolder: undefined,
     demoPeople: [],
     simulation: undefined,
+    standins: false,
     monitor: undefined,
     signInsPerMinute: 1000,
     logLevel: 'silent',

@@ -2,6 +2,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import type { WeatherView } from '@kanzel/contract';
 import { err, ok, reason, windStretches, type Reason, type Result } from '@kanzel/core';
 import { readAerodromeForecast } from '@kanzel/formats';
+import { askText } from '../outgoing/ask-text.ts';
 import { CLOCK, SETTINGS, type Clock, type Settings } from '../settings.ts';
 import { FieldService } from './field.service.ts';
 
@@ -47,15 +48,7 @@ export class WeatherService {
   }
 
   private async ask(url: string): Promise<Result<string, Reason>> {
-    try {
-      const answer = await fetch(url, { signal: AbortSignal.timeout(PATIENCE) });
-      const text = await answer.text();
-      if (!answer.ok || text.length > MOST)
-        return err(reason('weatherSilent', { url, status: answer.status }));
-      return ok(text);
-    } catch (error) {
-      const cause = error instanceof Error ? error.message : String(error);
-      return err(reason('weatherSilent', { url, status: cause }));
-    }
+    const text = await askText(new URL(url), { patience: PATIENCE, most: MOST }, this.settings.standins);
+    return text.ok ? text : err(reason('weatherSilent', { how: text.error }));
   }
 }

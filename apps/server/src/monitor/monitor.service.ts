@@ -6,6 +6,7 @@ import { instantOfLine, makeSentences, type SourceClock } from '@kanzel/core';
 import type { MonitorEvent, MonitorState } from '@kanzel/contract';
 import { readEngineLine, type EngineColumn, type EngineSample } from '@kanzel/formats';
 import { Repository } from 'typeorm';
+import { hostMayBeAsked, lookupFor } from '../outgoing/addresses.ts';
 import { CLOCK, SETTINGS, type Clock, type Settings } from '../settings.ts';
 import { MonitorRow } from '../storage/entities.ts';
 import { WriteLock } from '../storage/write-lock.ts';
@@ -19,6 +20,9 @@ const REMEMBER = 60_000;
 const MOST_REMEMBERED = 6000;
 /** A monitor that sends no line end within this is not speaking the protocol. */
 const LONGEST_LINE = 16_384;
+
+const NOT_ALLOWED =
+  'Where it is said to be, no device of a workshop may be: an administrator names its address.';
 
 interface Line {
   socket: Socket | undefined;
@@ -121,7 +125,9 @@ export class MonitorService implements OnModuleInit, OnApplicationShutdown {
   }
 
   private connect(row: MonitorRow, line: Line): void {
-    const socket = createConnection({ host: row.host, port: row.port });
+    const { standins } = this.settings;
+    if (!hostMayBeAsked(row.host, standins)) return this.say(line, 'unreachable', NOT_ALLOWED);
+    const socket = createConnection({ host: row.host, port: row.port, lookup: lookupFor(standins) });
     line.socket = socket;
     line.columns = undefined;
     line.clock = undefined;
@@ -133,7 +139,13 @@ export class MonitorService implements OnModuleInit, OnApplicationShutdown {
       if (rest.length > LONGEST_LINE) rest = '';
       for (const text of lines) this.take(line, text);
     });
-    socket.on('error', (error) => this.say(line, 'unreachable', error.message));
+    socket.on('error', (error) =>
+      this.say(
+        line,
+        'unreachable',
+        (error as { code?: string }).code === 'ENOTALLOWED' ? NOT_ALLOWED : undefined,
+      ),
+    );
     socket.on('close', () => {
       if (line.stopped) return;
       this.say(line, 'unreachable', line.state.note);

@@ -4,6 +4,7 @@ import type { ScalesView } from '@kanzel/contract';
 import { err, ok, reason, type Reason, type Result } from '@kanzel/core';
 import { readEngineLine, type EngineColumn } from '@kanzel/formats';
 import { FieldService } from '../field/index.ts';
+import { hostMayBeAsked, lookupFor } from '../outgoing/addresses.ts';
 import { CLOCK, SETTINGS, type Clock, type Settings } from '../settings.ts';
 
 /** So long scales are listened to before they are told (ms), and so long nobody waits for their first line. */
@@ -40,8 +41,10 @@ export class ScalesService {
   async read(): Promise<Result<ScalesView, Reason>> {
     const at = this.address();
     if (!at) return err(reason('noScales'));
+    const { standins } = this.settings;
+    if (!hostMayBeAsked(at.host, standins)) return err(reason('scalesSilent', { how: 'notAllowed' }));
     return new Promise((resolve) => {
-      const socket = createConnection(at);
+      const socket = createConnection({ ...at, lookup: lookupFor(standins) });
       let columns: readonly EngineColumn[] | undefined;
       let rest = '';
       let shown: (Shown | undefined)[] = [];
@@ -54,11 +57,13 @@ export class ScalesService {
         socket.destroy();
         resolve(result);
       };
-      const silent = (why: string): void => end(err(reason('scalesSilent', { why })));
-      const patience = setTimeout(() => silent('no line came'), PATIENCE);
+      const silent = (how: string): void => end(err(reason('scalesSilent', { how })));
+      const patience = setTimeout(() => silent('notUnderstood'), PATIENCE);
       socket.setEncoding('latin1');
-      socket.on('error', (error) => silent(error.message));
-      socket.on('close', () => silent('they hung up'));
+      socket.on('error', (error) =>
+        silent((error as { code?: string }).code === 'ENOTALLOWED' ? 'notAllowed' : 'unreachable'),
+      );
+      socket.on('close', () => silent('unreachable'));
       socket.on('data', (chunk: string) => {
         const lines = (rest + chunk).split('\n');
         rest = (lines.pop() ?? '').slice(0, LONGEST_LINE);

@@ -28,6 +28,7 @@ export function settingsFor(dataFolder: string, change: Partial<Settings> = {}):
     demoPeople: [],
     simulation: undefined,
     monitor: undefined,
+    standins: true,
     signInsPerMinute: 1000,
     logLevel: 'silent',
     ...change,

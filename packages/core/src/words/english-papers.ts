@@ -1,3 +1,5 @@
+import { ownMember } from '../own-member.ts';
+import { HOW_SILENT } from './how-silent.ts';
 import type { Catalogue, Sentence } from './catalogue.ts';
 
 const many = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
@@ -150,7 +152,8 @@ export const ENGLISH_PAPERS = {
     `The copy “${p.s('name')}” has not reached the server yet. It goes out with the next try.`,
   noScales: () =>
     'Nobody has said where scales speak. Type what they show, or have an administrator name them under Installation.',
-  scalesSilent: (p) => `The scales do not answer: ${p.s('why')}. Type what they show.`,
+  scalesSilent: (p) =>
+    `The scales do not answer: ${ownMember(HOW_SILENT, p.s('how')) ?? ''}. Type what they show.`,
   // Papers
   trailEmpty: () => 'No logbook has been named yet.',
   trailReversed: (p) => `“${p.s('book')}” ends before it begins.`,

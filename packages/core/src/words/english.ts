@@ -4,6 +4,7 @@ import { STATION_TITLES, ROLE_TITLES } from './labels.ts';
 import { together, type Catalogue, type Names, type Parameters } from './catalogue.ts';
 import { ENGLISH_EVIDENCE } from './english-evidence.ts';
 import { sayWay } from './way-titles.ts';
+import { HOW_SILENT } from './how-silent.ts';
 import type { Reason } from './reason.ts';
 
 export type { Names } from './catalogue.ts';
@@ -142,8 +143,8 @@ const ENGLISH_OWN = {
     'Nobody has said yet where this installation stands; an administrator can, under Installation.',
   noWeatherOffice: () => 'No weather office is named for this field. Type the wind yourself.',
   weatherSilent: (p) =>
-    `The weather office at ${p.s('url')} did not answer (${p.s('status')}). Type the wind yourself, or ask again.`,
-  notAForecast: (p) => `“${p.s('text')}” is not an aerodrome forecast. Type the wind yourself.`,
+    `The weather office does not answer: ${ownMember(HOW_SILENT, p.s('how')) ?? ''}. Type the wind yourself.`,
+  notAForecast: () => 'What came is not understood as an aerodrome forecast. Type the wind yourself.',
   demandNotInPack: (p) => `An occasion asks for “${p.s('other')}”, which is not in the pack.`,
   // Orders, days and flights that cannot be
   circle: (p) =>
@@ -384,12 +385,13 @@ const ENGLISH_OWN = {
   recordShape: (p) => `This is not a record file: ${p.s('what')}.`,
   recordNewer: (p) =>
     `This record file has format version ${p.n('version')}; this program reads up to ${p.n('known')}.`,
-  lineWithoutChecksum: (p) => `The engine monitor sent a line without check digits: ${p.s('line')}`,
-  lineGarbled: (p) => `The engine monitor sent a garbled line: ${p.s('line')}`,
-  lineColumn: (p) => `The engine monitor names a column that is not understood: ${p.s('column')}`,
+  lineWithoutChecksum: () => 'The engine monitor sent a line without check digits.',
+  lineGarbled: () => 'The engine monitor sent a garbled line.',
+  lineColumn: (p) =>
+    `The engine monitor names a column that is not understood: the ${p.n('column')}. of them.`,
   lineColumns: (p) => `The engine monitor announced ${p.n('wanted')} columns and sent ${p.n('got')}.`,
   lineBeforeHeader: () => 'The engine monitor sent readings before saying what they are.',
-  lineFigure: (p) => `The engine monitor sent something that is not a figure: ${p.s('line')}`,
+  lineFigure: () => 'The engine monitor sent something that is not a figure.',
   limitMissing: (p) =>
     `Check “${p.s('check')}” needs the limit “${p.s('limit')}”, and ${p.s('book')} has none of that name.`,
   checkMissing: (p) => `Check “${p.s('check')}” refers to “${p.s('other')}”, which is not in the pack.`,
