@@ -7,14 +7,36 @@ import { ensureInstalled, ensureNode, ROOT } from './lib.mjs';
 /**
  * `npm run fuzz -- --minutes 30`: random campaigns on random packs and on the packs that ship, with the seed of the clock, held against the oracle
  * until the time is over or one of them disagrees; that one is shrunk and printed with its seed.
+ * `npm run fuzz -- --parsers 1000000`: so many damaged inputs for everything that reads what comes from outside.
  */
+/** Readers in apps/server/src/parsers.test.ts. */
+const PARSERS = 12;
+const ROUND = 1500;
 ensureNode();
 ensureInstalled();
 const { values } = parseArgs({
-  options: { minutes: { type: 'string', default: '5' }, seed: { type: 'string' } },
+  options: {
+    minutes: { type: 'string', default: '5' },
+    seed: { type: 'string' },
+    parsers: { type: 'string' },
+  },
 });
+if (values.parsers !== undefined) {
+  const each = Math.ceil(Number(values.parsers) / PARSERS);
+  const done = spawnSync('npx', ['--no-install', 'jest', 'apps/server/src/parsers'], {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: {
+      ...process.env,
+      KANZEL_FUZZ_INPUTS: String(each),
+      KANZEL_FUZZ_SEED: values.seed ?? String(Date.now() % 1_000_000_000),
+    },
+  });
+  process.stdout.write(`${each * PARSERS} inputs\n`);
+  process.exit(done.status ?? 1);
+}
 const until = Date.now() + Number(values.minutes) * 60_000;
-const ROUND = 1500;
+
 const SHIPPED = readdirSync(join(ROOT, 'packages/packs/library/packs')).length;
 let campaigns = 0;
 let seed = Number(values.seed ?? Date.now() % 1_000_000_000);

@@ -1,4 +1,4 @@
-import { isCollection, LineCounter, parseDocument, visit, type Document } from 'yaml';
+import { isCollection, isScalar, LineCounter, parseDocument, visit, type Document } from 'yaml';
 import { err, ok, type Result } from '@kanzel/core';
 import type { FileProblem } from './problem.ts';
 
@@ -63,8 +63,9 @@ function excess(document: Document): { at: number; message: string } | undefined
       if (map.items.length > MOST_MEMBERS) return say(map.range, 'has more members than any library file');
       const names = new Set<string>();
       for (const { key } of map.items) {
-        const name = String(key);
-        const { range } = key as { range?: readonly number[] };
+        if (!isScalar(key)) return say(map.range, 'has a member whose name is not a word');
+        const name = String(key.value);
+        const { range } = key;
         if (INHERITED.has(name)) return say(range, `nothing may be called "${name}"`);
         if (names.has(name)) return say(range, `"${name}" is said twice`);
         names.add(name);
