@@ -13,6 +13,7 @@ import { ReportsModule } from './reports/index.ts';
 import { CLOCK, SETTINGS, type Clock, type Settings } from './settings.ts';
 import { FolderHold } from './storage/folder-lock.ts';
 import { sqliteOptions } from './storage/sqlite.ts';
+import { EntryStore } from './storage/entry-store.ts';
 import { WriteLock } from './storage/write-lock.ts';
 
 @Global()
@@ -24,6 +25,7 @@ class FoundationModule {
       { provide: CLOCK, useValue: clock },
       { provide: FolderHold, useValue: hold },
       WriteLock,
+      EntryStore,
     ];
     return { module: FoundationModule, providers, exports: providers };
   }

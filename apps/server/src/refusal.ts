@@ -51,3 +51,9 @@ export function refuseFor(status: keyof typeof KINDS, reason: Reason): HttpExcep
   const body: Refusal = { message: plain.say(reason), reason };
   return new KINDS[status](body);
 }
+
+/** What a post that was not taken is answered with: one that may come later is told so, and its device sends it again. */
+export function refusePosted(reason: Reason): HttpException {
+  const status = reason.code === 'campaignUnknown' ? 404 : reason.code === 'comeLater' ? 503 : 409;
+  return refuseFor(status, reason);
+}

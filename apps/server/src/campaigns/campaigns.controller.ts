@@ -30,7 +30,7 @@ import { MonitorService, SimulationService } from '../monitor/index.ts';
 import { NeedsRole, Signed } from '../access.ts';
 import { mayAct } from '../people/index.ts';
 import { RecordService } from '../record/index.ts';
-import { refuse, refuseFor } from '../refusal.ts';
+import { refuse, refuseFor, refusePosted } from '../refusal.ts';
 import { CLOCK, type Clock } from '../settings.ts';
 
 function earlierView(id: string, state: CampaignState): EarlierCampaignView {
@@ -225,7 +225,7 @@ export class CampaignsController {
       version: ENTRY_VERSIONS[entry.kind],
     } as unknown as EntryDraft;
     const posted = await this.record.post(campaign, [draft], person);
-    if (!posted.ok) throw refuseFor(posted.error.code === 'campaignUnknown' ? 404 : 409, posted.error);
+    if (!posted.ok) throw refusePosted(posted.error);
     const [refused] = posted.value.refused;
     if (refused) throw refuseFor(409, refused.reason);
     return posted.value;

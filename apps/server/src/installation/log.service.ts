@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { InjectDataSource, InjectRepository } from '@nestjs/typeorm';
-import { canonicalJson, chainLine, type LoggedHead, type LogLine } from '@kanzel/core';
+import { canonicalJson, chainLine, type LogLine } from '@kanzel/core';
 import { DataSource, In, MoreThan, Repository, type EntityManager } from 'typeorm';
 import { CLOCK, type Clock } from '../settings.ts';
 import { LogRow } from '../storage/entities.ts';
@@ -91,14 +91,5 @@ export class LogService {
   /** Every line of some kinds, in order. */
   async ofKinds(kinds: readonly LogKind[]): Promise<LogLine[]> {
     return (await this.rows.find({ where: { kind: In([...kinds]) }, order: { seq: 'ASC' } })).map(lineOf);
-  }
-
-  /** Where a campaign's record stood by the log; undefined when the log has never heard of it. */
-  async headOf(campaign: string): Promise<LoggedHead | undefined> {
-    const row = await this.rows.findOne({
-      where: { campaign, kind: 'head.advanced' },
-      order: { seq: 'DESC' },
-    });
-    return row ? (JSON.parse(row.body) as LoggedHead) : undefined;
   }
 }

@@ -4,6 +4,7 @@ import { InjectRepository } from '@nestjs/typeorm';
 import { hash, verify } from '@node-rs/argon2';
 import { coversSystems, err, ok, type About, type Result, type Role } from '@kanzel/core';
 import type { Authorisation, FirstPersonRequest, PersonRequest, PersonView } from '@kanzel/contract';
+import { LRUCache } from 'lru-cache';
 import { Repository, type EntityManager } from 'typeorm';
 import { KeyService, LogGuardService, LogService, proofName } from '../installation/index.ts';
 import { CLOCK, type Clock } from '../settings.ts';
@@ -61,6 +62,9 @@ export function holds(person: PersonView, role: Role, at: string): boolean {
 export class PeopleService implements OnModuleInit {
   /** Printed at the server as long as there is no account; whoever can read it may make the first one. */
   readonly setupCode = Array.from({ length: 3 }, () => String(randomInt(1000)).padStart(3, '0')).join('-');
+  /** Accounts as they are in the database, which nobody else writes to; asked for with every request. */
+  private readonly known = new LRUCache<string, PersonRow>({ max: 1000 });
+  private changes = 0;
   private readonly missingHash = hash('nobody has this passphrase', ARGON);
 
   constructor(
@@ -92,6 +96,8 @@ export class PeopleService implements OnModuleInit {
       await change(manager);
       await this.log.addWithin(manager, kind, body);
     });
+    this.changes += 1;
+    this.known.clear();
   }
 
   /** A person with what the log says they may do: rights that were given beside it are none. */
@@ -112,8 +118,14 @@ export class PeopleService implements OnModuleInit {
   }
 
   async find(id: string): Promise<PersonView | undefined> {
+    const known = this.known.get(id);
+    if (known) return this.trusted(known);
+    const before = this.changes;
     const row = await this.people.findOneBy({ id });
-    return row ? this.trusted(row) : undefined;
+    if (!row) return undefined;
+    // One that was changed while it was looked up is not remembered as it was.
+    if (this.changes === before) this.known.set(id, row);
+    return this.trusted(row);
   }
 
   /** Adds a person. Error: the name is taken. */

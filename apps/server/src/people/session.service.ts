@@ -3,6 +3,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import type { PersonView, SessionView } from '@kanzel/contract';
+import { LRUCache } from 'lru-cache';
 import { LessThan, Repository } from 'typeorm';
 import { LogService } from '../installation/index.ts';
 import { CLOCK, type Clock } from '../settings.ts';
@@ -33,6 +34,9 @@ interface SessionEvents {
 @Injectable()
 export class SessionService {
   readonly events = new EventEmitter<SessionEvents>();
+  private readonly known = new LRUCache<string, SessionRow>({ max: 2000 });
+  /** How many sessions have ended: what was looked up across an end may be out of date. */
+  private ends = 0;
 
   constructor(
     @InjectRepository(SessionRow) private readonly sessions: Repository<SessionRow>,
@@ -63,6 +67,18 @@ export class SessionService {
     return token;
   }
 
+  /** The session of a token as it is in the database, which nobody else writes to; asked for with every request. */
+  private async find(token: string): Promise<SessionRow | undefined> {
+    const hash = tokenHash(token);
+    const known = this.known.get(hash);
+    if (known) return known;
+    const before = this.ends;
+    const row = await this.sessions.findOneBy({ tokenHash: hash });
+    // One that ended while it was looked up is not remembered as one that goes on.
+    if (row && this.ends === before) this.known.set(hash, row);
+    return row ?? undefined;
+  }
+
   private over(row: SessionRow): boolean {
     const now = this.clock.now().getTime();
     return Date.parse(row.expiresAt) < now || Date.parse(row.seenAt) + ABSENCE[row.kind] * 60_000 < now;
@@ -70,7 +86,7 @@ export class SessionService {
 
   /** Whether a session goes on, which asking does not prolong. */
   async lasts(token: string | undefined): Promise<boolean> {
-    const row = token ? await this.sessions.findOneBy({ tokenHash: tokenHash(token) }) : null;
+    const row = token ? await this.find(token) : undefined;
     if (!row || this.over(row)) return false;
     const person = await this.people.find(row.personId);
     return person !== undefined && !person.endedAt;
@@ -79,13 +95,14 @@ export class SessionService {
   /** Whose session a token is; undefined when it is none, has ended, or nobody touched the device for too long. */
   async whose(token: string | undefined): Promise<PersonView | undefined> {
     if (!token) return undefined;
-    const row = await this.sessions.findOneBy({ tokenHash: tokenHash(token) });
+    const row = await this.find(token);
     if (!row || this.over(row)) return undefined;
     const now = this.clock.now();
-    if (now.getTime() - Date.parse(row.seenAt) > TOUCH)
-      await this.lock.run(() =>
-        this.sessions.update({ tokenHash: row.tokenHash }, { seenAt: now.toISOString() }),
-      );
+    if (now.getTime() - Date.parse(row.seenAt) > TOUCH) {
+      const seenAt = now.toISOString();
+      if (this.known.has(row.tokenHash)) this.known.set(row.tokenHash, { ...row, seenAt });
+      await this.lock.run(() => this.sessions.update({ tokenHash: row.tokenHash }, { seenAt }));
+    }
     const person = await this.people.find(row.personId);
     return person && !person.endedAt ? person : undefined;
   }
@@ -112,6 +129,8 @@ export class SessionService {
   private async end(rows: readonly SessionRow[], by: string): Promise<void> {
     for (const row of rows) {
       await this.lock.run(() => this.sessions.delete({ tokenHash: row.tokenHash }));
+      this.ends += 1;
+      this.known.delete(row.tokenHash);
       await this.log.add('session.ended', { person: row.personId, device: row.device, by });
       this.events.emit('ended', row.tokenHash);
     }

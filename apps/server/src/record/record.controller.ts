@@ -15,7 +15,7 @@ import { Signed } from '../access.ts';
 import { placeOf } from '../door/place.ts';
 import { KeyService, LogGuardService } from '../installation/index.ts';
 import { IdentityService, PeopleService } from '../people/index.ts';
-import { refuse, refuseFor } from '../refusal.ts';
+import { refuse, refuseFor, refusePosted } from '../refusal.ts';
 import { CLOCK, type Clock } from '../settings.ts';
 import { RecordService, validateDrafts } from './record.service.ts';
 
@@ -39,7 +39,7 @@ export class RecordController {
   ): Promise<EntriesResponse> {
     const folded = await this.record.fold(campaign);
     if (!folded) throw refuse(404, 'There is no such campaign here.');
-    const entries = await this.record.list(campaign, placeOf(after));
+    const entries = this.record.list(campaign, placeOf(after));
     return { entries, head: folded.state.head, count: folded.state.count };
   }
 
@@ -56,7 +56,7 @@ export class RecordController {
     // Undefined members are those a client left out; the draft is what remains.
     const drafts = request.entries.map((e) => JSON.parse(JSON.stringify(e)) as EntryDraft);
     const posted = await this.record.post(campaign, drafts, person);
-    if (!posted.ok) throw refuseFor(posted.error.code === 'campaignUnknown' ? 404 : 409, posted.error);
+    if (!posted.ok) throw refusePosted(posted.error);
     return posted.value;
   }
 
@@ -71,7 +71,7 @@ export class RecordController {
     await this.identity.proven(person, request.passphrase, { campaign });
     const { passphrase: _passphrase, ...rest } = request;
     const posted = await this.record.release(campaign, rest, person);
-    if (!posted.ok) throw refuseFor(posted.error.code === 'campaignUnknown' ? 404 : 409, posted.error);
+    if (!posted.ok) throw refusePosted(posted.error);
     const [refused] = posted.value.refused;
     if (refused) throw refuseFor(409, refused.reason);
     return posted.value;
@@ -83,7 +83,7 @@ export class RecordController {
     @Param('campaign', ParseUUIDPipe) campaign: string,
     @Res() response: Response,
   ): Promise<void> {
-    const entries = await this.record.list(campaign);
+    const entries = this.record.list(campaign);
     const folded = await this.record.fold(campaign);
     if (!folded || entries.length === 0) throw refuse(404, 'There is no such campaign here.');
     // What is damaged is not signed: a signature would make it whole.

@@ -2,13 +2,13 @@ import { Module } from '@nestjs/common';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { AttachmentsModule } from '../attachments/index.ts';
 import { MonitorModule } from '../monitor/index.ts';
-import { CampaignRow, EntryRow } from '../storage/entities.ts';
+import { CampaignRow } from '../storage/entities.ts';
 import { LiveGateway } from './live.gateway.ts';
 import { RecordController } from './record.controller.ts';
 import { RecordService } from './record.service.ts';
 
 @Module({
-  imports: [TypeOrmModule.forFeature([EntryRow, CampaignRow]), MonitorModule, AttachmentsModule],
+  imports: [TypeOrmModule.forFeature([CampaignRow]), MonitorModule, AttachmentsModule],
   controllers: [RecordController],
   providers: [RecordService, LiveGateway],
   exports: [RecordService],

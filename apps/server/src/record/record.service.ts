@@ -5,6 +5,7 @@ import { InjectDataSource, InjectRepository } from '@nestjs/typeorm';
 import {
   aboutOf,
   admit,
+  beginFolding,
   canonicalJson,
   chain,
   err,
@@ -32,19 +33,16 @@ import {
   type PersonView,
   type PostEntriesResponse,
 } from '@kanzel/contract';
-import { DataSource, MoreThan, Repository } from 'typeorm';
+import { DataSource, Repository } from 'typeorm';
 import { AttachmentsService } from '../attachments/index.ts';
 import { KeyService, LogGuardService, LogService } from '../installation/index.ts';
 import { mayAct, PeopleService } from '../people/index.ts';
 import { CLOCK, type Clock } from '../settings.ts';
 import { CampaignRow, EntryRow } from '../storage/entities.ts';
+import { EntryStore, platformHash } from '../storage/entry-store.ts';
 import { WriteLock } from '../storage/write-lock.ts';
-
-/** A folded campaign in memory: what the entries say, and nothing that is not in them. */
-interface Folded {
-  state: CampaignState;
-  damaged?: Reason;
-}
+import { HeldCampaigns, type Folded } from './held-campaigns.ts';
+import { PostQueue, type Open, type Waiting } from './post-queue.ts';
 
 interface RecordEvents {
   entry: [Entry];
@@ -55,14 +53,15 @@ interface RecordEvents {
 export class RecordService implements OnModuleInit {
   /** Announces entries once they are on the disk. */
   readonly events = new EventEmitter<RecordEvents>();
-  private readonly folded = new Map<string, Folded>();
+  private readonly held = new HeldCampaigns();
+  private readonly queue = new PostQueue((group) => this.lock.run(() => this.commit(group)));
   private readonly standings = new Map<string, { head: string; at: number; standing: Standing }>();
 
   constructor(
     @InjectDataSource() private readonly dataSource: DataSource,
-    @InjectRepository(EntryRow) private readonly entries: Repository<EntryRow>,
     @InjectRepository(CampaignRow) private readonly campaigns: Repository<CampaignRow>,
     private readonly lock: WriteLock,
+    private readonly store: EntryStore,
     private readonly log: LogService,
     private readonly key: KeyService,
     private readonly guard: LogGuardService,
@@ -75,44 +74,49 @@ export class RecordService implements OnModuleInit {
   async onModuleInit(): Promise<void> {
     if (!(await this.key.beginsNow())) return;
     for (const { id } of await this.campaigns.find({ order: { createdAt: 'ASC' } })) {
-      const last = (await this.list(id)).pop();
+      const last = this.list(id).pop();
       if (last) await this.log.add('head.advanced', headOf(last));
     }
   }
 
   /** Entries of a campaign after a place, in order. */
-  async list(campaign: string, after = 0): Promise<Entry[]> {
-    const rows = await this.entries.find({
-      where: { campaign, seq: MoreThan(after) },
-      order: { seq: 'ASC' },
-    });
-    return rows.map((r) => JSON.parse(r.json) as Entry);
+  list(campaign: string, after = 0): Entry[] {
+    return this.store.between(campaign, after);
   }
 
-  /** The folded campaign; verified against its hashes the first time it is read. Undefined when there is none. */
+  /** The folded campaign; verified against its hashes whenever it is read anew. Undefined when there is none. */
   async fold(campaign: string): Promise<Folded | undefined> {
-    const known = this.folded.get(campaign);
+    const known = this.held.get(campaign);
     if (known) return known;
     if (!(await this.campaigns.existsBy({ id: campaign }))) return undefined;
-    const entries = await this.list(campaign);
-    const verified = verifyChain(entries);
-    const damaged = verified.ok ? await this.againstLog(campaign, verified.value) : verified.error;
+    // From here on nobody comes between: what is read is of one moment, and so is the log it is held against.
+    const entries = this.list(campaign);
+    const verified = verifyChain(entries, platformHash);
+    const damaged = verified.ok ? this.againstLog(campaign, verified.value) : verified.error;
     const folded: Folded = { state: foldEntries(entries), ...(damaged ? { damaged } : {}) };
-    this.folded.set(campaign, folded);
+    this.held.set(campaign, folded);
     return folded;
   }
 
   /**
    * Every campaign as the hangar lists it, newest first. Where a record ends, and whether a release ended it,
-   * stands in its last entry; only those in hand are folded and verified, a released one when it is opened.
+   * stands in its last entry; only those in hand are folded and verified, a released one when it is opened. So many at most
+   * are folded for one list; where the others stand is told with the next.
    */
   async summaries(): Promise<CampaignView[]> {
     const rows: (CampaignRow & { count: number; head: string; releasedAt: string | null })[] =
       await this.dataSource.query(LAST_ENTRIES);
-    for (const row of rows) if (row.releasedAt === null) await this.fold(row.id);
     const now = this.clock.now();
+    const unknown = rows.filter((row) => row.releasedAt === null && !this.knowsStanding(row, now));
+    for (const row of unknown.slice(0, MOST_FOLDED)) {
+      const folded = await this.fold(row.id);
+      if (folded) this.noteStanding(row.id, folded, now);
+      // Others are let by: a hangar of hundreds is not worth a heartbeat of the line.
+      await new Promise((resolve) => setImmediate(resolve));
+    }
     return rows.map(({ id, mark, title, count, head, releasedAt, ...row }) => {
-      const damaged = this.folded.get(id)?.damaged;
+      const damaged = this.held.peek(id)?.damaged;
+      const standing = releasedAt === null ? this.standings.get(id)?.standing : undefined;
       const { pack, packRevision, limitBook, limitBookRevision } = row;
       return {
         id,
@@ -122,23 +126,24 @@ export class RecordService implements OnModuleInit {
         head,
         openedOn: { pack, packRevision, limitBook, limitBookRevision },
         ...(releasedAt === null ? {} : { releasedAt }),
-        ...(releasedAt === null ? this.standing(id, now) : {}),
+        ...(standing ? { standing } : {}),
         ...(damaged ? { damaged } : {}),
       };
     });
   }
 
-  /** Where a campaign in hand stands; made anew when its record or the clock has moved on. */
-  private standing(id: string, now: Date): { standing?: Standing } {
-    const folded = this.folded.get(id);
-    if (!folded || folded.damaged) return {};
+  /** Whether it is known where a campaign stands: as long as its record and, by and large, the clock have not moved on. */
+  private knowsStanding({ id, head }: { id: string; head: string }, now: Date): boolean {
+    if (this.held.peek(id)?.damaged) return true;
     const known = this.standings.get(id);
-    if (known?.head === folded.state.head && now.getTime() - known.at < STANDING_HOLDS)
-      return { standing: known.standing };
-    const standing = standingOf(folded.state, now.toISOString());
-    if (!standing) return {};
-    this.standings.set(id, { head: folded.state.head, at: now.getTime(), standing });
-    return { standing };
+    const holds = this.held.peek(id) ? STANDING_HOLDS : STANDING_HOLDS_LET_GO;
+    return known?.head === head && now.getTime() - known.at < holds;
+  }
+
+  private noteStanding(id: string, { state, damaged }: Folded, now: Date): void {
+    const standing = damaged ? undefined : standingOf(state, now.toISOString());
+    if (standing) this.standings.set(id, { head: state.head, at: now.getTime(), standing });
+    else this.standings.delete(id);
   }
 
   /** Figures of earlier, released campaigns of an airframe and of its fleet, for limits against the past. */
@@ -175,11 +180,8 @@ export class RecordService implements OnModuleInit {
   }
 
   /** Whether a record ends where the log of the installation says; a shortened one verifies on its own. */
-  private async againstLog(
-    campaign: string,
-    { count, head }: { count: number; head: string },
-  ): Promise<Reason | undefined> {
-    const logged = await this.log.headOf(campaign);
+  private againstLog(campaign: string, { count, head }: { count: number; head: string }): Reason | undefined {
+    const logged = this.store.loggedHead(campaign);
     if (!logged) return reason('campaignUnlogged', { campaign });
     return logged.count === count && logged.head === head
       ? undefined
@@ -190,7 +192,7 @@ export class RecordService implements OnModuleInit {
   open(request: OpenCampaignRequest, basis: Basis, person: PersonView): Promise<Result<Entry, Reason>> {
     return this.lock.run(async () => {
       if (await this.campaigns.existsBy({ id: request.id })) {
-        const [first] = await this.list(request.id);
+        const [first] = this.list(request.id);
         return first ? ok(first) : err(reason('notOpened'));
       }
       const receivedAt = this.clock.now().toISOString();
@@ -212,7 +214,7 @@ export class RecordService implements OnModuleInit {
         await manager.insert(EntryRow, rowOf(entry));
         await this.log.addWithin(manager, 'head.advanced', headOf(entry));
       });
-      this.folded.set(request.id, { state: foldEntries([entry]) });
+      this.held.set(request.id, { state: foldEntries([entry]) });
       this.events.emit('entry', entry);
       return ok(entry);
     });
@@ -221,46 +223,79 @@ export class RecordService implements OnModuleInit {
   /**
    * Admits drafts one after another, chains and stores those admitted in one transaction, and announces them
    * once it has committed. A draft that is already in the record is answered with its entry. One refused
-   * changes nothing; those after it are asked on their own.
+   * changes nothing; those after it are asked on their own. What others post at the same time goes to the disk together
+   * with it: nobody is answered before that, and where it fails, everybody in it hears so. Error `comeLater`: too many wait.
    */
-  post(
+  async post(
     campaign: string,
     drafts: readonly EntryDraft[],
     person: PersonView,
   ): Promise<Result<PostEntriesResponse, Reason>> {
-    return this.lock.run(async () => {
-      const folded = await this.fold(campaign);
-      if (!folded) return err(reason('campaignUnknown'));
-      if (folded.damaged) return err(folded.damaged);
-      const known = await this.alreadyRecorded(drafts);
-      const fresh: Entry[] = [];
-      const accepted: Entry[] = [];
-      const refused: { id: string; reason: Reason }[] = [];
-      let { state } = folded;
-      for (const draft of drafts) {
-        const recorded = known.get(draft.id) ?? fresh.find((e) => e.id === draft.id);
-        const judged: Result<Entry | 'new', Reason> = recorded
-          ? sameDraft(recorded, draft)
-          : ((await this.strangers(draft)) ??
-            this.admitOne(draft, campaign, state, await this.asSeen(draft, state, fresh), person));
-        if (!judged.ok) refused.push({ id: draft.id, reason: judged.error });
-        else if (judged.value !== 'new') accepted.push(judged.value);
-        else {
-          const entry = chain(
-            draft,
-            state.count > 0 ? { seq: state.count, hash: state.head } : undefined,
-            this.clock.now().toISOString(),
-          );
-          state = foldEntries([entry], state);
-          fresh.push(entry);
-          accepted.push(entry);
-        }
+    const folded = await this.fold(campaign);
+    if (!folded) return err(reason('campaignUnknown'));
+    const strangers = await this.strangers(drafts);
+    return this.queue.add({ campaign, drafts, person, strangers });
+  }
+
+  /** Judges what waits, one after the other, writes it to the disk together, and answers. */
+  private async commit(group: readonly Waiting[]): Promise<void> {
+    const open = new Map<string, Open>();
+    const fresh: Entry[] = [];
+    const answers: (() => void)[] = [];
+    const at = this.clock.now().toISOString();
+    for (const waiting of group) {
+      const folded = open.get(waiting.campaign)?.folded ?? (await this.fold(waiting.campaign));
+      if (!folded) waiting.answer(err(reason('campaignUnknown')));
+      else if (folded.damaged) waiting.answer(err(folded.damaged));
+      else {
+        const own = open.get(waiting.campaign) ?? { folded, folding: beginFolding(folded.state), fresh: [] };
+        open.set(waiting.campaign, own);
+        const posted = this.judge(waiting, own);
+        fresh.push(...posted.fresh);
+        answers.push(() => waiting.answer(ok(posted.answer)));
       }
-      await this.store(fresh);
-      folded.state = state;
-      for (const entry of fresh) this.events.emit('entry', entry);
-      return ok({ accepted, refused });
-    });
+    }
+    if (fresh.length > 0) {
+      const heads = [...open.values()].flatMap((o) => o.fresh.slice(-1).map(headOf));
+      this.store.append(fresh, heads, at);
+    }
+    for (const [campaign, { folding, fresh: added }] of open)
+      if (added.length > 0) this.held.set(campaign, { state: folding.state });
+    for (const entry of fresh) this.events.emit('entry', entry);
+    for (const answer of answers) answer();
+  }
+
+  private judge(
+    { drafts, person, strangers, campaign }: Waiting,
+    own: Open,
+  ): { readonly fresh: readonly Entry[]; readonly answer: PostEntriesResponse } {
+    const fresh: Entry[] = [];
+    const accepted: Entry[] = [];
+    const refused: { id: string; reason: Reason }[] = [];
+    for (const draft of drafts) {
+      const recorded = this.store.find(draft.id) ?? own.fresh.find((e) => e.id === draft.id);
+      const judged: Result<Entry | 'new', Reason> = recorded
+        ? sameDraft(recorded, draft)
+        : strangers.has(draft.id)
+          ? err(reason('crewUnknown'))
+          : this.admitOne(draft, campaign, own, person);
+      if (!judged.ok) refused.push({ id: draft.id, reason: judged.error });
+      else if (judged.value !== 'new') accepted.push(judged.value);
+      else {
+        const { state } = own.folding;
+        const entry = chain(
+          draft,
+          state.count > 0 ? { seq: state.count, hash: state.head } : undefined,
+          this.clock.now().toISOString(),
+          platformHash,
+        );
+        own.folding.add(entry);
+        own.fresh.push(entry);
+        fresh.push(entry);
+        accepted.push(entry);
+      }
+    }
+    return { fresh, answer: { accepted, refused } };
   }
 
   /**
@@ -270,7 +305,7 @@ export class RecordService implements OnModuleInit {
   takeOver(records: readonly (readonly Entry[])[]): Promise<Result<true, Reason>> {
     return this.lock.run(async () => {
       for (const entries of records) {
-        const verified = verifyChain(entries);
+        const verified = verifyChain(entries, platformHash);
         if (!verified.ok) return verified;
         const [first] = entries;
         if (first?.kind !== 'campaign.opened') return err(reason('notOpened'));
@@ -319,21 +354,23 @@ export class RecordService implements OnModuleInit {
     return this.post(campaign, [draft], person);
   }
 
-  /** Refuses a crew of people who are not there: a gate that asks for two is not passed by one and an invented name. */
-  private async strangers(draft: EntryDraft): Promise<Result<never, Reason> | undefined> {
-    const named = draft.kind === 'gate.passed' ? (draft.body.crew ?? []) : [];
-    if (named.length === 0) return undefined;
+  /** Drafts that name a crew of people who are not there: a gate that asks for two is not passed by one and an invented name. */
+  private async strangers(drafts: readonly EntryDraft[]): Promise<ReadonlySet<string>> {
+    const named = drafts.flatMap((d) =>
+      d.kind === 'gate.passed' ? [{ id: d.id, crew: d.body.crew ?? [] }] : [],
+    );
+    if (named.length === 0) return new Set();
     const there = new Set((await this.people.list()).filter((p) => !p.endedAt).map((p) => p.id));
-    return named.every((id) => there.has(id)) ? undefined : err(reason('crewUnknown'));
+    return new Set(named.filter(({ crew }) => !crew.every((id) => there.has(id))).map(({ id }) => id));
   }
 
   private admitOne(
     draft: EntryDraft,
     campaign: string,
-    state: CampaignState,
-    asSeen: CampaignState,
+    own: Open,
     person: PersonView,
   ): Result<'new', Reason> {
+    const { state } = own.folding;
     if (draft.campaign !== campaign) return err(reason('otherCampaign'));
     if (draft.by !== person.id) return err(reason('notYours'));
     const family = state.index?.basis.aircraft.family ?? '';
@@ -346,47 +383,30 @@ export class RecordService implements OnModuleInit {
     const copies = draft.kind === 'answer.given' ? scansOf(draft.body.answer) : [];
     const missing = copies.find((c) => !this.attachments.has(c.sha256));
     if (missing) return err(reason('scanNotHere', { name: missing.name }));
-    const admitted = admit(draft, state, now.toISOString(), asSeen);
+    const admitted = admit(draft, state, at, () => this.asSeen(draft, own));
     return admitted.ok ? ok('new') : admitted;
   }
 
-  /**
-   * The record as the author of a draft had it: all of it, unless others have added something meanwhile. Folded anew
-   * only then, which is when a device comes back that had no network.
-   */
-  private async asSeen(
-    draft: EntryDraft,
-    state: CampaignState,
-    fresh: readonly Entry[],
-  ): Promise<CampaignState> {
-    if (draft.seen === undefined || draft.seen >= state.count) return state;
-    const since = [...(await this.list(draft.campaign, draft.seen)), ...fresh].filter(
-      (e) => e.seq > (draft.seen ?? 0),
-    );
-    const placed = { ...draft, seen: draft.seen, seq: state.count + 1 };
-    if (since.every((e) => hasSeen(placed, e))) return state;
-    const all = [...(await this.list(draft.campaign)), ...fresh];
-    return foldEntries(all.filter((e) => hasSeen(placed, e)));
-  }
-
-  private async alreadyRecorded(drafts: readonly EntryDraft[]): Promise<Map<string, Entry>> {
-    const found = new Map<string, Entry>();
-    for (const { id } of drafts) {
-      const row = await this.entries.findOneBy({ id });
-      if (row) found.set(id, JSON.parse(row.json) as Entry);
-    }
-    return found;
-  }
-
-  private async store(entries: readonly Entry[]): Promise<void> {
-    const last = entries[entries.length - 1];
-    if (!last) return;
-    await this.dataSource.transaction(async (manager) => {
-      await manager.insert(EntryRow, entries.map(rowOf));
-      await this.log.addWithin(manager, 'head.advanced', headOf(last));
-    });
+  /** The record as the author of a draft had it: all of it, unless others have added something meanwhile. */
+  private asSeen(draft: EntryDraft, { folding, fresh }: Open): CampaignState {
+    const { state } = folding;
+    const { seen } = draft;
+    if (seen === undefined || seen >= state.count) return state;
+    const between = (after: number, upTo: number): readonly Entry[] => [
+      ...this.store.between(draft.campaign, after, upTo),
+      ...fresh.filter((e) => e.seq > after),
+    ];
+    const placed = { ...draft, seen, seq: state.count + 1 };
+    if (between(seen, state.count).every((e) => hasSeen(placed, e))) return state;
+    return this.held.asSeen({ ...draft, seen }, state, between);
   }
 }
+
+/** Most campaigns that are folded for one list of them. */
+const MOST_FOLDED = 50;
+
+/** The same of a campaign that was let go meanwhile (ms). */
+const STANDING_HOLDS_LET_GO = 10 * 60_000;
 
 /** So long the clock alone does not make a standing another one that anybody would see (ms): hours are what runs out. */
 const STANDING_HOLDS = 20_000;

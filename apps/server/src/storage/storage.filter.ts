@@ -1,5 +1,6 @@
 import { Catch, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import type { Refusal } from '@kanzel/contract';
+import Database from 'better-sqlite3';
 import type { Response } from 'express';
 import { QueryFailedError } from 'typeorm';
 
@@ -7,10 +8,11 @@ import { QueryFailedError } from 'typeorm';
  * A database that cannot write is answered as "not now" (503), never as a refusal: nothing was recorded, and
  * the device keeps what it has and tries again.
  */
-@Catch(QueryFailedError)
-export class StorageFilter implements ExceptionFilter<QueryFailedError> {
-  catch(error: QueryFailedError, host: ArgumentsHost): void {
-    const code = (error.driverError as { code?: string }).code ?? 'unknown';
+@Catch(QueryFailedError, Database.SqliteError)
+export class StorageFilter implements ExceptionFilter<Error> {
+  catch(error: Error, host: ArgumentsHost): void {
+    const cause = error instanceof QueryFailedError ? (error.driverError as Error) : error;
+    const code = (cause as { code?: string }).code ?? 'unknown';
     const why = code.startsWith('SQLITE_FULL')
       ? 'the disk of the server is full'
       : `the database said ${code}`;

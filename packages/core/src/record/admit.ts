@@ -211,6 +211,29 @@ function derived(state: CampaignState, now: string): () => CampaignStatus {
   };
 }
 
+/** What the author had before them, made only if a rule asks for it: most ask for nothing of it. */
+function seenLazily(
+  state: CampaignState,
+  status: () => CampaignStatus,
+  asSeen: () => CampaignState,
+  now: string,
+): Door['seen'] {
+  let known: Door['seen'] | undefined;
+  const seen = (): Door['seen'] => {
+    if (!known) {
+      const own = asSeen();
+      known = own === state ? { state, status } : { state: own, status: derived(own, now) };
+    }
+    return known;
+  };
+  return {
+    get state() {
+      return seen().state;
+    },
+    status: () => seen().status(),
+  };
+}
+
 /**
  * The door of the record: whether a draft may be added to a campaign now, by what the record itself says: roles,
  * clocks, form, and what its kind asks. `asSeen` is the record as its author had it, where that is not all of it: what
@@ -222,7 +245,7 @@ export function admit(
   draft: EntryDraft,
   state: CampaignState,
   now: string,
-  asSeen: CampaignState = state,
+  asSeen: () => CampaignState = () => state,
 ): Result<true, Reason> {
   if ((ENTRY_VERSIONS[draft.kind] as number | undefined) === undefined)
     return err(reason('entryKindUnknown', { kind: String(draft.kind) }));
@@ -243,7 +266,7 @@ export function admit(
   const clock = clockRefusal(draft, state, now);
   if (clock) return err(clock);
   const status = derived(state, now);
-  const seen = asSeen === state ? { state, status } : { state: asSeen, status: derived(asSeen, now) };
+  const seen = seenLazily(state, status, asSeen, now);
   const refusal = (RULES[draft.kind] as Rule<EntryKind>)(draft, { state, index, status, seen });
   return refusal ? err(refusal) : ok(true);
 }

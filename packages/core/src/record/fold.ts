@@ -110,6 +110,27 @@ function step(draft: Draft, recorded: Entry): void {
   prove(draft, now, draft.takeStirred(now), entry.value);
 }
 
+/** Entries being folded one after another, each state to be asked before the next entry is made. */
+export interface Folding {
+  /** As of the last entry added; it goes on with the next one, so that it is kept only once none follows. */
+  readonly state: CampaignState;
+  readonly add: (entry: Entry) => void;
+}
+
+/**
+ * Begins to fold onto a state, which stays as it is. What many appends would copy again and again is copied once.
+ * Example: `const folding = beginFolding(state); folding.add(entry); folding.state.count`.
+ */
+export function beginFolding(onto: CampaignState): Folding {
+  const draft = new Draft(onto);
+  return {
+    get state() {
+      return draft.state;
+    },
+    add: (entry) => step(draft, entry),
+  };
+}
+
 /**
  * Folds entries, in order of `seq`, onto a state and returns the next one; the state handed in stays as it is.
  * Folding all at once and one by one give the same state (proven by property tests). An entry whose place is

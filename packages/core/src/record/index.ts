@@ -3,7 +3,7 @@ export * from './canonical.ts';
 export * from './chain.ts';
 export * from './installation-log.ts';
 export * from './state.ts';
-export { foldEntries } from './fold.ts';
+export { beginFolding, foldEntries, type Folding } from './fold.ts';
 export * from './seen.ts';
 export * from './states.ts';
 export * from './losses.ts';

@@ -1,6 +1,7 @@
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../words/reason.ts';
-import { GENESIS_HASH, hashOf } from './chain.ts';
+import { canonicalJson } from './canonical.ts';
+import { GENESIS_HASH, hashOf, sha256Hex, type TextHash } from './chain.ts';
 
 /**
  * One line of the log of an installation: that a campaign's record has grown, or that something happened to
@@ -20,9 +21,10 @@ export interface LogLine {
 export function chainLine(
   line: Pick<LogLine, 'at' | 'kind' | 'body'>,
   last: Pick<LogLine, 'seq' | 'hash'> | undefined,
+  hash: TextHash = sha256Hex,
 ): LogLine {
   const placed = { ...line, seq: (last?.seq ?? 0) + 1, prevHash: last?.hash ?? GENESIS_HASH };
-  return { ...placed, hash: hashOf(placed) };
+  return { ...placed, hash: hash(canonicalJson(placed)) };
 }
 
 /** Where a campaign's record stood by the log: the last line that speaks of it. */

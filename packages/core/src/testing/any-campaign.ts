@@ -270,7 +270,7 @@ export function tellCampaign(
       const placed = { ...draft, seen: draft.seen ?? 0, seq: entries.length + 1 };
       const known = entries.filter((e) => hasSeen(placed, e));
       const asSeen = known.length === entries.length ? state : foldEntries(known);
-      if (!admit(draft, state, new Date(time).toISOString(), asSeen).ok) return;
+      if (!admit(draft, state, new Date(time).toISOString(), () => asSeen).ok) return;
     }
     const entry = chain(draft, entries.at(-1), new Date(time).toISOString());
     entries.push(entry);

@@ -365,6 +365,8 @@ const ENGLISH_OWN = {
   logPrevious: (p) =>
     `Line ${p.n('seq')} of the log does not follow the one before it; one was changed, removed or put in.`,
   logHash: (p) => `Line ${p.n('seq')} of the log was altered after it was written.`,
+  comeLater: () =>
+    'More comes in than can be written just now. Nothing was recorded; what you entered is kept on this device and sent again.',
   logCut: (p) =>
     `The log does not hold line ${p.n('seq')} as it was written: lines were taken away, or another log was put in its place.`,
   logLost: () =>
