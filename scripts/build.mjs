@@ -1,4 +1,5 @@
-import { mkdirSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
+import { mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
 import { ensureInstalled, ensureNode, hashFiles, onceMade, ROOT, run } from './lib.mjs';
 
@@ -46,6 +47,19 @@ async function compile(name) {
   }
 }
 
+/** What is sent again and again is compressed once, when it is built. */
+function compress(folder) {
+  for (const name of readdirSync(folder)) {
+    const path = join(folder, name);
+    if (statSync(path).isDirectory()) compress(path);
+    else if (/\.(js|css|html|svg|json|webmanifest)$/.test(name)) {
+      const contents = readFileSync(path);
+      writeFileSync(`${path}.br`, brotliCompressSync(contents));
+      writeFileSync(`${path}.gz`, gzipSync(contents, { level: 9 }));
+    }
+  }
+}
+
 /** Builds what changed since it was last built: the packages and the server, then the web application. */
 export async function build({ web: withWeb = true } = {}) {
   const server = hashFiles([...PACKAGES.map((p) => `${p}/src`), 'scripts/build.mjs']);
@@ -64,9 +78,11 @@ export async function build({ web: withWeb = true } = {}) {
     'apps/web',
     'package-lock.json',
   ]);
-  await onceMade('built-web', web, ['apps/web/dist/index.html'], () =>
-    run('npx', ['vite', 'build', '--logLevel', 'warn'], { cwd: join(ROOT, 'apps/web') }),
-  );
+  const page = 'apps/web/dist/index.html';
+  await onceMade('built-web', web, [page, `${page}.br`], () => {
+    run('npx', ['vite', 'build', '--logLevel', 'warn'], { cwd: join(ROOT, 'apps/web') });
+    compress(join(ROOT, 'apps/web/dist'));
+  });
 }
 
 if (process.argv[1] === new URL(import.meta.url).pathname) {

@@ -1,5 +1,6 @@
 import 'reflect-metadata';
 import { existsSync } from 'node:fs';
+import type { ServerResponse } from 'node:http';
 import { join } from 'node:path';
 import { ValidationPipe } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
@@ -7,7 +8,9 @@ import type { NestExpressApplication } from '@nestjs/platform-express';
 import { getDataSourceToken } from '@nestjs/typeorm';
 import { messagesOf } from '@kanzel/contract';
 import cookieParser from 'cookie-parser';
-import express, { type NextFunction, type Request, type Response } from 'express';
+import compression from 'compression';
+import type { NextFunction, Request, Response } from 'express';
+import staticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { pino } from 'pino';
 import { pinoHttp } from 'pino-http';
@@ -27,12 +30,20 @@ import { explainOpening, inspectDataFolder, refuseIfDamaged } from './storage/sq
 
 function serveWeb(app: NestExpressApplication, folder: string): void {
   // Built files carry their hash in their name; the page and the worker must be asked for each time.
-  const setHeaders = (response: Response, path: string): void =>
+  const setHeaders = (response: ServerResponse, path: string): void =>
     void response.setHeader(
       'Cache-Control',
       path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
     );
-  app.use(express.static(folder, { index: 'index.html', setHeaders }));
+  // Compressed when they were built, so that nothing is compressed while somebody waits.
+  app.use(
+    staticGzip(folder, {
+      index: 'index.html',
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      serveStatic: { setHeaders },
+    }),
+  );
   const page = join(folder, 'index.html');
   app.use((request: Request, response: Response, next: NextFunction) => {
     const forPage =
@@ -92,6 +103,8 @@ export async function createApp(
       strictTransportSecurity: false,
     }),
   );
+  // Records are long and repeat themselves; a line to the hangar may be slow.
+  app.use(compression({ threshold: 4096, level: 3 }));
   app.use(cookieParser());
   const sessions = app.get(SessionService);
   app.use(

@@ -6,7 +6,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './app.tsx';
 import { FailureBoundary } from './shell/failure.tsx';
-import { applyTheme } from './shell/foot.tsx';
+import { applyTheme } from './shell/theme.ts';
 
 applyTheme();
 const root = document.getElementById('root');

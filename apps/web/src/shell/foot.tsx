@@ -4,21 +4,8 @@ import { useCampaigns } from '../sync/campaign-store.ts';
 import { useMonitor } from '../sync/monitor-store.ts';
 import { useSession } from '../sync/session.ts';
 import { AwakeLine } from './awake.tsx';
+import { applyTheme, readTheme, THEMES } from './theme.ts';
 import { ownMember } from '@kanzel/core';
-
-const THEMES = ['bright', 'dim', 'night'] as const;
-type Theme = (typeof THEMES)[number];
-
-function readTheme(): Theme {
-  const stored = localStorage.getItem('kanzel-theme');
-  return THEMES.find((t) => t === stored) ?? 'bright';
-}
-
-/** Puts the theme chosen on this device into force; called once before the first paint. */
-export function applyTheme(theme: Theme = readTheme()): void {
-  document.documentElement.dataset['theme'] = theme;
-  localStorage.setItem('kanzel-theme', theme);
-}
 
 function ThemeSwitch(): ReactElement {
   const [theme, setTheme] = useState(readTheme);

@@ -146,6 +146,26 @@ export function announced(entry: Entry): void {
   void confirm(entry.campaign, [entry]);
 }
 
+/** How long after an answer that did not come what waits is sent again, at first and at most (ms). */
+const AGAIN_AFTER = { first: 1000, most: 30_000 } as const;
+const patience = new Map<string, number>();
+const planned = new Map<string, ReturnType<typeof setTimeout>>();
+
+/** The line may be up and the server only busy, or its disk full: what waits is tried again by itself, less and less often. */
+function tryLater(id: string): void {
+  setReachable(false);
+  if (planned.has(id)) return;
+  const after = patience.get(id) ?? AGAIN_AFTER.first;
+  patience.set(id, Math.min(2 * after, AGAIN_AFTER.most));
+  planned.set(
+    id,
+    setTimeout(() => {
+      planned.delete(id);
+      void flush(id);
+    }, after),
+  );
+}
+
 const flushing = new Set<string>();
 const again = new Set<string>();
 
@@ -166,14 +186,14 @@ export async function flush(id: string): Promise<void> {
       if (batch.length === 0) return;
       const copies = await sendCopies(batch.map((q) => q.draft));
       if (copies?.kind === 'unreachable') {
-        setReachable(false);
+        tryLater(id);
         return;
       }
       const answer = await api.post<PostEntriesResponse>(`/api/campaigns/${id}/entries`, {
         entries: batch.map((q) => q.draft),
       });
       if (!answer.ok) {
-        if (answer.error.kind === 'unreachable') setReachable(false);
+        if (answer.error.kind === 'unreachable') tryLater(id);
         else if (answer.error.status === 401) useSession.setState({ person: null });
         else
           await refuseAll(
@@ -185,6 +205,7 @@ export async function flush(id: string): Promise<void> {
         continue;
       }
       setReachable(true);
+      patience.delete(id);
       for (const { id: entry, reason: why } of answer.value.refused)
         await local.queue.where('id').equals(entry).modify({ refused: why });
       await confirm(id, answer.value.accepted);

@@ -2,7 +2,11 @@ import { create } from 'zustand';
 import type { FrontDoor, PersonView } from '@kanzel/contract';
 import type { Role, StationId } from '@kanzel/core';
 import { api, sayFailure, type Answer } from '../api/client.ts';
-import { keep, kept } from './database.ts';
+
+/** What this device remembers is read with the first thing that is remembered, not with the sign-in page. */
+const database = (): Promise<typeof import('./database.ts')> => import('./database.ts');
+const keep = async (key: string, value: unknown): Promise<void> => (await database()).keep(key, value);
+const kept = async <T>(key: string): Promise<T | undefined> => (await database()).kept<T>(key);
 
 interface Session {
   /** undefined: not known yet; null: nobody. */
