@@ -63,7 +63,7 @@ const anEntry = (campaign, by, i, device, seen) => ({
 });
 
 /** Entries accepted a second by so many devices, each sending its next one when the last was answered. */
-async function perSecond(url, path, make, cookie, devices, seconds) {
+async function perSecond(url, path, make, cookie, devices, seconds, count = 1) {
   const agent = new Agent({ keepAlive: true, maxSockets: devices });
   const until = performance.now() + seconds * 1000;
   let accepted = 0;
@@ -71,7 +71,7 @@ async function perSecond(url, path, make, cookie, devices, seconds) {
   const waits = [];
   await Promise.all(
     Array.from({ length: devices }, async (_, device) => {
-      let seen;
+      let seen = count;
       for (let i = device; performance.now() < until; i += 1) {
         const start = performance.now();
         const answer = await send(
@@ -110,16 +110,31 @@ async function bareServer() {
 }
 
 /** One entry a request, from 1, 50 and 200 devices, beside a bare server of the same durability. */
-export async function benchHttp(row, url, cookie, me, campaigns, seconds = 6) {
+export async function benchHttp(row, url, cookie, me, campaigns, seconds = 6, only = undefined) {
   const bare = await bareServer();
+  // What every device has before it when it begins: all there is.
+  const there = async (campaign) =>
+    JSON.parse(
+      (await send(undefined, url, `/api/campaigns/${campaign}/entries?after=999999`, undefined, { cookie }))
+        .text,
+    ).count;
   for (const [devices, wanted] of [
     [1, 0.6],
     [50, 0.8],
     [200, 0.8],
   ]) {
+    if (only !== undefined && devices !== Number(only)) continue;
     const make = (campaign) => (i, device, seen) => anEntry(campaign, me, i, device, seen);
     const [campaign] = campaigns;
-    await perSecond(url, `/api/campaigns/${campaign}/entries`, make(campaign), cookie, devices, 1);
+    await perSecond(
+      url,
+      `/api/campaigns/${campaign}/entries`,
+      make(campaign),
+      cookie,
+      devices,
+      1,
+      await there(campaign),
+    );
     const ours = await perSecond(
       url,
       `/api/campaigns/${campaign}/entries`,
@@ -127,6 +142,7 @@ export async function benchHttp(row, url, cookie, me, campaigns, seconds = 6) {
       cookie,
       devices,
       seconds,
+      await there(campaign),
     );
     await perSecond(bare.url, '/', make(campaign), '', devices, 1);
     const theirs = await perSecond(bare.url, '/', make(campaign), '', devices, seconds);

@@ -36,13 +36,14 @@ function serveWeb(app: NestExpressApplication, folder: string): void {
       path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
     );
   // Compressed when they were built, so that nothing is compressed while somebody waits.
-  app.use(
-    staticGzip(folder, {
-      index: 'index.html',
-      enableBrotli: true,
-      orderPreference: ['br', 'gz'],
-      serveStatic: { setHeaders },
-    }),
+  const files = staticGzip(folder, {
+    index: 'index.html',
+    enableBrotli: true,
+    orderPreference: ['br', 'gz'],
+    serveStatic: { setHeaders },
+  });
+  app.use((request: Request, response: Response, next: NextFunction) =>
+    request.path.startsWith('/api/') ? next() : files(request, response, next),
   );
   const page = join(folder, 'index.html');
   app.use((request: Request, response: Response, next: NextFunction) => {
@@ -84,7 +85,10 @@ export async function createApp(
     throw (error as { code?: string }).code ? explainOpening(settings.dataFolder, error) : error;
   });
   app.useWebSocketAdapter(new LiveAdapter(app));
-  app.use(pinoHttp({ logger: pino({ level: settings.logLevel === 'info' ? 'info' : 'silent' }) }));
+  if (settings.logLevel === 'info') app.use(pinoHttp({ logger: pino({ level: 'info' }) }));
+  // Answers are stored nowhere, so that nothing is gained by telling one from the next.
+  app.disable('etag');
+  app.disable('x-powered-by');
   app.use(
     helmet({
       contentSecurityPolicy: {

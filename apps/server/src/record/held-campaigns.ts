@@ -17,13 +17,42 @@ export interface Folded {
 /** Campaigns kept folded at one time; one that is asked for again is folded again. */
 const MOST = 64;
 
-/** States of one campaign that are remembered behind its newest, for whoever has not seen all of it. */
-const BEFORE = 12;
+/** Newest entries of a campaign that are kept as they are, for whoever has not seen them. */
+const TAIL = 512;
 
 interface Held {
   readonly now: Folded;
-  /** Earlier states, newest first. */
+  /** Earlier states, newest first: many of the last entries, and the fewer the further back. */
   readonly before: readonly CampaignState[];
+  /** The newest entries, in order. */
+  readonly tail: readonly Entry[];
+}
+
+/** How far back of the newest entry a state lies, in powers of two. */
+const octave = (count: number, newest: number): number => Math.floor(Math.log2(Math.max(1, newest - count)));
+
+/** Of every power of two back only the oldest: whoever has seen n entries fewer is at most n entries from a remembered state. */
+function thinned(states: readonly CampaignState[], newest: number): readonly CampaignState[] {
+  return states.filter((s, i) => {
+    const older = states[i + 1];
+    return older === undefined || octave(older.count, newest) !== octave(s.count, newest);
+  });
+}
+
+/** Folds a whole record, remembering states on the way. */
+function foldRemembering(entries: readonly Entry[]): {
+  state: CampaignState;
+  before: readonly CampaignState[];
+} {
+  const marks: number[] = [];
+  for (let back = 1; back < entries.length && back <= TAIL; back *= 2) marks.unshift(entries.length - back);
+  const before: CampaignState[] = [];
+  let state = foldEntries(entries.slice(0, marks[0] ?? entries.length));
+  for (const [i, mark] of marks.entries()) {
+    before.unshift(state);
+    state = foldEntries(entries.slice(mark, marks[i + 1] ?? entries.length), state);
+  }
+  return { state, before };
 }
 
 /** Campaigns in hand, folded; the others are let go. */
@@ -39,23 +68,48 @@ export class HeldCampaigns {
     return this.held.peek(campaign)?.now;
   }
 
-  set(campaign: string, now: Folded): void {
+  /** Takes a whole record in hand. */
+  read(campaign: string, entries: readonly Entry[], damaged: Reason | undefined): Folded {
+    const { state, before } = foldRemembering(entries);
+    const now: Folded = { state, ...(damaged ? { damaged } : {}) };
+    this.held.set(campaign, { now, before, tail: entries.slice(-TAIL) });
+    return now;
+  }
+
+  /** Goes on with a campaign in hand: the state after some entries more. */
+  grow(campaign: string, state: CampaignState, added: readonly Entry[]): void {
     const last = this.held.peek(campaign);
-    this.held.set(campaign, { now, before: last ? [last.now.state, ...last.before].slice(0, BEFORE) : [] });
+    const before = last ? thinned([last.now.state, ...last.before], state.count) : [];
+    this.held.set(campaign, { now: { state }, before, tail: [...(last?.tail ?? []), ...added].slice(-TAIL) });
+  }
+
+  /** Entries behind a place, as far as they are remembered; undefined when some of them are not. */
+  private after(campaign: string, place: number): readonly Entry[] | undefined {
+    const tail = this.held.peek(campaign)?.tail ?? [];
+    const first = tail[0]?.seq ?? Infinity;
+    return first <= place + 1 ? tail.slice(place + 1 - first) : undefined;
   }
 
   /**
    * A campaign as the author of a draft had it: folded from the newest remembered state that holds nothing they had not seen.
-   * `between` gives the entries behind one place up to another.
+   * `state` is all there is, `fresh` what of it is not in hand yet, `stored` gives the entries behind a place from the disk.
    */
   asSeen(
     draft: EntryDraft & { readonly seen: number },
     state: CampaignState,
-    between: (after: number, upTo: number) => readonly Entry[],
+    fresh: readonly Entry[],
+    stored: (after: number) => readonly Entry[],
   ): CampaignState {
-    const from = this.held.peek(draft.campaign)?.before.find((s) => s.count <= draft.seen);
+    const behind = (place: number): readonly Entry[] => [
+      ...(this.after(draft.campaign, place) ?? stored(place)),
+      ...fresh.filter((e) => e.seq > place),
+    ];
     const placed = { ...draft, seq: state.count + 1 };
-    const since = between(from?.count ?? 0, state.count).filter((e) => hasSeen(placed, e));
-    return foldEntries(since, from);
+    if (behind(draft.seen).every((e) => hasSeen(placed, e))) return state;
+    const from = this.held.peek(draft.campaign)?.before.find((s) => s.count <= draft.seen);
+    return foldEntries(
+      behind(from?.count ?? 0).filter((e) => hasSeen(placed, e)),
+      from,
+    );
   }
 }

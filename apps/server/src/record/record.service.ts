@@ -9,8 +9,6 @@ import {
   canonicalJson,
   chain,
   err,
-  foldEntries,
-  hasSeen,
   ok,
   pastFigures,
   reason,
@@ -93,9 +91,7 @@ export class RecordService implements OnModuleInit {
     const entries = this.list(campaign);
     const verified = verifyChain(entries, platformHash);
     const damaged = verified.ok ? this.againstLog(campaign, verified.value) : verified.error;
-    const folded: Folded = { state: foldEntries(entries), ...(damaged ? { damaged } : {}) };
-    this.held.set(campaign, folded);
-    return folded;
+    return this.held.read(campaign, entries, damaged);
   }
 
   /**
@@ -214,7 +210,7 @@ export class RecordService implements OnModuleInit {
         await manager.insert(EntryRow, rowOf(entry));
         await this.log.addWithin(manager, 'head.advanced', headOf(entry));
       });
-      this.held.set(request.id, { state: foldEntries([entry]) });
+      this.held.read(request.id, [entry], undefined);
       this.events.emit('entry', entry);
       return ok(entry);
     });
@@ -260,7 +256,7 @@ export class RecordService implements OnModuleInit {
       this.store.append(fresh, heads, at);
     }
     for (const [campaign, { folding, fresh: added }] of open)
-      if (added.length > 0) this.held.set(campaign, { state: folding.state });
+      if (added.length > 0) this.held.grow(campaign, folding.state, added);
     for (const entry of fresh) this.events.emit('entry', entry);
     for (const answer of answers) answer();
   }
@@ -392,13 +388,8 @@ export class RecordService implements OnModuleInit {
     const { state } = folding;
     const { seen } = draft;
     if (seen === undefined || seen >= state.count) return state;
-    const between = (after: number, upTo: number): readonly Entry[] => [
-      ...this.store.between(draft.campaign, after, upTo),
-      ...fresh.filter((e) => e.seq > after),
-    ];
-    const placed = { ...draft, seen, seq: state.count + 1 };
-    if (between(seen, state.count).every((e) => hasSeen(placed, e))) return state;
-    return this.held.asSeen({ ...draft, seen }, state, between);
+    const stored = (after: number): readonly Entry[] => this.store.between(draft.campaign, after);
+    return this.held.asSeen({ ...draft, seen }, state, fresh, stored);
   }
 }
 

@@ -1,4 +1,4 @@
-import type { BasisIndex } from '../checks/basis-index.ts';
+import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import { STATIONS, type Gate, type GateCondition, type StationId } from '../checks/types.ts';
 import { Evidence, isProven } from '../record/evidence.ts';
 import type { ActionState, CampaignState, FindingState, TagState } from '../record/state.ts';
@@ -404,6 +404,43 @@ export function deriveStatus(
 ): CampaignStatus | undefined {
   const { index } = state;
   if (!index) return undefined;
+  const { byKey, stations, gates } = deriveUpTo(state, index, now, fresh, undefined);
+  const all = [...stations.values()];
+  const checks = new Map(all.flatMap((s) => s.checks.map((c) => [c.check.id, c] as const)));
+  return {
+    parts: byKey,
+    checks,
+    stations: all,
+    gates: index.basis.pack.gates.flatMap((g) => gates.get(g.id) ?? []),
+    openTags: [...state.tags.values()].filter((t) => !t.off),
+    openFindings: [...state.findings.values()].filter((f) => !f.closed),
+    uninspected: [...state.actions.values()].filter(inspectionMissing),
+    current: all.find((s) => s.done < s.total)?.station ?? 'release',
+  };
+}
+
+/**
+ * How one part stands at an instant: what `deriveStatus` says of it, without what lies behind it, since nothing there decides
+ * on it. Undefined for a part that is not in the pack, and before the campaign has been opened.
+ * Example: `partStatusOf(state, 'oil-quantity@left', now)?.blocked`.
+ */
+export function partStatusOf(state: CampaignState, key: string, now: string): PartStatus | undefined {
+  const part = state.index?.parts.get(key);
+  return state.index && part ? deriveUpTo(state, state.index, now, FRESH, part).byKey.get(key) : undefined;
+}
+
+/** Judges stations and gates in their order: all of them, or those before one part, and of its station only itself. */
+function deriveUpTo(
+  state: CampaignState,
+  index: BasisIndex,
+  now: string,
+  fresh: Freshness,
+  only: Part | undefined,
+): {
+  readonly byKey: ReadonlyMap<string, PartStatus>;
+  readonly stations: ReadonlyMap<StationId, StationStatus>;
+  readonly gates: ReadonlyMap<string, GateStatus>;
+} {
   const instant = Date.parse(now);
   const evidence = new Evidence(state, index, instant);
   const byKey = new Map<string, PartStatus>();
@@ -424,22 +461,13 @@ export function deriveStatus(
       }
       return undefined;
     };
-    for (const part of index.parts.values()) {
+    const last = only?.check.station === station;
+    for (const part of last ? [only] : index.parts.values()) {
       if (part.check.station === station)
         byKey.set(part.key, partStatus(state, index, part, evidence, now, heldFor));
     }
+    if (last) break;
     stations.set(station, stationStatus(station, index, byKey));
   }
-  const all = [...stations.values()];
-  const checks = new Map(all.flatMap((s) => s.checks.map((c) => [c.check.id, c] as const)));
-  return {
-    parts: byKey,
-    checks,
-    stations: all,
-    gates: index.basis.pack.gates.flatMap((g) => gates.get(g.id) ?? []),
-    openTags: [...state.tags.values()].filter((t) => !t.off),
-    openFindings: [...state.findings.values()].filter((f) => !f.closed),
-    uninspected: [...state.actions.values()].filter(inspectionMissing),
-    current: all.find((s) => s.done < s.total)?.station ?? 'release',
-  };
+  return { byKey, stations, gates };
 }

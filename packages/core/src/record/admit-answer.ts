@@ -78,7 +78,7 @@ export const answerRule: Rule<'answer.given'> = (draft, door) => {
   const part = partOf(door, body);
   if (!part) return unknownPart(body);
   if (part.check.decides) return reason('decidedByWay', { check: part.check.title });
-  const status = door.seen.status().parts.get(part.key);
+  const status = door.seen.part(part.key);
   if (status?.blocked) return status.blocked;
   if (!formFits(part, body.answer, door))
     return reason('wrongForm', { wanted: part.check.answer.kind, got: body.answer.kind });

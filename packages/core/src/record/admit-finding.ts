@@ -71,7 +71,12 @@ export function whyNotClosable(
 ): Reason | undefined {
   return state.index
     ? closingHeld(
-        { state, index: state.index, status: () => status, seen: { state, status: () => status } },
+        {
+          state,
+          index: state.index,
+          status: () => status,
+          seen: { state, part: (key) => status.parts.get(key) },
+        },
         finding,
       )
     : reason('notOpened');

@@ -6,7 +6,7 @@ import { MAY_LEAVE_OUT_REQUIRED } from '../planning/work.ts';
 import { err, ok, type Result } from '../result.ts';
 import { isInstant } from '../quantity/instant.ts';
 import { reason, type Reason } from '../words/reason.ts';
-import { deriveStatus, type CampaignStatus } from '../gates/derive.ts';
+import { deriveStatus, partStatusOf, type CampaignStatus } from '../gates/derive.ts';
 import { ENTRY_VERSIONS, type EntryBodies, type EntryDraft, type EntryKind } from './entry.ts';
 import { computedVerdicts } from '../checks/computed.ts';
 import { MAY, MAY_OVERRULE } from './roles.ts';
@@ -88,7 +88,7 @@ const RULES: { readonly [K in EntryKind]: Rule<K> } = {
     if (!part) return unknownPart(body);
     if (!part.check.notApplicable) return reason('notApplicableForbidden', { check: part.check.title });
     if (body.reason.trim() === '') return reason('needsReason');
-    const blocked = door.seen.status().parts.get(part.key)?.blocked;
+    const blocked = door.seen.part(part.key)?.blocked;
     if (blocked?.code === 'gateHeld' || blocked?.code === 'gateNotPassed') return blocked;
     const standing = standingAnswer(door.state.parts.get(part.key));
     // What was found out of limits is not made to disappear by whoever found it inconvenient.
@@ -124,7 +124,7 @@ const RULES: { readonly [K in EntryKind]: Rule<K> } = {
     if (!part) return unknownPart(body);
     if (part.check.answer.kind !== 'timer')
       return reason('wrongForm', { wanted: part.check.answer.kind, got: 'timer' });
-    return door.seen.status().parts.get(part.key)?.blocked;
+    return door.seen.part(part.key)?.blocked;
   },
   'state.set': ({ body }, door) => {
     const definition = door.index.states.get(body.state);
@@ -212,25 +212,14 @@ function derived(state: CampaignState, now: string): () => CampaignStatus {
 }
 
 /** What the author had before them, made only if a rule asks for it: most ask for nothing of it. */
-function seenLazily(
-  state: CampaignState,
-  status: () => CampaignStatus,
-  asSeen: () => CampaignState,
-  now: string,
-): Door['seen'] {
-  let known: Door['seen'] | undefined;
-  const seen = (): Door['seen'] => {
-    if (!known) {
-      const own = asSeen();
-      known = own === state ? { state, status } : { state: own, status: derived(own, now) };
-    }
-    return known;
-  };
+function seenLazily(asSeen: () => CampaignState, now: string): Door['seen'] {
+  let known: CampaignState | undefined;
+  const state = (): CampaignState => (known ??= asSeen());
   return {
     get state() {
-      return seen().state;
+      return state();
     },
-    status: () => seen().status(),
+    part: (key) => partStatusOf(state(), key, now),
   };
 }
 
@@ -266,7 +255,7 @@ export function admit(
   const clock = clockRefusal(draft, state, now);
   if (clock) return err(clock);
   const status = derived(state, now);
-  const seen = seenLazily(state, status, asSeen, now);
+  const seen = seenLazily(asSeen, now);
   const refusal = (RULES[draft.kind] as Rule<EntryKind>)(draft, { state, index, status, seen });
   return refusal ? err(refusal) : ok(true);
 }

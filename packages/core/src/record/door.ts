@@ -2,6 +2,7 @@ import { partKey, type BasisIndex, type Part } from '../checks/basis-index.ts';
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import { type CampaignStatus } from '../gates/derive.ts';
+import { type PartStatus } from '../gates/status.ts';
 import { type EntryDraft, type EntryKind } from './entry.ts';
 import { standingAnswer, type AnswerRecord, type CampaignState } from './state.ts';
 
@@ -12,7 +13,11 @@ export interface Door {
   /** Derived on demand, since most entries need only a part of it. */
   readonly status: () => CampaignStatus;
   /** The same of what the author had seen: what they could do is asked of what they had before them. */
-  readonly seen: { readonly state: CampaignState; readonly status: () => CampaignStatus };
+  readonly seen: {
+    readonly state: CampaignState;
+    /** How one part stood by that, which costs less than the whole. */
+    readonly part: (key: string) => PartStatus | undefined;
+  };
 }
 
 export type Rule<K extends EntryKind> = (draft: EntryDraft<K>, door: Door) => Reason | undefined;
