@@ -42,23 +42,14 @@ const anEntry = (campaign, by, i, device, seen) => ({
   role: 'technician',
   device,
   ...(seen === undefined ? {} : { seen }),
-  kind: 'answer.given',
+  kind: 'tag.on',
   version: 1,
   body: {
-    check: 'oil-quantity',
-    subject: i % 2 ? 'left' : 'right',
-    facts: {},
-    answer: {
-      kind: 'reading',
-      reading: {
-        value: 8 + (i % 30) / 10,
-        unit: 'L',
-        text: '9',
-        resolution: 0.5,
-        source: 'typed',
-        instrument: 'oil-stick',
-      },
-    },
+    tag: `bench-${device}-${i}-${Math.random()}`,
+    thing: 'Bench',
+    where: '',
+    why: 'measuring',
+    touches: [],
   },
 });
 

@@ -1,9 +1,11 @@
 import {
+  beginFolding,
   foldEntries,
   hasSeen,
   type CampaignState,
   type Entry,
   type EntryDraft,
+  type Folding,
   type Reason,
 } from '@kanzel/core';
 import { LRUCache } from 'lru-cache';
@@ -21,12 +23,19 @@ const MOST = 64;
 const TAIL = 512;
 
 interface Held {
-  readonly now: Folded;
+  /** Goes on with every entry; what is kept of it is a snapshot. */
+  readonly folding: Folding;
+  readonly damaged: Reason | undefined;
+  /** The newest state as it was asked for, until an entry comes. */
+  now: Folded | undefined;
   /** Earlier states, newest first: many of the last entries, and the fewer the further back. */
-  readonly before: readonly CampaignState[];
+  before: readonly CampaignState[];
   /** The newest entries, in order. */
-  readonly tail: readonly Entry[];
+  readonly tail: Entry[];
 }
+
+/** Entries after which the state is remembered for whoever has not seen what comes next. */
+const REMEMBERS_EVERY = 32;
 
 /** How far back of the newest entry a state lies, in powers of two. */
 const octave = (count: number, newest: number): number => Math.floor(Math.log2(Math.max(1, newest - count)));
@@ -59,28 +68,55 @@ function foldRemembering(entries: readonly Entry[]): {
 export class HeldCampaigns {
   private readonly held = new LRUCache<string, Held>({ max: MOST });
 
+  /** A campaign in hand, as it is now. */
   get(campaign: string): Folded | undefined {
-    return this.held.get(campaign)?.now;
+    const held = this.held.get(campaign);
+    if (!held) return undefined;
+    held.now ??= { state: held.folding.snapshot(), ...(held.damaged ? { damaged: held.damaged } : {}) };
+    return held.now;
   }
 
-  /** Whether it is in hand, without counting as asked for. */
-  peek(campaign: string): Folded | undefined {
-    return this.held.peek(campaign)?.now;
+  has(campaign: string): boolean {
+    return this.held.has(campaign);
+  }
+
+  /** What is wrong with a campaign in hand, without counting as asked for. */
+  damage(campaign: string): Reason | undefined {
+    return this.held.peek(campaign)?.damaged;
+  }
+
+  /** A campaign in hand to be gone on with, by whoever holds the write lock. */
+  open(campaign: string): { readonly folding: Folding; readonly damaged: Reason | undefined } | undefined {
+    return this.held.get(campaign);
   }
 
   /** Takes a whole record in hand. */
-  read(campaign: string, entries: readonly Entry[], damaged: Reason | undefined): Folded {
+  read(campaign: string, entries: readonly Entry[], damaged: Reason | undefined): void {
     const { state, before } = foldRemembering(entries);
-    const now: Folded = { state, ...(damaged ? { damaged } : {}) };
-    this.held.set(campaign, { now, before, tail: entries.slice(-TAIL) });
-    return now;
+    this.held.set(campaign, {
+      folding: beginFolding(state),
+      damaged,
+      now: undefined,
+      before,
+      tail: entries.slice(-TAIL),
+    });
   }
 
-  /** Goes on with a campaign in hand: the state after some entries more. */
-  grow(campaign: string, state: CampaignState, added: readonly Entry[]): void {
-    const last = this.held.peek(campaign);
-    const before = last ? thinned([last.now.state, ...last.before], state.count) : [];
-    this.held.set(campaign, { now: { state }, before, tail: [...(last?.tail ?? []), ...added].slice(-TAIL) });
+  /** What was added to a campaign in hand is on the disk. */
+  grown(campaign: string, added: readonly Entry[]): void {
+    const held = this.held.peek(campaign);
+    if (!held) return;
+    const { count } = held.folding.state;
+    held.now = undefined;
+    held.tail.push(...added);
+    if (held.tail.length > 2 * TAIL) held.tail.splice(0, held.tail.length - TAIL);
+    if (count - (held.before[0]?.count ?? 0) < REMEMBERS_EVERY) return;
+    held.before = thinned([held.folding.snapshot(), ...held.before], count);
+  }
+
+  /** Lets a campaign go: what was added to it did not get to the disk. */
+  drop(campaign: string): void {
+    this.held.delete(campaign);
   }
 
   /** Entries behind a place, as far as they are remembered; undefined when some of them are not. */

@@ -1,7 +1,6 @@
 import type { Entry, EntryDraft, Folding, Reason, Result } from '@kanzel/core';
 import { err, reason } from '@kanzel/core';
 import type { PersonView, PostEntriesResponse } from '@kanzel/contract';
-import type { Folded } from './held-campaigns.ts';
 
 /** Requests that may wait for the disk at one time; whoever comes then is told at once to come later. */
 const MOST_WAITING = 400;
@@ -11,7 +10,6 @@ const MOST_TOGETHER = 100;
 
 /** A campaign that a group of posts goes on with. */
 export interface Open {
-  readonly folded: Folded;
   readonly folding: Folding;
   /** What the group has added to it, in order. */
   readonly fresh: Entry[];

@@ -5,7 +5,6 @@ import { InjectDataSource, InjectRepository } from '@nestjs/typeorm';
 import {
   aboutOf,
   admit,
-  beginFolding,
   canonicalJson,
   chain,
   err,
@@ -91,7 +90,8 @@ export class RecordService implements OnModuleInit {
     const entries = this.list(campaign);
     const verified = verifyChain(entries, platformHash);
     const damaged = verified.ok ? this.againstLog(campaign, verified.value) : verified.error;
-    return this.held.read(campaign, entries, damaged);
+    this.held.read(campaign, entries, damaged);
+    return this.held.get(campaign);
   }
 
   /**
@@ -111,7 +111,7 @@ export class RecordService implements OnModuleInit {
       await new Promise((resolve) => setImmediate(resolve));
     }
     return rows.map(({ id, mark, title, count, head, releasedAt, ...row }) => {
-      const damaged = this.held.peek(id)?.damaged;
+      const damaged = this.held.damage(id);
       const standing = releasedAt === null ? this.standings.get(id)?.standing : undefined;
       const { pack, packRevision, limitBook, limitBookRevision } = row;
       return {
@@ -130,9 +130,9 @@ export class RecordService implements OnModuleInit {
 
   /** Whether it is known where a campaign stands: as long as its record and, by and large, the clock have not moved on. */
   private knowsStanding({ id, head }: { id: string; head: string }, now: Date): boolean {
-    if (this.held.peek(id)?.damaged) return true;
+    if (this.held.damage(id)) return true;
     const known = this.standings.get(id);
-    const holds = this.held.peek(id) ? STANDING_HOLDS : STANDING_HOLDS_LET_GO;
+    const holds = this.held.has(id) ? STANDING_HOLDS : STANDING_HOLDS_LET_GO;
     return known?.head === head && now.getTime() - known.at < holds;
   }
 
@@ -227,8 +227,7 @@ export class RecordService implements OnModuleInit {
     drafts: readonly EntryDraft[],
     person: PersonView,
   ): Promise<Result<PostEntriesResponse, Reason>> {
-    const folded = await this.fold(campaign);
-    if (!folded) return err(reason('campaignUnknown'));
+    if (!this.held.has(campaign) && !(await this.fold(campaign))) return err(reason('campaignUnknown'));
     const strangers = await this.strangers(drafts);
     return this.queue.add({ campaign, drafts, person, strangers });
   }
@@ -236,36 +235,44 @@ export class RecordService implements OnModuleInit {
   /** Judges what waits, one after the other, writes it to the disk together, and answers. */
   private async commit(group: readonly Waiting[]): Promise<void> {
     const open = new Map<string, Open>();
-    const fresh: Entry[] = [];
-    const answers: (() => void)[] = [];
-    const at = this.clock.now().toISOString();
-    for (const waiting of group) {
-      const folded = open.get(waiting.campaign)?.folded ?? (await this.fold(waiting.campaign));
-      if (!folded) waiting.answer(err(reason('campaignUnknown')));
-      else if (folded.damaged) waiting.answer(err(folded.damaged));
-      else {
-        const own = open.get(waiting.campaign) ?? { folded, folding: beginFolding(folded.state), fresh: [] };
-        open.set(waiting.campaign, own);
-        const posted = this.judge(waiting, own);
-        fresh.push(...posted.fresh);
-        answers.push(() => waiting.answer(ok(posted.answer)));
+    try {
+      const answers = await this.judgeAll(group, open);
+      const fresh = [...open.values()].flatMap((o) => o.fresh);
+      if (fresh.length > 0) {
+        const heads = [...open.values()].flatMap((o) => o.fresh.slice(-1).map(headOf));
+        this.store.append(fresh, heads, this.clock.now().toISOString());
       }
+      for (const [campaign, { fresh: added }] of open) if (added.length > 0) this.held.grown(campaign, added);
+      for (const entry of fresh) this.events.emit('entry', entry);
+      for (const answer of answers) answer();
+    } catch (error) {
+      // What was folded is not on the disk: those campaigns are read anew.
+      for (const campaign of open.keys()) this.held.drop(campaign);
+      throw error;
     }
-    if (fresh.length > 0) {
-      const heads = [...open.values()].flatMap((o) => o.fresh.slice(-1).map(headOf));
-      this.store.append(fresh, heads, at);
-    }
-    for (const [campaign, { folding, fresh: added }] of open)
-      if (added.length > 0) this.held.grow(campaign, folding.state, added);
-    for (const entry of fresh) this.events.emit('entry', entry);
-    for (const answer of answers) answer();
   }
 
-  private judge(
-    { drafts, person, strangers, campaign }: Waiting,
-    own: Open,
-  ): { readonly fresh: readonly Entry[]; readonly answer: PostEntriesResponse } {
-    const fresh: Entry[] = [];
+  private async judgeAll(group: readonly Waiting[], open: Map<string, Open>): Promise<(() => void)[]> {
+    const answers: (() => void)[] = [];
+    for (const waiting of group) {
+      const { campaign } = waiting;
+      if (!this.held.has(campaign)) await this.fold(campaign);
+      const found = this.held.open(campaign);
+      if (!found) answers.push(() => waiting.answer(err(reason('campaignUnknown'))));
+      else if (found.damaged) {
+        const { damaged } = found;
+        answers.push(() => waiting.answer(err(damaged)));
+      } else {
+        const own = open.get(campaign) ?? { folding: found.folding, fresh: [] };
+        open.set(campaign, own);
+        const answer = this.judge(waiting, own);
+        answers.push(() => waiting.answer(ok(answer)));
+      }
+    }
+    return answers;
+  }
+
+  private judge({ drafts, person, strangers, campaign }: Waiting, own: Open): PostEntriesResponse {
     const accepted: Entry[] = [];
     const refused: { id: string; reason: Reason }[] = [];
     for (const draft of drafts) {
@@ -287,11 +294,10 @@ export class RecordService implements OnModuleInit {
         );
         own.folding.add(entry);
         own.fresh.push(entry);
-        fresh.push(entry);
         accepted.push(entry);
       }
     }
-    return { fresh, answer: { accepted, refused } };
+    return { accepted, refused };
   }
 
   /**

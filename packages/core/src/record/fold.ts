@@ -112,8 +112,10 @@ function step(draft: Draft, recorded: Entry): void {
 
 /** Entries being folded one after another, each state to be asked before the next entry is made. */
 export interface Folding {
-  /** As of the last entry added; it goes on with the next one, so that it is kept only once none follows. */
+  /** As of the last entry added. It goes on with the next one: it is asked at once, and never kept. */
   readonly state: CampaignState;
+  /** The same to be kept: what is added later is written elsewhere. */
+  readonly snapshot: () => CampaignState;
   readonly add: (entry: Entry) => void;
 }
 
@@ -127,6 +129,7 @@ export function beginFolding(onto: CampaignState): Folding {
     get state() {
       return draft.state;
     },
+    snapshot: () => draft.share(),
     add: (entry) => step(draft, entry),
   };
 }

@@ -22,6 +22,12 @@ export class Draft {
     this.state = { ...base };
   }
 
+  /** Gives the state away as it is: from here on every collection is copied once more before it is written to. */
+  share(): CampaignState {
+    this.owned.clear();
+    return { ...this.state };
+  }
+
   put<K extends MapKey>(collection: K, key: string, value: ValueOf<K>): void {
     if (!this.owned.has(collection)) {
       (this.state as Record<string, unknown>)[collection] = new Map(
