@@ -17,6 +17,7 @@ import {
 } from '@kanzel/core';
 import { BUILT_IN_LIBRARY, loadLibrary, readLibraryFolder } from '@kanzel/packs';
 import { benchSize } from './large.mjs';
+import { benchHttp } from './http.mjs';
 import { benchFrames, benchLoading } from './loading.mjs';
 import { benchPlanning } from './planning.mjs';
 
@@ -176,6 +177,8 @@ row(
   `${fifty.toFixed(0)}; bare loop, fifty a transaction ${bareFifty.toFixed(0)}; ratio 1 to ${(bareFifty / fifty).toFixed(1)}`,
 );
 
+await benchHttp(row, demo.url.replace('localhost', '127.0.0.1'), cookie, me.id, [campaign]);
+
 // The browser: first load, and key press to painted verdict.
 const assets = join(ROOT, 'apps/web/dist/assets');
 const html = readFileSync(join(ROOT, 'apps/web/dist/index.html'), 'utf8');
@@ -288,10 +291,10 @@ row(
   `the same tried by a steady hand (most checks: ${largestPack.id}, ${largestPack.checks.length})`,
   `${time(() => tryPack(bigBasis)).ms.toFixed(0)} ms`,
 );
-const put = async (path, body, method = 'PUT') =>
+const put = async (path, body, method = 'PUT', headers = {}) =>
   fetch(`${demo.url}/api/library${path}`, {
     method,
-    headers: { cookie: boss, 'content-type': 'application/json' },
+    headers: { cookie: boss, 'content-type': 'application/json', ...headers },
     body: JSON.stringify(body),
   });
 const bossIn = await fetch(`${demo.url}/api/session`, {
@@ -304,7 +307,14 @@ await put('/drafts/aircraft/QX-BIG', {
   version: 0,
   document: { format: 'kanzel-aircraft', version: 2, ...fourEngined },
 });
-await put('/drafts/aircraft/QX-BIG/publish', { version: 1 }, 'POST');
+const { proof } = await (
+  await fetch(`${demo.url}/api/me/proof`, {
+    method: 'POST',
+    headers: { cookie: boss, 'content-type': 'application/json' },
+    body: JSON.stringify({ passphrase: 'seven wet ropes' }),
+  })
+).json();
+await put('/drafts/aircraft/QX-BIG/publish', { version: 1 }, 'POST', { 'x-kanzel-proof': proof });
 const big = crypto.randomUUID();
 const opened = await ask('/api/campaigns', {
   id: big,

@@ -7,6 +7,7 @@ import {
   removeFolder,
   sharedDemo,
   startPlain,
+  giveAgain,
   temporaryFolder,
   test,
 } from './product.ts';
@@ -22,6 +23,7 @@ const publish = async (page: Page, revision: number): Promise<void> => {
   await kept(page);
   await page.getByRole('button', { name: 'Publish', exact: true }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Publish' }).click();
+  await giveAgain(page);
   await expect(page.getByText(`Published as revision ${revision}.`)).toBeVisible();
 };
 
@@ -281,6 +283,7 @@ test('files go out and come in: a limit book as table and file, into another ins
     const path = join(folder, '..', 'book.yaml');
     writeFileSync(path, file.replace('revision: 4', 'revision: 5'));
     await there.locator('input[type=file]').setInputFiles(path);
+    await giveAgain(there, 'a lantern in the fog');
     await expect(there.getByText('book.yaml was brought in.')).toBeVisible();
     await expect(there.getByRole('link', { name: /^Teist T6 limit book/ })).toContainText('revision 5');
     await there.getByRole('link', { name: /^Teist T6 limit book/ }).click();
@@ -293,6 +296,7 @@ test('files go out and come in: a limit book as table and file, into another ins
     await there.goto(`${other.url}/library`);
     writeFileSync(path, file.replace('revision: 4', 'revision: 6').replace('kind: band', 'kind: brand'));
     await there.locator('input[type=file]').setInputFiles(path);
+    await giveAgain(there, 'a lantern in the fog');
     await expect(there.getByRole('alert')).toContainText(
       /book\.yaml:\d+:\d+ limits\[0\]\.kind: must be one of band/,
     );

@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { personPage, sharedDemo, signIn, test } from './product.ts';
+import { giveAgain, personPage, sharedDemo, signIn, test } from './product.ts';
 
 const product = sharedDemo();
 
@@ -27,6 +27,12 @@ test('a shared tablet: a PIN is set, people sign on one after the other, and a s
   await tablet.getByRole('button', { name: 'Make this a shared tablet' }).tap();
   await tablet.getByLabel(/What it is called/).fill('Line tablet 1');
   await tablet.getByRole('button', { name: 'Make it a shared tablet' }).tap();
+  // A wrong passphrase changes nothing; the right one lets it go on.
+  const slip = tablet.getByRole('dialog', { name: /^Is it you/ });
+  await slip.getByLabel('Your passphrase, again').fill('a guess');
+  await slip.getByRole('button', { name: 'It is me' }).tap();
+  await expect(slip.getByRole('alert')).toContainText('not your passphrase');
+  await giveAgain(tablet);
   await expect(tablet.getByText(/is the shared tablet “Line tablet 1”/)).toBeVisible();
   await tablet.getByRole('button', { name: 'Sign out' }).tap();
   await tablet.getByRole('button', { name: 'Press again to sign out' }).tap();
@@ -66,6 +72,7 @@ test('an administrator adds a person, narrows what they may do, and ends the acc
   await brand.getByRole('checkbox', { name: 'Technician' }).check();
   await brand.getByLabel('Technician, for which families').fill('piston-twin');
   await brand.getByRole('button', { name: 'Add them' }).click();
+  await giveAgain(brand);
   await expect(brand.getByRole('alert')).toContainText('2 to 40 small letters');
   await brand.getByLabel('Name to sign in with').fill('tora');
   await brand.getByRole('button', { name: 'Add them' }).click();
@@ -74,12 +81,14 @@ test('an administrator adds a person, narrows what they may do, and ends the acc
   await brand.getByRole('button', { name: 'Change Tora Lindgard' }).click();
   await brand.getByLabel('May not sign in any more').check();
   await brand.getByRole('button', { name: 'Change it' }).click();
+  await giveAgain(brand);
   await expect(line).toContainText('May not sign in since');
 
   // The last administrator cannot shut everybody out, and is told so.
   await brand.getByRole('button', { name: 'Change Brand Ekerholt' }).click();
   await brand.getByRole('checkbox', { name: 'Administrator' }).uncheck();
   await brand.getByRole('button', { name: 'Change it' }).click();
+  await giveAgain(brand);
   await expect(brand.getByRole('alert')).toContainText('Nobody would be left');
   await brand.keyboard.press('Escape');
 

@@ -124,6 +124,14 @@ export const temporaryFolder = (): string => join(mkdtempSync(join(tmpdir(), 'ka
 export const removeFolder = (folder: string): void =>
   rmSync(join(folder, '..'), { recursive: true, force: true });
 
+/** Gives the passphrase once more, where an act asks for it: in earnest it is typed, and so it is here. */
+export async function giveAgain(page: Page, passphrase = 'seven wet ropes'): Promise<void> {
+  const slip = page.getByRole('dialog', { name: /^Is it you/ });
+  await slip.getByLabel('Your passphrase, again').fill(passphrase);
+  await slip.getByRole('button', { name: 'It is me' }).click();
+  await expect(slip).toHaveCount(0);
+}
+
 /** Signs a demo person in on a page. */
 export async function signIn(page: Page, url: string, fullName: string): Promise<void> {
   await page.goto(url);

@@ -1,6 +1,7 @@
 import { expect, type Page } from '@playwright/test';
 import {
   allSaved,
+  giveAgain,
   openCampaign,
   personPage,
   removeFolder,
@@ -200,6 +201,7 @@ test('an empty installation leads to the first useful act: an account, an aircra
     mimeType: 'text/yaml',
     buffer: Buffer.from('format: kanzel-aircraft\nversion: 1\nmark: QX-ONE\n'),
   });
+  await giveAgain(page, 'a passphrase of mine');
   await expect(page.getByRole('alert')).toContainText('bad.yaml:1:1: "type" is missing');
   const aircraft = {
     format: 'kanzel-aircraft',

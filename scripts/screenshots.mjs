@@ -167,6 +167,8 @@ await administrator.waitForTimeout(500);
 await save(administrator, 'limit-book');
 await administrator.getByRole('button', { name: 'Publish', exact: true }).click();
 await administrator.getByRole('dialog').getByRole('button', { name: 'Publish' }).click();
+await administrator.getByLabel('Your passphrase, again').fill('seven wet ropes');
+await administrator.getByRole('button', { name: 'It is me' }).click();
 await administrator.getByText(/Published as revision/).waitFor();
 await administrator.getByRole('link', { name: 'QX-HEI' }).click();
 await administrator.getByRole('link', { name: 'See what moving would change' }).click();

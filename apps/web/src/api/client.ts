@@ -45,6 +45,8 @@ async function send<T>(method: string, path: string, body?: unknown, proof?: str
   };
 }
 
+let unspent: string | undefined;
+
 const asksForProof = (failure: RequestFailure): boolean =>
   failure.kind === 'refused' && failure.status === 428;
 
@@ -55,11 +57,22 @@ const asksForProof = (failure: RequestFailure): boolean =>
 async function request<T>(method: string, path: string, body?: unknown): Promise<Answer<T>> {
   const first = await send<T>(method, path, body);
   if (first.ok || !asksForProof(first.error)) return first;
+  // A proof whose act was refused is not spent: whoever mends what was wrong is not asked again at once.
+  if (unspent !== undefined) {
+    const again = await sendProven<T>(method, path, body, unspent);
+    if (again.ok || !asksForProof(again.error)) return again;
+  }
   const proof = await askPassphrase(async (passphrase) => {
     const given = await send<ProofView>('POST', '/api/me/proof', { passphrase });
     return given.ok ? { proof: given.value.proof } : { problem: sayFailure(given.error) };
   });
-  return proof === undefined ? first : send<T>(method, path, body, proof);
+  return proof === undefined ? first : sendProven<T>(method, path, body, proof);
+}
+
+async function sendProven<T>(method: string, path: string, body: unknown, proof: string): Promise<Answer<T>> {
+  const answer = await send<T>(method, path, body, proof);
+  unspent = answer.ok || asksForProof(answer.error) ? undefined : proof;
+  return answer;
 }
 
 function readRefusal(text: string, status: number): Refusal {
