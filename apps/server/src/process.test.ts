@@ -1,4 +1,4 @@
-import { spawn, type ChildProcess } from 'node:child_process';
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import {
   closeSync,
@@ -171,6 +171,33 @@ describe('what keeps it from starting is named plainly, and nothing is overwritt
       expect.stringContaining('not a database'),
       'this is a letter, not a database',
     ]);
+    folder.remove();
+  });
+
+  test('a database as a whole, looked over in a thread of its own', async () => {
+    const folder = await prepared();
+    const path = join(folder.path, DATABASE_FILE);
+    const look = (): string =>
+      spawnSync(
+        process.execPath,
+        [
+          '--input-type=module',
+          '-e',
+          `const { lookDeep } = await import(${JSON.stringify(join(MAIN, '..', 'storage', 'deep-look.js'))});
+           const look = lookDeep(${JSON.stringify(path)});
+           const kept = setTimeout(() => undefined, 20000);
+           console.log(JSON.stringify(await look.found));
+           clearTimeout(kept);`,
+        ],
+        { encoding: 'utf8' },
+      ).stdout.trim();
+    expect(look()).toBe('[]');
+    const handle = openSync(path, 'r+');
+    const zeros = Buffer.alloc(4096);
+    for (let page = 3; page * 4096 < statSync(path).size; page += 1)
+      writeSync(handle, zeros, 0, 4096, page * 4096);
+    closeSync(handle);
+    expect(look()).not.toBe('[]');
     folder.remove();
   });
 

@@ -145,8 +145,7 @@ export class CampaignsController {
     const others: EarlierCampaignView[] = [];
     for (const { mark, type } of this.library.aircraft())
       if (type === basis.aircraft.type && mark !== basis.aircraft.mark)
-        for (const { id, state } of (await this.record.earlierOf(mark)).slice(-5))
-          others.push(earlierView(id, state));
+        for (const { id, state } of await this.record.earlierOf(mark, 5)) others.push(earlierView(id, state));
     return {
       basis,
       evidence: earlierEvidence(earlier, index.value, this.clock.now().toISOString()),

@@ -1,3 +1,4 @@
+import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import {
   Inject,
@@ -18,6 +19,8 @@ import {
   type Reason,
 } from '@kanzel/core';
 import { DataSource } from 'typeorm';
+import { lookDeep } from '../storage/deep-look.ts';
+import { DATABASE_FILE, isLookedOverAtStart } from '../storage/sqlite.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
 import { WriteLock } from '../storage/write-lock.ts';
 import { readAnchor, writeAnchor, type LogAnchor } from './log-anchor.ts';
@@ -57,6 +60,7 @@ export const proofName = (passphraseHash: string): string => sha256Hex(passphras
 @Injectable()
 export class LogGuardService implements OnApplicationBootstrap, BeforeApplicationShutdown {
   private found: readonly Reason[] = [];
+  private damage: readonly Reason[] = [];
   private doubted: ReadonlySet<string> = new Set();
   private known: LogAnchor | undefined;
   private ending = new AbortController();
@@ -70,7 +74,7 @@ export class LogGuardService implements OnApplicationBootstrap, BeforeApplicatio
 
   /** What does not agree; empty as long as all does. */
   problems(): readonly Reason[] {
-    return this.found;
+    return [...this.damage, ...this.found];
   }
 
   /** Whether what a person may do was changed beside the log. */
@@ -86,6 +90,18 @@ export class LogGuardService implements OnApplicationBootstrap, BeforeApplicatio
     if ((last ?? 0) <= SHORT) await this.look();
     else await this.lock.run(() => this.lookAtPeople(new Map(), false));
     this.looking = this.goOn((last ?? 0) <= SHORT);
+    if (!isLookedOverAtStart(this.settings.dataFolder)) this.lookOverDatabase();
+  }
+
+  /** A large database is looked over as a whole beside the work. */
+  private lookOverDatabase(): void {
+    const path = join(this.settings.dataFolder, DATABASE_FILE);
+    const { found, stop } = lookDeep(path);
+    this.ending.signal.addEventListener('abort', stop);
+    void found.then((said) => {
+      if (said.length > 0) this.damage = [reason('databaseDamaged', { said: said.join('; ') })];
+      for (const why of this.damage) process.stderr.write(`${say(why)}\n`);
+    });
   }
 
   private async goOn(looked: boolean): Promise<void> {

@@ -154,9 +154,14 @@ export class RecordService implements OnModuleInit {
     return pastFigures({ airframe, fleet }, basis);
   }
 
-  /** The newest twenty campaigns of an airframe as far as their records verify, in hand or released, oldest first. */
-  async earlierOf(mark: string): Promise<{ id: string; state: CampaignState }[]> {
-    const own = (await this.summaries()).filter((c) => c.mark === mark).slice(0, 20);
+  /** The newest campaigns of an airframe as far as their records verify, in hand or released, oldest first. */
+  async earlierOf(mark: string, most = 20): Promise<{ id: string; state: CampaignState }[]> {
+    const own = await this.campaigns.find({
+      select: { id: true },
+      where: { mark },
+      order: { createdAt: 'DESC' },
+      take: most,
+    });
     const found: { id: string; state: CampaignState }[] = [];
     for (const { id } of own.reverse()) {
       const folded = await this.fold(id);

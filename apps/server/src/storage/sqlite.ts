@@ -139,11 +139,19 @@ export function explainOpening(dataFolder: string, error: unknown): StartRefused
   );
 }
 
-/** Asks SQLite itself whether the file is sound. Refuses with what it said. */
+/** A database as large as this is looked over beside the work, not before it: the start does not grow with the record. */
+const LOOKED_OVER_AT_START = 32 * 1024 * 1024;
+
+/** Whether a database is looked over as a whole before anybody is let in. */
+export const isLookedOverAtStart = (dataFolder: string): boolean =>
+  statSync(join(dataFolder, DATABASE_FILE)).size <= LOOKED_OVER_AT_START;
+
+/** Asks SQLite itself whether the file is sound, unless it is large. Refuses with what it said. */
 export async function refuseIfDamaged(
   dataFolder: string,
   query: (sql: string) => Promise<unknown>,
 ): Promise<void> {
+  if (!isLookedOverAtStart(dataFolder)) return;
   const rows = (await query('PRAGMA quick_check(3)')) as { quick_check: string }[];
   const said = rows.map((r) => r.quick_check);
   if (said.length === 1 && said[0] === 'ok') return;

@@ -196,7 +196,7 @@ function clockRefusal(draft: EntryDraft, state: CampaignState, now: string): Rea
     return reason('clockAhead', { at: draft.at });
   if (made < (state.opened?.instant ?? -Infinity) - CLOCK_TOLERANCE)
     return reason('clockBeforeCampaign', { at: draft.at });
-  const last = ownMember(state.lastOf, `${draft.by} ${draft.device}`) ?? -Infinity;
+  const last = state.lastOf.get(`${draft.by} ${draft.device}`) ?? -Infinity;
   return made < last - CLOCK_TOLERANCE
     ? reason('clockBack', { at: draft.at, last: new Date(last).toISOString() })
     : undefined;

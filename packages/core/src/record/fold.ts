@@ -7,7 +7,6 @@ import { upcast } from './upcast.ts';
 import { Draft } from './next-state.ts';
 import { deedOf, instantOf } from './effects.ts';
 import { REDUCERS, type Reducer } from './reducers.ts';
-import { ownMember } from '../own-member.ts';
 
 function open(draft: Draft, entry: Entry<'campaign.opened'>): void {
   const { basis, ...rest } = entry.body;
@@ -100,10 +99,7 @@ function step(draft: Draft, recorded: Entry): void {
   const instant = instantOf(entry.value, draft.state);
   advance(draft, index, instant);
   const author = `${entry.value.by} ${entry.value.device}`;
-  draft.state.lastOf = {
-    ...draft.state.lastOf,
-    [author]: Math.max(ownMember(draft.state.lastOf, author) ?? 0, instant),
-  };
+  draft.put('lastOf', author, Math.max(draft.state.lastOf.get(author) ?? 0, instant));
   // The table is complete over the kinds; the pairing of kind and body was checked at the door.
   (REDUCERS[entry.value.kind] as Reducer<EntryKind>)(draft, index, entry.value);
   const now = draft.state.index ?? index;

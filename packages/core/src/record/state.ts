@@ -114,7 +114,7 @@ export interface CampaignState {
   /** The latest instant that the record has reached, in milliseconds since 1970. It never goes back. */
   readonly clock: number;
   /** By person and device, the latest instant of their entries: nobody acts far before what they did. */
-  readonly lastOf: Readonly<Record<string, number>>;
+  readonly lastOf: ReadonlyMap<string, number>;
   /** What is aboard at each place where something may be exchanged, as last said. */
   readonly loadout: ReadonlyMap<string, Deed & EntryBodies['loadout.changed']>;
   readonly tags: ReadonlyMap<string, TagState>;
@@ -146,7 +146,7 @@ export const EMPTY_CAMPAIGN: CampaignState = {
   states: new Map(),
   proofs: new Map(),
   clock: 0,
-  lastOf: {},
+  lastOf: new Map(),
   loadout: new Map(),
   tags: new Map(),
   findings: new Map(),

@@ -367,6 +367,8 @@ const ENGLISH_OWN = {
   logHash: (p) => `Line ${p.n('seq')} of the log was altered after it was written.`,
   comeLater: () =>
     'More comes in than can be written just now. Nothing was recorded; what you entered is kept on this device and sent again.',
+  databaseDamaged: (p) =>
+    `The database is damaged: ${p.s('said')}. Nothing is signed until it is not. Stop the server and restore a backup.`,
   logCut: (p) =>
     `The log does not hold line ${p.n('seq')} as it was written: lines were taken away, or another log was put in its place.`,
   logLost: () =>

@@ -188,13 +188,25 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
     expect(pdf.replace(/\s/g, '')).toContain(words.replace(/\s/g, ''));
   const text = await (await signe.request.get(`${product.url}/api/campaigns/${campaign}/record-file`)).text();
   const folder = mkdtempSync(join(tmpdir(), 'kanzel-record-'));
-  const verify = (content: string): { status: number | null; said: string } => {
+  const { publicKey, fingerprint } = (await (
+    await signe.request.get(`${product.url}/api/installation`)
+  ).json()) as { publicKey: string; fingerprint: string };
+  const verify = (content: string, ...key: string[]): { status: number | null; said: string } => {
     const path = join(folder, 'record.json');
     writeFileSync(path, content);
-    const done = spawnSync(process.execPath, [join(ROOT, 'scripts/verify.mjs'), path], { encoding: 'utf8' });
+    const done = spawnSync(process.execPath, [join(ROOT, 'scripts/verify.mjs'), path, ...key], {
+      encoding: 'utf8',
+    });
     return { status: done.status, said: done.stdout + done.stderr };
   };
-  expect(verify(text)).toEqual({ status: 0, said: expect.stringMatching(/^Unaltered: QX-TJD/) });
+  expect(verify(text, '--key', publicKey)).toEqual({
+    status: 0,
+    said: expect.stringMatching(/^Unaltered: QX-TJD/),
+  });
+  // Whoever knows no key learns that it holds together, and by which fingerprint to ask.
+  const nobody = verify(text);
+  expect(nobody).toEqual({ status: 2, said: expect.stringMatching(/^Consistent in itself; not known who/) });
+  expect(nobody.said).toContain(fingerprint);
   const file = JSON.parse(text) as {
     entries: { seq: number; kind: string; body: { answer?: { before?: { value: number } } } }[];
   };
