@@ -1,3 +1,4 @@
+import { Buffer } from 'node:buffer';
 import { spawn } from 'node:child_process';
 import { Agent, request } from 'node:http';
 import { join } from 'node:path';

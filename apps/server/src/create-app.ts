@@ -42,9 +42,10 @@ function serveWeb(app: NestExpressApplication, folder: string): void {
     orderPreference: ['br', 'gz'],
     serveStatic: { setHeaders },
   });
-  app.use((request: Request, response: Response, next: NextFunction) =>
-    request.path.startsWith('/api/') ? next() : files(request, response, next),
-  );
+  app.use((request: Request, response: Response, next: NextFunction) => {
+    if (request.path.startsWith('/api/')) next();
+    else files(request, response, next);
+  });
   const page = join(folder, 'index.html');
   app.use((request: Request, response: Response, next: NextFunction) => {
     const forPage =
