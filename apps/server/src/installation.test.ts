@@ -165,6 +165,31 @@ describe('the log of the installation', () => {
     await h.close();
   });
 
+  test('an entry that was written over damages its campaign and no other; the hangar lists them all', async () => {
+    const h = await house();
+    const other = await openCampaign(h.ylva);
+    await force(
+      h.app,
+      'DROP TRIGGER entry_no_update',
+      `UPDATE entry SET json = '{"half' WHERE campaign = '${h.campaign}' AND seq = 3`,
+    );
+    await h.app.close();
+    const again = await startServer(h.data);
+    const ylva = await signIn(again.url, 'ylva');
+    const list = (await ylva.agent.get('/api/campaigns').expect(200)).body as {
+      id: string;
+      damaged?: object;
+    }[];
+    expect(list.map((c) => [c.id, c.damaged !== undefined]).sort()).toEqual(
+      [
+        [h.campaign, true],
+        [other, false],
+      ].sort(),
+    );
+    await again.app.close();
+    rmSync(h.path, { recursive: true, force: true });
+  });
+
   test('a campaign cut short, taken away, or slipped in is told, and nothing is added to it', async () => {
     const h = await house();
     await force(
@@ -251,6 +276,11 @@ describe('the log is held against what it tells of', () => {
       (app: NestExpressApplication) => force(app, ...UNLOCK, 'DELETE FROM log WHERE seq = 3'),
     ],
     [
+      'a line written over',
+      'logHash',
+      (app: NestExpressApplication) => force(app, ...UNLOCK, `UPDATE log SET body = '{"half' WHERE seq = 4`),
+    ],
+    [
       'a head rewritten, everything chained anew',
       'logCut',
       (app: NestExpressApplication) =>
@@ -301,6 +331,9 @@ describe('the log is held against what it tells of', () => {
       .post('/api/session')
       .send({ name: 'signe', passphrase: 'whatever it is' })
       .expect(401);
+    // Rights that are not even rights stop nobody's work.
+    await force(again.app, `UPDATE person SET authorisations = 'nonsense' WHERE name = 'signe'`);
+    expect(await doubtsOf(again)).toEqual(['rightsBesideLog']);
     // An administrator sets it again, and it counts.
     const brand = await signIn(again.url, 'brand');
     const people = (await brand.agent.get('/api/people')).body as PersonView[];

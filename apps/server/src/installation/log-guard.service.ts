@@ -10,6 +10,7 @@ import { InjectDataSource } from '@nestjs/typeorm';
 import {
   canonicalJson,
   compareHeads,
+  err,
   makeSentences,
   openLog,
   reason,
@@ -19,6 +20,7 @@ import {
   type Reason,
 } from '@kanzel/core';
 import { DataSource } from 'typeorm';
+import { readJson } from '../storage/entry-store.ts';
 import { lookDeep } from '../storage/deep-look.ts';
 import { DATABASE_FILE, isLookedOverAtStart } from '../storage/sqlite.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
@@ -108,8 +110,15 @@ export class LogGuardService implements OnApplicationBootstrap, BeforeApplicatio
     const { signal } = this.ending;
     for (let first = !looked; !signal.aborted; first = false) {
       if (!first) await wait(LOOKS_EVERY, undefined, { signal, ref: false }).catch(() => undefined);
-      if (!signal.aborted) await this.look();
+      if (!signal.aborted) await this.look().catch((error: unknown) => this.notLooked(error));
     }
+  }
+
+  /** A look that could not be taken to its end is no reason to stop, and none to go on signing. */
+  private notLooked(error: unknown): void {
+    const said = error instanceof Error ? error.message : String(error);
+    this.damage = [reason('databaseDamaged', { said })];
+    process.stderr.write(`${say(reason('databaseDamaged', { said }))}\n`);
   }
 
   async beforeApplicationShutdown(): Promise<void> {
@@ -135,7 +144,8 @@ export class LogGuardService implements OnApplicationBootstrap, BeforeApplicatio
         [log.last().seq, SLICE],
       );
       for (const line of lines) {
-        const taken = log.take({ ...line, body: JSON.parse(line.body) as LogLine['body'] });
+        const body = readJson(line.body) as LogLine['body'] | undefined;
+        const taken = body ? log.take({ ...line, body }) : err(reason('logHash', { seq: line.seq }));
         if (!taken.ok) {
           problems.push(taken.error);
           return false;
@@ -210,7 +220,8 @@ function notePerson(
   { kind, body }: Pick<LogRecord, 'kind' | 'body'>,
 ): void {
   if (kind !== 'person.added' && kind !== 'person.changed' && kind !== 'passphrase.changed') return;
-  const said = JSON.parse(body) as Partial<LoggedPerson> & { person: string };
+  const said = readJson(body) as (Partial<LoggedPerson> & { person: string }) | undefined;
+  if (!said) return;
   const before = people.get(said.person);
   const proof = said.proof ?? before?.proof;
   if (kind === 'passphrase.changed') {
@@ -221,7 +232,7 @@ function notePerson(
 function agrees(row: PersonRecord, given: LoggedPerson | undefined): boolean {
   return (
     given !== undefined &&
-    canonicalJson(JSON.parse(row.authorisations)) === canonicalJson(given.authorisations) &&
+    canonicalJson(readJson(row.authorisations) ?? null) === canonicalJson(given.authorisations) &&
     (row.endedAt !== null) === given.ended &&
     (given.proof === undefined || given.proof === proofName(row.passphraseHash))
   );

@@ -102,7 +102,7 @@ export class PeopleService implements OnModuleInit {
 
   /** A person with what the log says they may do: rights that were given beside it are none. */
   private trusted(row: PersonRow): PersonView {
-    return this.guard.doubts(row.id) ? { ...viewOf(row), authorisations: [] } : viewOf(row);
+    return viewOf(this.guard.doubts(row.id) ? { ...row, authorisations: '[]' } : row);
   }
 
   private today(): string {

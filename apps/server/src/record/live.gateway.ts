@@ -65,7 +65,9 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
   private async endLinesOfEndedSessions(): Promise<void> {
     for (const [, socket] of this.server.sockets.sockets) {
       const token = sessionToken(socket);
-      if (this.present.has(socket.id) && !(await this.sessions.lasts(token))) socket.disconnect(true);
+      // Where it cannot be told whether a session lasts, nobody goes on hearing.
+      const lasts = await this.sessions.lasts(token).catch(() => false);
+      if (this.present.has(socket.id) && !lasts) socket.disconnect(true);
     }
   }
 

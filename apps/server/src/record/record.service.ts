@@ -419,7 +419,7 @@ const STANDING_HOLDS = 20_000;
  */
 const LAST_ENTRIES = `
   SELECT campaign.*, last.seq AS count, last.hash AS head,
-    iif(json_extract(last.json, '$.kind') = 'release.signed', json_extract(last.json, '$.at'), NULL) AS releasedAt
+    iif(json_valid(last.json) AND json_extract(last.json, '$.kind') = 'release.signed', json_extract(last.json, '$.at'), NULL) AS releasedAt
   FROM campaign
   CROSS JOIN entry AS last ON last.campaign = campaign.id
     AND last.seq = (SELECT MAX(seq) FROM entry WHERE entry.campaign = campaign.id)

@@ -5,6 +5,16 @@ import { canonicalJson, chainLine, type Entry, type LoggedHead, type LogLine } f
 import type Database from 'better-sqlite3';
 import { DataSource } from 'typeorm';
 
+/** What was written as JSON, or undefined where somebody has written over it. */
+export function readJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    // Not a fault of ours and not to be mended here: whoever asks says what is missing.
+    return undefined;
+  }
+}
+
 /** SHA-256 of a text by the platform: the same as the core's, and several times as fast. */
 export const platformHash = (text: string): string => createHash('sha256').update(text, 'utf8').digest('hex');
 
@@ -56,7 +66,7 @@ export class EntryStore {
   /** The entry of an id, in whatever campaign. */
   find(id: string): Entry | undefined {
     const json = this.statements().entryById.get(id) as string | undefined;
-    return json === undefined ? undefined : (JSON.parse(json) as Entry);
+    return json === undefined ? undefined : (readJson(json) as Entry | undefined);
   }
 
   /** Where a campaign's record stood by the log; undefined when the log has never heard of it. */
@@ -65,11 +75,15 @@ export class EntryStore {
     return body === undefined ? undefined : (JSON.parse(body) as LoggedHead);
   }
 
-  /** Entries of a campaign behind one place up to another, in order. */
+  /** Entries of a campaign behind one place up to another, in order; up to the first that cannot be read any more. */
   between(campaign: string, after: number, upTo = Number.MAX_SAFE_INTEGER): Entry[] {
-    return (this.statements().entriesAfter.all(campaign, after, upTo) as string[]).map(
-      (j) => JSON.parse(j) as Entry,
-    );
+    const entries: Entry[] = [];
+    for (const json of this.statements().entriesAfter.all(campaign, after, upTo) as string[]) {
+      const entry = readJson(json) as Entry | undefined;
+      if (!entry) break;
+      entries.push(entry);
+    }
+    return entries;
   }
 
   /**

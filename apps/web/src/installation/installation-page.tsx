@@ -1,5 +1,5 @@
 import { useEffect, useState, type ReactElement } from 'react';
-import type { LogLine } from '@kanzel/core';
+import { makeSentences, ownMember, type LogLine, type Reason } from '@kanzel/core';
 import type { InstallationView, PersonView } from '@kanzel/contract';
 import { api, sayFailure } from '../api/client.ts';
 import { Foot } from '../shell/foot.tsx';
@@ -9,7 +9,6 @@ import { rolesOf, useSession } from '../sync/session.ts';
 import { Problem } from '../ui/field.tsx';
 import { FieldForm } from './field-form.tsx';
 import { VerifyFile } from './verify-file.tsx';
-import { ownMember } from '@kanzel/core';
 
 /** A line of the log as a sentence. */
 function sayEvent(line: LogLine, people: readonly PersonView[]): string {
@@ -104,6 +103,35 @@ function Events(): ReactElement {
   );
 }
 
+const same = (text: string): string => text;
+const { say } = makeSentences({ part: same, subject: same, thing: same });
+
+/** What the log does not agree with. Nothing, as long as all is well. */
+function Doubts(): ReactElement | null {
+  const [doubts, setDoubts] = useState<readonly Reason[]>([]);
+  useEffect(() => {
+    void api
+      .get<readonly Reason[]>('/api/installation/doubts')
+      .then((a) => (a.ok ? setDoubts(a.value) : undefined));
+  }, []);
+  if (doubts.length === 0) return null;
+  return (
+    <section role="alert" className="mt-3 max-w-3xl border-l-4 border-out bg-out-bg px-3 py-2 text-out">
+      <h2 className="font-semibold">
+        The log of this installation does not agree. Nothing is signed until it does.
+      </h2>
+      <ul className="mt-1 list-disc pl-5">
+        {doubts.map((why) => (
+          <li key={say(why)}>{say(why)}</li>
+        ))}
+      </ul>
+      <p className="mt-1">
+        Find out who had the machine in hand, then restore a backup, or set right what is named.
+      </p>
+    </section>
+  );
+}
+
 /** The installation: the key it signs with, the place to verify a record file, and what happened here. */
 export default function InstallationPage(): ReactElement {
   const person = useSession((s) => s.person);
@@ -120,6 +148,7 @@ export default function InstallationPage(): ReactElement {
       sheet={
         <div className="px-[22px] py-4">
           <h1 className="text-[1.25rem] font-semibold narrow">Installation</h1>
+          {rolesOf(person).includes('administrator') ? <Doubts /> : null}
           <VerifyFile expected={view?.publicKey} />
           {rolesOf(person).includes('administrator') ? (
             <>
