@@ -129,7 +129,7 @@ export async function createApp(
         refuse(400, 'The request is malformed, and nothing was changed.', messagesOf(errors)),
     }),
   );
-  app.useGlobalFilters(new StorageFilter());
+  app.useGlobalFilters(new StorageFilter(app.getHttpAdapter()));
   if (settings.webFolder) serveWeb(app, settings.webFolder);
   serveOpenApi(app);
   app.enableShutdownHooks();

@@ -17,8 +17,8 @@ import { DEMO_PEOPLE } from './demo/world.ts';
 import { verifyDatabase } from './storage/snapshot.ts';
 import { DATABASE_FILE } from './storage/sqlite.ts';
 
-/** How often each is cut off: seldom in `npm test`, sixty times by `npm run kills`. */
-const ROUNDS = Number(process.env['KANZEL_ROUNDS'] ?? 2);
+/** How often each is cut off: once in `npm test`, sixty times by `npm run kills`. */
+const ROUNDS = Number(process.env['KANZEL_ROUNDS'] ?? 1);
 const TIME = 60_000 + ROUNDS * 20_000;
 
 const MAIN = join(__dirname, '..', 'dist', 'main.js');
@@ -59,9 +59,18 @@ async function prepared(): Promise<{ path: string; data: string; remove: () => v
   return { path, data, remove };
 }
 
-/** Lets something go on for a while that no two rounds have in common, then ends a process without a word. */
-async function cutOff(round: number, child: ChildProcess, least: number, span: number): Promise<void> {
-  await new Promise((resolve) => setTimeout(resolve, least + ((round * 7919) % span)));
+/**
+ * Lets something go on until it is under way, and then for a while that no two rounds have in common; then ends a process
+ * without a word.
+ */
+async function cutOff(
+  round: number,
+  child: ChildProcess,
+  span: number,
+  underWay: () => boolean = () => true,
+): Promise<void> {
+  while (!underWay()) await new Promise((resolve) => setTimeout(resolve, 5));
+  await new Promise((resolve) => setTimeout(resolve, (round * 7919) % span));
   child.kill('SIGKILL');
 }
 
@@ -122,7 +131,8 @@ test(
         if (status === 201) acknowledged.add(own);
         return status === 201;
       });
-      await cutOff(round, server.child, 300, 700);
+      const before = acknowledged.size;
+      await cutOff(round, server.child, 700, () => acknowledged.size > before);
       await Promise.all([going, server.ended]);
     }
     const server = serve(data);
@@ -130,7 +140,7 @@ test(
     const view = (await brand.agent.get('/api/library').expect(200)).body as LibraryView;
     server.child.kill('SIGTERM');
     await server.ended;
-    expect(acknowledged.size).toBeGreaterThan(ROUNDS / 2);
+    expect(acknowledged.size).toBeGreaterThanOrEqual(ROUNDS);
     expect(view.problems).toEqual([]);
     const there = new Set(view.limitBooks.find((b) => b.id === 'cut-off')?.revisions);
     expect([...acknowledged].filter((r) => !there.has(r))).toEqual([]);
@@ -161,7 +171,8 @@ test(
           return status === 200;
         });
       const going = [upload(), upload(), upload()];
-      await cutOff(round, server.child, 200, 500);
+      const before = acknowledged.length;
+      await cutOff(round, server.child, 500, () => acknowledged.length > before);
       await Promise.all([...going, server.ended]);
     }
     const server = serve(data);
@@ -177,7 +188,7 @@ test(
     );
     expect(wrong).toEqual([]);
     const names = new Set(kept.map((p) => p.slice(-64)));
-    expect(acknowledged.length).toBeGreaterThan(ROUNDS);
+    expect(acknowledged.length).toBeGreaterThanOrEqual(ROUNDS);
     expect(acknowledged.filter((a) => !names.has(a))).toEqual([]);
     remove();
   },
@@ -209,7 +220,7 @@ test(
     for (let round = 0; round < ROUNDS; round += 1) {
       const target = join(path, `backup-${round}`);
       const backup = run(BACKUP, 'backup', target, '--data', data);
-      await cutOff(round, backup.child, 50, 900);
+      await cutOff(round, backup.child, 900, () => existsSync(`${target}.making`) || existsSync(target));
       await backup.ended;
       if (existsSync(target)) expect(verifyBackup(target)).toMatchObject({ ok: true });
       // Whatever was left half way is in nobody's way.
@@ -233,7 +244,7 @@ test(
     await run(BACKUP, 'backup', target, '--data', data).ended;
     for (let round = 0; round < ROUNDS; round += 1) {
       const restore = run(BACKUP, 'restore', target, '--data', data);
-      await cutOff(round, restore.child, 100, 700);
+      await cutOff(round + 1, restore.child, 700);
       await restore.ended;
       if (!existsSync(data)) {
         expect(await serve(data).ended).toMatch(/was cut off/);

@@ -5,7 +5,11 @@ export function lookDeep(path: string): {
   readonly found: Promise<readonly string[]>;
   readonly stop: () => void;
 } {
-  const worker = new Worker(new URL('./look-worker.js', import.meta.url), { workerData: path });
+  const worker = new Worker(new URL('./look-worker.js', import.meta.url), {
+    workerData: path,
+    // What the server was started with is not meant for it.
+    execArgv: [],
+  });
   worker.unref();
   const found = new Promise<readonly string[]>((resolve) => {
     worker.once('message', (said: readonly string[]) =>

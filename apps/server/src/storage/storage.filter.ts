@@ -1,22 +1,28 @@
-import { Catch, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
+import { Catch, type ArgumentsHost } from '@nestjs/common';
+import { BaseExceptionFilter } from '@nestjs/core';
 import type { Refusal } from '@kanzel/contract';
-import Database from 'better-sqlite3';
 import type { Response } from 'express';
-import { QueryFailedError } from 'typeorm';
+
+/** The code by which SQLite says what it could not do, whether it comes through the ORM or by itself. */
+function sqliteCode(error: unknown): string | undefined {
+  const { code, driverError } = error as { code?: unknown; driverError?: { code?: unknown } };
+  const said = driverError?.code ?? code;
+  return typeof said === 'string' && said.startsWith('SQLITE_') ? said : undefined;
+}
 
 /**
  * A database that cannot write is answered as "not now" (503), never as a refusal: nothing was recorded, and
- * the device keeps what it has and tries again.
+ * the device keeps what it has and tries again. Everything else is answered as it always is.
  */
-@Catch(QueryFailedError, Database.SqliteError)
-export class StorageFilter implements ExceptionFilter<Error> {
-  catch(error: Error, host: ArgumentsHost): void {
-    const cause = error instanceof QueryFailedError ? (error.driverError as Error) : error;
-    const code = (cause as { code?: string }).code ?? 'unknown';
+@Catch()
+export class StorageFilter extends BaseExceptionFilter {
+  override catch(error: unknown, host: ArgumentsHost): void {
+    const code = sqliteCode(error);
+    if (code === undefined || host.getType() !== 'http') return super.catch(error, host);
     const why = code.startsWith('SQLITE_FULL')
       ? 'the disk of the server is full'
       : `the database said ${code}`;
-    process.stderr.write(`Nothing was recorded: ${why}. ${error.message}\n`);
+    process.stderr.write(`Nothing was recorded: ${why}. ${error instanceof Error ? error.message : ''}\n`);
     const body: Refusal = {
       message: `Nothing was recorded: ${why}. What you entered is kept on this device and sent again.`,
     };
