@@ -31,6 +31,7 @@ export function PassphraseSlip(): ReactElement | null {
   return (
     <SheetDialog
       open
+      above
       onClose={() => end(undefined)}
       title={`Is it you, ${person?.fullName ?? ''}?`}
       hint="This leads to what people may do or what others are judged by. It is done once you have given your passphrase."
