@@ -1,6 +1,6 @@
 import { defineConfig } from '@playwright/test';
 
-/** Whole stories in Debian's Chromium, against the built product. One worker: the machine has two cores and each story brings its own server. */
+/** Whole stories in Debian's Chromium, against the built product. Two at a time, each file with a server of its own: most of a story is waiting. */
 export default defineConfig({
   testDir: '.',
   globalSetup: './tell.ts',

@@ -102,10 +102,10 @@ export class HeldCampaigns {
     });
   }
 
-  /** What was added to a campaign in hand is on the disk. */
-  grown(campaign: string, added: readonly Entry[]): void {
+  /** What was added to a campaign by a folding of it is on the disk. One that was let go or read anew meanwhile lacks it. */
+  grown(campaign: string, by: Folding, added: readonly Entry[]): void {
     const held = this.held.peek(campaign);
-    if (!held) return;
+    if (held?.folding !== by) return this.drop(campaign);
     const { count } = held.folding.state;
     held.now = undefined;
     held.tail.push(...added);

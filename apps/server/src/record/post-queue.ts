@@ -11,6 +11,8 @@ const MOST_TOGETHER = 100;
 /** A campaign that a group of posts goes on with. */
 export interface Open {
   readonly folding: Folding;
+  /** Why nothing is added to it. */
+  readonly damaged: Reason | undefined;
   /** What the group has added to it, in order. */
   readonly fresh: Entry[];
 }

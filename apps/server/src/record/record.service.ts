@@ -225,7 +225,7 @@ export class RecordService implements OnModuleInit {
    * Admits drafts one after another, chains and stores those admitted in one transaction, and announces them
    * once it has committed. A draft that is already in the record is answered with its entry. One refused
    * changes nothing; those after it are asked on their own. What others post at the same time goes to the disk together
-   * with it: nobody is answered before that, and where it fails, everybody in it hears so. Error `comeLater`: too many wait.
+   * with it: nobody is answered before that, and where it fails, each is tried alone. Error `comeLater`: too many wait.
    */
   async post(
     campaign: string,
@@ -237,19 +237,29 @@ export class RecordService implements OnModuleInit {
     return this.queue.add({ campaign, drafts, person, strangers });
   }
 
-  /** Judges what waits, one after the other, writes it to the disk together, and answers. */
+  /**
+   * Judges what waits, one after the other, writes it to the disk together, and answers. From the first judgement to the disk
+   * nobody comes between: what is asked of a campaign meanwhile would be told of entries that may never be written.
+   */
   private async commit(group: readonly Waiting[]): Promise<void> {
     const open = new Map<string, Open>();
+    for (const { campaign } of group) {
+      if (open.has(campaign)) continue;
+      if (!this.held.has(campaign)) await this.fold(campaign);
+      const found = this.held.open(campaign);
+      if (found) open.set(campaign, { folding: found.folding, damaged: found.damaged, fresh: [] });
+    }
     try {
-      const answers = await this.judgeAll(group, open);
+      const answers = group.map((waiting) => this.answerTo(waiting, open.get(waiting.campaign)));
       const fresh = [...open.values()].flatMap((o) => o.fresh);
       if (fresh.length > 0) {
         const heads = [...open.values()].flatMap((o) => o.fresh.slice(-1).map(headOf));
         this.store.append(fresh, heads, this.clock.now().toISOString());
       }
-      for (const [campaign, { fresh: added }] of open) if (added.length > 0) this.held.grown(campaign, added);
+      for (const [campaign, { folding, fresh: added }] of open)
+        if (added.length > 0) this.held.grown(campaign, folding, added);
       for (const entry of fresh) this.events.emit('entry', entry);
-      for (const answer of answers) answer();
+      group.forEach((waiting, i) => waiting.answer(answers[i] ?? err(reason('campaignUnknown'))));
     } catch (error) {
       // What was folded is not on the disk: those campaigns are read anew.
       for (const campaign of open.keys()) this.held.drop(campaign);
@@ -257,24 +267,9 @@ export class RecordService implements OnModuleInit {
     }
   }
 
-  private async judgeAll(group: readonly Waiting[], open: Map<string, Open>): Promise<(() => void)[]> {
-    const answers: (() => void)[] = [];
-    for (const waiting of group) {
-      const { campaign } = waiting;
-      if (!this.held.has(campaign)) await this.fold(campaign);
-      const found = this.held.open(campaign);
-      if (!found) answers.push(() => waiting.answer(err(reason('campaignUnknown'))));
-      else if (found.damaged) {
-        const { damaged } = found;
-        answers.push(() => waiting.answer(err(damaged)));
-      } else {
-        const own = open.get(campaign) ?? { folding: found.folding, fresh: [] };
-        open.set(campaign, own);
-        const answer = this.judge(waiting, own);
-        answers.push(() => waiting.answer(ok(answer)));
-      }
-    }
-    return answers;
+  private answerTo(waiting: Waiting, own: Open | undefined): Result<PostEntriesResponse, Reason> {
+    if (!own) return err(reason('campaignUnknown'));
+    return own.damaged ? err(own.damaged) : ok(this.judge(waiting, own));
   }
 
   private judge({ drafts, person, strangers, campaign }: Waiting, own: Open): PostEntriesResponse {
