@@ -247,6 +247,10 @@ describe('only our own pages', () => {
     await send({ ...json, origin: 'http://elsewhere.example' }).expect(403);
     await send({ ...json, origin: 'null' }).expect(403);
     await send({ ...json, origin: `http://${host}.elsewhere.example` }).expect(403);
+    // A host that only begins, or only ends, like ours.
+    for (const origin of ['http://kanzel.example.elsewhere.example', 'http://not-kanzel.example'])
+      await send({ ...json, host: 'kanzel.example', origin }).expect(403);
+    await send({ ...json, host: 'kanzel.example', origin: 'http://kanzel.example' }).expect(428);
     await send({ ...json, 'sec-fetch-site': 'cross-site' }).expect(403);
     await send({ ...json, 'sec-fetch-site': 'same-site' }).expect(403);
     for (const type of [

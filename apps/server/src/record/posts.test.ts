@@ -91,6 +91,21 @@ test('more campaigns than are kept in hand go to the disk together, and each rea
   }
 }, 60_000);
 
+test('a campaign that was read anew while it was gone on with is let go, not left without its newest', async () => {
+  const campaign = await openCampaign(ylva);
+  const [opened] = await entriesOf(ylva, campaign);
+  if (!opened) throw new Error('no campaign');
+  const held = new HeldCampaigns();
+  held.read(campaign, [opened], undefined);
+  const before = held.open(campaign)?.folding;
+  if (!before) throw new Error('not in hand');
+  const entry = chain(tag(campaign) as unknown as EntryDraft, opened, opened.at);
+  before.add(entry);
+  held.read(campaign, [opened], undefined);
+  held.grown(campaign, before, [entry]);
+  expect(held.has(campaign)).toBe(false);
+});
+
 test('where the disk refuses, whoever brought it about is refused, the others are not, and nothing is half there', async () => {
   const campaign = await openCampaign(ylva);
   const heard: string[] = [];
