@@ -1,7 +1,8 @@
-import { useEffect, useRef, type ReactElement } from 'react';
+import { useEffect, useLayoutEffect, useRef, type ReactElement } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import type { CardLine, CardOfAircraft } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
+import { useKeys } from '../ui/use-keys.ts';
 
 /** A line of a card: what nobody has given for this aircraft is said, never left to be guessed. */
 function Line({ line }: { line: CardLine }): ReactElement {
@@ -109,20 +110,23 @@ export function EmergencyPage(): ReactElement {
   const top = useRef<HTMLDivElement>(null);
   const { aircraft, emergency: cards = [] } = view.index.basis;
   const now = cards.find((c) => c.id === wanted) ?? cards.find((c) => c.phase === phase) ?? cards[0];
-  useEffect(() => {
-    const press = (event: KeyboardEvent): void => {
-      if (event.ctrlKey || event.metaKey || event.altKey) return;
-      const at = now ? cards.indexOf(now) : -1;
-      const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
-      const chosen =
-        step === 0 ? cards[KEYS.indexOf(event.key)] : cards[(at + step + cards.length) % cards.length];
-      if (event.key === 'Escape') void navigate(-1);
-      else if (chosen) void navigate(`${view.base}/emergency/${chosen.id}${search}`, { replace: true });
-      else return;
-      event.preventDefault();
-    };
-    addEventListener('keydown', press);
-    return () => removeEventListener('keydown', press);
+  // Two keys can come before the page has gone to the first: the second steps on from what the first chose.
+  const inHand = useRef(now);
+  useLayoutEffect(() => {
+    inHand.current = now;
+  }, [now]);
+  useKeys((event) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const at = inHand.current ? cards.indexOf(inHand.current) : -1;
+    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+    const chosen =
+      step === 0 ? cards[KEYS.indexOf(event.key)] : cards[(at + step + cards.length) % cards.length];
+    if (event.key === 'Escape') void navigate(-1);
+    else if (chosen) {
+      inHand.current = chosen;
+      void navigate(`${view.base}/emergency/${chosen.id}${search}`, { replace: true });
+    } else return;
+    event.preventDefault();
   });
   // In braces: a browser whose scrolling gives a promise would hand it to React as a way to clean up.
   useEffect(() => {

@@ -1,4 +1,4 @@
-import { useEffect, useState, type ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
 import { Navigate, NavLink, Route, Routes } from 'react-router';
 import { useNow } from '../shell/plate.tsx';
 import { useCampaign } from '../station/campaign-context.ts';
@@ -17,6 +17,7 @@ import { TakeAwaySheet } from './take-away-sheet.tsx';
 import { keptOf } from './use-timetable.ts';
 import { WaysSheet } from './ways-sheet.tsx';
 import { WhatIfSheet } from './what-if-sheet.tsx';
+import { useKeys } from '../ui/use-keys.ts';
 
 /** The plan of a campaign: scope, ways, order, day, flights, suppositions, and what is taken along. */
 export default function PlanPage(): ReactElement {
@@ -38,15 +39,11 @@ export default function PlanPage(): ReactElement {
     setProblem(sent.ok ? undefined : view.say(sent.error));
     if (sent.ok) planning.drop();
   };
-  useEffect(() => {
-    const press = (event: KeyboardEvent): void => {
-      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || isWriting(event)) return;
-      if (!planning.undo) return;
-      event.preventDefault();
-      planning.undo();
-    };
-    addEventListener('keydown', press);
-    return () => removeEventListener('keydown', press);
+  useKeys((event) => {
+    if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || isWriting(event)) return;
+    if (!planning.undo) return;
+    event.preventDefault();
+    planning.undo();
   });
   return (
     <PlanContext.Provider value={planning}>

@@ -1,7 +1,8 @@
-import { useEffect, useState, type ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
 import { useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
 import { Problem } from '../ui/field.tsx';
+import { useKeys } from '../ui/use-keys.ts';
 
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const;
 const key =
@@ -26,16 +27,12 @@ export function PinSignOn({
     setPin('');
     setBusy(false);
   };
-  useEffect(() => {
-    const press = (event: KeyboardEvent): void => {
-      if (!who) return;
-      if (/^\d$/.test(event.key)) setPin((p) => (p + event.key).slice(0, 8));
-      else if (event.key === 'Backspace') setPin((p) => p.slice(0, -1));
-      else if (event.key === 'Enter') void send();
-      else if (event.key === 'Escape') setWho(undefined);
-    };
-    addEventListener('keydown', press);
-    return () => removeEventListener('keydown', press);
+  useKeys((event) => {
+    if (!who) return;
+    if (/^\d$/.test(event.key)) setPin((p) => (p + event.key).slice(0, 8));
+    else if (event.key === 'Backspace') setPin((p) => p.slice(0, -1));
+    else if (event.key === 'Enter') void send();
+    else if (event.key === 'Escape') setWho(undefined);
   });
   if (people.length === 0)
     return (

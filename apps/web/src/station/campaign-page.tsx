@@ -32,6 +32,7 @@ import { Slips } from './slips.tsx';
 import { StationSheet } from './station-sheet.tsx';
 import { isWriting } from './step-panel.tsx';
 import { serverInstant } from '../sync/clock.ts';
+import { useKeys } from '../ui/use-keys.ts';
 
 const PlanPage = lazy(() => import('../planning/plan-page.tsx'));
 
@@ -102,61 +103,57 @@ function useSimulated(mark: string | undefined): boolean {
 function useSheetKeys(view: CampaignView | undefined, setSlip: (slip: Slip) => void): void {
   const navigate = useNavigate();
   const going = useRef(false);
-  useEffect(() => {
-    const press = (event: KeyboardEvent): void => {
-      if (
-        !view ||
-        document.querySelector('[role=dialog]') ||
-        event.ctrlKey ||
-        event.metaKey ||
-        event.altKey ||
-        location.pathname.startsWith(`${view.base}/emergency`) ||
-        isWriting(event)
-      )
-        return;
-      const key = event.key.toLowerCase();
-      if (going.current) {
-        going.current = false;
-        const station = key === 'a' ? 'plan' : ownMember(STATION_KEYS, key);
-        if (station) {
-          event.preventDefault();
-          event.stopImmediatePropagation();
-          void navigate(`${view.base}/${station}`);
-        }
-        return;
-      }
-      if (key === 'g') {
-        going.current = true;
+  useKeys((event) => {
+    if (
+      !view ||
+      document.querySelector('[role=dialog]') ||
+      event.ctrlKey ||
+      event.metaKey ||
+      event.altKey ||
+      location.pathname.startsWith(`${view.base}/emergency`) ||
+      isWriting(event)
+    )
+      return;
+    const key = event.key.toLowerCase();
+    if (going.current) {
+      going.current = false;
+      const station = key === 'a' ? 'plan' : ownMember(STATION_KEYS, key);
+      if (station) {
         event.preventDefault();
-        return;
+        event.stopImmediatePropagation();
+        void navigate(`${view.base}/${station}`);
       }
-      const slips: Readonly<Record<string, Slip>> = {
-        t: { kind: 'tag' },
-        '/': { kind: 'find' },
-        '?': { kind: 'keys' },
-      };
-      const main = (text: string): HTMLButtonElement | undefined =>
-        [...document.querySelectorAll<HTMLButtonElement>('[data-step-actions] button')].find((b) =>
-          b.textContent?.startsWith(text),
-        );
-      if (key === 'e') {
-        event.preventDefault();
-        void navigate(`${view.base}/emergency?at=${location.pathname.split('/')[3] ?? ''}`);
-        return;
-      }
-      const slip = ownMember(slips, key);
-      if (slip) setSlip(slip);
-      else if (key === 'f') {
-        const button = main('Raise a finding');
-        if (button) button.click();
-        else setSlip({ kind: 'finding' });
-      } else if (key === 'n') main('Not applicable')?.click();
-      else return;
+      return;
+    }
+    if (key === 'g') {
+      going.current = true;
       event.preventDefault();
+      return;
+    }
+    const slips: Readonly<Record<string, Slip>> = {
+      t: { kind: 'tag' },
+      '/': { kind: 'find' },
+      '?': { kind: 'keys' },
     };
-    addEventListener('keydown', press, true);
-    return () => removeEventListener('keydown', press, true);
-  }, [view, navigate, setSlip]);
+    const main = (text: string): HTMLButtonElement | undefined =>
+      [...document.querySelectorAll<HTMLButtonElement>('[data-step-actions] button')].find((b) =>
+        b.textContent?.startsWith(text),
+      );
+    if (key === 'e') {
+      event.preventDefault();
+      void navigate(`${view.base}/emergency?at=${location.pathname.split('/')[3] ?? ''}`);
+      return;
+    }
+    const slip = ownMember(slips, key);
+    if (slip) setSlip(slip);
+    else if (key === 'f') {
+      const button = main('Raise a finding');
+      if (button) button.click();
+      else setSlip({ kind: 'finding' });
+    } else if (key === 'n') main('Not applicable')?.click();
+    else return;
+    event.preventDefault();
+  }, true);
 }
 
 /**

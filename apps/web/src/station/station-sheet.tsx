@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState, type ReactElement } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactElement } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import {
   ownMember,
@@ -20,6 +20,7 @@ import { useCampaign } from './campaign-context.ts';
 import { PartRuler } from './figure-entry.tsx';
 import { isWriting, StepPanel } from './step-panel.tsx';
 import { serverInstant } from '../sync/clock.ts';
+import { useKeys } from '../ui/use-keys.ts';
 
 /** The check to show first: the first that can be worked, else the first not proven, else the first. */
 export function firstToDo(checks: readonly CheckStatus[]): CheckStatus | undefined {
@@ -245,24 +246,26 @@ export function StationSheet(): ReactElement {
     if (current && !chosen && station && station.total > 0)
       void navigate(`${view.base}/${station.station}?check=${current.check.id}`, { replace: true });
   }, [current, chosen, station, navigate, view.base]);
-  useEffect(() => {
-    const press = (event: KeyboardEvent): void => {
-      if (
-        document.querySelector('[role=dialog]') ||
-        event.ctrlKey ||
-        event.metaKey ||
-        event.altKey ||
-        isWriting(event)
-      )
-        return;
-      const down = event.key === 'ArrowDown' || event.key.toLowerCase() === 'j';
-      const up = event.key === 'ArrowUp' || event.key.toLowerCase() === 'k';
-      if (!down && !up) return;
-      event.preventDefault();
-      go(order[at + (down ? 1 : -1)]);
-    };
-    addEventListener('keydown', press);
-    return () => removeEventListener('keydown', press);
+  const inHand = useRef(current);
+  useLayoutEffect(() => {
+    inHand.current = current;
+  }, [current]);
+  useKeys((event) => {
+    if (
+      document.querySelector('[role=dialog]') ||
+      event.ctrlKey ||
+      event.metaKey ||
+      event.altKey ||
+      isWriting(event)
+    )
+      return;
+    const down = event.key === 'ArrowDown' || event.key.toLowerCase() === 'j';
+    const up = event.key === 'ArrowUp' || event.key.toLowerCase() === 'k';
+    if (!down && !up) return;
+    event.preventDefault();
+    const next = order[order.findIndex((c) => c.check.id === inHand.current?.check.id) + (down ? 1 : -1)];
+    inHand.current = next ?? inHand.current;
+    go(next);
   });
   if (station && station.checks.length > 0 && station.total === 0 && !chosen)
     return <NothingToProve station={station} />;

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useLayoutEffect, type ReactElement } from 'react';
+import { lazy, Suspense, type ReactElement } from 'react';
 import { ownMember, isFigureSpec, isWorked, WHOLE_AIRCRAFT, type Check, type Part } from '@kanzel/core';
 import { useMonitor } from '../sync/monitor-store.ts';
 import { Problem } from '../ui/field.tsx';
@@ -9,6 +9,7 @@ import { WordEntry } from './word-entry.tsx';
 import { draftOf, useDrafts } from './part-draft.ts';
 import { StepActions } from './step-actions.tsx';
 import { inEntry, useStep } from './use-step.ts';
+import { useKeys } from '../ui/use-keys.ts';
 
 const WorkedEntry = lazy(() => import('./worked-entry.tsx'));
 const KeptWorked = lazy(() => import('./kept-worked.tsx'));
@@ -101,35 +102,30 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
     check.answer.channel &&
     (check.answer.kind === 'drop' || check.answer.kind === 'series');
 
-  // Before the paint: a step that can be seen can be worked.
-  useLayoutEffect(() => {
-    const press = (event: KeyboardEvent): void => {
-      const target = event.target as HTMLElement;
-      if (document.querySelector('[role=dialog]') || event.altKey) return;
-      const onControl = target.closest('button, a, select, textarea, summary') !== null;
-      // In words, Enter begins a new line; together with Control it keeps, as everywhere else.
-      const chord = event.ctrlKey || event.metaKey;
-      if (event.key === 'Enter' && (chord || !onControl)) {
-        event.preventDefault();
-        const main = document.querySelector<HTMLButtonElement>('[data-step-actions] button.bg-hand');
-        main?.click();
-        return;
-      }
-      if (chord || isWriting(event)) return;
-      if (event.key.toLowerCase() === 'r') {
-        event.preventDefault();
-        step.again();
-      }
-      // Figures are typed straight away, without going to the field first.
-      if (/^[\d.,-]$/.test(event.key) && !(target instanceof HTMLInputElement)) {
-        const empty = [...document.querySelectorAll<HTMLInputElement>('[data-figure]')].find(
-          (i) => i.value === '',
-        );
-        empty?.focus();
-      }
-    };
-    addEventListener('keydown', press);
-    return () => removeEventListener('keydown', press);
+  useKeys((event) => {
+    const target = event.target as HTMLElement;
+    if (document.querySelector('[role=dialog]') || event.altKey) return;
+    const onControl = target.closest('button, a, select, textarea, summary') !== null;
+    // In words, Enter begins a new line; together with Control it keeps, as everywhere else.
+    const chord = event.ctrlKey || event.metaKey;
+    if (event.key === 'Enter' && (chord || !onControl)) {
+      event.preventDefault();
+      const main = document.querySelector<HTMLButtonElement>('[data-step-actions] button.bg-hand');
+      main?.click();
+      return;
+    }
+    if (chord || isWriting(event)) return;
+    if (event.key.toLowerCase() === 'r') {
+      event.preventDefault();
+      step.again();
+    }
+    // Figures are typed straight away, without going to the field first.
+    if (/^[\d.,-]$/.test(event.key) && !(target instanceof HTMLInputElement)) {
+      const empty = [...document.querySelectorAll<HTMLInputElement>('[data-figure]')].find(
+        (i) => i.value === '',
+      );
+      empty?.focus();
+    }
   });
 
   return (

@@ -1,4 +1,4 @@
-import { useEffect, useState, type ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
 import type { ExportedFile } from '@kanzel/contract';
 import { api, sayFailure } from '../../api/client.ts';
 import { rolesOf, useSession } from '../../sync/session.ts';
@@ -8,6 +8,7 @@ import { SheetDialog } from '../../ui/sheet-dialog.tsx';
 import { Problem } from '../../ui/field.tsx';
 import { saveFile } from '../../ui/save-file.ts';
 import type { Draft } from './use-draft.ts';
+import { useKeys } from '../../ui/use-keys.ts';
 
 const PHASES: Readonly<Record<Draft<object>['phase'], string>> = {
   reading: 'Reading…',
@@ -22,20 +23,16 @@ const PHASES: Readonly<Record<Draft<object>['phase'], string>> = {
 
 /** Ctrl+Z and Ctrl+Y, or with Shift, where no field has the word; a field undoes its own typing first. */
 function useUndoKeys(draft: Pick<Draft<object>, 'undo' | 'redo'>): void {
-  useEffect(() => {
-    const press = (event: KeyboardEvent): void => {
-      if (!(event.ctrlKey || event.metaKey) || document.querySelector('[role=dialog]')) return;
-      const key = event.key.toLowerCase();
-      const back = key === 'z' && !event.shiftKey;
-      const forth = key === 'y' || (key === 'z' && event.shiftKey);
-      if (!back && !forth) return;
-      event.preventDefault();
-      if (back) draft.undo();
-      else draft.redo();
-    };
-    addEventListener('keydown', press);
-    return () => removeEventListener('keydown', press);
-  }, [draft]);
+  useKeys((event) => {
+    if (!(event.ctrlKey || event.metaKey) || document.querySelector('[role=dialog]')) return;
+    const key = event.key.toLowerCase();
+    const back = key === 'z' && !event.shiftKey;
+    const forth = key === 'y' || (key === 'z' && event.shiftKey);
+    if (!back && !forth) return;
+    event.preventDefault();
+    if (back) draft.undo();
+    else draft.redo();
+  });
 }
 
 /** What can be done with a document in hand: back and forth, publish, discard, take along as a file. */
