@@ -149,12 +149,18 @@ function judgeWorked(
   }
 }
 
-/** Earlier figures of this subject, by limit. */
+const pastOfPart = new WeakMap<Part, NonNullable<Surroundings['past']>>();
+
+/** Earlier figures of this subject, by limit; a part belongs to one basis, which never changes. */
 function pastOf(index: BasisIndex, part: Part): NonNullable<Surroundings['past']> {
+  const known = pastOfPart.get(part);
+  if (known) return known;
   const { past = {} } = index.basis;
-  return Object.fromEntries(
+  const found = Object.fromEntries(
     part.check.limits.map((key) => [key, ownMember(past, `${key}@${part.subject}`) ?? []]),
   );
+  pastOfPart.set(part, found);
+  return found;
 }
 
 /**

@@ -10,6 +10,8 @@ export type ConditionsOutcome =
   | { readonly state: 'notMet'; readonly reason: Reason }
   | { readonly state: 'unknown'; readonly reason: Reason };
 
+const MET: ConditionsOutcome = { state: 'met' };
+
 function judgeCondition(condition: Condition, fact: Fact | undefined): ConditionsOutcome {
   const { fact: name, low, high, unit = 'count' } = condition;
   if (fact === undefined) return { state: 'unknown', reason: reason('factMissing', { fact: name }) };
@@ -26,7 +28,7 @@ function judgeCondition(condition: Condition, fact: Fact | undefined): Condition
   const value = convert(fact.value, fact.unit, unit);
   if (!value.ok) return { state: 'unknown', reason: value.error };
   // The tolerance of limits: an edge typed in another unit is still that edge, and holds on both sides of it.
-  const noise = noiseAt([value.value, low ?? 0, high ?? 0]);
+  const noise = noiseAt(value.value, low ?? 0, high ?? 0);
   const inside =
     (low === undefined || value.value >= low - noise) && (high === undefined || value.value <= high + noise);
   if (inside) return { state: 'met' };
@@ -51,9 +53,10 @@ export function judgeConditions(
   conditions: readonly Condition[],
   facts: Readonly<Record<string, Fact>>,
 ): ConditionsOutcome {
+  if (conditions.length === 0) return MET;
   const outcomes = conditions.map((c) => judgeCondition(c, ownMember(facts, c.fact)));
   return (
     outcomes.find((o) => o.state === 'notMet') ??
-    outcomes.find((o) => o.state === 'unknown') ?? { state: 'met' }
+    outcomes.find((o) => o.state === 'unknown') ?? MET
   );
 }

@@ -21,7 +21,7 @@ export interface BoundsQuestion {
 
 function noise(q: BoundsQuestion): number {
   const { low = 0, high = 0, cautionLow = 0, cautionHigh = 0 } = q.bounds;
-  return noiseAt([q.value, low, high, cautionLow, cautionHigh]);
+  return noiseAt(q.value, low, high, cautionLow, cautionHigh);
 }
 
 /**
@@ -90,6 +90,38 @@ function figures(q: BoundsQuestion): Record<string, Figure | string> {
 }
 
 /**
+ * A verdict on what was measured. Its words are found when they are first read: of a long record few ever are, and
+ * choosing the digits that decide costs more than judging.
+ */
+function verdictOn(
+  q: BoundsQuestion,
+  margin: Margin | undefined,
+  state: Verdict['state'],
+  code: string,
+  extra: Reason['params'] = {},
+  decisionNeeded = false,
+): Verdict {
+  let said: Reason | undefined;
+  const verdict: Verdict = {
+    limit: q.limit,
+    class: q.class,
+    rule: q.rule,
+    unit: q.unit,
+    bounds: q.bounds,
+    value: q.value,
+    uncertainty: q.uncertainty !== undefined && q.uncertainty >= 0 ? q.uncertainty : undefined,
+    resolution: q.resolution,
+    margin,
+    state,
+    decisionNeeded,
+    get reason() {
+      return (said ??= reason(code, { ...figures(q), ...extra }));
+    },
+  };
+  return q.per === undefined ? verdict : { ...verdict, per: q.per };
+}
+
+/**
  * Judges a value against hard edges and caution bands: the one kernel behind every limit kind.
  *
  * Boundary rule: on an edge is inside (`within` on a caution edge, not `out` on a hard one). Guarded: inside
@@ -100,49 +132,36 @@ function figures(q: BoundsQuestion): Record<string, Figure | string> {
  * Example: 112 ± 10 rpm in 10..150 with caution above 110 is `near` with a margin of 38 rpm.
  */
 export function judgeBounds(q: BoundsQuestion): Verdict {
-  const base = {
-    limit: q.limit,
-    class: q.class,
-    rule: q.rule,
-    unit: q.unit,
-    bounds: q.bounds,
-    decisionNeeded: false,
-  };
-  if (!Number.isFinite(q.value)) return { ...base, state: 'unknown', reason: reason('notFinite') };
+  if (!Number.isFinite(q.value))
+    return {
+      limit: q.limit,
+      class: q.class,
+      rule: q.rule,
+      unit: q.unit,
+      bounds: q.bounds,
+      decisionNeeded: false,
+      state: 'unknown',
+      reason: reason('notFinite'),
+    };
   const margin = marginTo(q.value, q.bounds, q.unit);
-  const measured = {
-    ...base,
-    value: q.value,
-    uncertainty: q.uncertainty !== undefined && q.uncertainty >= 0 ? q.uncertainty : undefined,
-    resolution: q.resolution,
-    margin,
-    ...(q.per ? { per: q.per } : {}),
-  };
-  const say = (code: string, extra: Reason['params'] = {}): Reason =>
-    reason(code, { ...figures(q), ...extra });
   const eps = noise(q);
   if (margin && margin.value < -eps) {
     const why = q.because?.[margin.edge];
-    return {
-      ...measured,
-      state: 'out',
-      reason: say(margin.edge === 'low' ? 'belowLow' : 'aboveHigh', why ? { why } : {}),
-    };
+    return verdictOn(q, margin, 'out', margin.edge === 'low' ? 'belowLow' : 'aboveHigh', why ? { why } : {});
   }
   if (margin && q.rule === 'guarded') {
     // An uncertainty that is no figure, or less than nothing, is not known.
     if (q.uncertainty === undefined || !Number.isFinite(q.uncertainty) || q.uncertainty < 0)
-      return { ...measured, state: 'unknown', reason: say('uncertaintyMissing') };
+      return verdictOn(q, margin, 'unknown', 'uncertaintyMissing');
     if (margin.value < q.uncertainty - eps) {
       const decisionNeeded = q.class === 'safety' || q.class === 'airworthiness';
       const code = decisionNeeded ? 'insideGuardDecision' : 'insideGuard';
-      return { ...measured, state: 'near', decisionNeeded, reason: say(code) };
+      return verdictOn(q, margin, 'near', code, {}, decisionNeeded);
     }
   }
   const { cautionLow, cautionHigh } = q.bounds;
-  if (cautionLow !== undefined && q.value < cautionLow - eps)
-    return { ...measured, state: 'near', reason: say('cautionLow') };
+  if (cautionLow !== undefined && q.value < cautionLow - eps) return verdictOn(q, margin, 'near', 'cautionLow');
   if (cautionHigh !== undefined && q.value > cautionHigh + eps)
-    return { ...measured, state: 'near', reason: say('cautionHigh') };
-  return { ...measured, state: 'within', reason: say(margin ? 'inside' : 'insideOpen') };
+    return verdictOn(q, margin, 'near', 'cautionHigh');
+  return verdictOn(q, margin, 'within', margin ? 'inside' : 'insideOpen');
 }

@@ -8,7 +8,7 @@ import { distilTrend } from './past.ts';
 import { distilRatio, distilResponds } from './response.ts';
 import { judgeWords } from './words.ts';
 import { judgeBounds } from './judge-bounds.ts';
-import { judgeConditions } from './conditions.ts';
+import { judgeConditions, type ConditionsOutcome } from './conditions.ts';
 import { judgeable, type Judgeable } from './reading.ts';
 import { checkSamples, longestBeyond, milliseconds, settlingTime, steepest, type Samples } from './series.ts';
 import { err, ok, type Result } from '../result.ts';
@@ -33,7 +33,9 @@ import type {
 const distilBand: Distil<BandLimit> = (limit, measured, around) => {
   if (measured.kind !== 'one') return shape('one', measured);
   const found = judgeable(measured.reading, limit.unit, around);
-  return found.ok ? ok({ ...found.value, unit: limit.unit, bounds: limit.bounds }) : found;
+  if (!found.ok) return found;
+  const { value, uncertainty, resolution } = found.value;
+  return ok({ value, uncertainty, resolution, unit: limit.unit, bounds: limit.bounds });
 };
 
 const distilRelative: Distil<RelativeLimit> = (limit, measured, around) => {
@@ -280,8 +282,17 @@ function distil(limit: FigureLimit, measured: Measured, around: Surroundings): R
  * Example: a drop limit 10..150 rpm, caution above 110, with 1702 before and 1590 after: `near`, margin 38 rpm.
  */
 export function judge(limit: Limit, measured: Measured, around: Surroundings): Verdict {
+  return judgeUnder(judgeConditions(limit.conditions, around.facts), limit, measured, around);
+}
+
+/** The same where it is known already how the conditions of the limit stand. */
+function judgeUnder(
+  conditions: ConditionsOutcome,
+  limit: Limit,
+  measured: Measured,
+  around: Surroundings,
+): Verdict {
   const base = { limit: limit.key, class: limit.class, rule: limit.acceptance, decisionNeeded: false };
-  const conditions = judgeConditions(limit.conditions, around.facts);
   if (conditions.state !== 'met') return { ...base, state: 'unknown', reason: conditions.reason };
   if (limit.kind === 'sense' || limit.kind === 'equals')
     return { ...base, ...judgeWords(limit, measured, around) };
@@ -320,7 +331,9 @@ export function judgeAll(
     conditions: judgeConditions(limit.conditions, around.facts),
   }));
   const applying = standing.filter((s) => s.conditions.state !== 'notMet');
-  const judged = (applying.length > 0 ? applying : standing).map((s) => judge(s.limit, measured, around));
+  const judged = (applying.length > 0 ? applying : standing).map((s) =>
+    judgeUnder(s.conditions, s.limit, measured, around),
+  );
   return judged.sort(
     (a, b) =>
       SEVERITY[b.state] - SEVERITY[a.state] ||

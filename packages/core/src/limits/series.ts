@@ -75,7 +75,7 @@ export function settlingTime(
   hold: number,
 ): number | undefined {
   const inside = (v: number): boolean => {
-    const noise = noiseAt([v, target.low ?? 0, target.high ?? 0]);
+    const noise = noiseAt(v, target.low ?? 0, target.high ?? 0);
     return (
       (target.low === undefined || v >= target.low - noise) &&
       (target.high === undefined || v <= target.high + noise)

@@ -41,7 +41,7 @@ export function stepAsWritten(value: number): number {
 
 /** Which side of an edge a figure lies on; on it where only the noise of the arithmetic parts them. */
 function side(value: number, edge: number): number {
-  return Math.abs(value - edge) <= noiseAt([value, edge]) ? 0 : Math.sign(value - edge);
+  return Math.abs(value - edge) <= noiseAt(value, edge) ? 0 : Math.sign(value - edge);
 }
 
 /**

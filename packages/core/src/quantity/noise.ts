@@ -8,6 +8,8 @@ const LEAST = 1e-3;
  * what is shown of them. Never nothing, so that the noise of a conversion at an edge of zero is not beyond it.
  * Example: at 90 and 55 it is 9e-8; at 0 it is 1e-12.
  */
-export function noiseAt(sizes: readonly number[]): number {
-  return RELATIVE * Math.max(LEAST, ...sizes.map(Math.abs));
+export function noiseAt(...sizes: readonly number[]): number {
+  let largest = LEAST;
+  for (const size of sizes) largest = Math.max(largest, Math.abs(size));
+  return RELATIVE * largest;
 }

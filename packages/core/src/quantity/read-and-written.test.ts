@@ -361,9 +361,9 @@ describe('what is written', () => {
   });
 
   test('noise is a billionth of the largest size, and never nothing', () => {
-    expect(noiseAt([90, -550])).toBeCloseTo(5.5e-7, 15);
-    expect(noiseAt([0])).toBeCloseTo(1e-12, 20);
-    expect(noiseAt([])).toBeCloseTo(1e-12, 20);
+    expect(noiseAt(90, -550)).toBeCloseTo(5.5e-7, 15);
+    expect(noiseAt(0)).toBeCloseTo(1e-12, 20);
+    expect(noiseAt()).toBeCloseTo(1e-12, 20);
     // On an edge but for the noise, a figure is shown as lying on it.
     expect(formatFigure(90 + 4e-8, 1, [90])).toBe('90');
     expect(formatFigure(90 - 4e-8, 1, [90])).toBe('90');

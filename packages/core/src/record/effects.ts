@@ -16,12 +16,13 @@ export function instantOf(entry: Entry, state: CampaignState): number {
   return Math.max(Math.min(made, received), least);
 }
 
+/** Who made the entry in hand, when, and what they had seen. */
 export function deedOf(draft: Draft, entry: Entry): Deed {
   return {
     entry: entry.id,
     seq: entry.seq,
     at: entry.at,
-    instant: instantOf(entry, draft.state),
+    instant: draft.instant,
     by: entry.by,
     role: entry.role,
     device: entry.device,

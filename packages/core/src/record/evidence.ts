@@ -8,6 +8,7 @@ import { reason, type Reason } from '../words/reason.ts';
 import { bothSides, lossSince, outsideScope, type Outside } from './losses.ts';
 import { hasSeen } from './seen.ts';
 import { changesOf, stateFor, stateSubject, subjectsOfState } from './states.ts';
+import { isFine } from './judged-answer.ts';
 import { standingAnswer, type AnswerRecord, type CampaignState, type Deed } from './state.ts';
 
 /** Why an answer does not count, or counts no longer, with the chain of reasons. */
@@ -218,13 +219,6 @@ export function mayHaveRunOut(
 
 const dayOf = (instant: number): number => Math.floor(instant / 86_400_000);
 
-/** Whether a verdict lets a check be proven: within, or near with the decision where one is needed. */
-export function isFine(verdicts: AnswerRecord['verdicts'], decided: boolean): boolean {
-  return verdicts.every(
-    (v) => v.state === 'within' || (v.state === 'near' && (!v.decisionNeeded || decided)),
-  );
-}
-
 /**
  * What the record proves at an instant: each part asked at most once, with everything it stands on.
  * `settled` gives the answer for parts that nothing has moved; without it every part is asked anew.
@@ -266,7 +260,8 @@ export class Evidence {
     const answer = standingAnswer(own);
     if (!answer || this.doubt(part, answer)) return false;
     if (answer.answer === null) return true;
-    if (this.forbidden(answer) || !isFine(answer.verdicts, answer.decision !== undefined)) return false;
+    if (this.forbidden(answer)) return false;
+    if (answer.good === 'no' || (answer.good === 'whenDecided' && answer.decision === undefined)) return false;
     return !part.check.secondPerson || answer.witness !== undefined;
   }
 

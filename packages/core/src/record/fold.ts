@@ -88,6 +88,7 @@ function step(draft: Draft, recorded: Entry): void {
     return;
   }
   if (entry.value.kind === 'campaign.opened') {
+    draft.instant = instantOf(entry.value, draft.state);
     open(draft, entry.value);
     draft.state.clock = draft.state.opened?.instant ?? 0;
     if (draft.state.index)
@@ -97,6 +98,7 @@ function step(draft: Draft, recorded: Entry): void {
   const { index } = draft.state;
   if (!index) return;
   const instant = instantOf(entry.value, draft.state);
+  draft.instant = instant;
   advance(draft, index, instant);
   const author = `${entry.value.by} ${entry.value.device}`;
   draft.put('lastOf', author, Math.max(draft.state.lastOf.get(author) ?? 0, instant));

@@ -7,12 +7,32 @@ type MapKey = {
 }[keyof CampaignState];
 type ValueOf<K extends MapKey> = CampaignState[K] extends ReadonlyMap<string, infer V> ? V : never;
 
+const stirredByPart = new WeakMap<BasisIndex['parts'], Map<string, readonly string[]>>();
+
+/** What has to be asked anew when a part was, itself included: found once for each part of a basis. */
+function stirredBy(index: BasisIndex, key: string): readonly string[] {
+  const ofBasis = stirredByPart.get(index.parts) ?? new Map<string, readonly string[]>();
+  stirredByPart.set(index.parts, ofBasis);
+  const known = ofBasis.get(key);
+  if (known) return known;
+  const own = [key];
+  const check = index.parts.get(key)?.check;
+  // Whether another flight is to come decides what the flight used up; a permit decides what may be loaded.
+  if (check?.station === 'flight') own.push(...index.followStates);
+  if (check?.answer.kind === 'document') own.push(...index.sheets);
+  const found = reachFromParts(index, own).map((r) => r.part);
+  ofBasis.set(key, found);
+  return found;
+}
+
 /**
  * The next state in the making. Collections and histories are copied the first time they are written to, so
  * that folding many entries copies each once, and the state handed in is never changed.
  */
 export class Draft {
   readonly state: Mutable<CampaignState>;
+  /** When the entry in hand was made: see `instantOf`. */
+  instant = 0;
   private readonly owned = new Set<string>();
   /** Parts whose proof has to be asked anew behind this entry. */
   private stirred = new Set<string>();
@@ -65,13 +85,11 @@ export class Draft {
     return taken;
   }
 
-  private reached(index: BasisIndex): readonly string[] {
-    const own = [...this.stirred];
-    const checks = own.flatMap((key) => index.parts.get(key)?.check ?? []);
-    // Whether another flight is to come decides what the flight used up; a permit decides what may be loaded.
-    if (checks.some((c) => c.station === 'flight')) own.push(...index.followStates);
-    if (checks.some((c) => c.answer.kind === 'document')) own.push(...index.sheets);
-    return reachFromParts(index, own).map((r) => r.part);
+  private reached(index: BasisIndex): Iterable<string> {
+    const [only, another] = this.stirred;
+    if (only === undefined) return [];
+    if (another === undefined) return stirredBy(index, only);
+    return [...this.stirred].flatMap((key) => stirredBy(index, key));
   }
 
   /** The history of a part, writable. */

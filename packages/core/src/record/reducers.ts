@@ -7,13 +7,13 @@ import {
   type Part,
 } from '../checks/basis-index.ts';
 import { basisNames, compareBases, touchedByMove } from '../checks/compare-bases.ts';
-import { judgeAnswer } from '../checks/judge-answer.ts';
 import { overlaps } from '../systems/overlap.ts';
 import { aboardAt } from '../loading/aboard.ts';
 import { occasionOf, proposeScope } from '../planning/scope.ts';
 import { reason } from '../words/reason.ts';
 import type { Entry, EntryKind } from './entry.ts';
-import { isFine, wrongState } from './evidence.ts';
+import { wrongState } from './evidence.ts';
+import { judgedAnswer } from './judged-answer.ts';
 import { standingAnswer, type AnswerRecord, type CampaignState } from './state.ts';
 import { stateSubject } from './states.ts';
 import { type Draft } from './next-state.ts';
@@ -85,23 +85,16 @@ function weighedAgain(draft: Draft, index: BasisIndex, part: Part, entry: Entry)
 }
 
 const answerGiven: Reducer<'answer.given'> = (draft, index, entry) => {
-  const { check, subject, answer, facts, correction } = entry.body;
+  const { check, subject, answer, correction } = entry.body;
   const part = index.parts.get(partKey(check, subject));
   if (!part) return;
   const deed = deedOf(draft, entry);
   if (entry.supersedes) strike(draft, part, entry.supersedes, entry.id, correction ?? '');
-  const verdicts = judgeAnswer(index, part, answer, facts, new Date(deed.instant).toISOString());
+  const judged = judgedAnswer(index, part, deed, entry);
   const misplaced = wrongState(draft.state, index, part, deed) !== undefined;
-  draft.history(part.key).push({
-    ...deed,
-    answer,
-    facts,
-    verdicts,
-    ...(misplaced ? { misplaced: true as const } : {}),
-    ...(entry.supersedes ? { supersedes: entry.supersedes } : {}),
-  });
+  draft.history(part.key).push(misplaced ? { ...judged, misplaced: true } : judged);
   // What failed, or was given in another state than it needs, brings nothing about.
-  if (!isFine(verdicts, true) || misplaced) return;
+  if (judged.good === 'no' || misplaced) return;
   if (answer.kind === 'weighing') weighedAgain(draft, index, part, entry);
   for (const [state, value] of Object.entries(part.check.sets))
     setState(draft, index, entry, {
@@ -168,6 +161,7 @@ export const REDUCERS: { readonly [K in Exclude<EntryKind, 'campaign.opened'>]: 
       answer: null,
       notApplicable: entry.body.reason,
       facts: {},
+      good: 'yes',
       verdicts: [],
     });
   },

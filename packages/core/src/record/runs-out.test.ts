@@ -4,7 +4,8 @@ import { untold } from '../testing/untold.ts';
 import { deriveStatus } from '../gates/index.ts';
 import type { Basis, Check } from '../checks/types.ts';
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
-import { Evidence, isFine, mayHaveRunOut, ranOut, wrongState } from './evidence.ts';
+import { isFine } from './judged-answer.ts';
+import { Evidence, mayHaveRunOut, ranOut, wrongState } from './evidence.ts';
 import { foldEntries, standingAnswer, type AnswerRecord, type CampaignState, type Entry } from './index.ts';
 
 /** When what was proven is over: by hours, days, flights, stops and cycles, each at its edge. */

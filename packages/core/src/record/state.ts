@@ -33,7 +33,9 @@ export interface AnswerRecord extends Deed {
   readonly answer: PartAnswer | null;
   readonly notApplicable?: string;
   readonly facts: Readonly<Record<string, Fact>>;
-  /** Worst first; empty for not applicable. */
+  /** Whether it lets its check be proven, as far as limits and expectations go. */
+  readonly good: 'yes' | 'whenDecided' | 'no';
+  /** Worst first; empty for not applicable. Found when they are first read. */
   readonly verdicts: readonly Verdict[];
   /** It was given in another state than the check needs, as far as its author had seen. */
   readonly misplaced?: true;
