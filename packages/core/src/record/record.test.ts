@@ -54,6 +54,25 @@ describe('folding', () => {
     );
   });
 
+  test('whether an answer is good is what its verdicts say, whenever they are first read (property)', () => {
+    let seen = 0;
+    fc.assert(
+      fc.property(anyRecord, (entries) => {
+        for (const { history } of foldEntries(entries).parts.values())
+          for (const { answer, good, verdicts } of history) {
+            if (answer === null) continue;
+            seen += 1;
+            const bad = verdicts.some((v) => v.state === 'out' || v.state === 'unknown');
+            const open = verdicts.some((v) => v.state === 'near' && v.decisionNeeded);
+            expect(verdicts.length).toBeGreaterThan(0);
+            expect(good).toBe(bad ? 'no' : open ? 'whenDecided' : 'yes');
+          }
+      }),
+      { numRuns: 60 },
+    );
+    expect(seen).toBeGreaterThan(100);
+  });
+
   test('what an action takes the standing of is the brute-force transitive closure (second route, property)', () => {
     const systems = systemsOf(index);
     fc.assert(
