@@ -21,7 +21,16 @@ import { local } from './database.ts';
 import { serverInstant } from './clock.ts';
 import { newDeed } from './deed.ts';
 import { rolesOf, useSession } from './session.ts';
-import { begunAnew, NOTHING_HELD, withEntries, withQueue, type HeldCampaign, type Queued } from './held.ts';
+import {
+  begunAnew,
+  goingOn,
+  NOTHING_HELD,
+  withEntries,
+  withGoneOn,
+  withQueue,
+  type HeldCampaign,
+  type Queued,
+} from './held.ts';
 
 interface Campaigns {
   readonly held: Readonly<Record<string, HeldCampaign>>;
@@ -62,9 +71,38 @@ function advance(id: string, entries: readonly Entry[]): boolean {
   return next !== undefined;
 }
 
-/** Writes entries of the server to this device and takes their drafts off the queue. */
+/** Lets the page do what else is to be done. */
+const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+
+/** The same of a long record, with pauses: nothing of it is shown before all of it is folded. */
+async function advanceInSteps(id: string, entries: readonly Entry[]): Promise<boolean> {
+  const { confirmed } = get(id);
+  const steps = goingOn(confirmed, entries);
+  for (;;) {
+    const step = steps.next();
+    if (!step.done) {
+      await breath();
+      continue;
+    }
+    // Somebody else's entry was folded in one of the pauses: from where that stands now.
+    if (get(id).confirmed !== confirmed) return advance(id, entries);
+    if (step.value) put(id, withGoneOn(get(id), step.value));
+    return step.value !== undefined;
+  }
+}
+
+/** So many entries go to the disk of the device, or come from it, in one go. */
+const AT_ONCE = 200;
+
+/**
+ * Writes entries of the server to this device and takes their drafts off the queue. Oldest first: what was written
+ * when it is cut off is the beginning of a record.
+ */
 async function store(entries: readonly Entry[]): Promise<void> {
-  await local.entries.bulkPut([...entries]);
+  for (let from = 0; from < entries.length; from += AT_ONCE) {
+    await local.entries.bulkPut(entries.slice(from, from + AT_ONCE));
+    await breath();
+  }
   await local.queue
     .where('id')
     .anyOf(entries.map((e) => e.id))
@@ -80,11 +118,43 @@ async function confirm(id: string, entries: readonly Entry[]): Promise<void> {
 
 const catching = new Map<string, Promise<void>>();
 
+/** What the device remembers of a campaign, oldest first; nothing where an entry is missing between. */
+async function remembered(id: string): Promise<readonly Entry[]> {
+  const all: Entry[] = [];
+  for (;;) {
+    const some = await local.entries
+      .where('[campaign+seq]')
+      .between([id, all.length + 1], [id, all.length + AT_ONCE], true, true)
+      .toArray();
+    if (some.some((e, i) => e.seq !== all.length + 1 + i)) return [];
+    all.push(...some);
+    if (some.length < AT_ONCE) return all;
+  }
+}
+
+const remembering = new Map<string, Promise<void>>();
+
+/** Shows what the device remembers of a campaign, once: whoever asks the server asks for what came after it. */
+function remember(id: string): Promise<void> {
+  const running = remembering.get(id);
+  if (running) return running;
+  const next = (async () => {
+    if (get(id).confirmed.count > 0) return;
+    // What waits first: a campaign shown without it would say that everything is saved.
+    await readQueue(id);
+    const entries = await remembered(id);
+    if (entries.length > 0) await advanceInSteps(id, entries);
+  })().finally(() => remembering.delete(id));
+  remembering.set(id, next);
+  return next;
+}
+
 /** Asks the server for everything after what is here; begins anew when the server's record is another one. */
 export function catchUp(id: string): Promise<void> {
   const running = catching.get(id);
   if (running) return running;
   const next = (async () => {
+    await remember(id);
     const { count, head } = get(id).confirmed;
     const answer = await api.get<EntriesResponse>(`/api/campaigns/${id}/entries?after=${count}`);
     if (!answer.ok) {
@@ -100,7 +170,7 @@ export function catchUp(id: string): Promise<void> {
         ? count === 0 || entries[0]?.prevHash === head
         : there === count && (count === 0 || headThere === head);
     // Others may have been announced while the answer was on its way; what they added is passed over.
-    if (sameRecord && advance(id, entries)) {
+    if (sameRecord && (await advanceInSteps(id, entries))) {
       await store(entries);
       return readQueue(id);
     }
@@ -110,7 +180,7 @@ export function catchUp(id: string): Promise<void> {
     if (all.ok) {
       // A record begun anew: whatever was announced meanwhile is in it.
       put(id, begunAnew(get(id)));
-      advance(id, all.value.entries);
+      await advanceInSteps(id, all.value.entries);
       await store(all.value.entries);
     }
     await readQueue(id);
@@ -126,13 +196,6 @@ export function openCampaign(id: string): Promise<void> {
   const running = opening.get(id);
   if (running) return running;
   const next = (async () => {
-    if (get(id).confirmed.count === 0) {
-      // What waits first: a campaign shown without it would say that everything is saved.
-      await readQueue(id);
-      const remembered = await local.entries.where('campaign').equals(id).sortBy('seq');
-      const whole = remembered.every((e, i) => e.seq === i + 1);
-      if (remembered.length > 0 && whole) advance(id, remembered);
-    }
     await catchUp(id);
     void flush(id);
   })().finally(() => opening.delete(id));

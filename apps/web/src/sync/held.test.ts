@@ -1,7 +1,16 @@
 import fc from 'fast-check';
 import { foldEntries, type Entry, type EntryDraft } from '@kanzel/core';
 import { plain, Scribe } from '../../../../packages/core/src/testing/world.ts';
-import { begunAnew, NOTHING_HELD, withEntries, withQueue, type HeldCampaign, type Queued } from './held.ts';
+import {
+  begunAnew,
+  goingOn,
+  NOTHING_HELD,
+  withEntries,
+  withGoneOn,
+  withQueue,
+  type HeldCampaign,
+  type Queued,
+} from './held.ts';
 
 /** A record in which the second fold of an entry would be seen: shutting down needs what it ends. */
 function record(): readonly Entry[] {
@@ -63,6 +72,23 @@ test('in whatever order announcements, answers and readings of the queue come, a
     }),
     { numRuns: 150 },
   );
+});
+
+test('a long record is folded with pauses, in which nothing of it is shown, and ends as without them', () => {
+  const s = new Scribe();
+  for (let i = 0; i < 600; i += 1)
+    s.add('tag.on', { tag: `t${i}`, thing: 'Cap', where: '', why: 'open', touches: [] });
+  const steps = goingOn(NOTHING_HELD.confirmed, s.entries);
+  let pauses = 0;
+  let step = steps.next();
+  for (; !step.done; step = steps.next()) {
+    expect(NOTHING_HELD.confirmed).toMatchObject({ count: 0, opened: undefined });
+    pauses += 1;
+  }
+  expect(pauses).toBe(2);
+  const held = withGoneOn(NOTHING_HELD, step.value as NonNullable<typeof step.value>);
+  expect(plain(held.confirmed)).toEqual(plain(foldEntries(s.entries)));
+  expect(held.recorded.size).toBe(s.entries.length);
 });
 
 test('a gap and another server’s record are not folded', () => {

@@ -1,4 +1,5 @@
 import {
+  beginFolding,
   EMPTY_CAMPAIGN,
   foldEntries,
   type CampaignState,
@@ -69,28 +70,59 @@ export function withQueue(held: HeldCampaign, queue: readonly Queued[]): HeldCam
   });
 }
 
+/** So many entries are folded in one go: somebody who types meanwhile must not feel it. */
+const AT_ONCE = 250;
+
+/** A record gone on: its state, and the entries that were new. */
+export interface GoneOn {
+  readonly confirmed: CampaignState;
+  readonly fresh: readonly Entry[];
+}
+
 /**
- * What is held once entries of the server have come, in whatever order, and however often: those known already
- * are passed over. Undefined when they do not follow on: something between is missing, or the server's record is
- * another one.
+ * Folds entries of the server behind a state, in whatever order and however often they came: those known already are
+ * passed over. Pauses now and then for whoever drives it. Undefined when they do not follow on: something between is
+ * missing, or the server's record is another one.
  */
-export function withEntries(held: HeldCampaign, entries: readonly Entry[]): HeldCampaign | undefined {
-  const { confirmed } = held;
+export function* goingOn(
+  confirmed: CampaignState,
+  entries: readonly Entry[],
+): Generator<undefined, GoneOn | undefined> {
   const fresh = entries
     .filter((e) => e.seq > confirmed.count)
     .sort((a, b) => a.seq - b.seq)
     .filter((e, i, all) => e.seq !== all[i - 1]?.seq);
   const [first] = fresh;
-  if (!first) return { ...held, loading: false, missing: false };
+  if (!first) return { confirmed, fresh };
   const follows = confirmed.count === 0 || first.prevHash === confirmed.head;
   if (!follows || fresh.some((e, i) => e.seq !== confirmed.count + 1 + i)) return undefined;
+  const folding = beginFolding(confirmed);
+  for (const [i, entry] of fresh.entries()) {
+    if (i > 0 && i % AT_ONCE === 0) yield;
+    folding.add(entry);
+  }
+  return { confirmed: folding.snapshot(), fresh };
+}
+
+/** What is held once its record has gone on. */
+export function withGoneOn(held: HeldCampaign, { confirmed, fresh }: GoneOn): HeldCampaign {
+  if (fresh.length === 0) return { ...held, loading: false, missing: false };
   return shown({
     ...held,
-    confirmed: foldEntries(fresh, confirmed),
+    confirmed,
     recorded: new Set([...held.recorded, ...fresh.map((e) => e.id)]),
     loading: false,
     missing: false,
   });
+}
+
+/** What is held once entries of the server have come, folded without a pause: see `goingOn`. */
+export function withEntries(held: HeldCampaign, entries: readonly Entry[]): HeldCampaign | undefined {
+  const steps = goingOn(held.confirmed, entries);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value && withGoneOn(held, step.value);
+  }
 }
 
 /** What is held when the record is begun anew: nothing confirmed, everything that waits still waiting. */
