@@ -23,17 +23,6 @@ export interface CardSource {
   readonly plan: PlanNow;
 }
 
-const BOX = {
-  hLineWidth: () => 1,
-  vLineWidth: () => 1,
-  hLineColor: () => '#12202E',
-  vLineColor: () => '#12202E',
-  paddingLeft: () => 5,
-  paddingRight: () => 5,
-  paddingTop: () => 2,
-  paddingBottom: () => 2,
-};
-
 /** Boxes to write in, each with what goes in it: the order in which they are typed in afterwards. */
 function boxes(labels: readonly string[], unit: string): Content {
   const perRow = labels.length > 4 ? 6 : 4;
@@ -52,7 +41,7 @@ function boxes(labels: readonly string[], unit: string): Content {
           })),
         ],
       },
-      layout: BOX,
+      layout: 'boxes',
       margin: [0, 3, 0, 0],
     })),
   };

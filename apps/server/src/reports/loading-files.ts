@@ -20,7 +20,6 @@ import {
 } from '@kanzel/core';
 import { writeTable } from '@kanzel/formats';
 import type { Content, TableCell } from 'pdfmake';
-import { RULED } from './pdf.ts';
 
 /** What the loading files are written from. */
 export interface LoadingSource {
@@ -183,7 +182,7 @@ export function loadingPages(source: LoadingSource): Content[] {
     ...(part?.verdicts ?? []).slice(1).map((v): Content => ({ text: say(v.reason), style: 'small' })),
     {
       table: { widths: ['*', 55, 55, 90, 60], headerRows: 1, body: [heads, ...rows] },
-      layout: RULED,
+      layout: 'ruled',
       margin: [0, 8, 0, 6],
     },
     {

@@ -1,123 +1,44 @@
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
-import type { Content, TDocumentDefinitions, TFontDictionary } from 'pdfmake/interfaces.js';
-import { printable, printableText } from './printable.ts';
+import { fileURLToPath } from 'node:url';
+import type { Content } from 'pdfmake/interfaces.js';
+import { Piscina } from 'piscina';
+import makePdf, { type PdfJob } from './make-pdf.ts';
 
-/** pdfmake is CommonJS and a singleton; it is set up here once. */
-interface PdfMaker {
-  setFonts(fonts: TFontDictionary): void;
-  setLocalAccessPolicy(callback: (path: string) => boolean): void;
-  setUrlAccessPolicy(callback: (url: string) => boolean): void;
-  createPdf(definition: TDocumentDefinitions): { getBuffer(): Promise<Buffer> };
-}
+/** Prints that may wait at one time. */
+const MOST_WAITING = 40;
+/** A thread that nothing was asked of for so long ends (ms). */
+const IDLE = 60_000;
 
-const require = createRequire(import.meta.url);
-const font = (name: string, file: string): string =>
-  join(dirname(require.resolve(`@fontsource/${name}/package.json`)), 'files', file);
+/** Where the thread is read from. Only what is compiled can be: without it, as in tests of the source, print is made here. */
+const COMPILED = import.meta.url.endsWith('.js') ? new URL('./make-pdf.js', import.meta.url) : undefined;
 
-/** The fonts of the print. */
-export const FONT_FILES: readonly [archivo: string, bold: string, mono: string] = [
-  font('archivo', 'archivo-latin-400-normal.woff'),
-  font('archivo', 'archivo-latin-700-normal.woff'),
-  font('b612-mono', 'b612-mono-latin-700-normal.woff'),
-];
+let thread: Piscina | undefined;
 
-function setUp(): PdfMaker {
-  const maker = require('pdfmake') as PdfMaker;
-  const [archivo, bold, mono] = FONT_FILES;
-  maker.setFonts({
-    Archivo: { normal: archivo, bold, italics: archivo, bolditalics: bold },
-    Mono: { normal: mono, bold: mono, italics: mono, bolditalics: mono },
+/** Laying a sheet out takes as long as a hundred entries: it is done beside the server, one after the other. */
+async function print(job: PdfJob): Promise<Buffer> {
+  if (!COMPILED) return Buffer.from(await makePdf(job));
+  thread ??= new Piscina({
+    filename: fileURLToPath(COMPILED),
+    minThreads: 0,
+    maxThreads: 1,
+    maxQueue: MOST_WAITING,
+    idleTimeout: IDLE,
+    // What the server was started with is not meant for it.
+    execArgv: [],
   });
-  maker.setLocalAccessPolicy((path) => FONT_FILES.includes(path));
-  maker.setUrlAccessPolicy(() => false);
-  return maker;
+  return Buffer.from((await thread.run(job)) as Uint8Array);
 }
 
-let maker: PdfMaker | undefined;
-
-/** A card for the knee: A4 or A5, larger type than a sheet has, the mark and the page on every side. */
+/** Prints content as cards for the knee, A4 or A5. */
 export function printCards(
   size: 'A4' | 'A5',
   content: Content[],
   head: { readonly mark: string; readonly title: string },
   foot: string,
 ): Promise<Buffer> {
-  maker ??= setUp();
-  const small = size === 'A5';
-  return maker
-    .createPdf({
-      info: { title: `${head.mark} cards` },
-      pageSize: size,
-      pageMargins: small ? [26, 50, 26, 30] : [42, 60, 42, 40],
-      defaultStyle: { font: 'Archivo', fontSize: small ? 10.5 : 13, color: '#12202E', lineHeight: 1.15 },
-      styles: {
-        mark: { font: 'Mono', fontSize: small ? 15 : 20 },
-        title: { fontSize: small ? 14 : 18, bold: true },
-        challenge: { fontSize: small ? 11.5 : 14.5, bold: true },
-        small: { fontSize: small ? 8 : 10, color: '#46545F' },
-        stop: { fontSize: small ? 10.5 : 13, bold: true, color: '#B01E2B' },
-      },
-      header: () => ({
-        columns: [
-          { text: head.mark, style: 'mark', width: 'auto' },
-          { text: head.title, style: 'small', margin: [10, small ? 4 : 7, 0, 0] },
-        ],
-        margin: small ? [26, 18, 26, 0] : [42, 24, 42, 0],
-      }),
-      footer: (page: number, pages: number) => ({
-        columns: [
-          { text: printableText(foot) },
-          {
-            text: `${page % 2 === 1 ? 'front' : 'back'} · ${page} of ${pages}`,
-            alignment: 'right',
-            width: 90,
-          },
-        ],
-        style: 'small',
-        margin: small ? [26, 6, 26, 0] : [42, 12, 42, 0],
-      }),
-      content: printable(content),
-    })
-    .getBuffer();
+  return print({ kind: 'cards', size, content, head, foot });
 }
 
-/** Prints content on A4 with the sheet's foot: what it is, the record it was printed from, page of pages. */
+/** Prints content on A4 with the sheet's foot. */
 export function printA4(content: Content[], foot: string, title: string): Promise<Buffer> {
-  maker ??= setUp();
-  return maker
-    .createPdf({
-      info: { title },
-      pageSize: 'A4',
-      pageMargins: [42, 40, 42, 46],
-      defaultStyle: { font: 'Archivo', fontSize: 9, color: '#12202E', lineHeight: 1.15 },
-      styles: {
-        mark: { font: 'Mono', fontSize: 22 },
-        title: { fontSize: 14, bold: true },
-        head: { fontSize: 10.5, bold: true, margin: [0, 6, 0, 2] },
-        small: { fontSize: 7.5, color: '#46545F' },
-      },
-      footer: (page: number, pages: number) => ({
-        columns: [
-          { text: printableText(foot) },
-          { text: `${page} of ${pages}`, alignment: 'right', width: 60 },
-        ],
-        fontSize: 7.5,
-        color: '#46545F',
-        margin: [42, 14, 42, 0],
-      }),
-      content: printable(content),
-    })
-    .getBuffer();
+  return print({ kind: 'sheet', content, foot, title });
 }
-
-/** Tables with hairlines between their rows, as every sheet has them. */
-export const RULED = {
-  hLineWidth: () => 0.5,
-  vLineWidth: () => 0,
-  hLineColor: () => '#CFCFC4',
-  paddingLeft: () => 0,
-  paddingRight: () => 6,
-  paddingTop: () => 3,
-  paddingBottom: () => 3,
-};

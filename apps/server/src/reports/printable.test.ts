@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { formatWithUnit, UNIT_IDS } from '@kanzel/core';
-import { FONT_FILES } from './pdf.ts';
+import { FONT_FILES } from './make-pdf.ts';
 import { printable, printableText } from './printable.ts';
 
 const CORE = join(__dirname, '..', '..', '..', '..', 'packages', 'core', 'src');

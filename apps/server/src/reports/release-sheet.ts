@@ -20,7 +20,6 @@ import {
   type FindingState,
 } from '@kanzel/core';
 import type { Content, TableCell } from 'pdfmake';
-import { RULED } from './pdf.ts';
 
 /** What the sheet is printed from: the record, its derived status, and people's names. */
 export interface SheetSource {
@@ -35,7 +34,7 @@ const utc = (iso: string): string => `${iso.slice(0, 10)} ${new Date(iso).toISOS
 const head = (text: string): Content => ({ text, style: 'head' });
 const table = (widths: (string | number)[], rows: TableCell[][]): Content => ({
   table: { widths, headerRows: 1, body: rows },
-  layout: RULED,
+  layout: 'ruled',
   margin: [0, 0, 0, 8],
 });
 const heading = (...texts: string[]): TableCell[] => texts.map((text) => ({ text, style: 'small' }));
