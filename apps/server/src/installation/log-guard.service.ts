@@ -20,7 +20,7 @@ import {
   type Reason,
 } from '@kanzel/core';
 import { DataSource } from 'typeorm';
-import { readJson } from '../storage/entry-store.ts';
+import { readJson } from '../storage/stored-entry.ts';
 import { lookDeep } from '../storage/deep-look.ts';
 import { DATABASE_FILE, isLookedOverAtStart } from '../storage/sqlite.ts';
 import { SETTINGS, type Settings } from '../settings.ts';

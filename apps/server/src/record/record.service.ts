@@ -35,8 +35,9 @@ import { AttachmentsService } from '../attachments/index.ts';
 import { KeyService, LogGuardService, LogService } from '../installation/index.ts';
 import { mayAct, PeopleService } from '../people/index.ts';
 import { CLOCK, type Clock } from '../settings.ts';
-import { CampaignRow, EntryRow } from '../storage/entities.ts';
-import { EntryStore, platformHash } from '../storage/entry-store.ts';
+import { CampaignRow } from '../storage/entities.ts';
+import { EntryStore } from '../storage/entry-store.ts';
+import { platformHash } from '../storage/stored-entry.ts';
 import { WriteLock } from '../storage/write-lock.ts';
 import { HeldCampaigns, type Folded } from './held-campaigns.ts';
 import { PostQueue, type Open, type Waiting } from './post-queue.ts';
@@ -210,9 +211,10 @@ export class RecordService implements OnModuleInit {
         body: { title: request.title, occasion: request.occasion, workItems: request.workItems, basis },
       };
       const entry = chain(draft, undefined, receivedAt);
+      if (!this.store.soundFor(entry)) return err(reason('basisWrittenOver'));
       await this.dataSource.transaction(async (manager) => {
         await manager.insert(CampaignRow, campaignRow(entry, basis));
-        await manager.insert(EntryRow, rowOf(entry));
+        this.store.insert([entry]);
         await this.log.addWithin(manager, 'head.advanced', headOf(entry));
       });
       this.held.read(request.id, [entry], undefined);
@@ -319,8 +321,7 @@ export class RecordService implements OnModuleInit {
           const last = entries[entries.length - 1];
           if (first?.kind !== 'campaign.opened' || !last) continue;
           await manager.insert(CampaignRow, campaignRow(first, first.body.basis));
-          for (let at = 0; at < entries.length; at += 1000)
-            await manager.insert(EntryRow, entries.slice(at, at + 1000).map(rowOf));
+          this.store.insert(entries);
           await this.log.addWithin(manager, 'head.advanced', headOf(last));
         }
       });
@@ -437,16 +438,6 @@ function campaignRow(first: Entry, { aircraft, pack, limitBook }: Basis): Campai
     packRevision: pack.revision,
     limitBook: limitBook.id,
     limitBookRevision: limitBook.revision,
-  };
-}
-
-function rowOf(entry: Entry): EntryRow {
-  return {
-    campaign: entry.campaign,
-    seq: entry.seq,
-    id: entry.id,
-    hash: entry.hash,
-    json: canonicalJson(entry),
   };
 }
 

@@ -1,27 +1,16 @@
-import { createHash } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { InjectDataSource } from '@nestjs/typeorm';
 import { canonicalJson, chainLine, type Entry, type LoggedHead, type LogLine } from '@kanzel/core';
 import type Database from 'better-sqlite3';
 import { DataSource } from 'typeorm';
-
-/** What was written as JSON, or undefined where somebody has written over it. */
-export function readJson(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    // Not a fault of ours and not to be mended here: whoever asks says what is missing.
-    return undefined;
-  }
-}
-
-/** SHA-256 of a text by the platform: the same as the core's, and several times as fast. */
-export const platformHash = (text: string): string => createHash('sha256').update(text, 'utf8').digest('hex');
+import { platformHash, StoredEntries, takeApart } from './stored-entry.ts';
 
 interface Statements {
   readonly entryById: Database.Statement;
   readonly entriesAfter: Database.Statement;
   readonly insertEntry: Database.Statement;
+  readonly insertBasis: Database.Statement;
+  readonly basisByHash: Database.Statement;
   readonly lastLine: Database.Statement;
   readonly headLine: Database.Statement;
   readonly insertLine: Database.Statement;
@@ -34,6 +23,7 @@ interface Statements {
 @Injectable()
 export class EntryStore {
   private prepared: Statements | undefined;
+  private reading: StoredEntries | undefined;
 
   constructor(@InjectDataSource() private readonly dataSource: DataSource) {}
 
@@ -51,6 +41,8 @@ export class EntryStore {
       insertEntry: this.database().prepare(
         'INSERT INTO entry (campaign, seq, id, hash, json) VALUES (?, ?, ?, ?, ?)',
       ),
+      insertBasis: this.database().prepare('INSERT OR IGNORE INTO basis (hash, json) VALUES (?, ?)'),
+      basisByHash: this.database().prepare('SELECT json FROM basis WHERE hash = ?').pluck(),
       lastLine: this.database().prepare('SELECT seq, hash FROM log ORDER BY seq DESC LIMIT 1'),
       headLine: this.database()
         .prepare(
@@ -63,10 +55,14 @@ export class EntryStore {
     });
   }
 
+  private stored(): StoredEntries {
+    return (this.reading ??= new StoredEntries(this.database()));
+  }
+
   /** The entry of an id, in whatever campaign. */
   find(id: string): Entry | undefined {
     const json = this.statements().entryById.get(id) as string | undefined;
-    return json === undefined ? undefined : (readJson(json) as Entry | undefined);
+    return json === undefined ? undefined : this.stored().read(json);
   }
 
   /** Where a campaign's record stood by the log; undefined when the log has never heard of it. */
@@ -79,11 +75,33 @@ export class EntryStore {
   between(campaign: string, after: number, upTo = Number.MAX_SAFE_INTEGER): Entry[] {
     const entries: Entry[] = [];
     for (const json of this.statements().entriesAfter.all(campaign, after, upTo) as string[]) {
-      const entry = readJson(json) as Entry | undefined;
+      const entry = this.stored().read(json);
       if (!entry) break;
       entries.push(entry);
     }
     return entries;
+  }
+
+  /** Whether what an entry is judged by lies on the disk as it is, or not at all yet. */
+  soundFor(entry: Entry): boolean {
+    const { basis } = takeApart(entry);
+    return !basis || this.agrees(basis);
+  }
+
+  private agrees({ hash, json }: { readonly hash: string; readonly json: string }): boolean {
+    const there = this.statements().basisByHash.get(hash) as string | undefined;
+    return there === undefined || there === json;
+  }
+
+  /** Writes entries; within a transaction of whoever asks. */
+  insert(entries: readonly Entry[]): void {
+    const { insertEntry, insertBasis } = this.statements();
+    for (const entry of entries) {
+      const { json, basis } = takeApart(entry);
+      if (basis && insertBasis.run(basis.hash, basis.json).changes === 0 && !this.agrees(basis))
+        throw new Error('What campaigns are judged by was written over in the database; restore a backup.');
+      insertEntry.run(entry.campaign, entry.seq, entry.id, entry.hash, json);
+    }
   }
 
   /**
@@ -91,10 +109,9 @@ export class EntryStore {
    * in the log, one line each.
    */
   append(entries: readonly Entry[], heads: readonly LogLine['body'][], at: string): void {
-    const { insertEntry, lastLine, insertLine } = this.statements();
+    const { lastLine, insertLine } = this.statements();
     this.database().transaction(() => {
-      for (const entry of entries)
-        insertEntry.run(entry.campaign, entry.seq, entry.id, entry.hash, canonicalJson(entry));
+      this.insert(entries);
       for (const body of heads) {
         const last = lastLine.get() as Pick<LogLine, 'seq' | 'hash'> | undefined;
         const line = chainLine({ at, kind: 'head.advanced', body }, last, platformHash);

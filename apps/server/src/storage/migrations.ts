@@ -108,10 +108,29 @@ export class CampaignNames1764400000000 implements MigrationInterface {
   }
 }
 
+/** What campaigns are judged by, once each, by hash. Entries from before keep theirs, as they were chained. */
+export class BasesOnce1764500000000 implements MigrationInterface {
+  readonly name = 'BasesOnce1764500000000';
+
+  async up(runner: QueryRunner): Promise<void> {
+    const statements = [
+      `CREATE TABLE basis (hash TEXT PRIMARY KEY NOT NULL, json TEXT NOT NULL) WITHOUT ROWID`,
+      `CREATE TRIGGER basis_no_update BEFORE UPDATE ON basis BEGIN SELECT RAISE(ABORT, 'what campaigns are judged by is never changed'); END`,
+      `CREATE TRIGGER basis_no_delete BEFORE DELETE ON basis BEGIN SELECT RAISE(ABORT, 'what campaigns are judged by is never deleted'); END`,
+    ];
+    for (const statement of statements) await runner.query(statement);
+  }
+
+  down(): Promise<void> {
+    return Promise.reject(new Error('Records are not taken back: restore a backup instead.'));
+  }
+}
+
 export const MIGRATIONS = [
   FirstTables1764000000000,
   InstallationLog1764100000000,
   SharedTablets1764200000000,
   LibraryDrafts1764300000000,
   CampaignNames1764400000000,
+  BasesOnce1764500000000,
 ];

@@ -6,6 +6,7 @@ import {
   err,
   ok,
   openLog,
+  reason,
   verifyChain,
   type Entry,
   type LoggedHead,
@@ -13,6 +14,7 @@ import {
   type Reason,
   type Result,
 } from '@kanzel/core';
+import { platformHash, StoredEntries } from './stored-entry.ts';
 
 /** Copies a database that may be in use, page by page, into a file of its own; what is copied is of one moment. */
 export async function copyDatabase(from: string, to: string): Promise<void> {
@@ -64,9 +66,15 @@ export function verifyDatabase(path: string): Result<VerifiedDatabase, readonly 
     let entries = 0;
     const ids = database.prepare('SELECT id FROM campaign').pluck().all() as string[];
     const listing = database.prepare('SELECT json FROM entry WHERE campaign = ? ORDER BY seq').pluck();
+    const stored = new StoredEntries(database);
     for (const id of ids) {
-      const own = (listing.all(id) as string[]).map((json) => JSON.parse(json) as Entry);
-      const verified = verifyChain(own);
+      const rows = listing.all(id) as string[];
+      const own = rows.map((json) => stored.read(json));
+      const unread = own.findIndex((entry) => entry === undefined);
+      const verified =
+        unread < 0
+          ? verifyChain(own as Entry[], platformHash)
+          : err(reason('chainHash', { seq: unread + 1, id: '', kind: '' }));
       if (!verified.ok) problems.push(verified.error);
       else found.set(id, verified.value);
       entries += own.length;

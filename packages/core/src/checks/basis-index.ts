@@ -194,11 +194,20 @@ function findCycle(parts: ReadonlyMap<string, Part>): string[] | undefined {
   return undefined;
 }
 
+const indexed = new WeakMap<Basis, Result<BasisIndex, readonly Reason[]>>();
+
 /**
- * Looks up everything in a basis once, and refuses one that cannot work: a limit the book lacks, a check that
+ * Looks up everything in a basis, and refuses one that cannot work: a limit the book lacks, a check that
  * names another that is not there, a cycle, engine checks on an aircraft without engines. All problems at once.
+ * Done once for a basis, however many campaigns are judged by it: it is never changed.
  */
 export function indexBasis(basis: Basis): Result<BasisIndex, readonly Reason[]> {
+  const known = indexed.get(basis) ?? lookUp(basis);
+  indexed.set(basis, known);
+  return known;
+}
+
+function lookUp(basis: Basis): Result<BasisIndex, readonly Reason[]> {
   const checks = new Map(basis.pack.checks.map((c) => [c.id, c]));
   const limits = new Map(basis.limitBook.limits.map((l) => [l.key, l]));
   const problems = findProblems(basis, checks, limits);

@@ -380,6 +380,8 @@ const ENGLISH_OWN = {
     `Campaign ${p.s('campaign')}, ${many(p.n('count'), 'entry', 'entries')} by the log, is not here any more.`,
   campaignCut: (p) =>
     `Campaign ${p.s('campaign')} has ${many(p.n('found'), 'entry', 'entries')} and ends elsewhere than the log says, which knows ${p.n('count')}.`,
+  basisWrittenOver: () =>
+    'What campaigns on this aircraft are judged by was written over on the disk. None is opened on it until a backup was restored.',
   campaignUnlogged: (p) => `Campaign ${p.s('campaign')} is here, and the log has never heard of it.`,
   recordUnsigned: () => 'This record file carries no signature, and its version should.',
   signatureWrong: () =>
