@@ -85,7 +85,7 @@ export async function createApp(
     await app.close();
     throw (error as { code?: string }).code ? explainOpening(settings.dataFolder, error) : error;
   });
-  app.useWebSocketAdapter(new LiveAdapter(app));
+  app.useWebSocketAdapter(new LiveAdapter(app, settings.names));
   if (settings.logLevel === 'info') app.use(pinoHttp({ logger: pino({ level: 'info' }) }));
   // Answers are stored nowhere, so that nothing is gained by telling one from the next.
   app.disable('etag');
@@ -118,7 +118,7 @@ export async function createApp(
       const person = await sessions.whose(cookieOf(request, SESSION_COOKIE));
       if (person) own.person = person;
       return person !== undefined;
-    }),
+    }, settings.names),
   );
   app.useGlobalPipes(
     new ValidationPipe({

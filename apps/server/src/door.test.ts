@@ -251,6 +251,10 @@ describe('only our own pages', () => {
     for (const origin of ['http://kanzel.example.elsewhere.example', 'http://not-kanzel.example'])
       await send({ ...json, host: 'kanzel.example', origin }).expect(403);
     await send({ ...json, host: 'kanzel.example', origin: 'http://kanzel.example' }).expect(428);
+    // A name of somebody else's that points here, and a page served under it.
+    await send({ ...json, host: 'elsewhere.example', origin: 'http://elsewhere.example' }).expect(403);
+    for (const ours of ['localhost:4170', '[::1]:4170', 'hangar', 'KANZEL.example'])
+      await send({ ...json, host: ours.toLowerCase(), origin: `http://${ours}` }).expect(428);
     await send({ ...json, 'sec-fetch-site': 'cross-site' }).expect(403);
     await send({ ...json, 'sec-fetch-site': 'same-site' }).expect(403);
     for (const type of [

@@ -18,6 +18,7 @@ function readSettings(): Settings {
       data: { type: 'string', default: 'data' },
       host: { type: 'string', default: '127.0.0.1' },
       port: { type: 'string', default: '4170' },
+      name: { type: 'string', multiple: true, default: [] },
       web: { type: 'string' },
       'demo-people': { type: 'string' },
       simulation: { type: 'string' },
@@ -38,6 +39,7 @@ function readSettings(): Settings {
     dataFolder: resolve(values.data),
     host: values.host,
     port,
+    names: values.name,
     webFolder: values.web === undefined ? undefined : resolve(values.web),
     demoPeople:
       values['demo-people'] === undefined

@@ -3,6 +3,8 @@ export interface Settings {
   readonly dataFolder: string;
   readonly host: string;
   readonly port: number;
+  /** Names that people here call this server by, besides its address and the machine's own name. */
+  readonly names: readonly string[];
   /** Built web application; undefined when only the API is wanted. */
   readonly webFolder: string | undefined;
   /** Demonstration: names its people on the sign-in page. */

@@ -201,6 +201,7 @@ async function droneReady(crew: TypedCrew): Promise<void> {
 export function demoSettings(dataFolder: string): Settings {
   return {
     dataFolder,
+    names: [],
     host: '127.0.0.1',
     port: 0,
     webFolder: undefined,

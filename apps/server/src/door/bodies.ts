@@ -71,6 +71,7 @@ const sayWhatWasWrong: ErrorRequestHandler = (error: unknown, _request, response
  */
 export function bodyDoor(
   isSignedOn: (request: Request) => Promise<boolean>,
+  names: readonly string[],
 ): (RequestHandler | ErrorRequestHandler)[] {
   const open = parserFor(OPEN_MOST, OPEN_BOUNDS);
   const signed = parserFor(SIGNED_MOST, SIGNED_BOUNDS);
@@ -80,8 +81,12 @@ export function bodyDoor(
     if (!path.startsWith('/api/')) return next();
     response.setHeader('Cache-Control', 'no-store');
     if (request.method === 'GET' || request.method === 'HEAD') return next();
-    if (!isFromHere(request))
-      return sayNo(response, 403, 'This came from another page than ours, and nothing was changed.');
+    if (!isFromHere(request, names))
+      return sayNo(
+        response,
+        403,
+        'This came from another page than ours, and nothing was changed. If this is the address people use here, the server has to be started with --name and it.',
+      );
     if (!hasBody(request)) return next();
     const isScan = path === SCANS_ROUTE;
     const isOpen = OPEN_ROUTES.has(path);

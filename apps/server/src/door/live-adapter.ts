@@ -1,4 +1,5 @@
 import type { IncomingMessage } from 'node:http';
+import type { INestApplicationContext } from '@nestjs/common';
 import { IoAdapter } from '@nestjs/platform-socket.io';
 import { isFromHere } from './same-origin.ts';
 
@@ -10,12 +11,19 @@ const MOST = 16 * 1024;
 
 /** The live line, opened by pages of this server only. */
 export class LiveAdapter extends IoAdapter {
+  constructor(
+    app: INestApplicationContext,
+    private readonly names: readonly string[],
+  ) {
+    super(app);
+  }
+
   override createIOServer(port: number, options?: Options): LiveServer {
     return super.createIOServer(port, {
       ...options,
       maxHttpBufferSize: MOST,
       allowRequest: (request: IncomingMessage, answer: (why: null, allowed: boolean) => void) =>
-        answer(null, isFromHere(request)),
+        answer(null, isFromHere(request, this.names)),
     } as NonNullable<Options>);
   }
 }

@@ -24,6 +24,7 @@ export function settingsFor(dataFolder: string, change: Partial<Settings> = {}):
     dataFolder,
     host: '127.0.0.1',
     port: 0,
+    names: ['kanzel.example'],
     webFolder: undefined,
     demoPeople: [],
     simulation: undefined,
