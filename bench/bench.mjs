@@ -16,8 +16,8 @@ import {
   tryPack,
 } from '@kanzel/core';
 import { BUILT_IN_LIBRARY, loadLibrary, readLibraryFolder } from '@kanzel/packs';
-import { benchSize } from './large.mjs';
-import { benchHttp } from './http.mjs';
+import { benchSize, serve } from './large.mjs';
+import { benchHttp, benchSustained } from './http.mjs';
 import { benchFrames, benchLoading } from './loading.mjs';
 import { benchPlanning } from './planning.mjs';
 
@@ -353,4 +353,26 @@ await browser.close();
 demo.child.kill('SIGTERM');
 await new Promise((resolve) => demo.child.once('exit', resolve));
 bare.close();
+
+// Many devices at once for a while, on a server of its own.
+const loaded = await serve(folder);
+const loadedIn = await fetch(`${loaded.url}/api/session`, {
+  method: 'POST',
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify({ name: 'ylva', passphrase: 'grey heron lamp post' }),
+});
+const loadedCookie = loadedIn.headers.get('set-cookie').split(';')[0];
+const toLoad = await (
+  await fetch(`${loaded.url}/api/campaigns`, { headers: { cookie: loadedCookie } })
+).json();
+await benchSustained(
+  row,
+  loaded.url.replace('localhost', '127.0.0.1'),
+  loadedCookie,
+  me.id,
+  toLoad.filter((c) => c.releasedAt === undefined).map((c) => c.id),
+  { pid: loaded.child.pid },
+);
+loaded.child.kill('SIGTERM');
+await new Promise((resolve) => loaded.child.once('exit', resolve));
 for (const path of [join(folder, '..'), bareFolder]) rmSync(path, { recursive: true, force: true });

@@ -1,5 +1,6 @@
 import { Buffer } from 'node:buffer';
 import { spawn } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { Agent, request } from 'node:http';
 import { join } from 'node:path';
 
@@ -144,4 +145,99 @@ export async function benchHttp(row, url, cookie, me, campaigns, seconds = 6, on
     );
   }
   bare.child.kill('SIGTERM');
+}
+
+/**
+ * Many devices that each make so many entries a second, whatever becomes of them: what was told to come later is sent
+ * again, as a device does. Nothing acknowledged may be lost, nothing be there twice, and nobody kept waiting in silence.
+ */
+export async function benchSustained(
+  row,
+  url,
+  cookie,
+  me,
+  campaigns,
+  { devices = 200, each = 5, seconds = 180, pid } = {},
+) {
+  const agent = new Agent({ keepAlive: true, maxSockets: devices });
+  const waits = [];
+  const acknowledged = new Map();
+  let offered = 0;
+  let later = 0;
+  let failed = 0;
+  const memory = [];
+  const until = performance.now() + seconds * 1000;
+  let deaf = 0;
+  const look = (async () => {
+    for (let i = 0; performance.now() < until; i += 1) {
+      const start = performance.now();
+      await send(undefined, url, '/api/installation/health');
+      deaf = Math.max(deaf, performance.now() - start);
+      await new Promise((resolve) => setTimeout(resolve, 50));
+      if (i % 200 === 0 && pid !== undefined)
+        memory.push(Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]) / 1000);
+    }
+  })();
+  const device = async (number) => {
+    const campaign = campaigns[number % campaigns.length];
+    const path = `/api/campaigns/${campaign}/entries`;
+    const queue = [];
+    let made = 0;
+    let count = 0;
+    const start = performance.now() + (number * 1000) / each / devices;
+    while (performance.now() < until || queue.length > 0) {
+      const due = Math.floor(((Math.min(performance.now(), until) - start) * each) / 1000) + 1;
+      for (; made < due; made += 1) {
+        queue.push({ entry: anEntry(campaign, me, made, `load-${number}`, count), since: performance.now() });
+        offered += 1;
+      }
+      if (queue.length === 0) {
+        await new Promise((resolve) => setTimeout(resolve, 20));
+        continue;
+      }
+      if (performance.now() > until + 120_000) break;
+      const batch = queue.slice(0, 50);
+      const answer = await send(agent, url, path, { entries: batch.map((q) => q.entry) }, { cookie }).catch(
+        () => undefined,
+      );
+      if (answer?.status === 503) {
+        later += 1;
+        await new Promise((resolve) => setTimeout(resolve, 500));
+        continue;
+      }
+      const body = answer?.status === 200 ? JSON.parse(answer.text) : undefined;
+      if (body?.accepted?.length !== batch.length) {
+        failed += 1;
+        if (failed < 3) row('  refused', (answer?.text ?? 'no answer').slice(0, 200));
+        await new Promise((resolve) => setTimeout(resolve, 500));
+        continue;
+      }
+      queue.splice(0, batch.length);
+      for (const entry of body.accepted) {
+        acknowledged.set(entry.id, `${campaign} ${entry.seq}`);
+        count = Math.max(count, entry.seq);
+      }
+      for (const { since } of batch) waits.push(performance.now() - since);
+    }
+  };
+  await Promise.all([...Array.from({ length: devices }, (_, i) => device(i)), look]);
+  agent.destroy();
+  const there = new Map();
+  let twice = 0;
+  for (const campaign of campaigns) {
+    const { text } = await send(undefined, url, `/api/campaigns/${campaign}/entries`, undefined, { cookie });
+    for (const entry of JSON.parse(text).entries) {
+      if (there.has(entry.id)) twice += 1;
+      there.set(entry.id, `${campaign} ${entry.seq}`);
+    }
+  }
+  const lost = [...acknowledged].filter(([id, place]) => there.get(id) !== place).length;
+  waits.sort((a, b) => a - b);
+  const at = (share) => waits[Math.floor(waits.length * share)] ?? NaN;
+  row(
+    `${devices} devices, ${each} entries a second each, ${seconds} s, on ${campaigns.length} campaigns (wanted: 0 lost, 0 double)`,
+    `offered ${(offered / seconds).toFixed(0)} a second, ${acknowledged.size} of ${offered} acknowledged; ${lost} lost, ${twice} double; made to acknowledged p50 ${at(0.5).toFixed(0)} ms, p99 ${at(0.99).toFixed(0)} ms; ${later} told to come later, ${failed} not answered; another's question answered within ${deaf.toFixed(0)} ms at worst`,
+  );
+  if (memory.length > 1)
+    row('  memory of the server while it lasted (MB)', memory.map((m) => m.toFixed(0)).join(' '));
 }
