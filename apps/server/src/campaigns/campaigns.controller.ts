@@ -1,7 +1,8 @@
-import { Body, Controller, Get, HttpCode, Inject, Param, ParseUUIDPipe, Post } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Inject, Param, ParseUUIDPipe, Post, Query } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import {
   type Deed,
+  CampaignsQuery,
   MoveCampaignRequest,
   NoteInstrumentRequest,
   OpenCampaignRequest,
@@ -9,6 +10,7 @@ import {
   type AircraftView,
   type CampaignView,
   type EarlierCampaignView,
+  type HangarLineView,
   type MoveOffer,
   type PersonView,
   type PostEntriesResponse,
@@ -29,7 +31,7 @@ import { LibraryService } from '../library/index.ts';
 import { MonitorService, SimulationService } from '../monitor/index.ts';
 import { NeedsRole, Signed } from '../access.ts';
 import { mayAct } from '../people/index.ts';
-import { RecordService } from '../record/index.ts';
+import { CampaignListService, RecordService } from '../record/index.ts';
 import { refuse, refuseFor, refusePosted } from '../refusal.ts';
 import { CLOCK, type Clock } from '../settings.ts';
 
@@ -50,11 +52,15 @@ function earlierView(id: string, state: CampaignState): EarlierCampaignView {
   };
 }
 
+/** Campaigns of a page, where nobody asks for another number. */
+const LISTED = 200;
+
 @ApiTags('hangar')
 @Controller('api')
 export class CampaignsController {
   constructor(
     private readonly record: RecordService,
+    private readonly lists: CampaignListService,
     private readonly library: LibraryService,
     private readonly monitors: MonitorService,
     private readonly simulation: SimulationService,
@@ -76,9 +82,21 @@ export class CampaignsController {
     });
   }
 
+  /** Campaigns, newest first, a page at a time: `before` is the last one of the page before. */
   @Get('campaigns')
-  list(): Promise<CampaignView[]> {
-    return this.record.summaries();
+  async list(@Query() asked: CampaignsQuery): Promise<CampaignView[]> {
+    const { state, limit = LISTED, ...filter } = asked;
+    return this.lists.list({
+      ...filter,
+      limit,
+      ...(state === undefined ? {} : { released: state === 'released' }),
+    });
+  }
+
+  /** What the hangar shows: what is in hand on each aircraft, and what was released last. */
+  @Get('hangar')
+  hangar(): Promise<HangarLineView[]> {
+    return this.lists.hangar();
   }
 
   @Post('campaigns')

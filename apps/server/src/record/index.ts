@@ -1,2 +1,3 @@
+export { CampaignListService } from './campaign-list.service.ts';
 export { RecordModule } from './record.module.ts';
 export { RecordService } from './record.service.ts';

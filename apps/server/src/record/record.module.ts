@@ -3,6 +3,7 @@ import { TypeOrmModule } from '@nestjs/typeorm';
 import { AttachmentsModule } from '../attachments/index.ts';
 import { MonitorModule } from '../monitor/index.ts';
 import { CampaignRow } from '../storage/entities.ts';
+import { CampaignListService } from './campaign-list.service.ts';
 import { LiveGateway } from './live.gateway.ts';
 import { RecordController } from './record.controller.ts';
 import { RecordService } from './record.service.ts';
@@ -10,7 +11,7 @@ import { RecordService } from './record.service.ts';
 @Module({
   imports: [TypeOrmModule.forFeature([CampaignRow]), MonitorModule, AttachmentsModule],
   controllers: [RecordController],
-  providers: [RecordService, LiveGateway],
-  exports: [RecordService],
+  providers: [RecordService, CampaignListService, LiveGateway],
+  exports: [RecordService, CampaignListService],
 })
 export class RecordModule {}

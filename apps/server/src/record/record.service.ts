@@ -13,7 +13,6 @@ import {
   reason,
   RELEASE_MEANING,
   scansOf,
-  standingOf,
   verifyChain,
   type Basis,
   type CampaignState,
@@ -21,11 +20,9 @@ import {
   type EntryDraft,
   type Reason,
   type Result,
-  type Standing,
 } from '@kanzel/core';
 import {
   validateEntryBody,
-  type CampaignView,
   type OpenCampaignRequest,
   type PersonView,
   type PostEntriesResponse,
@@ -39,6 +36,7 @@ import { CampaignRow } from '../storage/entities.ts';
 import { EntryStore } from '../storage/entry-store.ts';
 import { platformHash } from '../storage/stored-entry.ts';
 import { WriteLock } from '../storage/write-lock.ts';
+import { listCampaigns } from './campaign-rows.ts';
 import { HeldCampaigns, type Folded } from './held-campaigns.ts';
 import { PostQueue, type Open, type Waiting } from './post-queue.ts';
 
@@ -53,7 +51,6 @@ export class RecordService implements OnModuleInit {
   readonly events = new EventEmitter<RecordEvents>();
   private readonly held = new HeldCampaigns();
   private readonly queue = new PostQueue((group) => this.lock.run(() => this.commit(group)));
-  private readonly standings = new Map<string, { head: string; at: number; standing: Standing }>();
 
   constructor(
     @InjectDataSource() private readonly dataSource: DataSource,
@@ -95,62 +92,24 @@ export class RecordService implements OnModuleInit {
     return this.held.get(campaign);
   }
 
-  /**
-   * Every campaign as the hangar lists it, newest first. Where a record ends, and whether a release ended it,
-   * stands in its last entry; only those in hand are folded and verified, a released one when it is opened. So many at most
-   * are folded for one list; where the others stand is told with the next.
-   */
-  async summaries(): Promise<CampaignView[]> {
-    const rows: (CampaignRow & { count: number; head: string; releasedAt: string | null })[] =
-      await this.dataSource.query(LAST_ENTRIES);
-    const now = this.clock.now();
-    const unknown = rows.filter((row) => row.releasedAt === null && !this.knowsStanding(row, now));
-    for (const row of unknown.slice(0, MOST_FOLDED)) {
-      const folded = await this.fold(row.id);
-      if (folded) this.noteStanding(row.id, folded, now);
-      // Others are let by: a hangar of hundreds is not worth a heartbeat of the line.
-      await new Promise((resolve) => setImmediate(resolve));
-    }
-    return rows.map(({ id, mark, title, count, head, releasedAt, ...row }) => {
-      const damaged = this.held.damage(id);
-      const standing = releasedAt === null ? this.standings.get(id)?.standing : undefined;
-      const { pack, packRevision, limitBook, limitBookRevision } = row;
-      return {
-        id,
-        mark,
-        title,
-        count,
-        head,
-        openedOn: { pack, packRevision, limitBook, limitBookRevision },
-        ...(releasedAt === null ? {} : { releasedAt }),
-        ...(standing ? { standing } : {}),
-        ...(damaged ? { damaged } : {}),
-      };
-    });
+  /** Whether a campaign is folded in memory. */
+  isHeld(campaign: string): boolean {
+    return this.held.has(campaign);
   }
 
-  /** Whether it is known where a campaign stands: as long as its record and, by and large, the clock have not moved on. */
-  private knowsStanding({ id, head }: { id: string; head: string }, now: Date): boolean {
-    if (this.held.damage(id)) return true;
-    const known = this.standings.get(id);
-    const holds = this.held.has(id) ? STANDING_HOLDS : STANDING_HOLDS_LET_GO;
-    return known?.head === head && now.getTime() - known.at < holds;
-  }
-
-  private noteStanding(id: string, { state, damaged }: Folded, now: Date): void {
-    const standing = damaged ? undefined : standingOf(state, now.toISOString());
-    if (standing) this.standings.set(id, { head: state.head, at: now.getTime(), standing });
-    else this.standings.delete(id);
+  /** What is wrong with a campaign, as far as it is in memory. */
+  damageOf(campaign: string): Reason | undefined {
+    return this.held.damage(campaign);
   }
 
   /** Figures of earlier, released campaigns of an airframe and of its fleet, for limits against the past. */
   async pastOf(mark: string, basis: Basis): Promise<NonNullable<Basis['past']>> {
     if (!basis.limitBook.limits.some((l) => l.kind === 'trend')) return {};
-    const released = (await this.summaries()).filter((c) => c.releasedAt !== undefined);
+    const newest = { released: true, limit: MOST_OF_THE_PAST };
     // One book is one type: whoever was opened by it belongs to the fleet.
     const [airframe, fleet] = await Promise.all([
-      this.statesOf(released.filter((c) => c.mark === mark)),
-      this.statesOf(released.filter((c) => c.openedOn.limitBook === basis.limitBook.id)),
+      this.statesOf(await listCampaigns(this.dataSource, { ...newest, mark })),
+      this.statesOf(await listCampaigns(this.dataSource, { ...newest, limitBook: basis.limitBook.id })),
     ]);
     return pastFigures({ airframe, fleet }, basis);
   }
@@ -171,10 +130,10 @@ export class RecordService implements OnModuleInit {
     return found;
   }
 
-  /** The newest forty of some campaigns as far as their records verify, oldest first. */
-  private async statesOf(campaigns: readonly CampaignView[]): Promise<CampaignState[]> {
+  /** Campaigns as far as their records verify, oldest first. */
+  private async statesOf(campaigns: readonly { readonly id: string }[]): Promise<CampaignState[]> {
     const states: CampaignState[] = [];
-    for (const { id } of campaigns.slice(0, 40).reverse()) {
+    for (const { id } of [...campaigns].reverse()) {
       const folded = await this.fold(id);
       if (folded && !folded.damaged) states.push(folded.state);
     }
@@ -400,26 +359,8 @@ export class RecordService implements OnModuleInit {
   }
 }
 
-/** Most campaigns that are folded for one list of them. */
-const MOST_FOLDED = 50;
-
-/** The same of a campaign that was let go meanwhile (ms). */
-const STANDING_HOLDS_LET_GO = 10 * 60_000;
-
-/** So long the clock alone does not make a standing another one that anybody would see (ms): hours are what runs out. */
-const STANDING_HOLDS = 20_000;
-
-/**
- * Every campaign with its last entry, found by key. The cross join keeps the campaigns outermost: left to itself the
- * planner walks all entries, a minute for a million of them instead of half a second.
- */
-const LAST_ENTRIES = `
-  SELECT campaign.*, last.seq AS count, last.hash AS head,
-    iif(json_valid(last.json) AND json_extract(last.json, '$.kind') = 'release.signed', json_extract(last.json, '$.at'), NULL) AS releasedAt
-  FROM campaign
-  CROSS JOIN entry AS last ON last.campaign = campaign.id
-    AND last.seq = (SELECT MAX(seq) FROM entry WHERE entry.campaign = campaign.id)
-  ORDER BY campaign.createdAt DESC`;
+/** Newest released campaigns that are asked for earlier figures. */
+const MOST_OF_THE_PAST = 40;
 
 const headOf = (last: Entry) => ({
   campaign: last.campaign,

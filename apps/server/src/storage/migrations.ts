@@ -108,6 +108,22 @@ export class CampaignNames1764400000000 implements MigrationInterface {
   }
 }
 
+/** Where the releases are: a list of what is in hand reads none of the entries of the others. */
+export class ReleasesFound1764600000000 implements MigrationInterface {
+  readonly name = 'ReleasesFound1764600000000';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(
+      `CREATE INDEX entry_release ON entry (campaign) WHERE instr(json, '"kind":"release.signed"') > 0`,
+    );
+    await runner.query(`CREATE INDEX campaign_created ON campaign (createdAt, id)`);
+  }
+
+  down(): Promise<void> {
+    return Promise.reject(new Error('Records are not taken back: restore a backup instead.'));
+  }
+}
+
 /** What campaigns are judged by, once each, by hash. Entries from before keep theirs, as they were chained. */
 export class BasesOnce1764500000000 implements MigrationInterface {
   readonly name = 'BasesOnce1764500000000';
@@ -133,4 +149,5 @@ export const MIGRATIONS = [
   LibraryDrafts1764300000000,
   CampaignNames1764400000000,
   BasesOnce1764500000000,
+  ReleasesFound1764600000000,
 ];

@@ -1,7 +1,7 @@
 import { memo, useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Standing } from '@kanzel/core';
-import type { AircraftView, CampaignView } from '@kanzel/contract';
+import type { AircraftView, CampaignView, HangarLineView } from '@kanzel/contract';
 import { api } from '../api/client.ts';
 import { Foot } from '../shell/foot.tsx';
 import { Frame, MarginNote } from '../shell/frame.tsx';
@@ -50,9 +50,6 @@ const SEARCHED_FROM = 12;
 /** Campaigns in hand that a device takes along without being asked. */
 const BROUGHT_ALONG = 12;
 
-/** Earlier campaigns that a line of the hangar names; the rest stand on the page of the aircraft. */
-const EARLIER_SHOWN = 2;
-
 /** A campaign in hand on the line of its aircraft; follows its own record where that is on this device. */
 function OpenCampaign({ campaign: c, fresh }: { campaign: CampaignView; fresh: boolean }): ReactElement {
   const mine = useCampaigns((s) => ownMember(s.held, c.id));
@@ -95,7 +92,7 @@ function Released({ campaign }: { campaign: CampaignView }): ReactElement {
 
 /** An aircraft of the hangar. Drawn anew only when its own line is another one: there may be hundreds. */
 const Row = memo(function Row({ line, fresh }: { line: HangarLine; fresh: boolean }): ReactElement {
-  const { aircraft, open, released } = line;
+  const { aircraft, open, released, earlier } = line;
   return (
     <li className="grid grid-cols-[112px_220px_minmax(0,1fr)] items-center gap-x-4 border-b border-rule px-[22px] py-3.5 max-md:grid-cols-[100px_1fr]">
       <span className="font-mono text-lg font-bold">{aircraft.mark}</span>
@@ -108,15 +105,16 @@ const Row = memo(function Row({ line, fresh }: { line: HangarLine; fresh: boolea
           <OpenCampaign key={c.id} campaign={c} fresh={fresh} />
         ))}
         {open.length === 0 ? <span className="block text-ink-2">No campaign in hand.</span> : null}
-        {released.slice(0, EARLIER_SHOWN).map((c) => (
+        {released.map((c) => (
           <Released key={c.id} campaign={c} />
         ))}
-        {released.length > EARLIER_SHOWN ? (
+        {earlier > 0 ? (
+          // The rest stand on the page of the aircraft.
           <Link
             to={`/library/aircraft/${aircraft.mark}`}
             className="block text-[0.82rem] text-ink-2 underline decoration-rule underline-offset-4"
           >
-            and {released.length - EARLIER_SHOWN} earlier
+            and {earlier} earlier
           </Link>
         ) : null}
       </span>
@@ -220,24 +218,24 @@ export function HangarPage(): ReactElement {
   const connected = useLive((s) => s.connected);
   const navigate = useNavigate();
   const [aircraft, setAircraft] = useState<readonly AircraftView[]>();
-  const [campaigns, setCampaigns] = useState<readonly CampaignView[]>([]);
+  const [campaigns, setCampaigns] = useState<readonly HangarLineView[]>([]);
   const [fresh, setFresh] = useState(true);
   const [wanted, setWanted] = useState('');
   const load = useCallback(async (): Promise<void> => {
     const [a, c] = await Promise.all([
       api.get<AircraftView[]>('/api/aircraft'),
-      api.get<CampaignView[]>('/api/campaigns'),
+      api.get<HangarLineView[]>('/api/hangar'),
     ]);
     setFresh(a.ok && c.ok);
-    const list = c.ok ? c.value : ((await kept<CampaignView[]>('campaigns')) ?? []);
+    const list = c.ok ? c.value : ((await kept<HangarLineView[]>('hangar')) ?? []);
     setAircraft(a.ok ? a.value : ((await kept<AircraftView[]>('aircraft')) ?? []));
     setCampaigns(list);
     // So many are brought along for the field; more are fetched when they are opened.
-    const open = list.filter((campaign) => campaign.releasedAt === undefined);
+    const open = list.flatMap((line) => line.inHand);
     for (const campaign of open.slice(0, BROUGHT_ALONG)) void openCampaign(campaign.id);
     if (a.ok && c.ok) {
       await keep('aircraft', a.value);
-      await keep('campaigns', c.value);
+      await keep('hangar', c.value);
     }
   }, []);
   useEffect(() => {

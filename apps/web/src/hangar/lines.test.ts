@@ -1,30 +1,37 @@
-import type { AircraftView, CampaignView } from '@kanzel/contract';
+import type { AircraftView, CampaignView, HangarLineView } from '@kanzel/contract';
 import { fitsWords, linesOf, standingHere } from './lines.ts';
 
 const plane = (mark: string): AircraftView =>
   ({ aircraft: { mark, type: 'Heilo', description: 'tug' }, simulated: false }) as unknown as AircraftView;
 const campaign = (id: string, mark: string, releasedAt?: string): CampaignView =>
   ({ id, mark, title: `Work ${id}`, ...(releasedAt ? { releasedAt } : {}) }) as unknown as CampaignView;
+const line = (
+  mark: string,
+  inHand: readonly CampaignView[],
+  released: readonly CampaignView[],
+  releasedCount = released.length,
+): HangarLineView => ({ mark, inHand, released, releasedCount });
 
-test('whoever has a campaign in hand comes first; every campaign stands on the line of its aircraft, once', () => {
+test('whoever has a campaign in hand comes first; what is released and not named is counted', () => {
   const campaigns = [
-    campaign('1', 'QX-B'),
-    campaign('2', 'QX-A', '2026-01-01'),
-    campaign('3', 'QX-B', '2026-01-02'),
-    campaign('4', 'QX-GONE'),
+    line('QX-B', [campaign('1', 'QX-B')], [campaign('3', 'QX-B', '2026-01-02')]),
+    line('QX-GONE', [campaign('4', 'QX-GONE')], []),
+    line('QX-A', [], [campaign('2', 'QX-A', '2026-01-01')], 6),
   ];
   const lines = linesOf([plane('QX-A'), plane('QX-B'), plane('QX-C')], campaigns);
-  expect(lines.map((l) => [l.aircraft.mark, l.open.map((c) => c.id), l.released.map((c) => c.id)])).toEqual([
-    ['QX-B', ['1'], ['3']],
-    ['QX-A', [], ['2']],
-    ['QX-C', [], []],
+  expect(
+    lines.map((l) => [l.aircraft.mark, l.open.map((c) => c.id), l.released.map((c) => c.id), l.earlier]),
+  ).toEqual([
+    ['QX-B', ['1'], ['3'], 0],
+    ['QX-A', [], ['2'], 5],
+    ['QX-C', [], [], 0],
   ]);
 });
 
 test('found by mark, type, words or a campaign in hand; not by one that is over', () => {
   const [b, a] = linesOf(
     [plane('QX-A'), plane('QX-B')],
-    [campaign('one', 'QX-B'), campaign('old', 'QX-A', '2026-01-01')],
+    [line('QX-B', [campaign('one', 'QX-B')], []), line('QX-A', [], [campaign('old', 'QX-A', '2026-01-01')])],
   );
   if (!a || !b) throw new Error('no lines');
   expect([

@@ -1,4 +1,4 @@
-import type { AircraftView, CampaignView } from '@kanzel/contract';
+import type { AircraftView, CampaignView, HangarLineView } from '@kanzel/contract';
 import { standingOf, type Aircraft, type Standing } from '@kanzel/core';
 import type { HeldCampaign } from '../sync/held.ts';
 
@@ -6,27 +6,22 @@ import type { HeldCampaign } from '../sync/held.ts';
 export interface HangarLine {
   readonly aircraft: Aircraft;
   readonly open: readonly CampaignView[];
+  /** The newest of those released. */
   readonly released: readonly CampaignView[];
+  /** Released ones that are not named. */
+  readonly earlier: number;
 }
 
-/** Aircraft with a campaign in hand first, then the others, each in the order given; campaigns grouped once. */
+/** Aircraft with a campaign in hand first, then the others, each in the order given. */
 export function linesOf(
   aircraft: readonly AircraftView[],
-  campaigns: readonly CampaignView[],
+  campaigns: readonly HangarLineView[],
 ): readonly HangarLine[] {
-  const open = new Map<string, CampaignView[]>();
-  const released = new Map<string, CampaignView[]>();
-  for (const campaign of campaigns) {
-    const group = campaign.releasedAt === undefined ? open : released;
-    const list = group.get(campaign.mark);
-    if (list) list.push(campaign);
-    else group.set(campaign.mark, [campaign]);
-  }
-  const lines = aircraft.map(({ aircraft: own }) => ({
-    aircraft: own,
-    open: open.get(own.mark) ?? [],
-    released: released.get(own.mark) ?? [],
-  }));
+  const byMark = new Map(campaigns.map((line) => [line.mark, line]));
+  const lines = aircraft.map(({ aircraft: own }) => {
+    const { inHand = [], released = [], releasedCount = 0 } = byMark.get(own.mark) ?? {};
+    return { aircraft: own, open: inHand, released, earlier: releasedCount - released.length };
+  });
   return [...lines.filter((l) => l.open.length > 0), ...lines.filter((l) => l.open.length === 0)];
 }
 

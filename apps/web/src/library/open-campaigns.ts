@@ -16,11 +16,11 @@ export function useOpenCampaigns(book: string): readonly InHand[] | undefined {
   const held = useCampaigns((s) => s.held);
   const [list, setList] = useState<readonly CampaignView[]>();
   useEffect(() => {
-    void api.get<CampaignView[]>('/api/campaigns').then((answer) => {
+    const asked = new URLSearchParams({ state: 'inHand', limitBook: book });
+    void api.get<CampaignView[]>(`/api/campaigns?${asked}`).then((answer) => {
       if (!answer.ok) return;
-      const open = answer.value.filter((c) => c.releasedAt === undefined && c.openedOn.limitBook === book);
-      setList(open);
-      for (const campaign of open) void openCampaign(campaign.id);
+      setList(answer.value);
+      for (const campaign of answer.value) void openCampaign(campaign.id);
     });
   }, [book]);
   return list?.flatMap((listing) => {

@@ -59,11 +59,9 @@ function useLastTime(id: string, mark: string | undefined): Pick<CampaignView, '
   const held = useCampaigns((s) => (previous ? ownMember(s.held, previous) : undefined));
   useEffect(() => {
     if (!mark) return;
-    void api.get<CampaignListing[]>('/api/campaigns').then((answer) => {
-      if (!answer.ok) return;
-      // Newest first: the one after this in the list is the one before it in time.
-      const own = answer.value.filter((c) => c.mark === mark);
-      const before = own[own.findIndex((c) => c.id === id) + 1];
+    const asked = new URLSearchParams({ mark, before: id, limit: '1' });
+    void api.get<CampaignListing[]>(`/api/campaigns?${asked}`).then((answer) => {
+      const before = answer.ok ? answer.value[0] : undefined;
       if (!before) return;
       setPrevious(before.id);
       void openCampaign(before.id);

@@ -52,14 +52,24 @@ function GaugesAboard({ about }: { about: AircraftDocument }): ReactElement {
   );
 }
 
+/** Campaigns that are listed at a time. */
+const PAGE = 50;
+
 /** Campaigns of this aircraft, newest first. */
 function Campaigns({ mark }: { mark: string }): ReactElement {
   const [list, setList] = useState<readonly CampaignView[]>();
   useEffect(() => {
     void api
-      .get<CampaignView[]>('/api/campaigns')
-      .then((a) => (a.ok ? setList(a.value.filter((c) => c.mark === mark)) : undefined));
+      .get<CampaignView[]>(`/api/campaigns?${new URLSearchParams({ mark, limit: String(PAGE) })}`)
+      .then((a) => (a.ok ? setList(a.value) : undefined));
   }, [mark]);
+  const more = (): void => {
+    const last = list?.at(-1)?.id ?? '';
+    const asked = new URLSearchParams({ mark, limit: String(PAGE), before: last });
+    void api
+      .get<CampaignView[]>(`/api/campaigns?${asked}`)
+      .then((a) => (a.ok ? setList((before) => [...(before ?? []), ...a.value]) : undefined));
+  };
   if (list === undefined) return <p className="text-ink-2">Looking…</p>;
   if (list.length === 0) return <p className="text-ink-2">None yet.</p>;
   return (
@@ -77,6 +87,13 @@ function Campaigns({ mark }: { mark: string }): ReactElement {
           </span>
         </li>
       ))}
+      {list.length > 0 && list.length % PAGE === 0 ? (
+        <li>
+          <button type="button" className="min-h-11 underline underline-offset-4" onClick={more}>
+            Show earlier ones
+          </button>
+        </li>
+      ) : null}
     </ul>
   );
 }

@@ -7,9 +7,9 @@ import { api, sayFailure } from '../../../api/client.ts';
  * list of that campaign. A sentence when there is none, or the server is not heard.
  */
 export async function newestWeighing(mark: string): Promise<WeighingReport | string> {
-  const campaigns = await api.get<CampaignView[]>('/api/campaigns');
+  const campaigns = await api.get<CampaignView[]>(`/api/campaigns?${new URLSearchParams({ mark })}`);
   if (!campaigns.ok) return sayFailure(campaigns.error);
-  for (const campaign of campaigns.value.filter((c) => c.mark === mark)) {
+  for (const campaign of campaigns.value) {
     const answer = await api.get<EntriesResponse>(`/api/campaigns/${campaign.id}/entries`);
     if (!answer.ok) return sayFailure(answer.error);
     const state = foldEntries(answer.value.entries);

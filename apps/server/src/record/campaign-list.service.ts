@@ -1,0 +1,101 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { InjectDataSource } from '@nestjs/typeorm';
+import { standingOf, type Standing } from '@kanzel/core';
+import type { CampaignView, HangarLineView } from '@kanzel/contract';
+import { DataSource } from 'typeorm';
+import { CLOCK, type Clock } from '../settings.ts';
+import { listCampaigns, newestReleased, type CampaignFilter, type ListedRow } from './campaign-rows.ts';
+import type { Folded } from './held-campaigns.ts';
+import { RecordService } from './record.service.ts';
+
+/** Most campaigns that are folded for one list of them. */
+const MOST_FOLDED = 50;
+
+/** So long the clock alone does not make a standing another one that anybody would see (ms): hours are what runs out. */
+const STANDING_HOLDS = 20_000;
+
+/** The same of a campaign that was let go meanwhile (ms). */
+const STANDING_HOLDS_LET_GO = 10 * 60_000;
+
+/** Campaigns in hand that a hangar shows. */
+const MOST_IN_HAND = 1000;
+
+/** Earlier campaigns that a line of the hangar names. */
+const EARLIER_NAMED = 2;
+
+/** Lists of campaigns, with where those in hand stand. */
+@Injectable()
+export class CampaignListService {
+  private readonly standings = new Map<string, { head: string; at: number; standing: Standing }>();
+
+  constructor(
+    @InjectDataSource() private readonly dataSource: DataSource,
+    private readonly record: RecordService,
+    @Inject(CLOCK) private readonly clock: Clock,
+  ) {}
+
+  /** Campaigns that fit, newest first. */
+  async list(filter: CampaignFilter): Promise<CampaignView[]> {
+    return this.viewed(await listCampaigns(this.dataSource, filter));
+  }
+
+  /** What the hangar shows of each aircraft that ever had a campaign. */
+  async hangar(): Promise<HangarLineView[]> {
+    const { rows: released, counts } = await newestReleased(this.dataSource, EARLIER_NAMED);
+    const rows = await listCampaigns(this.dataSource, { released: false, limit: MOST_IN_HAND });
+    const inHand = await this.viewed(rows);
+    const earlier = await this.viewed(released);
+    const marks = new Set([...inHand, ...earlier].map((c) => c.mark));
+    return [...marks].map((mark) => ({
+      mark,
+      inHand: inHand.filter((c) => c.mark === mark),
+      released: earlier.filter((c) => c.mark === mark),
+      releasedCount: counts.get(mark) ?? 0,
+    }));
+  }
+
+  /**
+   * Rows as they are shown. Only campaigns in hand are folded and verified, a released one when it is opened. So many at
+   * most are folded for one list; where the others stand is told with the next.
+   */
+  private async viewed(rows: readonly ListedRow[]): Promise<CampaignView[]> {
+    const now = this.clock.now();
+    const unknown = rows.filter((row) => row.releasedAt === null && !this.knowsStanding(row, now));
+    for (const row of unknown.slice(0, MOST_FOLDED)) {
+      const folded = await this.record.fold(row.id);
+      if (folded) this.noteStanding(row.id, folded, now);
+      // Others are let by: a hangar of hundreds is not worth a heartbeat of the line.
+      await new Promise((resolve) => setImmediate(resolve));
+    }
+    return rows.map(({ id, mark, title, count, head, releasedAt, ...row }) => {
+      const damaged = this.record.damageOf(id);
+      const standing = releasedAt === null ? this.standings.get(id)?.standing : undefined;
+      const { pack, packRevision, limitBook, limitBookRevision } = row;
+      return {
+        id,
+        mark,
+        title,
+        count,
+        head,
+        openedOn: { pack, packRevision, limitBook, limitBookRevision },
+        ...(releasedAt === null ? {} : { releasedAt }),
+        ...(standing ? { standing } : {}),
+        ...(damaged ? { damaged } : {}),
+      };
+    });
+  }
+
+  /** Whether it is known where a campaign stands: as long as its record and, by and large, the clock have not moved on. */
+  private knowsStanding({ id, head }: ListedRow, now: Date): boolean {
+    if (this.record.damageOf(id)) return true;
+    const known = this.standings.get(id);
+    const holds = this.record.isHeld(id) ? STANDING_HOLDS : STANDING_HOLDS_LET_GO;
+    return known?.head === head && now.getTime() - known.at < holds;
+  }
+
+  private noteStanding(id: string, { state, damaged }: Folded, now: Date): void {
+    const standing = damaged ? undefined : standingOf(state, now.toISOString());
+    if (standing) this.standings.set(id, { head: state.head, at: now.getTime(), standing });
+    else this.standings.delete(id);
+  }
+}
