@@ -1,4 +1,4 @@
-import { Inject, Injectable } from '@nestjs/common';
+import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common';
 import { InjectDataSource } from '@nestjs/typeorm';
 import { standingOf, type Standing } from '@kanzel/core';
 import type { CampaignView, HangarLineView } from '@kanzel/contract';
@@ -8,8 +8,11 @@ import { listCampaigns, newestReleased, type CampaignFilter, type ListedRow } fr
 import type { Folded } from './held-campaigns.ts';
 import { RecordService } from './record.service.ts';
 
-/** Most campaigns that are folded for one list of them. */
-const MOST_FOLDED = 50;
+/** Campaigns that a list waits for; where the others stand is found out meanwhile, and told with the next one. */
+const WAITED_FOR = 8;
+
+/** Between two that are found out beside everything else (ms). */
+const LETS_BY = 5;
 
 /** So long the clock alone does not make a standing another one that anybody would see (ms): hours are what runs out. */
 const STANDING_HOLDS = 20_000;
@@ -25,7 +28,11 @@ const EARLIER_NAMED = 2;
 
 /** Lists of campaigns, with where those in hand stand. */
 @Injectable()
-export class CampaignListService {
+export class CampaignListService implements OnModuleDestroy {
+  /** Campaigns in hand that somebody saw listed and that are not folded yet. */
+  private readonly toFind = new Set<string>();
+  private finding = false;
+  private ended = false;
   private readonly standings = new Map<string, { head: string; at: number; standing: Standing }>();
 
   constructor(
@@ -55,18 +62,15 @@ export class CampaignListService {
   }
 
   /**
-   * Rows as they are shown. Only campaigns in hand are folded and verified, a released one when it is opened. So many at
-   * most are folded for one list; where the others stand is told with the next.
+   * Rows as they are shown. Only campaigns in hand are folded and verified, a released one when it is opened. A list waits
+   * for the first of them only.
    */
   private async viewed(rows: readonly ListedRow[]): Promise<CampaignView[]> {
     const now = this.clock.now();
     const unknown = rows.filter((row) => row.releasedAt === null && !this.knowsStanding(row, now));
-    for (const row of unknown.slice(0, MOST_FOLDED)) {
-      const folded = await this.record.fold(row.id);
-      if (folded) this.noteStanding(row.id, folded, now);
-      // Others are let by: a hangar of hundreds is not worth a heartbeat of the line.
-      await new Promise((resolve) => setImmediate(resolve));
-    }
+    for (const row of unknown.slice(0, WAITED_FOR)) await this.findStanding(row.id, now);
+    for (const row of unknown.slice(WAITED_FOR)) this.toFind.add(row.id);
+    if (!this.finding) void this.findOthers();
     return rows.map(({ id, mark, title, count, head, releasedAt, ...row }) => {
       const damaged = this.record.damageOf(id);
       const standing = releasedAt === null ? this.standings.get(id)?.standing : undefined;
@@ -83,6 +87,28 @@ export class CampaignListService {
         ...(damaged ? { damaged } : {}),
       };
     });
+  }
+
+  private async findStanding(id: string, now: Date): Promise<void> {
+    const folded = await this.record.fold(id);
+    if (folded) this.noteStanding(id, folded, now);
+  }
+
+  private async findOthers(): Promise<void> {
+    this.finding = true;
+    for (const id of this.toFind) {
+      // Others are let by: a hangar of hundreds is not worth a heartbeat of the line.
+      await new Promise((resolve) => setTimeout(resolve, LETS_BY).unref());
+      if (this.ended) return;
+      this.toFind.delete(id);
+      await this.findStanding(id, this.clock.now());
+    }
+    this.finding = false;
+  }
+
+  /** The server ends: what was not found out is found out by the next. */
+  onModuleDestroy(): void {
+    this.ended = true;
   }
 
   /** Whether it is known where a campaign stands: as long as its record and, by and large, the clock have not moved on. */

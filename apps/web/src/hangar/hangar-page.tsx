@@ -44,6 +44,9 @@ function LyingSpine({ standing }: { standing: Standing }): ReactElement {
   );
 }
 
+/** How soon a hangar is asked for again whose records the server is still reading (ms). */
+const ASK_AGAIN = 1500;
+
 /** From so many aircraft on there is something to search among. */
 const SEARCHED_FROM = 12;
 
@@ -67,7 +70,9 @@ function OpenCampaign({ campaign: c, fresh }: { campaign: CampaignView; fresh: b
           <LyingSpine standing={standing} />
           <span className="text-[0.86rem]">{standing.sentence}</span>
         </>
-      ) : null}
+      ) : (
+        <span className="text-[0.86rem] text-ink-2">Its record is being read.</span>
+      )}
     </Link>
   );
 }
@@ -94,7 +99,8 @@ function Released({ campaign }: { campaign: CampaignView }): ReactElement {
 const Row = memo(function Row({ line, fresh }: { line: HangarLine; fresh: boolean }): ReactElement {
   const { aircraft, open, released, earlier } = line;
   return (
-    <li className="grid grid-cols-[112px_220px_minmax(0,1fr)] items-center gap-x-4 border-b border-rule px-[22px] py-3.5 max-md:grid-cols-[100px_1fr]">
+    // Lines out of sight are laid out when they come into it.
+    <li className="[content-visibility:auto] [contain-intrinsic-size:auto_72px] grid grid-cols-[112px_220px_minmax(0,1fr)] items-center gap-x-4 border-b border-rule px-[22px] py-3.5 max-md:grid-cols-[100px_1fr]">
       <span className="font-mono text-lg font-bold">{aircraft.mark}</span>
       <span className="leading-snug">
         <span className="block font-semibold">{aircraft.type}</span>
@@ -241,6 +247,13 @@ export function HangarPage(): ReactElement {
   useEffect(() => {
     void load();
   }, [load, connected]);
+  // A server that has just begun has not looked at every record yet.
+  const beingRead = campaigns.some((line) => line.inHand.some((c) => !c.standing && !c.damaged));
+  useEffect(() => {
+    if (!beingRead || !fresh) return undefined;
+    const timer = setTimeout(() => void load(), ASK_AGAIN);
+    return () => clearTimeout(timer);
+  }, [beingRead, fresh, load, campaigns]);
   const lines = useMemo(() => linesOf(aircraft ?? [], campaigns), [aircraft, campaigns]);
   const onTheWay = lines.filter((l) => l.open.length > 0).length;
   const words = aircraft
