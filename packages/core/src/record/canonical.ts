@@ -15,11 +15,16 @@ export function canonicalJson(value: unknown): string {
   if (Array.isArray(value)) return `[${value.map(canonicalJson).join(',')}]`;
   if (typeof value === 'object') {
     const source = value as Record<string, unknown>;
-    const members: string[] = [];
-    for (const key of Object.keys(source).sort()) {
-      if (source[key] !== undefined) members.push(`${JSON.stringify(key)}:${canonicalJson(source[key])}`);
+    const keys = Object.keys(source);
+    // What was read from canonical JSON is in order already.
+    if (keys.some((key, i) => i > 0 && key < (keys[i - 1] ?? ''))) keys.sort();
+    let text = '';
+    for (const key of keys) {
+      const member = source[key];
+      if (member === undefined) continue;
+      text += `${text === '' ? '' : ','}${JSON.stringify(key)}:${canonicalJson(member)}`;
     }
-    return `{${members.join(',')}}`;
+    return `{${text}}`;
   }
   throw new Error(`canonicalJson: a ${typeof value} has no JSON form`);
 }
