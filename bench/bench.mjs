@@ -308,7 +308,7 @@ const bigBasis = {
   aircraft: aircraftOf(fourEngined).value,
 };
 const indexing = [];
-for (let i = 0; i < 20; i += 1) indexing.push(time(() => indexBasis(bigBasis)).ms);
+for (let i = 0; i < 20; i += 1) indexing.push(time(() => indexBasis({ ...bigBasis })).ms);
 row(
   `pack with most parts (${boosted.id}, ${indexBasis(bigBasis).value.parts.size} parts on four engines), looked up (median of 20)`,
   `${median(indexing).toFixed(1)} ms`,

@@ -50,7 +50,7 @@ export const ENGLISH_EVIDENCE = {
   clockBeforeCampaign: () =>
     'The clock of this device stands before the beginning of the campaign. Set it, and do this again; what you typed is kept.',
   clockBack: (p) =>
-    `The clock of this device stands far before your last entry (${p.s('last').slice(11, 16)} UTC). Set it, and do this again; what you typed is kept.`,
+    `The clock of this device stands far before your last entry (${p.s('last').slice(0, 16).replace('T', ' ')} UTC). Set it, and do this again; what you typed is kept. If it is right, the clock of the server was ahead when that entry was made: from another device work goes on.`,
   manoeuvreBanned: (p) => `“${p.s('check')}” may not be flown as long as “${p.s('title')}” is open.`,
   heightCapped: (p) =>
     `“${p.s('check')}” begins at ${p.f('value')}; as long as “${p.s('title')}” is open, ${p.f('allowed')} is the highest.`,
