@@ -239,7 +239,7 @@ await page.getByRole('button', { name: /Ylva/ }).click();
 await page.getByRole('button', { name: 'Sign in', exact: true }).click();
 await page.getByRole('heading', { name: 'Hangar' }).waitFor();
 await page.goto(`${demo.url}/campaign/${campaign}/inspection?check=oil-quantity`);
-await page.getByRole('button', { name: /Take again/ }).click();
+await page.getByRole('button', { name: /Repeat/ }).click();
 const field = page.locator('[data-figure]').first();
 await field.waitFor();
 const painted = await field.evaluate(async (input) => {
@@ -357,7 +357,7 @@ const paints = [];
 for (let i = 0; i < 5; i += 1) {
   const start = performance.now();
   await page.goto(`${demo.url}/campaign/${big}/run-up`);
-  await page.getByLabel('Step in hand').waitFor();
+  await page.getByLabel('Step in progress').waitFor();
   paints.push(performance.now() - start);
 }
 row(

@@ -104,7 +104,7 @@ export async function benchSize(row, browser, [aircraft, campaigns, wanted], mad
   const opening = performance.now();
   await page.goto(`${url}/campaign/${inHand.id}`);
   await page
-    .getByLabel('Step in hand')
+    .getByLabel('Step in progress')
     .or(page.getByRole('heading', { name: /Return to service|held|open/ }))
     .first()
     .waitFor();

@@ -156,8 +156,8 @@ export async function benchLoading(row, median) {
 /** Times between frames of the page while a million draws run beside it and figures are typed. */
 export async function benchFrames(row, page, base) {
   await page.goto(`${base}/loading?check=loading-sheet-current`);
-  await page.getByLabel('Step in hand').waitFor();
-  const again = page.getByRole('button', { name: /^Take again/ });
+  await page.getByLabel('Step in progress').waitFor();
+  const again = page.getByRole('button', { name: /^Repeat/ });
   if (await again.isVisible()) await again.click();
   const field = page.getByLabel('Hull locker, tools, mass in kg');
   await field.waitFor();

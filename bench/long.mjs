@@ -40,7 +40,7 @@ export async function benchLong(row, browser, url, cookie, me, campaign, entries
   for (const name of ['first', 'once more']) {
     const start = performance.now();
     await page.goto(`${url}/campaign/${campaign}/inspection`);
-    await page.getByLabel('Step in hand').waitFor();
+    await page.getByLabel('Step in progress').waitFor();
     const opened = performance.now() - start;
     await page.waitForTimeout(3000);
     const tasks = await page.evaluate(() => globalThis.tasks);

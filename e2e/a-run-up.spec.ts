@@ -22,13 +22,13 @@ async function workPlain(
     await page.locator(`[aria-current=step][href*="check=${id}"]`).waitFor();
     await page.locator('[data-step-actions] button').first().waitFor();
     // What is left waits for somebody else.
-    if ((await page.getByLabel('Step in hand').getByText('Waiting for a second pair of eyes').count()) > 0)
+    if ((await page.getByLabel('Step in progress').getByText('Waiting for a second person').count()) > 0)
       return;
     const fields = page.locator('[data-figure]');
     if (figures[id] !== undefined) await fields.first().waitFor();
     for (let i = 0; figures[id] !== undefined && i < (await fields.count()); i += 1)
       await fields.nth(i).fill(figures[id] ?? '');
-    for (const option of await page.getByLabel('Step in hand').getByText('Clean', { exact: true }).all())
+    for (const option of await page.getByLabel('Step in progress').getByText('Clean', { exact: true }).all())
       await option.click();
     await page.keyboard.press('Enter');
     await page.waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 15_000 });
@@ -46,8 +46,8 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
   // From the start of the engines to the first ignition check: something is out.
   expect(await workRunUp(ylva, 'right-ignition-off-drop')).toHaveLength(7);
   expect(await workStep(ylva)).toBe('stays');
-  await expect(ylva.getByLabel('Step in hand').getByText('Out of limits')).toBeVisible();
-  await expect(ylva.getByLabel('Step in hand').getByText('Within limits')).toBeVisible();
+  await expect(ylva.getByLabel('Step in progress').getByText('Out of limits')).toBeVisible();
+  await expect(ylva.getByLabel('Step in progress').getByText('Within limits')).toBeVisible();
   expect(await seriousFaults(ylva)).toEqual([]);
 
   // It becomes a finding; what the fix costs is said before it is recorded.
@@ -56,7 +56,7 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
   await ylva.getByLabel(/^Why, or the cause/).fill('Left plug of cylinder 4 does not fire');
   await ylva.getByRole('button', { name: 'Record the assessment' }).click();
   await ylva.getByLabel('What was done').fill('Plug and lead replaced');
-  await expect(ylva.getByTestId('cost')).toContainText('1 check to do again');
+  await expect(ylva.getByTestId('cost')).toContainText('1 check to repeat');
   await lever(await simulationOf(ylva, base), 'cut off');
   await ylva.getByRole('button', { name: 'Faults' }).or(ylva.getByText('Faults of the stand-in')).click();
   await ylva.getByRole('button', { name: 'left engine, cylinder 4, left plug dead' }).click();
@@ -69,7 +69,7 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
 
   // What it touched is to be done again, the inspection before the next start first.
   await expect(ylva.getByText('Gate: Power is held')).toBeVisible();
-  await ylva.getByRole('link', { name: '1 check in inspection to do again.' }).click();
+  await ylva.getByRole('link', { name: '1 check in inspection to repeat.' }).click();
   await expect(ylva.getByText(/“Plug and lead replaced” touched left engine, ignition, left/)).toBeVisible();
   await ylva
     .locator('[data-step-actions]')
@@ -81,11 +81,11 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
 
   // Started and warmed again, the drop is repeated and the finding closed.
   await ylva.goto(`${base}/run-up?check=engine-start`);
-  await ylva.getByRole('button', { name: /^Take again/ }).waitFor();
+  await ylva.getByRole('button', { name: /^Repeat/ }).waitFor();
   await ylva.keyboard.press('r');
   await workStep(ylva);
   await ylva.goto(`${base}/run-up?check=oil-temperature-ready`);
-  await ylva.getByRole('button', { name: /^Take again/ }).waitFor();
+  await ylva.getByRole('button', { name: /^Repeat/ }).waitFor();
   await ylva.keyboard.press('r');
   await workStep(ylva);
   await ylva.goto(`${base}/run-up?check=right-ignition-off-drop`);
@@ -108,14 +108,14 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
   // The rest of the run-up.
   await ylva.goto(`${base}/run-up`);
   await ylva.waitForURL(/check=/);
-  await ylva.getByLabel('Step in hand').waitFor();
+  await ylva.getByLabel('Step in progress').waitFor();
   const rest = await workRunUp(ylva);
   expect(rest.length).toBeGreaterThanOrEqual(24);
   expect(rest.at(-1)).toBe('cowlings-closed-again');
   // That the cowlings are closed again after the look is seen by two.
   await brand.goto(`${base}/run-up?check=cowlings-closed-again`);
-  await brand.getByRole('button', { name: 'I looked, and agree' }).click();
-  await expect(brand.getByRole('button', { name: 'I looked, and agree' })).toHaveCount(0);
+  await brand.getByRole('button', { name: 'Checked by me, I agree' }).click();
+  await expect(brand.getByRole('button', { name: 'Checked by me, I agree' })).toHaveCount(0);
   await ylva.goto(`${base}/gate/roll`);
   await expect(ylva.getByRole('heading', { name: 'Roll is open.' })).toBeVisible();
   await ylva.getByRole('button', { name: 'Pass Roll' }).click();
@@ -136,22 +136,22 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
   const odd = await personPage(browser, product.url, 'Odd Leirnes');
   await odd.goto(`${base}/taxi`);
   await odd.waitForURL(/check=/);
-  await odd.getByLabel('Step in hand').waitFor();
+  await odd.getByLabel('Step in progress').waitFor();
   await workPlain(odd, 'taxi', {});
   await odd.waitForURL(/\/ready/);
   await workPlain(odd, 'ready', { 'cross-wind-component': '4' });
   await odd.getByRole('button', { name: 'Pass Fly' }).click();
   await odd.waitForURL(/\/flight.*check=/);
-  await odd.getByLabel('Step in hand').waitFor();
+  await odd.getByLabel('Step in progress').waitFor();
   await workPlain(odd, 'flight', { 'take-off-speed-governed': '2680', 'climb-heads': '212' });
   await lever(await simulationOf(ylva, base), 'cut off');
   await ylva.goto(`${base}/debrief`);
   await ylva.waitForURL(/check=/);
-  await ylva.getByLabel('Step in hand').waitFor();
+  await ylva.getByLabel('Step in progress').waitFor();
   await workPlain(ylva, 'debrief', {});
   await brand.goto(`${base}/debrief?check=cowlings-closed-after-flight`);
-  await brand.getByRole('button', { name: 'I looked, and agree' }).click();
-  await expect(brand.getByRole('button', { name: 'I looked, and agree' })).toHaveCount(0);
+  await brand.getByRole('button', { name: 'Checked by me, I agree' }).click();
+  await expect(brand.getByRole('button', { name: 'Checked by me, I agree' })).toHaveCount(0);
   await ylva.goto(`${base}/release`);
   await expect(ylva.getByText('A certifying person signs. You hold no such authorisation.')).toBeVisible();
 

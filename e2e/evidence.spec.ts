@@ -4,7 +4,7 @@ import { startEngines } from './work.ts';
 
 const product = sharedDemo();
 
-const panel = (page: Page) => page.getByLabel('Step in hand');
+const panel = (page: Page) => page.getByLabel('Step in progress');
 const gate = (page: Page, name: string) => page.getByRole('link', { name: new RegExp(`^Gate ${name}:`) });
 
 /** Records work on a system by way of a finding of its own, and returns the address of that finding. */
@@ -31,7 +31,7 @@ test('a figure beside its limit is shown with the digits that decide, and no mor
   await panel(ylva).waitFor();
   const limit = /above the limit of|below the limit of|is inside/;
   const figure = ylva.getByLabel(/, left engine, reading$/);
-  if ((await figure.count()) === 0) await ylva.getByRole('button', { name: /^Take again/ }).click();
+  if ((await figure.count()) === 0) await ylva.getByRole('button', { name: /^Repeat/ }).click();
   // With fewer the sentence would contradict its own verdict.
   await figure.fill('30.04');
   await expect(panel(ylva).getByRole('status').filter({ hasText: limit }).first()).toContainText('30.04');
@@ -46,7 +46,7 @@ test('answered without a network before the work, sent after it: to do again, wi
   const brand = await personPage(browser, product.url, 'Brand Ekerholt');
   const base = await openCampaign(ylva);
   await brand.goto(`${base}/inspection?check=cylinder-and-baffles`);
-  await brand.getByRole('button', { name: /^Take again/ }).waitFor();
+  await brand.getByRole('button', { name: /^Repeat/ }).waitFor();
   await brand.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await allSaved(brand);
 
@@ -55,7 +55,7 @@ test('answered without a network before the work, sent after it: to do again, wi
   await brand.keyboard.press('r');
   await brand.locator('[data-step-actions]').getByRole('button').first().waitFor();
   await brand.keyboard.press('Enter');
-  await expect(brand.getByTestId('saved')).toHaveText('2 waiting');
+  await expect(brand.getByTestId('saved')).toHaveText('2 not sent');
 
   // Meanwhile somebody changes a lead.
   await workOn(ylva, base, 'Lead of plug 3 replaced', /^left engine, ignition$/i);

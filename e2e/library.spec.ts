@@ -43,10 +43,7 @@ test('an aircraft is described: drawn from its family, pointed at, set up; its c
   await expect(page.getByRole('group', { name: 'Plan of QX-NEW' }).getByRole('button')).toHaveCount(7);
   await page.getByRole('button', { name: 'Motor 3', exact: true }).focus();
   await page.keyboard.press('Enter');
-  await page
-    .getByRole('region', { name: 'Part in hand: Motor 3' })
-    .getByLabel('Name')
-    .fill('Motor right rear');
+  await page.getByRole('region', { name: 'Part: Motor 3' }).getByLabel('Name').fill('Motor right rear');
   await expect(page.getByRole('button', { name: 'Motor right rear', exact: true })).toBeVisible();
   await page.getByLabel('Type', { exact: true }).fill('Teist T6');
   await page.getByLabel('Limit book').selectOption('teist-t6');
@@ -198,7 +195,7 @@ test('a pack is reordered by keys and by drag, added to, split, tried and publis
   await expect(line('second-disarm-switch')).toBeVisible();
   await page.getByLabel('Find, or name a new one').fill('Rain cover off');
   await page.getByRole('button', { name: /^Add behind/ }).click();
-  await expect(page.getByRole('region', { name: 'Check in hand: Rain cover off' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Check: Rain cover off' })).toBeVisible();
   // It is done where something is armed, as the one before it: without a caution nobody is let near it.
   await expect(page.getByText(/armed or turns, and carries no caution/).first()).toBeVisible();
   await expect(page.getByRole('button', { name: 'Publish', exact: true })).toBeDisabled();

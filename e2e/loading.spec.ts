@@ -14,7 +14,7 @@ async function goTo(
 ): Promise<string> {
   const base = await campaignInHand(page, product.url, mark);
   await page.goto(`${base}/${station}?check=${check}`);
-  await page.getByLabel('Step in hand').waitFor();
+  await page.getByLabel('Step in progress').waitFor();
   return base;
 }
 
@@ -26,7 +26,7 @@ test('a weighing from the scales to the signature: read twice, compared, an unex
 }) => {
   const page = await personPage(browser, product.url, 'Ylva Torsund');
   await goTo(page, 'QX-HEI', 'loading', 'weighed-empty');
-  await press(page, /^Take again/);
+  await press(page, /^Repeat/);
   // The tail has been lowered since: it is raised, and said.
   await press(page, /raised now/);
   const read = page.getByRole('button', { name: 'Read the scales' });
@@ -62,8 +62,8 @@ test('a weighing from the scales to the signature: read twice, compared, an unex
   // Closing the page loses nothing.
   await page.reload();
   await expect(fieldOf(/Tail wheel on the stand, tare in kg/)).toHaveValue('6.5');
-  await press(page, /^Keep/);
-  await expect(page.getByLabel('Step in hand')).toContainText(
+  await press(page, /^Record/);
+  await expect(page.getByLabel('Step in progress')).toContainText(
     /People, baggage, fuel at take-off and at landing/,
   );
   // The sheet made from the weighing before is to be done again.
@@ -73,7 +73,7 @@ test('a weighing from the scales to the signature: read twice, compared, an unex
   await page.getByLabel('Fuel used until landing, L').fill('40');
   await expect(page.getByRole('status').filter({ hasText: 'Within limits' })).toBeVisible();
   await expect(page.getByLabel('Probability')).toContainText(/of a million draws/, { timeout: 20_000 });
-  await press(page, /^Keep/);
+  await press(page, /^Record/);
   const base = await goTo(page, 'QX-HEI', 'loading', 'loaded-for-this-flight');
   await expect(page.getByRole('table', { name: 'Loading sheet as kept' })).toContainText('Landing');
   const pdf = await page.request.get(`${base.replace('/campaign/', '/api/campaigns/')}/loading/loading.pdf`);
@@ -105,7 +105,7 @@ test('an aircraft inside at both ends and outside halfway is caught; ballast is 
 }) => {
   const page = await personPage(browser, product.url, 'Ylva Torsund');
   await goTo(page, 'QX-TJD', 'loading', 'loading-sheet-current');
-  await press(page, /^Take again/);
+  await press(page, /^Repeat/);
   await page.getByLabel('Hull locker, tools, mass in kg').fill('44');
   const verdict = page.getByRole('status').filter({ hasText: 'Out of limits' });
   await expect(verdict).toContainText(/with 216\sL of fuel left, by 2\smm at the aft limit/);
@@ -130,7 +130,7 @@ test('an aircraft inside at both ends and outside halfway is caught; ballast is 
   await expect(page.getByRole('status').filter({ hasText: 'Within limits' })).toContainText(
     /10\smm from the aft limit/,
   );
-  await press(page, /^Keep/);
+  await press(page, /^Record/);
   // Nothing is left here, and the sheet goes on to the station in hand; what was kept is there to be looked at.
   await page.waitForURL(/\/run-up/);
   await goTo(page, 'QX-TJD', 'loading', 'loading-sheet-current');
@@ -151,19 +151,19 @@ test('exchanging the pack opens the balance again; without the server too; the s
   await page.getByRole('button', { name: 'Exchanged for the winter pack' }).click();
   await page.getByRole('button', { name: /Press again: winter pack is in/ }).click();
   await expect(
-    row('Balance for hover and cruise').getByRole('img', { name: 'do again' }).first(),
+    row('Balance for hover and cruise').getByRole('img', { name: 'repeat needed' }).first(),
   ).toBeVisible();
-  await expect(row('Mass for the mission').getByRole('img', { name: 'do again' }).first()).toBeVisible();
+  await expect(row('Mass for the mission').getByRole('img', { name: 'repeat needed' }).first()).toBeVisible();
   await expect(
     page
       .getByText(/Pack bay: winter pack, touched|touches/)
-      .or(page.getByText(/Do again\./))
+      .or(page.getByText(/Repeat needed\./))
       .first(),
   ).toBeVisible();
   await expect(page.getByLabel('Pack in pack bay')).toHaveValue('winter');
   // What the configuration puts aboard is on the sheet without anybody's typing.
   await expect(page.getByRole('group', { name: 'Loading sheet' })).toContainText('Parcel box, empty');
-  await press(page, /^Keep/);
+  await press(page, /^Record/);
   await page.context().setOffline(false);
   await expect(page.getByText(/All entries saved/)).toBeVisible({ timeout: 20_000 });
   await expect(
@@ -171,7 +171,7 @@ test('exchanging the pack opens the balance again; without the server too; the s
   ).toBeVisible();
   // Which pack fits a mission is asked of the sheet.
   await goTo(page, 'QX-LMV', 'loading', 'mission-loading');
-  await press(page, /^Take again/);
+  await press(page, /^Repeat/);
   await page.getByRole('button', { name: 'Find a loading' }).click();
   await page.getByRole('tab', { name: 'Which pack' }).click();
   await page.getByLabel('What to reach, Wh').fill('700');
@@ -190,7 +190,7 @@ test('a model is balanced by hand, and is told by how much its pack has to be mo
   await page.getByText('Maiden flight', { exact: true }).click();
   await page.getByLabel('Title').fill('Vipe, first flight');
   await page.getByRole('button', { name: 'Open the campaign' }).click();
-  await page.getByLabel('Step in hand').waitFor();
+  await page.getByLabel('Step in progress').waitFor();
   await page.goto(
     page.url().replace(/\/campaign\/([^/]+).*/, '/campaign/$1/loading?check=model-balance-point'),
   );
@@ -204,7 +204,7 @@ test('a model is balanced by hand, and is told by how much its pack has to be mo
   await page.getByLabel(/the tail still drops/).fill('67');
   await page.getByLabel(/the nose drops/).fill('69');
   await expect(page.getByText('Flat pack lies where it should.')).toBeVisible();
-  await press(page, /^Keep/);
+  await press(page, /^Record/);
   await expect(page.getByRole('link', { name: /Within limits.*Balance point\s+68\smm/ })).toBeVisible();
 });
 
@@ -218,7 +218,7 @@ test('a drone that tilts its motors is held against an envelope in every positio
   await page.getByText('Site release', { exact: true }).click();
   await page.getByLabel('Title').fill('First site');
   await page.getByRole('button', { name: 'Open the campaign' }).click();
-  await page.getByLabel('Step in hand').waitFor();
+  await page.getByLabel('Step in progress').waitFor();
   await page.goto(page.url().replace(/\/campaign\/([^/]+).*/, '/campaign/$1/loading?check=mission-loading'));
   const sheet = page.getByRole('group', { name: 'Loading sheet' });
   await expect(sheet).toContainText(/Parcel box, empty0\.40418/);

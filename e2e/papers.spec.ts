@@ -19,13 +19,13 @@ async function openOn(page: Page, mark: string, title: string): Promise<string> 
   await page.getByText('Maiden flight', { exact: true }).click();
   await page.getByLabel('Title').fill(title);
   await page.getByRole('button', { name: 'Open the campaign' }).click();
-  await page.getByLabel('Step in hand').waitFor();
+  await page.getByLabel('Step in progress').waitFor();
   return page.url().replace(/(\/campaign\/[^/]+).*/, '$1');
 }
 
 async function check(page: Page, base: string, id: string): Promise<Locator> {
   await page.goto(`${base}/papers?check=${id}`);
-  const step = page.getByLabel('Step in hand');
+  const step = page.getByLabel('Step in progress');
   await step.waitFor();
   return step;
 }
@@ -52,7 +52,7 @@ test('papers of a new aircraft: the plate by its code, logbooks with a gap, a mi
   writeFileSync(label, await toBuffer(`QX-HEI H-1 ${expected ?? ''}`, { scale: 6 }));
   await picture.setInputFiles(label);
   await expect(page.getByText(/as in this campaign\./)).toBeVisible();
-  await press(page, /^Keep/);
+  await press(page, /^Record/);
 
   // Logbooks: what does not join is drawn and named; an explanation asks for a decision.
   await check(page, base, 'logbooks-without-a-gap');
@@ -69,7 +69,7 @@ test('papers of a new aircraft: the plate by its code, logbooks with a gap, a mi
   await page.getByLabel('hours at first').fill('0');
   await page.getByLabel('hours at last').fill('0');
   await expect(page.getByText(/1 logbook without a gap/)).toBeVisible();
-  await press(page, /^Keep/);
+  await press(page, /^Record/);
 
   // A signature is missing: the gate is held by it, and says who can cure it.
   await check(page, base, 'inspections-signed');
@@ -78,13 +78,13 @@ test('papers of a new aircraft: the plate by its code, logbooks with a gap, a mi
   await page.getByLabel('inspected by').fill('odd leirnes');
   expect(await seriousFaults(page)).toEqual([]);
   await expect(page.getByText(/was done and inspected by Odd Leirnes: it takes another hand/)).toBeVisible();
-  await press(page, /^Keep/);
+  await press(page, /^Record/);
   await expect(margin.getByText(/Stage inspections signed: out of limits.*technician/)).toBeVisible();
-  await press(page, /^Take again/);
+  await press(page, /^Repeat/);
   // What was kept stands there again; only the one line is typed anew.
   await expect(page.getByLabel('signed by')).toHaveValue('Odd Leirnes');
   await page.getByLabel('inspected by').fill('Signe Vardal');
-  await press(page, /^Keep/);
+  await press(page, /^Record/);
   await expect(margin.getByText(/Stage inspections signed/)).toHaveCount(0);
 
   // A permit with a copy, taken without the server, and running out before the campaign does.
@@ -106,9 +106,9 @@ test('papers of a new aircraft: the plate by its code, logbooks with a gap, a mi
   await copies.setInputFiles(label);
   await expect(page.getByText(/The copy of T-120/)).toHaveCount(0);
   await expect(page.getByRole('list', { name: 'Copies' })).toContainText('label.png');
-  await press(page, /^Keep/);
+  await press(page, /^Record/);
   await expect(margin.getByText(/T-120 runs out on/)).toBeVisible();
-  await expect(page.getByText(/waiting/).first()).toBeVisible();
+  await expect(page.getByText(/not sent/).first()).toBeVisible();
   await page.context().setOffline(false);
   await expect(page.getByText(/All entries saved/)).toBeVisible({ timeout: 20_000 });
   await check(page, base, 'permit-to-test');
@@ -128,11 +128,11 @@ test('what was there last time is one press away, and the equipment is looked at
   await check(page, base, 'insurance-policy');
   await page.getByRole('button', { name: 'Begin with what was there last time' }).click();
   await expect(page.getByLabel('Number', { exact: true })).toHaveValue('P-55 104');
-  await press(page, /^Keep/);
+  await press(page, /^Record/);
   await check(page, base, 'equipment-as-listed');
   await page.getByText('Is not', { exact: true }).last().click();
   await page.getByRole('button', { name: 'The rest is there, with these numbers' }).click();
   await expect(page.getByText(/Voice radio \(VR-20 31\) is on the list and not fitted/)).toBeVisible();
-  await press(page, /^Keep/);
-  await expect(page.getByLabel('Step in hand')).toContainText('not found');
+  await press(page, /^Record/);
+  await expect(page.getByLabel('Step in progress')).toContainText('not found');
 });

@@ -145,7 +145,7 @@ test('dragging by keys says what it breaks, can be undone, and is kept for every
   const second = page.locator(`[data-task="${before[1] ?? ''}"]`);
   await second.getByRole('button').focus();
   await page.keyboard.press('Alt+ArrowUp');
-  await page.getByRole('button', { name: 'Keep this plan' }).click();
+  await page.getByRole('button', { name: 'Record this plan' }).click();
   await expect(page.getByText('Changed here, and not kept yet.')).toHaveCount(0);
   const other = await personPage(browser, product.url, 'Odd Leirnes');
   await plan(other, 'QX-HEI', 'order');
@@ -176,14 +176,14 @@ test('the day: nobody for a role is named, what is done moves the rest, a suppos
   await page.getByRole('button', { name: 'Ask the weather office' }).click();
   await expect(page.getByText(/TAF QXGH \d{6}Z/)).toBeVisible();
   await page.getByRole('button', { name: 'Do not consider it' }).click();
-  await page.getByRole('button', { name: 'Keep this plan' }).click();
+  await page.getByRole('button', { name: 'Record this plan' }).click();
   await expect(page.getByText('Changed here, and not kept yet.')).toHaveCount(0);
 
   const lanes = page.getByRole('group', { name: 'The day as lanes' });
   const bar = lanes.getByRole('listitem', { name: /^Airspace and site cleared/ });
   await expect(bar).toHaveCount(1);
   await page.goto(`${base}/papers?check=airspace-and-site`);
-  await page.getByLabel('Step in hand').waitFor();
+  await page.getByLabel('Step in progress').waitFor();
   await page.getByText('As expected', { exact: true }).first().click();
   await page.keyboard.press('Enter');
   // Kept once the sheet goes on; a page left before that leaves it as a draft.

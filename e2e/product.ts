@@ -151,7 +151,7 @@ export async function personPage(browser: Browser, url: string, fullName: string
 export async function openCampaign(page: Page): Promise<string> {
   await page.getByText('Both propeller governors').click();
   await page.waitForURL(/\/campaign\/.*check=/);
-  await page.getByLabel('Step in hand').waitFor();
+  await page.getByLabel('Step in progress').waitFor();
   return page.url().replace(/(\/campaign\/[^/]+).*/, '$1');
 }
 

@@ -10,7 +10,7 @@ test('a school chosen says what it costs, puts its checks in and the other’s o
   const page = await personPage(browser, product.url, 'Odd Leirnes');
   const base = await campaignInHand(page, product.url, 'QX-HEI');
   await page.goto(`${base}/ready?check=school-fairings`);
-  const panel = page.getByLabel('Step in hand');
+  const panel = page.getByLabel('Step in progress');
   await expect(panel).toContainText('wheels and brakes can be seen', { ignoreCase: true });
   await expect(page.getByText('Flown without the fairings')).toBeVisible();
   await expect(page.getByText('Fairings clear and fast')).toBeHidden();
@@ -39,11 +39,11 @@ test('the emergency cards are one press away, in the figures of the aircraft, by
   const page = await personPage(browser, product.url, 'Ylva Torsund');
   const base = await campaignInHand(page, product.url, 'QX-TJD');
   await page.goto(`${base}/run-up?check=engine-start`);
-  await page.getByLabel('Step in hand').waitFor();
+  await page.getByLabel('Step in progress').waitFor();
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await allSaved(page);
   await product.stop('SIGTERM');
-  await expect(page.getByTestId('offline')).toContainText('Server not heard');
+  await expect(page.getByTestId('offline')).toContainText('Offline');
   await page.keyboard.press('e');
   // Beside a running engine on the ground, what happens there comes first.
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Engine stops on the run');
@@ -62,7 +62,7 @@ test('the emergency cards are one press away, in the figures of the aircraft, by
   await expect(page.getByRole('article', { name: 'Brake fails' })).toBeVisible();
   await page.emulateMedia({ media: null });
   await page.keyboard.press('Escape');
-  await expect(page.getByLabel('Step in hand')).toBeVisible();
+  await expect(page.getByLabel('Step in progress')).toBeVisible();
   // On a phone the list comes first, and nothing is wider than the screen.
   await page.setViewportSize({ width: 390, height: 844 });
   await page.getByRole('link', { name: 'Emergency' }).click();
@@ -70,6 +70,6 @@ test('the emergency cards are one press away, in the figures of the aircraft, by
   await expect(page.getByRole('heading', { level: 1 })).toBeInViewport();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await page.getByRole('button', { name: 'Back' }).click();
-  await expect(page.getByLabel('Step in hand')).toBeVisible();
+  await expect(page.getByLabel('Step in progress')).toBeVisible();
   await product.startAgain();
 });

@@ -18,14 +18,14 @@ const product = sharedDemo();
 
 const figure = (page: Page, side: 'left' | 'right') =>
   page.getByLabel(new RegExp(`, ${side} engine, reading$`));
-const panel = (page: Page) => page.getByLabel('Step in hand');
+const panel = (page: Page) => page.getByLabel('Step in progress');
 
 test('two browsers on one campaign see each other’s entries within a second', async ({ browser }) => {
   const ylva = await personPage(browser, product.url, 'Ylva Torsund');
   const brand = await personPage(browser, product.url, 'Brand Ekerholt');
   const base = await openCampaign(ylva);
   await brand.goto(`${base}/run-up?check=engine-start`);
-  await brand.getByLabel('Step in hand').waitFor();
+  await brand.getByLabel('Step in progress').waitFor();
   await expect(brand.getByTestId('saved')).toContainText('All entries saved');
   await ylva.waitForURL(/check=engine-start/);
   // Nobody says by a slip of the hand that an engine runs which the monitor shows standing.
@@ -55,23 +55,23 @@ test('pulling the server during a run-up loses nothing, says what waits, and cat
   await ylva.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await allSaved(ylva);
   await product.stop('SIGTERM');
-  await expect(ylva.getByTestId('offline')).toContainText('Server not heard');
+  await expect(ylva.getByTestId('offline')).toContainText('Offline');
   await ylva.keyboard.press('t');
   await ylva.getByLabel('What is open or disconnected').fill('Hull bung out');
   await ylva.getByLabel('Why').fill('Draining');
   await ylva.getByRole('button', { name: 'Put the tag on' }).click();
-  await expect(ylva.getByTestId('saved')).toHaveText('1 waiting');
+  await expect(ylva.getByTestId('saved')).toHaveText('1 not sent');
   // A key means something again once the slip has gone.
   await expect(ylva.getByLabel('What is open or disconnected')).toHaveCount(0);
   await ylva.keyboard.press('f');
   await ylva.getByLabel('What was found').fill('Chafed hose');
   await ylva.getByRole('button', { name: 'Raise the finding' }).click();
-  await expect(ylva.getByTestId('saved')).toHaveText('2 waiting');
+  await expect(ylva.getByTestId('saved')).toHaveText('2 not sent');
   // Never an open gate on data that may be stale.
   await expect(ylva.getByText('2 entries wait for the server.')).toBeVisible();
   // Not even a reload without a server loses them.
   await ylva.reload();
-  await expect(ylva.getByTestId('saved')).toHaveText('2 waiting');
+  await expect(ylva.getByTestId('saved')).toHaveText('2 not sent');
   await expect(ylva.getByRole('heading', { name: 'Chafed hose' })).toBeVisible();
 
   await product.startAgain();
@@ -88,9 +88,9 @@ test('pulling the server during a run-up loses nothing, says what waits, and cat
   await brand.getByText('Information', { exact: true }).click();
   await brand.getByLabel(/^Why, or the cause/).fill('Looked at again: only dust');
   await brand.getByRole('button', { name: 'Record the assessment' }).click();
-  await ylva.getByRole('button', { name: 'Take it off' }).click();
+  await ylva.getByRole('button', { name: 'Remove tag' }).click();
   await ylva.getByRole('button', { name: 'Take the tag off' }).click();
-  await expect(ylva.getByRole('button', { name: 'Take it off' })).toHaveCount(0);
+  await expect(ylva.getByRole('button', { name: 'Remove tag' })).toHaveCount(0);
   // A tag was on since Power was passed: it is passed again by somebody who knows.
   await ylva.goto(`${base}/gate/power`);
   await expect(ylva.getByText(/has to be passed again/)).toBeVisible();
@@ -178,7 +178,7 @@ test('a typed reading from an expired instrument is unknown', async ({ browser }
       .getByRole('status')
       .filter({ hasText: /calibration of Hand-held optical tachometer 3 ended on/ }),
   ).toBeVisible();
-  await ylva.getByRole('button', { name: 'Keep left engine' }).click();
+  await ylva.getByRole('button', { name: 'Record left engine' }).click();
   await expect(panel(ylva).getByText(/^Proves nothing yet\./)).toBeVisible();
 });
 
@@ -269,9 +269,8 @@ test('line mode on a phone: everything at hand, nothing wider than the screen', 
   // A gloved hand types on the pad, which shows the limits and the verdict; the keyboard of the device stays away.
   await startEngines(page, base);
   await page.goto(`${base}/run-up?check=oil-pressure-rise`);
-  await page.getByRole('button', { name: 'Take again' }).or(figure(page, 'left')).first().waitFor();
-  if ((await figure(page, 'left').count()) === 0)
-    await page.getByRole('button', { name: 'Take again' }).tap();
+  await page.getByRole('button', { name: 'Repeat' }).or(figure(page, 'left')).first().waitFor();
+  if ((await figure(page, 'left').count()) === 0) await page.getByRole('button', { name: 'Repeat' }).tap();
   await figure(page, 'left').tap();
   const pad = page.getByLabel('Number pad');
   for (const k of ['4', '.', '2']) await pad.getByRole('button', { name: k, exact: true }).tap();

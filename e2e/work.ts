@@ -16,7 +16,7 @@ async function takeEach(page: Page): Promise<void> {
   await expect(async () => {
     if (await main(page, /^Take/).isVisible()) await page.keyboard.press('Enter');
     const engines = await firstFields(page).count();
-    await main(page, engines > 1 ? /^Keep both/ : /^Keep /).waitFor({ timeout: 500 });
+    await main(page, engines > 1 ? /^Record both/ : /^Record /).waitFor({ timeout: 500 });
   }).toPass({ timeout: 30_000, intervals: [100] });
 }
 
@@ -36,14 +36,14 @@ async function takeDrop(page: Page, move: string): Promise<void> {
   }).toPass({ timeout: 30_000, intervals: [100] });
   await lever(page, move);
   await expect(page.getByText(/^drop /)).toHaveCount(engines, { timeout: 20_000 });
-  await main(page, engines > 1 ? /^Keep both/ : /^Keep /).waitFor();
+  await main(page, engines > 1 ? /^Record both/ : /^Record /).waitFor();
   await page.keyboard.press('Enter');
 }
 
 /** Starts both engines of the stand-in unless they run, and records it. */
 export async function startEngines(page: Page, base: string): Promise<void> {
   await page.goto(`${base}/run-up?check=engine-start`);
-  await page.getByLabel('Step in hand').waitFor();
+  await page.getByLabel('Step in progress').waitFor();
   // A product that was started anew has its engines standing, whatever the record says of them.
   await turnEngines(page);
   if ((await page.getByText('engine running').count()) === 2) return;
@@ -60,7 +60,7 @@ async function typeBoth(page: Page, figure: string): Promise<void> {
     await page.keyboard.type(figure);
     await expect(fields.nth(i)).toHaveValue(figure);
   }
-  await main(page, /^Keep both/).waitFor();
+  await main(page, /^Record both/).waitFor();
   await page.keyboard.press('Enter');
 }
 
@@ -75,12 +75,12 @@ const STEPS: Readonly<Record<string, (page: Page) => Promise<void>>> = {
   'warm-up-time': async (page) => {
     await main(page, /^Start the clock/).waitFor();
     await page.keyboard.press('Enter');
-    await main(page, /^Keep both/).waitFor({ timeout: 60_000 });
+    await main(page, /^Record both/).waitFor({ timeout: 60_000 });
     await page.keyboard.press('Enter');
   },
   // Oil warms as it warms: what is taken too early is out, sets nothing, and is taken again.
   'oil-temperature-ready': async (page) => {
-    const panel = page.getByLabel('Step in hand');
+    const panel = page.getByLabel('Step in progress');
     await expect(async () => {
       await takeEach(page);
       const cold = await panel.getByText('Out of limits').count();
@@ -137,7 +137,7 @@ const STEPS: Readonly<Record<string, (page: Page) => Promise<void>>> = {
   },
   // A recording with a hole in it tells nothing, and the sheet says so: full power is held once more then.
   'full-power-time': async (page) => {
-    const hole = page.getByLabel('Step in hand').getByText(/recorded so far\. .*gap/);
+    const hole = page.getByLabel('Step in progress').getByText(/recorded so far\. .*gap/);
     await lever(page, '1 100');
     await enginesSettled(page);
     if ((await hole.count()) > 0) {
@@ -165,7 +165,7 @@ const STEPS: Readonly<Record<string, (page: Page) => Promise<void>>> = {
 /** Works the step in hand and waits until the sheet has gone on, or says that it has not. */
 export async function workStep(page: Page): Promise<'on' | 'stays'> {
   const id = checkInHand(page);
-  await page.getByLabel('Step in hand').waitFor();
+  await page.getByLabel('Step in progress').waitFor();
   await (STEPS[id] ?? takeAndKeep)(page);
   const went = page
     .waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 30_000 })
@@ -173,8 +173,8 @@ export async function workStep(page: Page): Promise<'on' | 'stays'> {
     .catch(() => 'stays' as const);
   // It stays where the figure is out, or somebody else has to look: the sheet says so, however slow the machine is.
   const held = page
-    .getByLabel('Step in hand')
-    .getByText(/^(Out of limits|Waiting for a second pair of eyes\.)$/)
+    .getByLabel('Step in progress')
+    .getByText(/^(Out of limits|Waiting for a second person\.)$/)
     .first()
     .waitFor({ timeout: 30_000 })
     .then(() => page.waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 5000 }))

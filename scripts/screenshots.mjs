@@ -46,7 +46,7 @@ await save(page, 'hangar');
 await page.getByText('Both propeller governors').click();
 await page.waitForURL(/check=/);
 const base = page.url().replace(/(\/campaign\/[^/]+).*/, '$1');
-await page.getByLabel('Step in hand').waitFor();
+await page.getByLabel('Step in progress').waitFor();
 await page.keyboard.press('e');
 await page.getByRole('article').first().waitFor();
 await save(page, 'emergency');
@@ -61,7 +61,7 @@ const press = async (key, wait = 900) => {
 };
 const atCheck = async (check) => {
   await page.goto(`${base}/run-up?check=${check}`);
-  await page.getByLabel('Step in hand').waitFor();
+  await page.getByLabel('Step in progress').waitFor();
   await page.waitForTimeout(2500);
 };
 await page.goto(`${base}/loading?check=loading-sheet-current`);
@@ -88,12 +88,12 @@ const tablet = await open({ width: 820, height: 1180 }, true);
 await press('Enter');
 await signIn(tablet);
 await tablet.goto(`${base}/run-up?check=right-ignition-off-drop`);
-await tablet.getByLabel('Step in hand').waitFor();
+await tablet.getByLabel('Step in progress').waitFor();
 await tablet.waitForTimeout(2000);
 await save(tablet, 'line-tablet');
 await signIn(phone);
 await phone.goto(`${base}/run-up?check=oil-pressure-rise`);
-await phone.getByRole('button', { name: 'Take again' }).tap();
+await phone.getByRole('button', { name: 'Repeat' }).tap();
 await phone.locator('[data-figure]').first().tap();
 for (const key of ['1', '8'])
   await phone.getByLabel('Number pad').getByRole('button', { name: key, exact: true }).tap();
@@ -129,7 +129,7 @@ for (const [mark, part, name] of [
 }
 const tug = campaigns.find((c) => c.mark === 'QX-HEI');
 await planner.goto(`${url}/campaign/${tug.id}/papers?check=logbooks-without-a-gap`);
-await planner.getByRole('button', { name: /^Take again/ }).click();
+await planner.getByRole('button', { name: /^Repeat/ }).click();
 await planner.getByLabel('hours at first').last().fill('3.2');
 await planner.getByLabel('hours at last').last().fill('3.2');
 await planner

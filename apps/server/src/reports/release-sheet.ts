@@ -272,7 +272,7 @@ function signature(source: SheetSource): Content[] {
     { text: 'Not released: nobody has signed', style: 'title', color: '#B01E2B' },
     holdings.length > 0
       ? { ul: holdings, margin: [0, 2, 0, 8] }
-      : { text: 'Nothing holds it but the signature.', margin: [0, 2, 0, 8] },
+      : { text: 'Only the signature is missing.', margin: [0, 2, 0, 8] },
   ];
 }
 

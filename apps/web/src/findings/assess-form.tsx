@@ -143,7 +143,7 @@ export function Assess({ finding }: { finding: FindingState }): ReactElement {
         label="What it means for this flight"
         value={severity}
         options={[
-          { id: 'stops', text: 'It stops' },
+          { id: 'stops', text: 'Grounds the aircraft' },
           { id: 'deferred', text: 'Defer, with conditions' },
           { id: 'information', text: 'Information' },
         ]}

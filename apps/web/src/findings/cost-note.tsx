@@ -16,7 +16,7 @@ export function CostNote({ touches }: { touches: readonly string[] }): ReactElem
       <p className="font-semibold">
         {cost.checks.length === 0
           ? 'No good check would be lost.'
-          : `${cost.checks.length} ${cost.checks.length === 1 ? 'check' : 'checks'} to do again, ${formatFigure(Math.ceil(cost.minutes), 1)} min, ${cost.people === 1 ? 'one person' : 'two people'}.`}
+          : `${cost.checks.length} ${cost.checks.length === 1 ? 'check' : 'checks'} to repeat, ${formatFigure(Math.ceil(cost.minutes), 1)} min, ${cost.people === 1 ? 'one person' : 'two people'}.`}
       </p>
       {titles.length > 0 ? <p className="text-[0.82rem]">{titles.join(' · ')}</p> : null}
       {inspection ? (

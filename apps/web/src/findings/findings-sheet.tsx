@@ -226,8 +226,12 @@ function FindingSheet({ finding }: { finding: FindingState }): ReactElement {
       <Stage title="Assessed" done={assessed !== undefined}>
         {assessed ? (
           <p>
-            {{ stops: 'It stops', deferred: 'Deferred', information: 'Information' }[assessed.severity]}:{' '}
-            {assessed.reason}
+            {
+              { stops: 'Grounds the aircraft', deferred: 'Deferred', information: 'Information' }[
+                assessed.severity
+              ]
+            }
+            : {assessed.reason}
             {assessed.conditions ? `. ${assessed.conditions}` : ''}
             {deferralInWords(assessed) ? `, ${deferralInWords(assessed)}` : ''}
             {assessed.narrows
@@ -284,7 +288,7 @@ function FindingsList(): ReactElement {
           Raise a finding
         </Button>
         <Button keys="T" onClick={() => view.ask({ kind: 'tag' })}>
-          Put a tag on
+          Add tag
         </Button>
       </div>
       <h2 className="mt-4 font-semibold">Findings</h2>
@@ -321,7 +325,7 @@ function FindingsList(): ReactElement {
               <span>off, {time(t.off.at)}</span>
             ) : (
               <Button kind="quiet" onClick={() => view.ask({ kind: 'tag-off', tag: t.on.tag })}>
-                Take it off
+                Remove tag
               </Button>
             )}
           </li>

@@ -110,7 +110,7 @@ const Row = memo(function Row({ line, fresh }: { line: HangarLine; fresh: boolea
         {open.map((c) => (
           <OpenCampaign key={c.id} campaign={c} fresh={fresh} />
         ))}
-        {open.length === 0 ? <span className="block text-ink-2">No campaign in hand.</span> : null}
+        {open.length === 0 ? <span className="block text-ink-2">No campaign in progress.</span> : null}
         {released.map((c) => (
           <Released key={c.id} campaign={c} />
         ))}
@@ -170,7 +170,7 @@ function HangarMargin({ lines }: { lines: readonly HangarLine[] }): ReactElement
           </ul>
         )}
       </MarginNote>
-      <MarginNote title="Waiting for a second pair of eyes">
+      <MarginNote title="Waiting for a second person">
         {eyes.length === 0 ? (
           <p className="text-ink-2">Nothing waits.</p>
         ) : (
@@ -267,9 +267,7 @@ export function HangarPage(): ReactElement {
           <header className="flex min-h-15 flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule px-[22px] py-1.5">
             <h1 className="text-[1.25rem] font-semibold narrow">Hangar</h1>
             <span className="text-ink-2">{words}</span>
-            {fresh ? null : (
-              <span className="font-semibold text-near">As last seen; the server is not heard</span>
-            )}
+            {fresh ? null : <span className="font-semibold text-near">As last seen; offline</span>}
             {aircraft && aircraft.length > SEARCHED_FROM ? (
               <LineField label="Find" value={wanted} onChange={setWanted} className="ml-auto w-56" />
             ) : null}

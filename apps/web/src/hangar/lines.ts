@@ -49,7 +49,7 @@ export function standingHere(
   if (!standing || fresh) return standing;
   return {
     ...standing,
-    sentence: 'As last seen; the server is not heard',
+    sentence: 'As last seen; offline',
     gates: standing.gates.map((g) => ({ ...g, state: 'held' as const })),
   };
 }

@@ -122,7 +122,7 @@ export function FieldForm(): ReactElement {
       {said?.good === false ? <Problem>{said.text}</Problem> : null}
       <p className="flex items-center gap-3">
         <Button kind="main" type="submit" disabled={formState.isSubmitting}>
-          Keep the field
+          Record the field
         </Button>
         <span role="status">{said?.good ? said.text : ''}</span>
       </p>

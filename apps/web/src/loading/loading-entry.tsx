@@ -194,8 +194,8 @@ export function LoadingEntry({ part }: { part: Part }): ReactElement {
                   data.stations.find((s) => s.id === e.place)?.title,
               )
               .join(', ')}
-            : other than what is aboard. Keeping the sheet says that it was exchanged, and what stood on it is
-            to be done again.
+            : other than what is aboard. Recording the sheet says that it was exchanged, and what stood on it
+            is to be done again.
           </p>
         ) : null}
         {finding && sheet ? null : (

@@ -26,7 +26,7 @@ export function CopyViewer({ scan, onClose }: { scan: Scan | undefined; onClose:
     <SheetDialog open={scan !== undefined} onClose={onClose} title={scan?.name ?? ''} wide>
       {broken ? (
         <Problem>
-          The copy cannot be shown: the server is not heard, or what it holds is not what was kept.
+          The copy cannot be shown: the server cannot be reached, or what it holds is not what was kept.
         </Problem>
       ) : null}
       {address && scan?.type === 'application/pdf' ? (

@@ -83,7 +83,7 @@ function Slip({
           <Button kind="main" type="submit">
             {text.button}
           </Button>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
         </div>
       </form>
     </SheetDialog>

@@ -51,7 +51,7 @@ export function PassphraseSlip(): ReactElement | null {
           <Button kind="main" type="submit" disabled={busy}>
             It is me
           </Button>
-          <Button onClick={() => end(undefined)}>Leave it</Button>
+          <Button onClick={() => end(undefined)}>Cancel</Button>
         </div>
       </form>
     </SheetDialog>

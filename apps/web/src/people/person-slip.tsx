@@ -228,7 +228,7 @@ export function PersonSlip({
           <Button kind="main" type="submit">
             {person ? 'Change it' : 'Add them'}
           </Button>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
         </div>
       </form>
     </SheetDialog>

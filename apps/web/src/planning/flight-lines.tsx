@@ -79,7 +79,7 @@ export function PointLine({
         <span className="flex items-center gap-3 pr-2 text-[0.78rem] whitespace-nowrap text-ink-2">
           <span
             aria-label={`dares ${risk} of 5`}
-            title={`Dares ${risk} of 5`}
+            title={`Risk ${risk} of 5`}
             className="font-mono tracking-tighter text-ink"
           >
             {'▮'.repeat(risk)}

@@ -89,7 +89,7 @@ function Templates({
               <span className="underline decoration-rule underline-offset-3">{e.title}</span>
               <span className="cap block">
                 {e.mark}, {e.openedAt.slice(0, 10)}
-                {e.releasedAt ? '' : ', in hand'}
+                {e.releasedAt ? '' : ', in progress'}
               </span>
             </button>
           </li>
@@ -200,7 +200,7 @@ export default function NewCampaignPage(): ReactElement {
                   <Button kind="main" onClick={() => void open()} disabled={opening}>
                     {draft.also.length > 0 ? `Open ${draft.also.length + 1} campaigns` : 'Open the campaign'}
                   </Button>
-                  <Button onClick={() => void navigate('/')}>Leave it for now</Button>
+                  <Button onClick={() => void navigate('/')}>Cancel</Button>
                 </div>
               </div>
               {draft.occasion === 'post-maintenance' && draft.work.length === 0 ? (
@@ -219,7 +219,9 @@ export default function NewCampaignPage(): ReactElement {
               />
             </>
           ) : index && !index.ok ? (
-            <Problem>This aircraft cannot be opened on: its pack and limit book do not fit it.</Problem>
+            <Problem>
+              No campaign can be opened: the check pack and the limit book do not fit this aircraft.
+            </Problem>
           ) : (
             <p className="text-ink-2">{unheard ? '' : 'Looking up what is there…'}</p>
           )}

@@ -74,7 +74,7 @@ export default function PlanPage(): ReactElement {
           <span className="font-semibold text-near">Changed here, and not kept yet.</span>
           <span className="ml-auto flex flex-wrap gap-2">
             <Button kind="main" onClick={() => void keep()}>
-              Keep this plan
+              Record this plan
             </Button>
             <Button kind="quiet" onClick={planning.undo} disabled={!planning.undo} keys="Ctrl Z">
               Undo

@@ -106,7 +106,7 @@ export function ScopeSheet(): ReactElement {
           )}
           {draft ? (
             <Button kind="quiet" onClick={forget}>
-              Leave it as it was
+              Cancel
             </Button>
           ) : null}
         </div>

@@ -6,5 +6,5 @@ export const PLAN_SHEETS = [
   ['day', 'Day'],
   ['flights', 'Flights'],
   ['what-if', 'What if'],
-  ['take-away', 'Take away'],
+  ['take-away', 'Print and export'],
 ] as const;

@@ -25,12 +25,13 @@ export function TakeAwaySheet(): ReactElement {
     <div className="px-[22px] py-4">
       {changed ? (
         <p className="border-l-4 border-near bg-near-bg px-3 py-2 text-near">
-          What was changed and not kept is not in these. Keep the plan first.
+          What was changed and not recorded is not in these. Record the plan first.
         </p>
       ) : null}
       {reachable ? null : (
         <p className="border-l-4 border-near bg-near-bg px-3 py-2 text-near">
-          These are made by the server, and it is not heard. Everything on the other sheets works without it.
+          These are made by the server, and it cannot be reached. Everything on the other sheets works without
+          it.
         </p>
       )}
       <ul>

@@ -81,7 +81,7 @@ function SignSlip({ onClose }: { onClose: () => void }): ReactElement {
             Sign and release {aircraft.mark}
           </HoldButton>
           <input type="submit" hidden />
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
         </div>
       </form>
     </SheetDialog>

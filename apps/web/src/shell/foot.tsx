@@ -38,11 +38,11 @@ function Saved({ campaign }: { campaign: string | undefined }): ReactElement {
   return (
     <>
       <span role="status" className={waiting > 0 ? 'font-semibold text-near' : ''} data-testid="saved">
-        {waiting > 0 ? `${waiting} waiting` : saved}
+        {waiting > 0 ? `${waiting} not sent` : saved}
       </span>
       {reachable && connected ? null : (
         <span className="font-semibold text-near" data-testid="offline">
-          {connected || reachable ? 'Connecting to the server' : 'Server not heard; work goes on'}
+          {connected || reachable ? 'Connecting to the server' : 'Offline. Entries are sent later'}
         </span>
       )}
     </>

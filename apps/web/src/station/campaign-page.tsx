@@ -133,10 +133,9 @@ function useSheetKeys(view: CampaignView | undefined, setSlip: (slip: Slip) => v
       '/': { kind: 'find' },
       '?': { kind: 'keys' },
     };
-    const main = (text: string): HTMLButtonElement | undefined =>
-      [...document.querySelectorAll<HTMLButtonElement>('[data-step-actions] button')].find((b) =>
-        b.textContent?.startsWith(text),
-      );
+    // What the step in progress does by this key, whatever it is called.
+    const ofStep = (shown: 'F' | 'N'): HTMLButtonElement | null =>
+      document.querySelector(`[data-step-actions] button[aria-keyshortcuts=${shown}]`);
     if (key === 'e') {
       event.preventDefault();
       void navigate(`${view.base}/emergency?at=${location.pathname.split('/')[3] ?? ''}`);
@@ -145,10 +144,10 @@ function useSheetKeys(view: CampaignView | undefined, setSlip: (slip: Slip) => v
     const slip = ownMember(slips, key);
     if (slip) setSlip(slip);
     else if (key === 'f') {
-      const button = main('Raise a finding');
+      const button = ofStep('F');
       if (button) button.click();
       else setSlip({ kind: 'finding' });
-    } else if (key === 'n') main('Not applicable')?.click();
+    } else if (key === 'n') ofStep('N')?.click();
     else return;
     event.preventDefault();
   }, true);
@@ -237,7 +236,7 @@ export default function CampaignPage(): ReactElement {
       : held && !held.loading
         ? reachable
           ? 'This campaign cannot be read.'
-          : 'This campaign is not on this device yet, and the server is not heard.'
+          : 'This campaign is not on this device yet, and the server cannot be reached.'
         : 'Opening the campaign…';
     return (
       <div className="p-8">

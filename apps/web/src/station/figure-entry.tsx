@@ -426,7 +426,7 @@ export function KeptAnswer({ part }: { part: Part }): ReactElement | null {
           {view.who(record.by)},{' '}
           {new Date(record.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
           {record.witness ? `; seen by ${view.who(record.witness.by)}` : ''}
-          {record.pending ? '; waiting for the server' : ''}
+          {record.pending ? '; not sent yet' : ''}
         </p>
       ) : null}
     </div>

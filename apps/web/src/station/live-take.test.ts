@@ -260,7 +260,7 @@ describe('what is remembered of a monitor', () => {
 describe('taking a figure from the monitor', () => {
   const at = (ms: number): void => void jest.setSystemTime(SERVER + ms);
 
-  test('nothing is offered of what has no channel, no figure, or is not heard', () => {
+  test('nothing is offered of what has no channel, no figure, or cannot be reached', () => {
     for (const id of ['speed', 'typed', 'seen'])
       expect([id, lookAt(index, part(id), '').state]).toEqual([id, 'none']);
     hear(0, { rpm: 1700 });

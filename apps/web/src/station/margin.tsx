@@ -119,7 +119,7 @@ export function GateNote({ gate }: { gate: GateStatus }): ReactElement {
           className="font-semibold text-within underline underline-offset-4"
           to={gate.gate.before === 'release' ? `${view.base}/release` : `${view.base}/gate/${gate.gate.id}`}
         >
-          {gate.gate.before === 'release' ? 'Nothing holds it but a signature' : `Pass ${gate.gate.title}`}
+          {gate.gate.before === 'release' ? 'Only the signature is missing' : `Pass ${gate.gate.title}`}
         </Link>
       )}
       {way && way.minutes > 0 ? (
@@ -172,7 +172,7 @@ function Tags(): ReactElement | null {
               {new Date(on.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
             </p>
             <Button kind="quiet" onClick={() => view.ask({ kind: 'tag-off', tag: on.tag })}>
-              Take it off
+              Remove tag
             </Button>
           </li>
         ))}
@@ -198,7 +198,9 @@ function Findings(): ReactElement | null {
             </Link>
             <p className="cap">
               {f.assessed
-                ? { stops: 'stops', deferred: 'deferred', information: 'information' }[f.assessed.severity]
+                ? { stops: 'grounds the aircraft', deferred: 'deferred', information: 'information' }[
+                    f.assessed.severity
+                  ]
                 : 'not assessed'}
             </p>
           </li>

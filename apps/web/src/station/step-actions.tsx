@@ -163,7 +163,7 @@ export function StepActions({
         ) : null}
         {step.still.length > 0 ? (
           <Button onClick={step.takeStill}>
-            Nothing dropped: take{sideWord(step.still, parts, names.subject)} as it stands
+            No drop seen: record{sideWord(step.still, parts, names.subject)} as read
           </Button>
         ) : null}
         {step.ready.length > 0 ? (
@@ -172,7 +172,7 @@ export function StepActions({
             keys={step.takeable.length > 0 ? undefined : 'Enter'}
             onClick={() => void step.keep().then((all) => (all ? onNext() : undefined))}
           >
-            Keep{sideWord(step.ready, parts, names.subject)}
+            Record{sideWord(step.ready, parts, names.subject)}
           </Button>
         ) : null}
         {out.some((p) => !raised(p))
@@ -199,7 +199,7 @@ export function StepActions({
           : null}
         {canWitness ? (
           <Button kind="main" onClick={() => void witness()}>
-            I looked, and agree
+            Checked by me, I agree
           </Button>
         ) : null}
         {undecided.map((p) => (
@@ -246,7 +246,7 @@ export function StepActions({
         check.decides ||
         (step.entering.length > 0 ? !step.written : kept.length === 0) ? null : (
           <Button keys="R" onClick={step.again}>
-            {step.entering.length > 0 ? 'Clear' : 'Take again'}
+            {step.entering.length > 0 ? 'Clear' : 'Repeat'}
           </Button>
         )}
         {check.notApplicable && (step.entering.length > 0 || (check.decides && kept.length === 0)) ? (

@@ -41,7 +41,7 @@ function PartColumn({ part, first, alone }: { part: Part; first: boolean; alone:
       {alone ? null : <h3 className="mb-1 text-[0.82rem] font-bold">{view.names.subject(part.subject)}</h3>}
       {entering && (status?.mark === 'again' || status?.mark === 'unknown') ? (
         <p className="mb-1 border-l-4 border-again bg-again-bg px-2 py-1 text-[0.82rem] text-again">
-          {status.mark === 'again' ? 'Do again. ' : 'Proves nothing yet. '}
+          {status.mark === 'again' ? 'Repeat needed. ' : 'Not conclusive. '}
           {status.reasons.map(view.say).join(' ')}
         </p>
       ) : null}
@@ -110,7 +110,7 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
     const chord = event.ctrlKey || event.metaKey;
     if (event.key === 'Enter' && (chord || !onControl)) {
       event.preventDefault();
-      const main = document.querySelector<HTMLButtonElement>('[data-step-actions] button.bg-hand');
+      const main = document.querySelector<HTMLButtonElement>('[data-step-actions] button[data-kind=main]');
       main?.click();
       return;
     }
@@ -129,7 +129,7 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
   });
 
   return (
-    <section aria-label="Step in hand" className="border-b border-rule px-[22px] pt-3.5 pb-4">
+    <section aria-label="Step in progress" className="border-b border-rule px-[22px] pt-3.5 pb-4">
       <div className="flex flex-wrap items-start justify-between gap-x-6">
         <div className="max-w-[37rem] min-w-0 flex-1">
           <h1 className="text-[1.56rem] leading-tight font-semibold narrow max-sm:text-xl">

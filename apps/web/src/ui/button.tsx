@@ -9,7 +9,7 @@ const LOOKS: Readonly<Record<Kind, string>> = {
   quiet: 'bg-transparent border-transparent text-ink underline underline-offset-4 decoration-rule px-2',
 };
 
-/** A button that says what will happen; `keys` shows the key that does the same. */
+/** A button that says what will happen; `keys` shows the key that does the same, and is what that key looks for. */
 export function Button({
   kind = 'plain',
   keys,
@@ -24,6 +24,8 @@ export function Button({
   return (
     <button
       type="button"
+      aria-keyshortcuts={keys}
+      data-kind={kind}
       {...rest}
       className={`inline-flex min-h-11 max-lg:min-h-14 items-center gap-2 rounded-[3px] border-[1.5px] px-4 text-sm font-semibold disabled:cursor-not-allowed disabled:opacity-45 ${LOOKS[kind]} ${className}`}
     >

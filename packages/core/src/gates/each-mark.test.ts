@@ -343,7 +343,7 @@ describe('a pass of a gate counts for what was seen', () => {
     expect(passes(s)).toBe(true);
   });
 
-  test('so has work that wants a second pair of eyes, and their signature; other work has not', () => {
+  test('so has work that wants a second person, and their signature; other work has not', () => {
     const s = passed();
     s.add('action.recorded', { action: 'b', what: 'Wiped', measure: '', touches: [] });
     expect(passes(s)).toBe(true);

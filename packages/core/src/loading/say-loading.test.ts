@@ -62,6 +62,14 @@ test('whatever is read on the scales, the verdicts on a weighing are sentences w
         expect(weighed === undefined).toBe(verdicts.some((v) => v.state === 'unknown'));
       },
     ),
+    {
+      // Hardly anything on the scales, and hardly anything in a tank.
+      examples: [
+        [[1e-300, 1e-300, 1e-300], 'dry', 0],
+        [[400, 400, 400], 'aboard', 5e-324],
+        [[400, 1e-9, 400], 'aboard', 1e-310],
+      ],
+    },
   );
 });
 

@@ -140,13 +140,14 @@ function fuelCorrection(data: LoadingData | undefined, weighing: ScaleWeighing):
         }),
       );
     const { mass, arm, lateral } = fuelMoments(tank, volume, data.units);
-    const gauge = weighing.fuel === 'dry' ? 0 : tank.gauge / 2 / volume;
+    // A gauge is as wrong of a drop as of a full tank.
+    const gauge = weighing.fuel === 'dry' ? 0 : (tank.gauge / 2) * (mass / volume);
     items.push({
       title: tank.title,
       mass: weighing.fuel === 'dry' ? mass : -mass,
       arm,
       lateral,
-      sigmaMass: mass * Math.hypot(gauge, tank.densityBand / 2 / tank.density),
+      sigmaMass: Math.hypot(gauge, (mass * tank.densityBand) / 2 / tank.density),
       sigmaArm: 0,
     });
   }
@@ -303,5 +304,11 @@ export function weigh(
   weighing: Weighing,
   room: WeighingRoom,
 ): Result<Weighed, Reason> {
-  return weighing.method === 'scales' ? weighOnScales(data, weighing, room) : balanceByHand(weighing, room);
+  const weighed =
+    weighing.method === 'scales' ? weighOnScales(data, weighing, room) : balanceByHand(weighing, room);
+  // Nearly nothing on the scales has no centre that anybody knows, and an endless doubt would explain every difference.
+  return weighed.ok &&
+    !(Number.isFinite(weighed.value.uncertainty.mass) && Number.isFinite(weighed.value.uncertainty.arm))
+    ? err(reason('noMass'))
+    : weighed;
 }

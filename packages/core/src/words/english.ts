@@ -28,7 +28,7 @@ const cylinder = (p: P): string => (p.has('cylinder') ? `Cylinder ${p.s('cylinde
 /** Who can bring a paper that is missing: it is seldom whoever stands at the gate. */
 const cured = (p: P): string => {
   if (!p.has('who')) return '';
-  return p.n('count') > 1 ? `; “${p.s('check')}” by ${p.s('who')}` : `; ${p.s('who')} can cure it`;
+  return p.n('count') > 1 ? `; “${p.s('check')}” by ${p.s('who')}` : `; ${p.s('who')} can clear it`;
 };
 
 /** Sentences about figures, plans, the record and the library. */
@@ -47,7 +47,7 @@ const ENGLISH_OWN = {
   offTheGauge: (p) =>
     `${p.f('value')} is off the gauge, which shows ${p.f('low')} to ${p.f('high')}. Read it again.`,
   tenTimesOff: (p) =>
-    `Is it ${p.f('value')}, or ${p.f('other')}? Keep it again to say that you mean ${p.f('value')}.`,
+    `Is it ${p.f('value')}, or ${p.f('other')}? Record it again to say that you mean ${p.f('value')}.`,
   // Verdicts
   inside: (p) => `${cylinder(p)}${p.f('value')} is inside ${range(p)}.`,
   insideOpen: (p) => `${cylinder(p)}${p.f('value')} was recorded; no hard limit applies.`,
@@ -60,7 +60,7 @@ const ENGLISH_OWN = {
   insideGuardDecision: (p) =>
     `${cylinder(p)}${p.f('value')} is inside ${range(p)} by less than its uncertainty of ±${p.f('uncertainty')}: measure it better, or have a decision recorded.`,
   uncertaintyMissing: (p) =>
-    `${cylinder(p)}Nobody knows how good ${p.f('value')} is, and this limit asks for it. Name the instrument.`,
+    `${cylinder(p)}Nobody knows how good ${p.f('value')} is, and this limit requires it. Name the instrument.`,
   belowLow: (p) =>
     `${cylinder(p)}${p.f('value')} is below the limit of ${p.f('low')}.${p.has('why') ? ` ${p.s('why')}` : ''}`,
   aboveHigh: (p) =>
@@ -194,7 +194,7 @@ const ENGLISH_OWN = {
   'way.correctionUnproven': () =>
     'The sense of the corrections is proven in the air at height, with a finger on the switch.',
   'way.trimOut': () => 'The lateral trim held is out of its limit: no stall before the first landing.',
-  'way.stallKnown': () => 'The stall is known, and nothing that was done asks for it.',
+  'way.stallKnown': () => 'The stall is known, and nothing that was done requires it.',
   'way.modelStall': () => 'High, and only if it flies benignly until then.',
   'way.approachSpeed': () => 'So that the approach speed is known and not guessed.',
   'way.beginnerFlap': () => 'One thing fewer to manage.',
@@ -218,7 +218,7 @@ const ENGLISH_OWN = {
   gateNotPassed: (p) => `${p.s('gate')} has not been passed.`,
   decisionMissing: () =>
     'Too close to tell: measure it better, or have an inspector or certifying person decide.',
-  witnessMissing: () => 'Waiting for a second pair of eyes.',
+  witnessMissing: () => 'Waiting for a second person.',
   notApplicableBecause: (p) => `Not applicable: ${lowerFirst(p.s('why'))}`,
   computedWaits: (p) =>
     `Follows from ${p
@@ -228,27 +228,27 @@ const ENGLISH_OWN = {
   // What holds a gate
   checksOut: (p) => `${p.s('check')}: out of limits${rest(p)}${cured(p)}.`,
   checksAgain: (p) =>
-    `${many(p.n('count'), 'check', 'checks')} in ${station(p.s('station'))} to do again${cured(p)}.`,
+    `${many(p.n('count'), 'check', 'checks')} in ${station(p.s('station'))} to repeat${cured(p)}.`,
   checksUnknown: (p) => `${p.s('check')}: the answer proves nothing${rest(p)}${cured(p)}.`,
   checksUndecided: (p) => `${p.s('check')}: too close to its limit to tell${rest(p)}.`,
-  checksUnwitnessed: (p) => `${p.s('check')} waits for a second pair of eyes${rest(p)}.`,
+  checksUnwitnessed: (p) => `${p.s('check')} waits for a second person${rest(p)}.`,
   checksRemain: (p) =>
     `${many(p.n('count'), 'step', 'steps')} of ${station(p.s('station'))} ${p.n('count') === 1 ? 'remains' : 'remain'}${cured(p)}.`,
   tagOpen: (p) =>
     `A tag is on: ${lowerFirst(p.s('thing'))}${p.s('where') ? `, ${lowerFirst(p.s('where'))}` : ''}.`,
   findingUnassessed: (p) => `Finding “${p.s('title')}” has not been assessed.`,
-  findingStops: (p) => `Finding “${p.s('title')}” stops it until it is closed.`,
+  findingStops: (p) => `Finding “${p.s('title')}” grounds the aircraft until it is closed.`,
   findingDeferralOver: (p) => `The deferral of “${p.s('title')}” ended on ${p.s('until')}.`,
   inspectionUnsigned: (p) => `“${p.s('what')}” waits for an inspection by someone who did not do it.`,
   gateStale: (p) =>
     p.n('waiting') > 0
       ? `${many(p.n('waiting'), 'entry waits', 'entries wait')} for the server.`
-      : 'The server is not heard; what others did is not known here.',
+      : 'The server cannot be reached; what others did is not known here.',
   // Refused at the door
   correctionNeedsReason: () => 'Say why the earlier answer is corrected.',
   notStanding: () => 'That answer no longer stands; someone has answered since. Look again.',
   needsReason: () => 'A reason is needed.',
-  samePerson: () => 'The second pair of eyes must be someone else’s.',
+  samePerson: () => 'The second person must be somebody else.',
   notApplicableForbidden: (p) => `“${p.s('check')}” always applies.`,
   roleNeeded: (p) =>
     `This takes ${p

@@ -21,12 +21,12 @@ export const STATION_TITLES: Readonly<Record<StationId, string>> = {
 /** Marks in words, as said beside the drawn shape and to a screen reader. */
 export const MARK_WORDS: Readonly<Record<Mark, string>> = {
   notStarted: 'Not started',
-  inHand: 'In hand',
+  inHand: 'In progress',
   within: 'Within limits',
   near: 'Near the limit',
   out: 'Out of limits',
-  again: 'Do again',
-  unknown: 'Unknown',
+  again: 'Repeat needed',
+  unknown: 'Not conclusive',
   notApplicable: 'Not applicable',
 };
 

@@ -8,17 +8,17 @@ export const LIMIT_KIND_TITLES: Readonly<Record<LimitKind, string>> = {
   relative: 'Around an expected value',
   drop: 'Drop, before less after',
   difference: 'Difference of two',
-  match: 'So many agree',
+  match: 'At least so many agree',
   spread: 'Spread, highest less lowest',
   rate: 'Rate of change',
   settle: 'Settles in time',
   dwell: 'Time beyond a value',
-  responds: 'Moves when asked',
+  responds: 'Responds to input',
   together: 'At the same moment',
   ratio: 'Share of a demand',
   sense: 'The right way',
   equals: 'Read back the same',
-  trend: 'Like its own past',
+  trend: 'Trend',
 };
 
 const show = (value: number): string => formatFigure(value);

@@ -32,7 +32,7 @@ function sayWhy(why: ScopeWhy, work: readonly WorkItem[], names: Names): string 
     case 'flight':
       return `goes with the flight that “${names.part(why.from)}” asks for`;
     case 'demanded':
-      return `${lowerFirst(OCCASION_TITLES[why.occasion])} asks for it`;
+      return `${lowerFirst(OCCASION_TITLES[why.occasion])} requires it`;
     case 'added':
       return `added: ${why.reason}`;
   }

@@ -83,7 +83,7 @@ function Campaigns({ mark }: { mark: string }): ReactElement {
             {c.title}
           </Link>
           <span className="block text-[0.78rem] text-ink-2">
-            {c.releasedAt ? `released ${c.releasedAt.slice(0, 10)}` : 'in hand'}
+            {c.releasedAt ? `released ${c.releasedAt.slice(0, 10)}` : 'in progress'}
           </span>
         </li>
       ))}

@@ -36,7 +36,7 @@ export function PartPanel({
     />
   );
   return (
-    <section aria-label={`Part in hand: ${part.title}`} className="border-y-2 border-ink py-2">
+    <section aria-label={`Part: ${part.title}`} className="border-y-2 border-ink py-2">
       <div className="grid grid-cols-3 gap-x-4 gap-y-2 max-md:grid-cols-2">
         <LineField
           label="Name"

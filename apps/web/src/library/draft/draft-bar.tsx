@@ -14,9 +14,9 @@ const PHASES: Readonly<Record<Draft<object>['phase'], string>> = {
   reading: 'Reading…',
   missing: 'Not here',
   published: 'As published',
-  keeping: 'Keeping the draft…',
+  keeping: 'Saving the draft…',
   kept: 'Draft kept; nobody is judged by it yet',
-  waiting: 'Draft on this device only; the server is not heard',
+  waiting: 'Draft on this device only; the server cannot be reached',
   stale: 'Somebody else has changed this draft',
   refused: 'The server did not take the draft',
 };
@@ -132,7 +132,7 @@ export function DraftBar<T extends { readonly revision: number }>({
         open={asking === 'publish'}
         onClose={() => setAsking(undefined)}
         title={`Publish as revision ${(draft.published?.revision ?? 0) + 1}`}
-        hint="New campaigns are judged by it from now on. Those in hand keep what they began with until somebody moves them. A published revision never changes."
+        hint="New campaigns are judged by it from now on. Those in progress keep what they began with until somebody moves them. A published revision never changes."
       >
         <Problem>{draft.phase === 'waiting' ? draft.message : undefined}</Problem>
         <HoldButton

@@ -167,7 +167,7 @@ export default function LimitBookPage(): ReactElement {
       }
       margin={
         <>
-          <MarginNote title="What is odd">
+          <MarginNote title="Problems">
             {notices.length + draft.problems.length === 0 ? (
               <p className="text-ink-2">Nothing: no gap, no overlap, no edge out of order.</p>
             ) : (

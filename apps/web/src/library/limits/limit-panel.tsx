@@ -236,10 +236,7 @@ function Special({ limit, change }: { limit: Limit; change: Change }): ReactElem
 export function LimitPanel({ limit, change }: { limit: Limit; change: Change }): ReactElement {
   const [condition] = limit.conditions;
   return (
-    <section
-      aria-label={`Limit in hand: ${limit.title}`}
-      className="border-y-2 border-ink bg-sheet px-[22px] py-3"
-    >
+    <section aria-label={`Limit: ${limit.title}`} className="border-y-2 border-ink bg-sheet px-[22px] py-3">
       <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,1.4fr)_minmax(0,1fr)] gap-x-4 gap-y-2 max-md:grid-cols-1">
         <LineField
           label="Limit"
@@ -281,8 +278,8 @@ export function LimitPanel({ limit, change }: { limit: Limit; change: Change }):
           label="Acceptance"
           value={limit.acceptance}
           options={[
-            { id: 'simple', text: 'Inside is inside' },
-            { id: 'guarded', text: 'Inside by the uncertainty' },
+            { id: 'simple', text: 'Within limits' },
+            { id: 'guarded', text: 'Within by more than the uncertainty' },
           ]}
           onChange={(v) => change({ ...limit, acceptance: v }, 'acceptance')}
         />

@@ -24,7 +24,7 @@ export function TouchedCampaigns({ book, changes }: { book: string; changes: Boo
   const open = useOpenCampaigns(book);
   const using = open?.filter((c) => c.held.state.index?.basis.limitBook.id === book);
   return (
-    <MarginNote title="Campaigns in hand">
+    <MarginNote title="Campaigns in progress">
       {using === undefined ? (
         <p className="text-ink-2">Looking…</p>
       ) : using.length === 0 ? (

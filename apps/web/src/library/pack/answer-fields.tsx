@@ -124,13 +124,13 @@ export function AnswerFields({
       {answer.kind === 'document' ? (
         <>
           <Picker
-            label="Runs out by"
+            label="Expires by"
             value={answer.runsOut}
             options={[
               { id: 'date', text: 'a day' },
               { id: 'hours', text: 'hours' },
               { id: 'cycles', text: 'cycles' },
-              { id: 'never', text: 'nothing' },
+              { id: 'never', text: 'does not expire' },
             ]}
             onChange={(id) => {
               const runsOut = (['date', 'hours', 'cycles', 'never'] as const).find((r) => r === id);
@@ -138,11 +138,11 @@ export function AnswerFields({
             }}
           />
           <Picker
-            label="A copy"
+            label="Copy"
             value={answer.copy ? 'yes' : 'no'}
             options={[
               { id: 'yes', text: 'belongs to the record' },
-              { id: 'no', text: 'as people like' },
+              { id: 'no', text: 'optional' },
             ]}
             onChange={(copy) => put({ ...answer, copy: copy === 'yes' })}
           />
@@ -150,7 +150,7 @@ export function AnswerFields({
       ) : null}
       {answer.kind === 'trail' ? (
         <FigureField
-          label="Told when no line is written for, days"
+          label="Report gaps longer than, days"
           value={answer.quietDays}
           onChange={(days) =>
             days === undefined || days < 1 ? undefined : put({ kind: 'trail', quietDays: Math.round(days) })

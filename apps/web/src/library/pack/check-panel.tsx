@@ -122,10 +122,7 @@ export function CheckPanel({
     />
   );
   return (
-    <section
-      aria-label={`Check in hand: ${check.title}`}
-      className="border-y-2 border-ink bg-sheet px-[22px] py-3"
-    >
+    <section aria-label={`Check: ${check.title}`} className="border-y-2 border-ink bg-sheet px-[22px] py-3">
       <div className="grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">
         {line('Short name', 'title', 'col-span-2')}
         <Picker

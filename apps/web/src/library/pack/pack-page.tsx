@@ -108,7 +108,7 @@ export default function PackPage(): ReactElement {
       }
       margin={
         <>
-          <MarginNote title="Dead ends">
+          <MarginNote title="Checks that cannot be reached">
             {problems.length + draft.problems.length === 0 ? (
               <p className="text-ink-2">None: every check can be reached in this order.</p>
             ) : (

@@ -54,7 +54,7 @@ export function NotApplicable({
           <Button kind="main" type="submit">
             Record it as not applicable
           </Button>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
         </div>
       </form>
     </SheetDialog>
@@ -111,8 +111,8 @@ export function Correct({ part, onClose }: { part: string; onClose: () => void }
           <Button kind="main" type="submit">
             Enter the right answer
           </Button>
-          <Button onClick={() => void withdraw()}>Take it back; the answer before stands</Button>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={() => void withdraw()}>Withdraw; the earlier answer is restored</Button>
+          <Button onClick={onClose}>Cancel</Button>
         </div>
       </form>
     </SheetDialog>

@@ -59,7 +59,7 @@ export function EntrySlip<K extends EntryKind>({
           <Button kind="main" type="submit">
             {button}
           </Button>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
         </div>
       </form>
     </SheetDialog>

@@ -12,7 +12,7 @@ export function Find({ onClose }: { onClose: () => void }): ReactElement {
   const navigate = useNavigate();
   const doing = useMemo<readonly { text: string; run: () => void }[]>(
     () => [
-      { text: 'Put a tag on', run: () => view.ask({ kind: 'tag' }) },
+      { text: 'Add tag', run: () => view.ask({ kind: 'tag' }) },
       { text: 'Raise a finding', run: () => view.ask({ kind: 'finding' }) },
       { text: 'Tags, findings and actions', run: () => void navigate(`${view.base}/findings`) },
       { text: 'Release: read and sign', run: () => void navigate(`${view.base}/release`) },

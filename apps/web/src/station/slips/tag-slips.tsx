@@ -15,7 +15,7 @@ export function TagOn({ onClose }: { onClose: () => void }): ReactElement {
   const { touches } = touched;
   return (
     <EntrySlip
-      title="Put a tag on"
+      title="Add tag"
       hint="Something is open or disconnected right now. Every gate ahead is held until it comes off."
       kind="tag.on"
       make={() => ({ tag: newId(), thing, where, why, touches })}

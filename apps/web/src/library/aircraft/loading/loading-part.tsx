@@ -69,7 +69,7 @@ function Basics({ data, change }: { data: LoadingData; change: ChangeLoading }):
         }
       />
       <FigureField
-        label="Mean chord is long"
+        label="Mean chord length"
         unit={units.arm}
         value={chord?.length}
         onChange={(length) =>
@@ -200,7 +200,7 @@ function ScalePoints({ data, change }: { data: LoadingData; change: ChangeLoadin
           }
         />
         <FigureField
-          label="To be explained from"
+          label="Difference that needs explaining"
           unit={units.mass}
           value={weighing.tolerance.mass}
           onChange={(v) =>
@@ -217,7 +217,7 @@ function ScalePoints({ data, change }: { data: LoadingData; change: ChangeLoadin
           }
         />
         <FigureField
-          label="To be explained from"
+          label="Difference that needs explaining"
           unit={units.arm}
           value={weighing.tolerance.arm}
           onChange={(v) =>

@@ -35,7 +35,7 @@ export function TiltList({ data, change }: { data: LoadingData; change: ChangeLo
         >
           <LineField label="Position" value={t.title} onChange={(title) => put({ ...t, title }, 'title')} />
           <FigureField
-            label="What tilts weighs"
+            label="Mass of the tilting part"
             unit={units.mass}
             value={t.mass}
             onChange={(mass) => (mass === undefined ? undefined : put({ ...t, mass }, 'mass'))}
