@@ -104,7 +104,7 @@ test('what grounds the aircraft holds every gate until it is closed; what narrow
     .locator('#sheet')
     .getByRole('link', { name: /^Found before: Lead/ })
     .click();
-  await expect(brand.getByText(/^It stops: Looked at/)).toBeVisible();
+  await expect(brand.getByText(/^Grounds the aircraft: Looked at/)).toBeVisible();
   await expect(brand.getByText(/^Not to be closed yet/)).toBeVisible();
   for (const name of ['Power', 'Roll', 'Fly', 'Release'])
     await expect(gate(brand, name)).toHaveAccessibleName(`Gate ${name}: held`);

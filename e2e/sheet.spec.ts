@@ -179,7 +179,7 @@ test('a typed reading from an expired instrument is unknown', async ({ browser }
       .filter({ hasText: /calibration of Hand-held optical tachometer 3 ended on/ }),
   ).toBeVisible();
   await ylva.getByRole('button', { name: 'Record left engine' }).click();
-  await expect(panel(ylva).getByText(/^Proves nothing yet\./)).toBeVisible();
+  await expect(panel(ylva).getByText(/^Not conclusive\./)).toBeVisible();
 });
 
 test('an empty installation leads to the first useful act: an account, an aircraft, a campaign', async ({

@@ -4,6 +4,7 @@ import {
   heaviestOf,
   keptSheet,
   makeSentences,
+  sayInstant,
   MARK_WORDS,
   namesOf,
   pictureNames,
@@ -186,7 +187,7 @@ export function loadingPages(source: LoadingSource): Content[] {
       margin: [0, 8, 0, 6],
     },
     {
-      text: `Empty aircraft from ${from}. Kept by ${by}, ${at.slice(0, 16).replace('T', ' ')} UTC.`,
+      text: `Empty aircraft from ${from}. Kept by ${by}, ${sayInstant(at)}.`,
       style: 'small',
     },
     {

@@ -1,6 +1,6 @@
 import { Controller, Get, Inject, Param, ParseUUIDPipe, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { plateText } from '@kanzel/core';
+import { plateText, sayDay, sayInstant } from '@kanzel/core';
 import type { Response } from 'express';
 import { toString as qrSvg } from 'qrcode';
 import { LibraryService } from '../library/index.ts';
@@ -43,7 +43,7 @@ export class LoadingController {
     const type = { pdf: 'application/pdf', csv: 'text/csv', json: 'application/json' }[
       wanted.split('.')[1] as 'pdf' | 'csv' | 'json'
     ];
-    const foot = `${mark} · loading sheet · record ${state.head.slice(0, 16)} · printed ${now.slice(0, 16).replace('T', ' ')} UTC`;
+    const foot = `${mark} · loading sheet · record ${state.head.slice(0, 16)} · printed ${sayInstant(now)}`;
     const contents =
       wanted === 'loading.pdf'
         ? await printA4(loadingPages(source), foot, `${mark} loading sheet`)
@@ -83,7 +83,7 @@ export class LoadingController {
           ],
         },
       ],
-      `${mark} · label of ${this.clock.now().toISOString().slice(0, 10)} · another configuration needs another label`,
+      `${mark} · label of ${sayDay(this.clock.now().toISOString())} · another configuration needs another label`,
       `${mark} label`,
     );
     response

@@ -6,6 +6,8 @@ import {
   makeSentences,
   marginFigure,
   MARK_WORDS,
+  sayDay,
+  sayInstant,
   namesOf,
   narrowingInWords,
   outsideScope,
@@ -30,7 +32,6 @@ export interface SheetSource {
   readonly printedAt: string;
 }
 
-const utc = (iso: string): string => `${iso.slice(0, 10)} ${new Date(iso).toISOString().slice(11, 16)} UTC`;
 const head = (text: string): Content => ({ text, style: 'head' });
 const table = (widths: (string | number)[], rows: TableCell[][]): Content => ({
   table: { widths, headerRows: 1, body: rows },
@@ -117,7 +118,7 @@ function repeated(source: SheetSource): Content[] {
     return touched.length === 0
       ? []
       : [
-          `“${a.done.what}”, ${utc(a.done.at)}: ${touched.length} answers lost their standing, ${again.length} were given again.`,
+          `“${a.done.what}”, ${sayInstant(a.done.at)}: ${touched.length} answers lost their standing, ${again.length} were given again.`,
         ];
   });
   return lines.length === 0 ? [] : [head('Done again after an action'), { ul: lines, margin: [0, 0, 0, 8] }];
@@ -141,7 +142,7 @@ function evidence(source: SheetSource): Content[] {
                   ? describeAnswer(index, c.check.id, answer)
                   : '';
             const by = p.answer
-              ? `${people.get(p.answer.by) ?? p.answer.by}${p.answer.witness ? `, seen by ${people.get(p.answer.witness.by) ?? ''}` : ''}, ${new Date(p.answer.at).toISOString().slice(11, 16)}`
+              ? `${people.get(p.answer.by) ?? p.answer.by}${p.answer.witness ? `, seen by ${people.get(p.answer.witness.by) ?? ''}` : ''}, ${sayInstant(p.answer.at)}`
               : '';
             return [
               names.part(p.key),
@@ -188,7 +189,7 @@ function overrides(source: SheetSource): Content[] {
     {
       ul: all.map(
         (o) =>
-          `Gate ${o.gate}, ${o.condition}: ${o.reason} (${source.people.get(o.by) ?? o.by}, ${utc(o.at)})`,
+          `Gate ${o.gate}, ${o.condition}: ${o.reason} (${source.people.get(o.by) ?? o.by}, ${sayInstant(o.at)})`,
       ),
       margin: [0, 0, 0, 8],
     },
@@ -210,14 +211,14 @@ function scope(source: SheetSource): Content[] {
   const earlier = new Map<string, number>();
   for (const [, item] of outside)
     if (item.verdict === 'rests') {
-      const title = `“${item.on.title}”, ${item.on.at.slice(0, 10)}`;
+      const title = `“${item.on.title}”, ${sayDay(item.on.at)}`;
       earlier.set(title, (earlier.get(title) ?? 0) + 1);
     }
   const untouched = outside.filter(([, item]) => item.verdict === 'untouched');
   return [
     head('Scope'),
     {
-      text: `Settled by ${source.people.get(settled.by) ?? settled.by}, ${utc(settled.at)}: ${settled.items.size - outside.length} of ${settled.items.size} parts of the pack were to be proven.`,
+      text: `Settled by ${source.people.get(settled.by) ?? settled.by}, ${sayInstant(settled.at)}: ${settled.items.size - outside.length} of ${settled.items.size} parts of the pack were to be proven.`,
     },
     {
       ul: [
@@ -244,7 +245,7 @@ function moves(source: SheetSource): Content[] {
     {
       ul: all.map(
         (m) =>
-          `Moved on ${utc(m.at)} by ${source.people.get(m.by) ?? m.by} from ${name(m.from)} to ${name(m.to)}: ${m.reason}`,
+          `Moved on ${sayInstant(m.at)} by ${source.people.get(m.by) ?? m.by} from ${name(m.from)} to ${name(m.to)}: ${m.reason}`,
       ),
       margin: [0, 2, 0, 0],
     },
@@ -260,7 +261,7 @@ function signature(source: SheetSource): Content[] {
       { text: release.meaning, margin: [0, 2, 0, 2] },
       ...(release.statement ? [{ text: release.statement, margin: [0, 0, 0, 2] } as Content] : []),
       {
-        text: `Signed by ${source.people.get(release.by) ?? release.by}, ${ROLE_TITLES[release.role].toLowerCase()}, ${utc(release.at)}, with a fresh passphrase, over record ${release.snapshot.slice(0, 16)}.`,
+        text: `Signed by ${source.people.get(release.by) ?? release.by}, ${ROLE_TITLES[release.role].toLowerCase()}, ${sayInstant(release.at)}, with a fresh passphrase, over record ${release.snapshot.slice(0, 16)}.`,
         bold: true,
         margin: [0, 0, 0, 8],
       },

@@ -1,5 +1,6 @@
 import { Controller, Get, Inject, Param, ParseUUIDPipe, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
+import { sayInstant } from '@kanzel/core';
 import type { Response } from 'express';
 import { PeopleService } from '../people/index.ts';
 import { RecordService } from '../record/index.ts';
@@ -27,7 +28,7 @@ export class ReportsController {
     const { state, status, index } = await readCampaign(this.record, campaign, printedAt);
     const people = new Map((await this.people.list()).map((p) => [p.id, p.fullName]));
     const { mark } = index.basis.aircraft;
-    const foot = `${mark} · ${state.release ? 'release sheet' : 'not released'} · record ${state.head.slice(0, 16)} · printed ${printedAt.slice(0, 16).replace('T', ' ')} UTC`;
+    const foot = `${mark} · ${state.release ? 'release sheet' : 'not released'} · record ${state.head.slice(0, 16)} · printed ${sayInstant(printedAt)}`;
     const pdf = await printA4(
       releaseSheet({ state, status, index, people, printedAt }),
       foot,

@@ -19,9 +19,7 @@ import { Assess } from './assess-form.tsx';
 import { CostNote } from './cost-note.tsx';
 import { useSend } from './use-send.ts';
 import { newId } from '../sync/new-id.ts';
-
-const time = (iso: string): string =>
-  new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+import { whenInWords } from '../ui/when.ts';
 
 /** The systems a finding's own check proves: what an action most likely touches. */
 function likelySystems(view: ReturnType<typeof useCampaign>, finding: FindingState): readonly string[] {
@@ -118,13 +116,13 @@ function ActionLine({ action }: { action: ActionState }): ReactElement {
         {done.measure ? <span className="font-normal text-ink-2">, {done.measure}</span> : null}
       </p>
       <p className="cap">
-        {view.who(done.by)}, {time(done.at)}. Touched{' '}
+        {view.who(done.by)}, {whenInWords(done.at)}. Touched{' '}
         {done.touches.map((t) => view.names.thing(t)).join('; ')}.
       </p>
       {inspection ? (
         <p className="cap">
           {inspection.accepted ? 'Inspected' : 'Not accepted'} by {view.who(inspection.by)},{' '}
-          {time(inspection.at)}
+          {whenInWords(inspection.at)}
           {inspection.note ? `: ${inspection.note}` : ''}
         </p>
       ) : null}
@@ -211,7 +209,7 @@ function FindingSheet({ finding }: { finding: FindingState }): ReactElement {
       <h1 className="text-[1.56rem] font-semibold narrow">{raised.title}</h1>
       <Stage title="Found" done>
         <p>
-          {raised.where ? `${raised.where}. ` : ''}By {view.who(raised.by)}, {time(raised.at)}.
+          {raised.where ? `${raised.where}. ` : ''}By {view.who(raised.by)}, {whenInWords(raised.at)}.
         </p>
         {verdict ? <p className="text-ink-2">{view.say(verdict.reason)}</p> : null}
         {about ? (
@@ -264,7 +262,7 @@ function FindingSheet({ finding }: { finding: FindingState }): ReactElement {
         <Stage title="Closed" done={closed !== undefined}>
           {closed ? (
             <p>
-              By {view.who(closed.by)}, {time(closed.at)}.
+              By {view.who(closed.by)}, {whenInWords(closed.at)}.
             </p>
           ) : (
             <Close finding={finding} />
@@ -322,7 +320,7 @@ function FindingsList(): ReactElement {
               <span className="cap ml-2">{t.on.why}</span>
             </span>
             {t.off ? (
-              <span>off, {time(t.off.at)}</span>
+              <span>off, {whenInWords(t.off.at)}</span>
             ) : (
               <Button kind="quiet" onClick={() => view.ask({ kind: 'tag-off', tag: t.on.tag })}>
                 Remove tag

@@ -17,6 +17,7 @@ import { BringIn } from '../library/bring-in.tsx';
 import { fitsWords, linesOf, standingHere, type HangarLine } from './lines.ts';
 import { serverInstant } from '../sync/clock.ts';
 import { ownMember } from '@kanzel/core';
+import { dayInWords, whenInWords } from '../ui/when.ts';
 
 /** The spine lying on its side: stations as marks along a line, gates as bars across it. */
 function LyingSpine({ standing }: { standing: Standing }): ReactElement {
@@ -83,14 +84,7 @@ function Released({ campaign }: { campaign: CampaignView }): ReactElement {
       to={`/campaign/${campaign.id}/release`}
       className="block text-[0.82rem] text-ink-2 underline decoration-rule underline-offset-4"
     >
-      {campaign.title}, released{' '}
-      {campaign.releasedAt
-        ? new Date(campaign.releasedAt).toLocaleDateString('en-GB', {
-            day: 'numeric',
-            month: 'long',
-            year: 'numeric',
-          })
-        : ''}
+      {campaign.title}, released {campaign.releasedAt ? dayInWords(campaign.releasedAt) : ''}
     </Link>
   );
 }
@@ -155,15 +149,7 @@ function HangarMargin({ lines }: { lines: readonly HangarLine[] }): ReactElement
                 <b>{t.mark}</b>
                 <span>
                   {t.thing}
-                  <span className="cap block">
-                    since{' '}
-                    {new Date(t.at).toLocaleString('en-GB', {
-                      day: 'numeric',
-                      month: 'short',
-                      hour: '2-digit',
-                      minute: '2-digit',
-                    })}
-                  </span>
+                  <span className="cap block">since {whenInWords(t.at)}</span>
                 </span>
               </li>
             ))}

@@ -9,6 +9,7 @@ import { rolesOf, useSession } from '../sync/session.ts';
 import { Problem } from '../ui/field.tsx';
 import { FieldForm } from './field-form.tsx';
 import { VerifyFile } from './verify-file.tsx';
+import { momentInWords } from '../ui/when.ts';
 
 /** A line of the log as a sentence. */
 function sayEvent(line: LogLine, people: readonly PersonView[]): string {
@@ -92,9 +93,7 @@ function Events(): ReactElement {
             className={`grid min-h-9 grid-cols-[3.5rem_10.5rem_1fr] items-center gap-x-3 border-b max-sm:grid-cols-[3.5rem_1fr] max-sm:py-1.5 border-rule-2 ${refusal(line) ? 'font-semibold text-out' : ''}`}
           >
             <span className="font-mono text-[0.78rem] text-ink-3">{line.seq}</span>
-            <span className="text-ink-2">
-              {new Date(line.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}
-            </span>
+            <span className="text-ink-2">{momentInWords(line.at)}</span>
             <span className="max-sm:col-span-2">{sayEvent(line, people)}</span>
           </li>
         ))}

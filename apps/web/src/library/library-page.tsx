@@ -12,6 +12,7 @@ import { Problem } from '../ui/field.tsx';
 import { LineField } from '../ui/picker.tsx';
 import { BringIn } from './bring-in.tsx';
 import { NewThing, type NewKind } from './new-thing.tsx';
+import { momentInWords } from '../ui/when.ts';
 
 /** A thing of the library on its line; the whole line leads to it. */
 const Line = ({
@@ -76,13 +77,7 @@ function Drafts({ drafts }: { drafts: readonly DraftSummary[] }): ReactElement |
           aside={<span className="text-near">draft</span>}
         >
           {d.format.replace('kanzel-', '').replace('-', ' ')}, last changed by{' '}
-          {people.find((p) => p.id === d.changedBy)?.fullName ?? 'someone'},{' '}
-          {new Date(d.changedAt).toLocaleString('en-GB', {
-            day: 'numeric',
-            month: 'short',
-            hour: '2-digit',
-            minute: '2-digit',
-          })}
+          {people.find((p) => p.id === d.changedBy)?.fullName ?? 'someone'}, {momentInWords(d.changedAt)}
         </Line>
       ))}
     </Section>

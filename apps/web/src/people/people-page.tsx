@@ -10,11 +10,7 @@ import { Button } from '../ui/button.tsx';
 import { Problem } from '../ui/field.tsx';
 import { OwnAccount } from './own-account.tsx';
 import { PersonSlip } from './person-slip.tsx';
-
-const day = (iso: string): string =>
-  new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
-const moment = (iso: string): string =>
-  new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+import { dayInWords, momentInWords } from '../ui/when.ts';
 
 /** What a person may do, each role with its scope and the day it runs out; what has run out says so. */
 function Roles({ person }: { person: PersonView }): ReactElement {
@@ -31,7 +27,11 @@ function Roles({ person }: { person: PersonView }): ReactElement {
             <span className={over ? '' : 'text-ink-2'}>
               {a.families.includes('*') ? '' : `, ${a.families.join(', ')}`}
               {a.systems ? `, only ${a.systems.join(', ')}` : ''}
-              {a.validUntil ? (over ? `, ran out ${day(a.validUntil)}` : `, until ${day(a.validUntil)}`) : ''}
+              {a.validUntil
+                ? over
+                  ? `, ran out ${dayInWords(a.validUntil)}`
+                  : `, until ${dayInWords(a.validUntil)}`
+                : ''}
             </span>
           </li>
         );
@@ -71,8 +71,8 @@ function Sessions({ people }: { people: readonly PersonView[] }): ReactElement {
               {people.find((p) => p.id === s.person)?.fullName ?? 'Someone'}
             </span>
             <span className="truncate text-ink-2" title={s.device}>
-              {s.kind === 'pin' ? 'by PIN, ' : ''}since {moment(s.createdAt)}, last seen {moment(s.seenAt)};{' '}
-              {s.device}
+              {s.kind === 'pin' ? 'by PIN, ' : ''}since {momentInWords(s.createdAt)}, last seen{' '}
+              {momentInWords(s.seenAt)}; {s.device}
             </span>
             {s.own ? (
               <span className="px-2 text-ink-2">this one</span>
@@ -135,7 +135,7 @@ export default function PeoplePage(): ReactElement {
                     {p.fullName}
                   </span>
                   {p.endedAt ? (
-                    <span className="text-ink-2">May not sign in since {day(p.endedAt)}</span>
+                    <span className="text-ink-2">May not sign in since {dayInWords(p.endedAt)}</span>
                   ) : (
                     <Roles person={p} />
                   )}

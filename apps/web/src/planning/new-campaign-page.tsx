@@ -23,6 +23,7 @@ import { ScopeList, ScopeTotals } from './scope-list.tsx';
 import { useKept } from './use-kept.ts';
 import { useProspect } from './use-prospect.ts';
 import { WorkItems } from './work-items.tsx';
+import { dayInWords } from '../ui/when.ts';
 
 /** So many aircraft stand as words to choose among; more come as a list. */
 const AS_WORDS = 12;
@@ -88,7 +89,7 @@ function Templates({
             >
               <span className="underline decoration-rule underline-offset-3">{e.title}</span>
               <span className="cap block">
-                {e.mark}, {e.openedAt.slice(0, 10)}
+                {e.mark}, {dayInWords(e.openedAt)}
                 {e.releasedAt ? '' : ', in progress'}
               </span>
             </button>

@@ -20,6 +20,7 @@ import { useKept } from './use-kept.ts';
 import { useProspect } from './use-prospect.ts';
 import { WorkItems } from './work-items.tsx';
 import { newDeed } from '../sync/deed.ts';
+import { dayInWords } from '../ui/when.ts';
 
 interface Draft {
   readonly work: readonly WorkItem[];
@@ -81,7 +82,7 @@ export function ScopeSheet(): ReactElement {
           {OCCASION_TITLES[occasion]}
           <br />
           {settled
-            ? `settled by ${view.who(settled.by)}, ${settled.at.slice(0, 10)}`
+            ? `settled by ${view.who(settled.by)}, ${dayInWords(settled.at)}`
             : 'no scope is settled: everything in the pack has to be proven'}
         </p>
       </div>

@@ -1,4 +1,5 @@
 import type { DayPlan } from '@kanzel/core';
+import { sayDay } from '@kanzel/core';
 
 /** A stretch of the clock that is drawn; what lies between two is left out. */
 interface Piece {
@@ -28,7 +29,7 @@ export function clock(iso: string | number, offset: number): string {
 /** Day and month where the field is. Example: "25 Nov". */
 export function dayName(iso: string | number, offset: number): string {
   const d = new Date((typeof iso === 'number' ? iso : Date.parse(iso)) + offset * 60_000);
-  return `${d.getUTCDate()} ${d.toLocaleString('en-GB', { month: 'short', timeZone: 'UTC' })}`;
+  return sayDay(d.toISOString()).replace(/ \d{4}$/, '');
 }
 
 /**

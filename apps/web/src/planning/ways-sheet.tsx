@@ -22,6 +22,7 @@ import { Button } from '../ui/button.tsx';
 import { Choices, Problem } from '../ui/field.tsx';
 import { LineField } from '../ui/picker.tsx';
 import { useKept } from './use-kept.ts';
+import { dayInWords } from '../ui/when.ts';
 
 type Draft = Partial<Record<WayQuestion, WayChosen>>;
 
@@ -124,7 +125,7 @@ export function WaysSheet(): ReactElement {
           </Button>
           <span className="text-ink-2">
             {open.length === 0 && state.ways
-              ? `Recorded by ${view.who(state.ways.by)}, ${state.ways.at.slice(0, 10)}.`
+              ? `Recorded by ${view.who(state.ways.by)}, ${dayInWords(state.ways.at)}.`
               : state.ways
                 ? `${open.length} differ from what is recorded.`
                 : 'Nothing is recorded yet.'}

@@ -22,6 +22,7 @@ import { MarkSign } from '../ui/mark.tsx';
 import { HoldButton } from '../ui/hold-button.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
 import { newDeed } from '../sync/deed.ts';
+import { momentInWords } from '../ui/when.ts';
 
 function SignSlip({ onClose }: { onClose: () => void }): ReactElement {
   const view = useCampaign();
@@ -171,7 +172,7 @@ export function ReleaseSheet(): ReactElement {
             <h1 className="text-[1.56rem] leading-tight font-semibold narrow">{title}</h1>
             <p className="mt-1 text-ink-2">
               {release
-                ? `Signed by ${view.who(release.by)}, ${new Date(release.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}, over record ${release.snapshot.slice(0, 8)}.`
+                ? `Signed by ${view.who(release.by)}, ${momentInWords(release.at)}, over record ${release.snapshot.slice(0, 8)}.`
                 : ready
                   ? certifier
                     ? `Every requirement of the pack is proven for configuration ${view.index.basis.aircraft.configuration.code}. What follows is what you would be signing for.`

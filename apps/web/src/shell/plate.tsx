@@ -18,7 +18,7 @@ function Time(): ReactElement {
   const now = useNow(5000);
   return (
     <div className="ml-auto text-right leading-tight max-sm:hidden">
-      <div className="text-[0.68rem] text-plate-2">{format(now, 'd MMMM yyyy')}</div>
+      <div className="text-[0.68rem] text-plate-2">{format(now, 'd MMM yyyy')}</div>
       <div className="text-[0.82rem]">
         {format(now, 'HH:mm')} local · {now.toISOString().slice(11, 16)} UTC
       </div>

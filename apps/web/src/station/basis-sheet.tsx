@@ -20,6 +20,7 @@ import { HoldButton } from '../ui/hold-button.tsx';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
 import { newerInstruments, newerThan, useLibrary } from './newer-basis.ts';
 import { newDeed } from '../sync/deed.ts';
+import { dayInWords } from '../ui/when.ts';
 
 /** What a move would cost: parts that are proven now and would have to be done again, and those that are new. */
 function costOfMove(
@@ -205,9 +206,8 @@ export function BasisSheet(): ReactElement {
         <ul className="mt-3">
           {view.state.moves.map((m) => (
             <li key={m.entry}>
-              Moved on {new Date(m.at).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })} by{' '}
-              {view.who(m.by)}, from pack {m.from.packRevision}, book {m.from.limitBookRevision},{' '}
-              {m.from.configuration}: {m.reason}
+              Moved on {dayInWords(m.at)} by {view.who(m.by)}, from pack {m.from.packRevision}, book{' '}
+              {m.from.limitBookRevision}, {m.from.configuration}: {m.reason}
             </li>
           ))}
         </ul>

@@ -35,6 +35,7 @@ import {
   type PartDraft,
 } from './part-draft.ts';
 import { serverInstant } from '../sync/clock.ts';
+import { whenInWords } from '../ui/when.ts';
 
 /** How a draft would be judged if it were kept now. */
 export interface Preview {
@@ -423,8 +424,7 @@ export function KeptAnswer({ part }: { part: Part }): ReactElement | null {
         : null}
       {record ? (
         <p className="cap mt-1">
-          {view.who(record.by)},{' '}
-          {new Date(record.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
+          {view.who(record.by)}, {whenInWords(record.at)}
           {record.witness ? `; seen by ${view.who(record.witness.by)}` : ''}
           {record.pending ? '; not sent yet' : ''}
         </p>

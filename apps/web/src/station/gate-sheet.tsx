@@ -9,6 +9,7 @@ import { useCampaign } from './campaign-context.ts';
 import { FlightNarrowed } from './flight-narrowed.tsx';
 import { WayThere } from './way-there.tsx';
 import { Holdings } from './holdings.tsx';
+import { whenInWords } from '../ui/when.ts';
 
 /** A gate by itself: what holds it, with each cure; or the act of passing it. */
 export function GateSheet(): ReactElement {
@@ -50,8 +51,7 @@ export function GateSheet(): ReactElement {
         <p className="mt-1 text-ink-2">
           By {view.who(passed.by)}
           {passed.crew?.length ? `, with ${passed.crew.map(view.who).join(', ')}` : ''},{' '}
-          {new Date(passed.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}, on record{' '}
-          {passed.snapshot.slice(0, 8)}.
+          {whenInWords(passed.at)}, on record {passed.snapshot.slice(0, 8)}.
         </p>
       ) : null}
       {gate.gate.before === 'flight' ? <FlightNarrowed /> : null}

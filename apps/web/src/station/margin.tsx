@@ -11,6 +11,7 @@ import { Button } from '../ui/button.tsx';
 import { useWayToGate, wayInWords } from './way-there.tsx';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
 import { newerThan, useLibrary } from './newer-basis.ts';
+import { momentInWords, whenInWords } from '../ui/when.ts';
 
 /** Where a reason is cured, as an address. */
 export function cureLink(view: CampaignView, cure: Cure): string {
@@ -168,8 +169,7 @@ function Tags(): ReactElement | null {
           <li key={on.tag} className="border-l-4 border-near pl-2">
             <p>{on.thing}</p>
             <p className="cap">
-              {on.where}; {view.who(on.by)}, since{' '}
-              {new Date(on.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
+              {on.where}; {view.who(on.by)}, since {whenInWords(on.at)}
             </p>
             <Button kind="quiet" onClick={() => view.ask({ kind: 'tag-off', tag: on.tag })}>
               Remove tag
@@ -225,12 +225,7 @@ export function CampaignMargin(): ReactElement {
       {view.state.release ? (
         <MarginNote title="Released">
           <p>
-            By {view.who(view.state.release.by)},{' '}
-            {new Date(view.state.release.at).toLocaleString('en-GB', {
-              dateStyle: 'medium',
-              timeStyle: 'short',
-            })}
-            .
+            By {view.who(view.state.release.by)}, {momentInWords(view.state.release.at)}.
           </p>
         </MarginNote>
       ) : gate ? (

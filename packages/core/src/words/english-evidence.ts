@@ -3,6 +3,7 @@ import type { Catalogue } from './catalogue.ts';
 import { ROLE_TITLES } from './labels.ts';
 import type { Role } from '../checks/types.ts';
 import { ownMember } from '../own-member.ts';
+import { sayInstant } from './dates.ts';
 
 const roles = (list: readonly string[]): string =>
   list.map((r) => (ROLE_TITLES[r as Role] ?? r).toLowerCase()).join(' or ');
@@ -18,7 +19,7 @@ export const ENGLISH_EVIDENCE = {
   groundProvenSince: (p) =>
     `“${p.names.part(p.s('part'))}”, which this stands on, was proven again after this was answered. Repeat this too.`,
   givenWithoutSeeing: (p) =>
-    `The answer was given at ${p.s('at').slice(11, 16)} UTC without a word of this having reached that device, and came in after it.`,
+    `The answer was given on ${sayInstant(p.s('at'))}, without a word of this having reached that device, and came in after it.`,
   groundIs: (p) =>
     `“${p.names.part(p.s('part'))}” is ${p.s('mark') === 'out' ? 'out of limits' : p.s('mark') === 'near' ? 'too close to its limit to tell' : 'not conclusive'}.`,
   stateContested: (p) =>
@@ -50,7 +51,7 @@ export const ENGLISH_EVIDENCE = {
   clockBeforeCampaign: () =>
     'The clock of this device stands before the beginning of the campaign. Set it, and do this again; what you typed is kept.',
   clockBack: (p) =>
-    `The clock of this device stands far before your last entry (${p.s('last').slice(0, 16).replace('T', ' ')} UTC). Set it, and do this again; what you typed is kept. If it is right, the clock of the server was ahead when that entry was made: from another device work goes on.`,
+    `The clock of this device stands far before your last entry (${sayInstant(p.s('last'))}). Set it, and do this again; what you typed is kept. If it is right, the clock of the server was ahead when that entry was made: from another device work goes on.`,
   manoeuvreBanned: (p) => `“${p.s('check')}” may not be flown as long as “${p.s('title')}” is open.`,
   heightCapped: (p) =>
     `“${p.s('check')}” begins at ${p.f('value')}; as long as “${p.s('title')}” is open, ${p.f('allowed')} is the highest.`,

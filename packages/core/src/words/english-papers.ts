@@ -1,6 +1,7 @@
 import { ownMember } from '../own-member.ts';
 import { HOW_SILENT } from './how-silent.ts';
 import type { Catalogue, Sentence } from './catalogue.ts';
+import { sayDay } from './dates.ts';
 
 const many = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
 
@@ -159,7 +160,7 @@ export const ENGLISH_PAPERS = {
   trailReversed: (p) => `“${p.s('book')}” ends before it begins.`,
   trailWhole: (p) => `${many(p.n('count'), 'logbook', 'logbooks')} without a gap, to ${p.f('hours')}.`,
   trailGap: (p) =>
-    `Between ${p.s('from')} and ${p.s('to')}, from ${p.f('hoursFrom')} to ${p.f('hoursTo')}, nothing is written. Find the book, or explain the gap.`,
+    `Between ${sayDay(p.s('from'))} and ${sayDay(p.s('to'))}, from ${p.f('hoursFrom')} to ${p.f('hoursTo')}, nothing is written. Find the book, or explain the gap.`,
   trailGapNow: (p) =>
     `The last book ends at ${p.f('hoursFrom')}, and the airframe has ${p.f('hoursTo')}: find the book that goes on.`,
   trailOverlapNow: (p) =>
@@ -171,22 +172,22 @@ export const ENGLISH_PAPERS = {
   trailOverlapExplained: (p) =>
     `Books overlap between ${p.f('hoursTo')} and ${p.f('hoursFrom')}: ${p.s('why')} Have a decision recorded.`,
   trailQuiet: (p) =>
-    `No line from ${p.s('from')} to ${p.s('to')}, with the same hours: it stood, by the papers.`,
+    `No line from ${sayDay(p.s('from'))} to ${sayDay(p.s('to'))}, with the same hours: it stood, by the papers.`,
   documentNoCopy: (p) =>
     `The copy of ${p.s('number')} that belongs to the record is not there. Add a picture of it, or the file.`,
   documentNoNumber: () => 'The document has no number yet.',
   documentNoEnd: (p) =>
     `${p.s('number')}: its ${p.s('wanted')} is not stated, so it is not known to be in force.`,
-  documentNotYet: (p) => `${p.s('number')} is in force from ${p.s('on')} only.`,
-  documentExpired: (p) => `${p.s('number')} ran out on ${p.s('on')}.`,
+  documentNotYet: (p) => `${p.s('number')} is in force from ${sayDay(p.s('on'))} only.`,
+  documentExpired: (p) => `${p.s('number')} ran out on ${sayDay(p.s('on'))}.`,
   documentHoursOver: (p) => `${p.s('number')} ran out at ${p.f('until')}; the airframe has ${p.f('hours')}.`,
   documentCyclesOver: (p) =>
     `${p.s('number')} ran out at ${p.n('until')} cycles; there are ${p.n('cycles')}.`,
-  documentUntil: (p) => `${p.s('number')} is in force until ${p.s('on')}.`,
+  documentUntil: (p) => `${p.s('number')} is in force until ${sayDay(p.s('on'))}.`,
   documentUntilHours: (p) => `${p.s('number')} is in force until ${p.f('until')}: ${p.f('left')} are left.`,
   documentThere: (p) => `${p.s('number')} is there.`,
   documentEnding: (p) =>
-    `${p.s('number')} runs out on ${p.s('on')}, and this campaign goes on until ${p.s('last')}. Have it renewed.`,
+    `${p.s('number')} runs out on ${sayDay(p.s('on'))}, and this campaign goes on until ${sayDay(p.s('last'))}. Have it renewed.`,
   permitHeaviest: (p) => `${p.s('number')} allows ${p.f('allowed')} at most, and this is ${p.f('value')}.`,
   permitCrew: (p) =>
     `${p.s('number')} allows ${many(p.n('allowed'), 'person', 'people')} aboard, and ${p.n('count')} are on the sheet.`,

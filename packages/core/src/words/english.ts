@@ -10,6 +10,7 @@ import type { Reason } from './reason.ts';
 export type { Names } from './catalogue.ts';
 import type { Role, StationId } from '../checks/types.ts';
 import { ownMember } from '../own-member.ts';
+import { sayDay } from './dates.ts';
 
 /** Turns reasons into sentences. */
 export interface Sentences {
@@ -19,7 +20,6 @@ export interface Sentences {
 type P = Parameters;
 
 /** The day of an instant. Example: "2026-05-12". */
-const dayOf = (iso: string): string => iso.slice(0, 10);
 const many = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
 const station = (id: string): string => (STATION_TITLES[id as StationId] ?? id).toLowerCase();
 const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
@@ -78,7 +78,7 @@ const ENGLISH_OWN = {
   unknownInstrument: (p) =>
     `Instrument “${p.s('instrument')}” is not on this aircraft’s list. Choose one that is.`,
   instrumentExpired: (p) =>
-    `The calibration of ${p.s('instrument')} ended on ${p.s('until')}: what it shows proves nothing. Use another, or have it calibrated.`,
+    `The calibration of ${p.s('instrument')} ended on ${sayDay(p.s('until'))}: what it shows proves nothing. Use another, or have it calibrated.`,
   factMissing: (p) =>
     `Nobody recorded the ${lowerFirst(p.names.thing(p.s('fact')))}, and the limit depends on it.`,
   factNotAFigure: (p) =>
@@ -110,9 +110,9 @@ const ENGLISH_OWN = {
     `Still beyond it after ${p.f('length')} when the recording ends; how long it stays there is not known. Record longer.`,
   notSettledYet: (p) => `Not settled after ${p.f('length')}, and still in time. Record longer.`,
   // What a scope says of a part
-  restsOn: (p) => `Proven on ${dayOf(p.s('at'))} in “${p.s('title')}”, and not touched since.`,
+  restsOn: (p) => `Proven on ${sayDay(p.s('at'))} in “${p.s('title')}”, and not touched since.`,
   earlierEvidenceOver: (p) =>
-    `Proven on ${dayOf(p.s('at'))} in “${p.s('title')}”; that counted until ${dayOf(p.s('until'))}.`,
+    `Proven on ${sayDay(p.s('at'))} in “${p.s('title')}”; that counted until ${sayDay(p.s('until'))}.`,
   leftOutBecause: (p) => `Left out of the scope: ${p.s('why')}`,
   otherWay: (p) =>
     `Not done by the way that is followed here. ${sayWay(p.s('question'), p.s('choice'))}. ${p.s('why')}`,
@@ -238,7 +238,7 @@ const ENGLISH_OWN = {
     `A tag is on: ${lowerFirst(p.s('thing'))}${p.s('where') ? `, ${lowerFirst(p.s('where'))}` : ''}.`,
   findingUnassessed: (p) => `Finding “${p.s('title')}” has not been assessed.`,
   findingStops: (p) => `Finding “${p.s('title')}” grounds the aircraft until it is closed.`,
-  findingDeferralOver: (p) => `The deferral of “${p.s('title')}” ended on ${p.s('until')}.`,
+  findingDeferralOver: (p) => `The deferral of “${p.s('title')}” ended on ${sayDay(p.s('until'))}.`,
   inspectionUnsigned: (p) => `“${p.s('what')}” waits for an inspection by someone who did not do it.`,
   gateStale: (p) =>
     p.n('waiting') > 0

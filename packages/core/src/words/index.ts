@@ -1,3 +1,4 @@
+export { sayDay, sayInstant } from './dates.ts';
 export * from './reason.ts';
 export { makeSentences, type Names, type Sentences } from './english.ts';
 export * from './labels.ts';

@@ -21,6 +21,7 @@ import { EquipmentList } from './equipment-part.tsx';
 import { Identity } from './identity-part.tsx';
 import { LoadingPart } from './loading/loading-part.tsx';
 import { Options } from './options-part.tsx';
+import { dayInWords } from '../../ui/when.ts';
 
 /** The gauges on the panel: how many, and by name those whose calibration has run out. */
 function GaugesAboard({ about }: { about: AircraftDocument }): ReactElement {
@@ -83,7 +84,7 @@ function Campaigns({ mark }: { mark: string }): ReactElement {
             {c.title}
           </Link>
           <span className="block text-[0.78rem] text-ink-2">
-            {c.releasedAt ? `released ${c.releasedAt.slice(0, 10)}` : 'in progress'}
+            {c.releasedAt ? `released ${dayInWords(c.releasedAt)}` : 'in progress'}
           </span>
         </li>
       ))}

@@ -9,6 +9,7 @@ import { FigureField } from '../../ui/figure-field.tsx';
 import { LineField, Picker } from '../../ui/picker.tsx';
 import { DraftBar } from '../draft/draft-bar.tsx';
 import { useDraft } from '../draft/use-draft.ts';
+import { dayInWords } from '../../ui/when.ts';
 
 type InstrumentDocument = InstrumentRecord & { readonly format: 'kanzel-instrument'; readonly version: 1 };
 
@@ -69,7 +70,7 @@ export default function InstrumentPage(): ReactElement {
                 ? 'Needs no calibration.'
                 : gone
                   ? `Not believed today: its certificate runs from ${tool.calibratedFrom ?? 'the beginning'} to ${tool.calibratedUntil}. What it shows proves nothing.`
-                  : `Believed until ${tool.calibratedUntil}.`}
+                  : `Valid until ${dayInWords(tool.calibratedUntil)}.`}
             </p>
             <div className="grid grid-cols-3 gap-x-4 gap-y-3 max-md:grid-cols-2">
               <LineField label="Name" value={tool.name} onChange={(name) => put({ name }, 'name')} />

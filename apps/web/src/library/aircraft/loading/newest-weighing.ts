@@ -1,5 +1,5 @@
 import type { CampaignView, EntriesResponse } from '@kanzel/contract';
-import { emptyLine, foldEntries, type WeighingReport } from '@kanzel/core';
+import { emptyLine, foldEntries, sayDay, type WeighingReport } from '@kanzel/core';
 import { api, sayFailure } from '../../../api/client.ts';
 
 /**
@@ -19,7 +19,7 @@ export async function newestWeighing(mark: string): Promise<WeighingReport | str
     const { mass, arm, lateral, uncertainty } = line;
     const plain = (value: number): number => Number(value.toFixed(2));
     return {
-      number: `Weighed ${on}, ${campaign.title}`,
+      number: `Weighed ${on === '' ? '' : sayDay(on)}, ${campaign.title}`,
       on,
       mass: plain(mass),
       arm: plain(arm),
