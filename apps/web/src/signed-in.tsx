@@ -1,6 +1,8 @@
 import { lazy, Suspense, useEffect, useState, type ReactElement } from 'react';
-import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { BrowserRouter, Route, Routes } from 'react-router';
 import { HangarPage } from './hangar/hangar-page.tsx';
+import { NothingHere } from './shell/nothing-here.tsx';
+import { PageTitle } from './shell/page-title.ts';
 import { PassphraseSlip } from './people/passphrase-slip.tsx';
 import { useAbsenceLock } from './sync/absence.ts';
 import { connectLive, disconnectLive } from './sync/live.ts';
@@ -36,6 +38,7 @@ export default function SignedIn(): ReactElement {
   }, []);
   return (
     <BrowserRouter>
+      <PageTitle />
       <PassphraseSlip />
       <Suspense fallback={<p className="p-8 text-ink-2">Opening…</p>}>
         <Routes>
@@ -49,7 +52,7 @@ export default function SignedIn(): ReactElement {
           <Route path="/library/aircraft/:mark" element={<AircraftPage />} />
           <Route path="/library/instrument/:id" element={<InstrumentPage />} />
           <Route path="/campaign/:campaign/*" element={<CampaignPage />} />
-          <Route path="*" element={<Navigate to="/" replace />} />
+          <Route path="*" element={<NothingHere />} />
         </Routes>
       </Suspense>
     </BrowserRouter>

@@ -2,6 +2,7 @@ import { useState, type FormEvent, type ReactElement } from 'react';
 import { MAY, MAY_OVERRULE, readFigure, type FindingState, type Narrowing } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
 import { Button } from '../ui/button.tsx';
+import { DayField } from '../ui/day-field.tsx';
 import { Choices, Field, Problem } from '../ui/field.tsx';
 import { useSend } from './use-send.ts';
 
@@ -166,7 +167,7 @@ export function Assess({ finding }: { finding: FindingState }): ReactElement {
           />
           <p className="cap">At least one of these ends the deferral.</p>
           <div className="flex flex-wrap gap-4">
-            <Field label="Until" type="date" value={until} onChange={(e) => setUntil(e.target.value)} />
+            <DayField label="Until" value={until} onChange={setUntil} />
             <Field
               label="Until hours of the aircraft"
               value={hours}

@@ -4,6 +4,7 @@ import type { Authorisation, PersonView } from '@kanzel/contract';
 import { api, sayFailure, type Answer } from '../api/client.ts';
 import { useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
+import { DayField } from '../ui/day-field.tsx';
 import { Field, Problem } from '../ui/field.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
 
@@ -90,12 +91,11 @@ function RoleRow({
             value={line.systems}
             onChange={(e) => onChange({ ...line, systems: e.target.value })}
           />
-          <input
-            className={small}
-            type="date"
-            aria-label={`${ROLE_TITLES[role]}, until`}
+          <DayField
+            hideLabel
+            label={`${ROLE_TITLES[role]}, until`}
             value={line.validUntil}
-            onChange={(e) => onChange({ ...line, validUntil: e.target.value })}
+            onChange={(validUntil) => onChange({ ...line, validUntil })}
           />
         </>
       ) : null}

@@ -3,7 +3,9 @@ import { format } from 'date-fns';
 import type { FieldView } from '@kanzel/contract';
 import type { DayPlan, Present } from '@kanzel/core';
 import { Problem } from '../ui/field.tsx';
+import { DayField } from '../ui/day-field.tsx';
 import { FigureField } from '../ui/figure-field.tsx';
+import { LineField } from '../ui/picker.tsx';
 import { DayPeople } from './day-people.tsx';
 import { DayThings } from './day-things.tsx';
 import { DayWind } from './day-wind.tsx';
@@ -34,26 +36,35 @@ export function DayForm({
   onChange: (day: DayPlan) => void;
 }): ReactElement {
   const { offset } = day.hours;
-  const [start, setStart] = useState(() => format(new Date(Date.parse(day.start)), "yyyy-MM-dd'T'HH:mm"));
-  const typed = Date.parse(start);
+  const [begins, setBegins] = useState(() => {
+    const at = new Date(Date.parse(day.start));
+    return { day: format(at, 'yyyy-MM-dd'), time: format(at, 'HH:mm') };
+  });
+  const typed = Date.parse(`${begins.day}T${begins.time}`);
+  const begin = (change: Partial<typeof begins>): void => {
+    const next = { ...begins, ...change };
+    setBegins(next);
+    const at = Date.parse(`${next.day}T${next.time}`);
+    if (Number.isFinite(at)) onChange({ ...day, start: new Date(at).toISOString() });
+  };
   return (
     <section aria-label="What the day is made from" className="mt-5 border-t-2 border-ink pt-3">
       <div className="grid grid-cols-2 gap-x-8 gap-y-4 max-md:grid-cols-1">
         <div className="space-y-3">
           <div className="grid grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)] gap-4">
-            <label className="block text-[0.8rem] text-ink-2">
-              Begins
-              <input
-                type="datetime-local"
-                value={start}
-                className="block w-full border-0 border-b-2 border-ink bg-transparent px-1 py-1.5 text-base text-ink max-lg:min-h-14"
-                onChange={(e) => {
-                  setStart(e.target.value);
-                  const at = Date.parse(e.target.value);
-                  if (Number.isFinite(at)) onChange({ ...day, start: new Date(at).toISOString() });
-                }}
+            <div className="flex items-end gap-3">
+              <DayField
+                label="Begins on"
+                value={begins.day}
+                onChange={(written) => begin({ day: written })}
               />
-            </label>
+              <LineField
+                label="at"
+                value={begins.time}
+                onChange={(time) => begin({ time })}
+                className="w-20 shrink-0"
+              />
+            </div>
             <FigureField
               label="Days that may be used"
               value={day.days}

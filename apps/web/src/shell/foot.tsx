@@ -20,7 +20,7 @@ function ThemeSwitch(): ReactElement {
       }}
       aria-label={`Light: ${theme}. Change to ${next}`}
     >
-      {theme} light
+      {theme.charAt(0).toUpperCase() + theme.slice(1)}
     </button>
   );
 }

@@ -1,4 +1,4 @@
-import { useEffect, useState, type FormEvent, type ReactElement } from 'react';
+import { useEffect, useRef, useState, type FormEvent, type ReactElement, type Ref } from 'react';
 import { ROLE_TITLES } from '@kanzel/core';
 import type { FrontDoor } from '@kanzel/contract';
 import { sayFailure } from '../api/client.ts';
@@ -10,10 +10,12 @@ import { Field, Problem } from '../ui/field.tsx';
 function SignInForm({
   name,
   passphrase,
+  signInButton,
   setName,
   setPassphrase,
 }: {
   name: string;
+  signInButton: Ref<HTMLButtonElement>;
   passphrase: string;
   setName: (v: string) => void;
   setPassphrase: (v: string) => void;
@@ -46,7 +48,7 @@ function SignInForm({
         required
       />
       <Problem>{problem}</Problem>
-      <Button kind="main" type="submit" disabled={busy}>
+      <Button kind="main" type="submit" disabled={busy} ref={signInButton}>
         Sign in
       </Button>
     </form>
@@ -111,6 +113,7 @@ export function SignInPage(): ReactElement {
   const [name, setName] = useState('');
   const [passphrase, setPassphrase] = useState('');
   const [byPassphrase, setByPassphrase] = useState(false);
+  const signInButton = useRef<HTMLButtonElement>(null);
   const ask = async (): Promise<void> => {
     const answer = await askFrontDoor();
     setProblem(answer.ok ? undefined : sayFailure(answer.error));
@@ -149,7 +152,13 @@ export function SignInPage(): ReactElement {
               </Button>
             </>
           ) : (
-            <SignInForm name={name} passphrase={passphrase} setName={setName} setPassphrase={setPassphrase} />
+            <SignInForm
+              name={name}
+              passphrase={passphrase}
+              signInButton={signInButton}
+              setName={setName}
+              setPassphrase={setPassphrase}
+            />
           )}
         </div>
         {door?.demo && (!door.tablet || byPassphrase) ? (
@@ -167,6 +176,8 @@ export function SignInPage(): ReactElement {
                     onClick={() => {
                       setName(p.name);
                       setPassphrase(p.passphrase);
+                      // Chosen is as good as typed: Enter signs in.
+                      signInButton.current?.focus();
                     }}
                   >
                     <span className="w-36 font-semibold">{p.fullName}</span>

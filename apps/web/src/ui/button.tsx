@@ -1,4 +1,4 @@
-import type { ButtonHTMLAttributes, ReactElement, ReactNode } from 'react';
+import type { ButtonHTMLAttributes, ReactElement, ReactNode, Ref } from 'react';
 
 type Kind = 'main' | 'plain' | 'danger' | 'quiet';
 
@@ -19,6 +19,7 @@ export function Button({
 }: ButtonHTMLAttributes<HTMLButtonElement> & {
   kind?: Kind;
   keys?: string;
+  ref?: Ref<HTMLButtonElement>;
   children: ReactNode;
 }): ReactElement {
   return (

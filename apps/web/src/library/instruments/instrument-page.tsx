@@ -9,7 +9,8 @@ import { FigureField } from '../../ui/figure-field.tsx';
 import { LineField, Picker } from '../../ui/picker.tsx';
 import { DraftBar } from '../draft/draft-bar.tsx';
 import { useDraft } from '../draft/use-draft.ts';
-import { dayInWords } from '../../ui/when.ts';
+import { DayField } from '../../ui/day-field.tsx';
+import { dayInWords, readDay } from '../../ui/when.ts';
 
 type InstrumentDocument = InstrumentRecord & { readonly format: 'kanzel-instrument'; readonly version: 1 };
 
@@ -70,7 +71,7 @@ export default function InstrumentPage(): ReactElement {
                 ? 'Needs no calibration.'
                 : gone
                   ? `Not believed today: its certificate runs from ${tool.calibratedFrom ?? 'the beginning'} to ${tool.calibratedUntil}. What it shows proves nothing.`
-                  : `Valid until ${dayInWords(tool.calibratedUntil)}.`}
+                  : `Valid until ${readDay(tool.calibratedUntil) ? dayInWords(tool.calibratedUntil) : tool.calibratedUntil}.`}
             </p>
             <div className="grid grid-cols-3 gap-x-4 gap-y-3 max-md:grid-cols-2">
               <LineField label="Name" value={tool.name} onChange={(name) => put({ name }, 'name')} />
@@ -113,13 +114,13 @@ export default function InstrumentPage(): ReactElement {
                 value={tool.certificate ?? ''}
                 onChange={(certificate) => put({ certificate }, 'certificate')}
               />
-              <LineField
-                label="Valid from, as 2026-11-25"
+              <DayField
+                label="Valid from"
                 value={tool.calibratedFrom ?? ''}
                 onChange={(calibratedFrom) => put({ calibratedFrom }, 'from')}
               />
-              <LineField
-                label="Valid until, empty for never ending"
+              <DayField
+                label="Valid until; empty: does not expire"
                 value={tool.calibratedUntil ?? ''}
                 onChange={(v) => put({ calibratedUntil: v === '' ? null : v }, 'until')}
               />
