@@ -55,8 +55,5 @@ export function judgeConditions(
 ): ConditionsOutcome {
   if (conditions.length === 0) return MET;
   const outcomes = conditions.map((c) => judgeCondition(c, ownMember(facts, c.fact)));
-  return (
-    outcomes.find((o) => o.state === 'notMet') ??
-    outcomes.find((o) => o.state === 'unknown') ?? MET
-  );
+  return outcomes.find((o) => o.state === 'notMet') ?? outcomes.find((o) => o.state === 'unknown') ?? MET;
 }

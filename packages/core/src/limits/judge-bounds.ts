@@ -160,7 +160,8 @@ export function judgeBounds(q: BoundsQuestion): Verdict {
     }
   }
   const { cautionLow, cautionHigh } = q.bounds;
-  if (cautionLow !== undefined && q.value < cautionLow - eps) return verdictOn(q, margin, 'near', 'cautionLow');
+  if (cautionLow !== undefined && q.value < cautionLow - eps)
+    return verdictOn(q, margin, 'near', 'cautionLow');
   if (cautionHigh !== undefined && q.value > cautionHigh + eps)
     return verdictOn(q, margin, 'near', 'cautionHigh');
   return verdictOn(q, margin, 'within', margin ? 'inside' : 'insideOpen');

@@ -261,7 +261,8 @@ export class Evidence {
     if (!answer || this.doubt(part, answer)) return false;
     if (answer.answer === null) return true;
     if (this.forbidden(answer)) return false;
-    if (answer.good === 'no' || (answer.good === 'whenDecided' && answer.decision === undefined)) return false;
+    if (answer.good === 'no' || (answer.good === 'whenDecided' && answer.decision === undefined))
+      return false;
     return !part.check.secondPerson || answer.witness !== undefined;
   }
 
