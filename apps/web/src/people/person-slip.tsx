@@ -92,7 +92,7 @@ function RoleRow({
             onChange={(e) => onChange({ ...line, systems: e.target.value })}
           />
           <DayField
-            hideLabel
+            look="bare"
             label={`${ROLE_TITLES[role]}, until`}
             value={line.validUntil}
             onChange={(validUntil) => onChange({ ...line, validUntil })}

@@ -51,20 +51,14 @@ export function DayForm({
     <section aria-label="What the day is made from" className="mt-5 border-t-2 border-ink pt-3">
       <div className="grid grid-cols-2 gap-x-8 gap-y-4 max-md:grid-cols-1">
         <div className="space-y-3">
-          <div className="grid grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)] gap-4">
-            <div className="flex items-end gap-3">
-              <DayField
-                label="Begins on"
-                value={begins.day}
-                onChange={(written) => begin({ day: written })}
-              />
-              <LineField
-                label="at"
-                value={begins.time}
-                onChange={(time) => begin({ time })}
-                className="w-20 shrink-0"
-              />
-            </div>
+          <div className="grid grid-cols-[minmax(10.5rem,1.6fr)_4.5rem_minmax(0,1fr)] items-end gap-4">
+            <DayField
+              look="line"
+              label="Begins on"
+              value={begins.day}
+              onChange={(written) => begin({ day: written })}
+            />
+            <LineField label="at" value={begins.time} onChange={(time) => begin({ time })} />
             <FigureField
               label="Days that may be used"
               value={day.days}

@@ -12,9 +12,6 @@ import {
 import type { AircraftView, CampaignView as CampaignListing } from '@kanzel/contract';
 import { api } from '../api/client.ts';
 import { EmergencyPage } from '../emergency/emergency-page.tsx';
-import { FindingsSheet } from '../findings/findings-sheet.tsx';
-import { ReleaseMargin } from '../release/release-margin.tsx';
-import { ReleaseSheet } from '../release/release-sheet.tsx';
 import { Foot } from '../shell/foot.tsx';
 import { Frame } from '../shell/frame.tsx';
 import { CampaignPlate, useNow } from '../shell/plate.tsx';
@@ -24,7 +21,6 @@ import { openCampaign, useCampaigns } from '../sync/campaign-store.ts';
 import { watch } from '../sync/live.ts';
 import { expectReadings } from '../sync/monitor-store.ts';
 import { useSession } from '../sync/session.ts';
-import { BasisSheet } from './basis-sheet.tsx';
 import { CampaignContext, useCampaign, type CampaignView, type Slip } from './campaign-context.ts';
 import { GateSheet } from './gate-sheet.tsx';
 import { CampaignMargin } from './margin.tsx';
@@ -34,7 +30,18 @@ import { isWriting } from './step-panel.tsx';
 import { serverInstant } from '../sync/clock.ts';
 import { useKeys } from '../ui/use-keys.ts';
 
+// What is not looked at first comes when it is: it lies on the device beforehand, so that it comes without a network too.
 const PlanPage = lazy(() => import('../planning/plan-page.tsx'));
+const FindingsSheet = lazy(async () => ({
+  default: (await import('../findings/findings-sheet.tsx')).FindingsSheet,
+}));
+const ReleaseSheet = lazy(async () => ({
+  default: (await import('../release/release-sheet.tsx')).ReleaseSheet,
+}));
+const ReleaseMargin = lazy(async () => ({
+  default: (await import('../release/release-margin.tsx')).ReleaseMargin,
+}));
+const BasisSheet = lazy(async () => ({ default: (await import('./basis-sheet.tsx')).BasisSheet }));
 
 /** Stations at which no engine is worked: the levers of the stand-in stay out of the way. */
 const WITHOUT_ENGINES: readonly StationId[] = ['papers', 'loading', 'inspection', 'release'];
@@ -281,7 +288,15 @@ export default function CampaignPage(): ReactElement {
             {simulated && here !== undefined && !WITHOUT_ENGINES.includes(here) ? <SimulationPanel /> : null}
           </>
         }
-        margin={here === 'release' ? <ReleaseMargin /> : <CampaignMargin />}
+        margin={
+          here === 'release' ? (
+            <Suspense fallback={null}>
+              <ReleaseMargin />
+            </Suspense>
+          ) : (
+            <CampaignMargin />
+          )
+        }
         foot={
           <Foot
             campaign={campaign}

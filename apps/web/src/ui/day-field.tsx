@@ -6,6 +6,13 @@ const Calendar = lazy(() => import('./calendar.tsx'));
 
 const shown = (value: string): string => (readDay(value) === undefined ? value : dayInWords(value));
 
+type Look = 'field' | 'line' | 'bare';
+const LOOKS: Readonly<Record<Look, { readonly frame: string; readonly label: string }>> = {
+  field: { frame: 'mb-4', label: 'block text-sm font-semibold' },
+  line: { frame: 'min-w-0', label: 'block text-[0.8rem] text-ink-2' },
+  bare: { frame: 'min-w-0', label: 'sr-only' },
+};
+
 /**
  * A day, written as people write it or picked; `value` is its ISO form, or '' for none. What is written and is no day is
  * handed on as it stands, so that whoever takes it can refuse it: it must not pass for none.
@@ -13,12 +20,13 @@ const shown = (value: string): string => (readDay(value) === undefined ? value :
 export function DayField({
   label,
   value,
-  hideLabel = false,
+  look = 'field',
   onChange,
 }: {
   label: string;
   value: string;
-  hideLabel?: boolean;
+  /** As a field of a slip, as a line of a sheet, or in a row that says what it is. */
+  look?: Look;
   onChange: (value: string) => void;
 }): ReactElement {
   const id = useId();
@@ -26,8 +34,8 @@ export function DayField({
   const [text, setText] = useState<string>();
   const wrong = value !== '' && readDay(value) === undefined;
   return (
-    <div className={hideLabel ? '' : 'mb-4'}>
-      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'block text-sm font-semibold'}>
+    <div className={LOOKS[look].frame}>
+      <label htmlFor={id} className={LOOKS[look].label}>
         {label}
       </label>
       <div className="flex items-center border-b-2 border-ink focus-within:border-hand">
@@ -37,7 +45,7 @@ export function DayField({
           placeholder="26 Nov 2026"
           aria-invalid={wrong}
           aria-describedby={wrong ? `${id}-wrong` : undefined}
-          className="w-full min-w-0 border-0 bg-transparent px-1 py-2 text-base text-ink outline-none focus:ring-0 focus-visible:outline-none"
+          className="w-full min-w-0 border-0 bg-transparent px-1 py-1.5 text-base text-ink outline-none focus:ring-0 focus-visible:outline-none"
           onChange={(e) => {
             setText(e.target.value);
             onChange(readDay(e.target.value) ?? e.target.value.trim());
@@ -49,7 +57,7 @@ export function DayField({
             <button
               type="button"
               aria-label={`Pick a day: ${label}`}
-              className="min-h-11 shrink-0 px-2 text-[0.82rem] underline decoration-rule underline-offset-4"
+              className="shrink-0 px-2 text-[0.82rem] max-lg:min-h-14 underline decoration-rule underline-offset-4"
             >
               pick
             </button>

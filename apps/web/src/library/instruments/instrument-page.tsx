@@ -115,11 +115,13 @@ export default function InstrumentPage(): ReactElement {
                 onChange={(certificate) => put({ certificate }, 'certificate')}
               />
               <DayField
+                look="line"
                 label="Valid from"
                 value={tool.calibratedFrom ?? ''}
                 onChange={(calibratedFrom) => put({ calibratedFrom }, 'from')}
               />
               <DayField
+                look="line"
                 label="Valid until; empty: does not expire"
                 value={tool.calibratedUntil ?? ''}
                 onChange={(v) => put({ calibratedUntil: v === '' ? null : v }, 'until')}
