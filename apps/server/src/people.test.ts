@@ -63,6 +63,7 @@ describe('who may call what', () => {
     'get /api/people': 'signed in',
     'get /api/aircraft': 'signed in',
     'get /api/campaigns': 'signed in',
+    'get /api/hangar': 'signed in',
     'post /api/campaigns': 'signed in',
     'get /api/library': 'signed in',
     'get /api/library/schemas/{name}': 'signed in',
