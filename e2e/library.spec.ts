@@ -318,7 +318,7 @@ test('the register: a tool that ran out says so, a new certificate is entered, p
   await expect(page.getByText(/calibratedUntil: must match/)).toBeVisible();
   await page.getByLabel(/^Valid until/).fill('2031-01-31');
   await publish(page, 2);
-  await expect(page.getByText('Believed until 2031-01-31.')).toBeVisible();
+  await expect(page.getByText('Valid until 31 Jan 2031.')).toBeVisible();
   await page.getByRole('link', { name: 'Hangar' }).click();
   await openCampaign(page);
   await page.getByRole('link', { name: 'Look at it' }).click();
