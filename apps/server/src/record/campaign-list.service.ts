@@ -101,7 +101,12 @@ export class CampaignListService implements OnModuleDestroy {
       await new Promise((resolve) => setTimeout(resolve, LETS_BY).unref());
       if (this.ended) return;
       this.toFind.delete(id);
-      await this.findStanding(id, this.clock.now());
+      // What cannot be read now is asked again by the next list; nobody waits for an answer here who could be told.
+      await this.findStanding(id, this.clock.now()).catch((error: unknown) =>
+        process.stderr.write(
+          `Where campaign ${id} stands could not be found out: ${error instanceof Error ? error.message : String(error)}\n`,
+        ),
+      );
     }
     this.finding = false;
   }

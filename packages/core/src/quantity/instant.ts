@@ -13,6 +13,11 @@ export function isInstant(text: string): boolean {
   return month >= 1 && day >= 1 && day <= new Date(Date.UTC(year, month, 0)).getUTCDate();
 }
 
+/** Whether a text is a day that exists, as records write it. Example: "2026-11-26" is one; "2026-02-30" and "tomorrow" are not. */
+export function isDay(text: string): boolean {
+  return /^\d{4}-\d{2}-\d{2}$/.test(text) && isInstant(`${text}T00:00:00Z`);
+}
+
 /** Milliseconds since 1970 of an instant; undefined for what is none. Example: "1970-01-01T00:00:01Z" is 1000. */
 export function instantMs(text: string): number | undefined {
   return isInstant(text) ? Date.parse(text) : undefined;

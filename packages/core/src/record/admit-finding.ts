@@ -1,3 +1,4 @@
+import { isDay } from '../quantity/instant.ts';
 import { reason, type Reason } from '../words/reason.ts';
 import { type CampaignStatus } from '../gates/derive.ts';
 import { type EntryDraft } from './entry.ts';
@@ -34,6 +35,8 @@ export function assessRule({ body, role }: EntryDraft<'finding.assessed'>, door:
     return reason('roleNeeded', { roles: MAY_OVERRULE });
   if (body.severity !== 'deferred') return undefined;
   if (!body.conditions?.trim()) return reason('deferralNeedsConditions');
+  // Days are compared as they are written: what is none would never be over.
+  if (body.until !== undefined && !isDay(body.until)) return reason('notADay', { text: body.until });
   return body.until === undefined && body.untilHours === undefined && body.untilFlights === undefined
     ? reason('deferralNeedsEnd')
     : undefined;

@@ -445,6 +445,8 @@ describe('findings, actions and inspections', () => {
       'deferralNeedsConditions',
     );
     expect(assess(s, { severity: 'deferred', conditions: 'by day' })).toBe('deferralNeedsEnd');
+    for (const until of ['tomorrow', '2026-02-30', '2026-99-99', '2026-12-01T00:00:00Z', ''])
+      expect(assess(s, { severity: 'deferred', conditions: 'by day', until })).toBe('notADay');
     for (const end of [{ until: '2026-12-01' }, { untilHours: 20 }, { untilFlights: 0 }])
       expect(assess(s, { severity: 'deferred', conditions: 'by day', ...end })).toBe('admitted');
   });
