@@ -159,6 +159,21 @@ describe('who may call what', () => {
     const lapsed = await signIn(url, 'lapsed', PASSPHRASE);
     await lapsed.agent.get('/api/installation/log').expect(403);
   });
+
+  test('a role ends on a day that exists: compared as it is written, another would never be over', async () => {
+    for (const validUntil of ['2027-99-99', '2027-02-30', 'tomorrow', '']) {
+      const { body } = await by.administrator.fresh
+        .post('/api/people')
+        .send({
+          name: 'endless',
+          fullName: 'Endless',
+          passphrase: PASSPHRASE,
+          authorisations: [{ role: 'technician', families: ['*'], validUntil }],
+        })
+        .expect(400);
+      expect(JSON.stringify(body)).toContain('validUntil must be a day');
+    }
+  });
 });
 
 describe('people', () => {

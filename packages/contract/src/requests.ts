@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { Deed } from './deed.ts';
-import { IsInstant } from './instant.ts';
+import { IsDay, IsInstant } from './instant.ts';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -53,7 +53,7 @@ export class CampaignsQuery {
 export class AuthorisationRequest {
   @IsIn([...ROLES]) role!: Role;
   @IsArray() @ArrayNotEmpty() @ArrayMaxSize(30) @IsString({ each: true }) families!: string[];
-  @IsOptional() @Matches(/^\d{4}-\d{2}-\d{2}$/) validUntil?: string;
+  @IsOptional() @IsDay() validUntil?: string;
   /** Only for these systems; absent: for all of the aircraft. */
   @IsOptional()
   @IsArray()
