@@ -61,15 +61,21 @@ async function prepared(): Promise<{ path: string; data: string; remove: () => v
 
 /**
  * Lets something go on until it is under way, and then for a while that no two rounds have in common; then ends a process
- * without a word.
+ * without a word. What ended by itself before it was under way is an error, not something to wait for.
  */
 async function cutOff(
   round: number,
   child: ChildProcess,
   span: number,
   underWay: () => boolean = () => true,
+  going: Promise<unknown> = new Promise(() => undefined),
 ): Promise<void> {
-  while (!underWay()) await new Promise((resolve) => setTimeout(resolve, 5));
+  let ended = false;
+  void going.then(() => (ended = true));
+  while (!underWay()) {
+    if (ended) throw new Error('It ended before any of it was under way.');
+    await new Promise((resolve) => setTimeout(resolve, 5));
+  }
   await new Promise((resolve) => setTimeout(resolve, (round * 7919) % span));
   child.kill('SIGKILL');
 }
@@ -106,6 +112,17 @@ const book = (revision: number): string =>
     ],
   });
 
+/** A PNG as far as its parts: signature, header of one pixel, and the rest as image data; random bytes alone would be one by luck only. */
+function picture(data: Buffer): Buffer {
+  const part = (type: string, contents: Buffer): Buffer => {
+    const length = Buffer.alloc(4);
+    length.writeUInt32BE(contents.length);
+    return Buffer.concat([length, Buffer.from(type, 'latin1'), contents, Buffer.alloc(4)]);
+  };
+  const header = Buffer.from('00000001000000010802000000', 'hex');
+  return Buffer.concat([Buffer.from('89504e470d0a1a0a', 'hex'), part('IHDR', header), part('IDAT', data)]);
+}
+
 beforeAll(() => {
   for (const main of [MAIN, BACKUP])
     if (!existsSync(main)) throw new Error('The server is not built. Run npm test first.');
@@ -132,7 +149,7 @@ test(
         return status === 201;
       });
       const before = acknowledged.size;
-      await cutOff(round, server.child, 700, () => acknowledged.size > before);
+      await cutOff(round, server.child, 700, () => acknowledged.size > before, going);
       await Promise.all([going, server.ended]);
     }
     const server = serve(data);
@@ -156,13 +173,12 @@ test(
   async () => {
     const { data, remove } = await prepared();
     const acknowledged: string[] = [];
-    const PNG = Buffer.from('89504e470d0a1a0a0000000d49484452', 'hex');
     for (let round = 0; round < ROUNDS; round += 1) {
       const server = serve(data);
       const ylva = await signIn(await server.url, 'ylva');
       const upload = (): Promise<void> =>
         until(async () => {
-          const file = Buffer.concat([PNG, randomBytes(1_000_000)]);
+          const file = picture(randomBytes(1_000_000));
           const { status, body } = await ylva.agent
             .post('/api/scans?name=x')
             .set('content-type', 'image/png')
@@ -170,10 +186,10 @@ test(
           if (status === 200) acknowledged.push((body as { sha256: string }).sha256);
           return status === 200;
         });
-      const going = [upload(), upload(), upload()];
+      const going = Promise.all([upload(), upload(), upload()]);
       const before = acknowledged.length;
-      await cutOff(round, server.child, 500, () => acknowledged.length > before);
-      await Promise.all([...going, server.ended]);
+      await cutOff(round, server.child, 500, () => acknowledged.length > before, going);
+      await Promise.all([going, server.ended]);
     }
     const server = serve(data);
     await server.url;
