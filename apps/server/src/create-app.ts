@@ -11,18 +11,20 @@ import cookieParser from 'cookie-parser';
 import compression from 'compression';
 import type { NextFunction, Request, Response } from 'express';
 import staticGzip from 'express-static-gzip';
-import helmet from 'helmet';
 import { pino } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { DataSource } from 'typeorm';
 import { SESSION_COOKIE, type WithPerson } from './access.ts';
 import { AppModule } from './app.module.ts';
 import { bodyDoor } from './door/bodies.ts';
+import { FrontAdapter } from './door/front-adapter.ts';
+import { guardHeaders } from './door/headers.ts';
 import { LiveAdapter } from './door/live-adapter.ts';
 import { serveOpenApi } from './openapi.ts';
 import { cookieOf } from './people/cookies.ts';
 import { SessionService } from './people/index.ts';
-import { refuse } from './refusal.ts';
+import { entriesFront, RecordService } from './record/index.ts';
+import { refuseMalformed } from './refusal.ts';
 import { SYSTEM_CLOCK, type Clock, type Settings } from './settings.ts';
 import { FolderHold } from './storage/folder-lock.ts';
 import { StorageFilter } from './storage/storage.filter.ts';
@@ -69,14 +71,19 @@ export async function createApp(
   inspectDataFolder(settings.dataFolder);
   const hold = new FolderHold();
   hold.take(settings.dataFolder);
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, clock, hold), {
-    logger: settings.logLevel === 'silent' ? false : ['error', 'warn'],
-    abortOnError: false,
-    // Bodies are read behind a door that asks who sends them first.
-    bodyParser: false,
-    // A browser that has just connected again, or answers no more, does not keep the product from ending.
-    forceCloseConnections: true,
-  }).catch((error: unknown) => {
+  const adapter = new FrontAdapter();
+  const app = await NestFactory.create<NestExpressApplication>(
+    AppModule.with(settings, clock, hold),
+    adapter,
+    {
+      logger: settings.logLevel === 'silent' ? false : ['error', 'warn'],
+      abortOnError: false,
+      // Bodies are read behind a door that asks who sends them first.
+      bodyParser: false,
+      // A browser that has just connected again, or answers no more, does not keep the product from ending.
+      forceCloseConnections: true,
+    },
+  ).catch((error: unknown) => {
     hold.onApplicationShutdown();
     throw explainOpening(settings.dataFolder, error);
   });
@@ -90,24 +97,7 @@ export async function createApp(
   // Answers are stored nowhere, so that nothing is gained by telling one from the next.
   app.disable('etag');
   app.disable('x-powered-by');
-  app.use(
-    helmet({
-      contentSecurityPolicy: {
-        directives: {
-          'default-src': ["'self'"],
-          'style-src': ["'self'", "'unsafe-inline'"],
-          'img-src': ["'self'", 'data:', 'blob:'],
-          // Scanned sheets are viewed in place.
-          'object-src': ["'self'"],
-          'frame-src': ["'self'"],
-          'worker-src': ["'self'", 'blob:'],
-          'connect-src': ["'self'", 'ws:', 'wss:'],
-          'upgrade-insecure-requests': null,
-        },
-      },
-      strictTransportSecurity: false,
-    }),
-  );
+  app.use(guardHeaders());
   // Records are long and repeat themselves; a line to the hangar may be slow.
   app.use(compression({ threshold: 4096, level: 3 }));
   app.use(cookieParser());
@@ -120,13 +110,15 @@ export async function createApp(
       return person !== undefined;
     }, settings.names),
   );
+  // Who wants every request in the log has it pass by the log.
+  if (settings.logLevel !== 'info')
+    adapter.front = entriesFront(app.get(RecordService), sessions, settings.names);
   app.useGlobalPipes(
     new ValidationPipe({
       whitelist: true,
       forbidNonWhitelisted: true,
       transform: true,
-      exceptionFactory: (errors) =>
-        refuse(400, 'The request is malformed, and nothing was changed.', messagesOf(errors)),
+      exceptionFactory: (errors) => refuseMalformed(messagesOf(errors)),
     }),
   );
   app.useGlobalFilters(new StorageFilter(app.getHttpAdapter()));

@@ -8,7 +8,7 @@ import {
   UnauthorizedException,
 } from '@nestjs/common';
 import { makeSentences, type Reason } from '@kanzel/core';
-import type { Refusal } from '@kanzel/contract';
+import type { PostRefused, Refusal } from '@kanzel/contract';
 
 /** Sentences where no campaign is at hand to name its parts. */
 const plain = makeSentences({ part: (k) => k, subject: (s) => s, thing: (t) => t });
@@ -57,3 +57,13 @@ export function refusePosted(reason: Reason): HttpException {
   const status = reason.code === 'campaignUnknown' ? 404 : reason.code === 'comeLater' ? 503 : 409;
   return refuseFor(status, reason);
 }
+
+/** What a request that is not what it should be is answered with. */
+export const refuseMalformed = (messages: readonly string[]): HttpException =>
+  refuse(400, 'The request is malformed, and nothing was changed.', messages);
+
+/** Posted entries that are not what they should be. */
+export const refusePost = ({ of, messages }: PostRefused): HttpException =>
+  of === 'request'
+    ? refuseMalformed(messages)
+    : refuse(400, 'These entries are malformed, and nothing was recorded.', messages);

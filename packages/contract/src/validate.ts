@@ -1,10 +1,14 @@
 import { plainToInstance } from 'class-transformer';
 import { validateSync, type ValidationError } from 'class-validator';
-import { err, ok, type EntryKind, type Result } from '@kanzel/core';
+import { err, ok, type EntryDraft, type EntryKind, type Result } from '@kanzel/core';
 import * as bodies from './bodies.ts';
 import { ReadingBody } from './answer-base.ts';
+import { lookUpRulesOnce } from './looked-up-once.ts';
 import { LoadoutChangedBody } from './loading-bodies.ts';
 import * as plans from './plan-bodies.ts';
+import { PostEntriesRequest } from './requests.ts';
+
+lookUpRulesOnce();
 
 type BodyClass = new () => object;
 
@@ -164,4 +168,30 @@ export function validateEntryBody(kind: string, body: unknown): Result<true, rea
   if (kind === 'ways.chosen' && messages.length === 0)
     messages.push(...checkWays((body as plans.WaysChosenBody).ways));
   return messages.length > 0 ? err(messages) : ok(true);
+}
+
+/** What is wrong with posted entries: with the request as a whole, or with the bodies of what it brings. */
+export interface PostRefused {
+  readonly of: 'request' | 'bodies';
+  readonly messages: readonly string[];
+}
+
+/** Validates the bodies of posted drafts by the class of their kind; the messages name draft and path. */
+export function checkDrafts(drafts: readonly { readonly kind: string; readonly body: unknown }[]): string[] {
+  return drafts.flatMap((draft, i) => {
+    const valid = validateEntryBody(draft.kind, draft.body);
+    return valid.ok ? [] : valid.error.map((m) => `entries[${i}].${m.startsWith('kind') ? m : `body.${m}`}`);
+  });
+}
+
+/**
+ * Reads posted entries from a parsed body: the request, then the body of each draft by its kind. What is read is what was sent:
+ * a member that no class lists is refused, so that none has to be taken away. Errors: one message per violation, with its path.
+ */
+export function readPostedEntries(value: object): Result<readonly EntryDraft[], PostRefused> {
+  const request = check(PostEntriesRequest, value);
+  if (request.length > 0) return err({ of: 'request', messages: request });
+  const { entries } = value as { entries: EntryDraft[] };
+  const bodies = checkDrafts(entries);
+  return bodies.length > 0 ? err({ of: 'bodies', messages: bodies }) : ok(entries);
 }

@@ -1,5 +1,7 @@
+import type { IncomingMessage } from 'node:http';
 import { boundJson, type JsonBounds, type JsonExcess } from '@kanzel/formats';
-import { SCAN_TYPES } from '@kanzel/core';
+import { err, ok, SCAN_TYPES, type Result } from '@kanzel/core';
+import type { Refusal } from '@kanzel/contract';
 import express, { type ErrorRequestHandler, type Request, type RequestHandler, type Response } from 'express';
 import { isFromHere } from './same-origin.ts';
 
@@ -22,6 +24,34 @@ const EXCESS: Readonly<Record<JsonExcess['what'], string>> = {
   name: 'a member in it has a name that nothing may have',
 };
 
+/** A request that is sent away at the door, before anything is done for it. */
+export interface SentAway {
+  readonly status: number;
+  readonly body: Refusal;
+}
+
+/** Nobody stands behind a request. */
+export const NOBODY: SentAway = {
+  status: 401,
+  body: {
+    message:
+      'Nobody is signed in here, or the session has ended. What you typed is kept on this device; sign in to send it.',
+  },
+};
+
+/** Sends away what comes from a page of somebody else; `names`: what this server is called besides its address. */
+export function refusedByPlace(
+  request: Pick<IncomingMessage, 'headers'>,
+  names: readonly string[],
+): SentAway | undefined {
+  if (isFromHere(request, names)) return undefined;
+  const message =
+    'This came from another page than ours, and nothing was changed. If this is the address people use here, the server has to be started with --name and it.';
+  return { status: 403, body: { message } };
+}
+
+const MALFORMED = 'The request is malformed, and nothing was changed.';
+
 const sayNo = (response: Response, status: number, message: string): void => {
   // Whatever is still coming is not read.
   response.setHeader('Connection', 'close').status(status).json({ message });
@@ -36,16 +66,28 @@ class BodyRefused extends Error {
   }
 }
 
+const sayExcess = ({ what, at }: JsonExcess): string =>
+  `The request was refused, and nothing was changed: ${EXCESS[what]} (at byte ${at}).`;
+
 const boundedBy =
   (bounds: JsonBounds) =>
   (_request: unknown, _response: unknown, body: Buffer): void => {
     const found = boundJson(body, bounds);
-    if (!found.ok)
-      throw new BodyRefused(
-        413,
-        `The request was refused, and nothing was changed: ${EXCESS[found.error.what]} (at byte ${found.error.at}).`,
-      );
+    if (!found.ok) throw new BodyRefused(413, sayExcess(found.error));
   };
+
+/** The body of somebody who is signed on: bounded, then parsed. Errors: it exceeds a bound, or is not a JSON object. */
+export function readSignedBody(bytes: Buffer): Result<object, SentAway> {
+  const found = boundJson(bytes, SIGNED_BOUNDS);
+  if (!found.ok) return err({ status: 413, body: { message: sayExcess(found.error) } });
+  try {
+    const value: unknown = JSON.parse(bytes.toString('utf8'));
+    if (typeof value === 'object' && value !== null && !Array.isArray(value)) return ok(value);
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error;
+  }
+  return err({ status: 400, body: { message: MALFORMED } });
+}
 
 const parserFor = (limit: number, bounds: JsonBounds): RequestHandler =>
   express.json({ limit, strict: true, type: 'application/json', verify: boundedBy(bounds) });
@@ -61,7 +103,7 @@ const sayWhatWasWrong: ErrorRequestHandler = (error: unknown, _request, response
   if (type === 'entity.too.large')
     return sayNo(response, 413, 'The request is larger than anything here, and nothing was changed.');
   if (type === 'entity.parse.failed' || (status !== undefined && status >= 400 && status < 500))
-    return sayNo(response, 400, 'The request is malformed, and nothing was changed.');
+    return sayNo(response, 400, MALFORMED);
   next(error);
 };
 
@@ -81,21 +123,12 @@ export function bodyDoor(
     if (!path.startsWith('/api/')) return next();
     response.setHeader('Cache-Control', 'no-store');
     if (request.method === 'GET' || request.method === 'HEAD') return next();
-    if (!isFromHere(request, names))
-      return sayNo(
-        response,
-        403,
-        'This came from another page than ours, and nothing was changed. If this is the address people use here, the server has to be started with --name and it.',
-      );
+    const stranger = refusedByPlace(request, names);
+    if (stranger) return sayNo(response, stranger.status, stranger.body.message);
     if (!hasBody(request)) return next();
     const isScan = path === SCANS_ROUTE;
     const isOpen = OPEN_ROUTES.has(path);
-    if (!isOpen && !(await isSignedOn(request)))
-      return sayNo(
-        response,
-        401,
-        'Nobody is signed in here, or the session has ended. What you typed is kept on this device; sign in to send it.',
-      );
+    if (!isOpen && !(await isSignedOn(request))) return sayNo(response, NOBODY.status, NOBODY.body.message);
     const type = (request.headers['content-type'] ?? '').split(';')[0]?.trim().toLowerCase() ?? '';
     if (isScan ? !SCAN_TYPES.some((t) => t === type) : type !== 'application/json')
       return sayNo(

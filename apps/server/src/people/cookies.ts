@@ -11,6 +11,13 @@ export const TABLET_COOKIE = 'kanzel_tablet';
 export const cookieOf = (request: Request, name: string): string | undefined =>
   ownMember(request.cookies as Record<string, string | undefined>, name);
 
+/** The token of a session in a `Cookie` header, for who reads it before the application does. */
+export const sessionTokenOf = (header: string | undefined): string | undefined =>
+  (header ?? '')
+    .split(/;\s*/)
+    .find((c) => c.startsWith(`${SESSION_COOKIE}=`))
+    ?.slice(SESSION_COOKIE.length + 1);
+
 /** What a browser runs on, in words for people; what it says of itself is long, and mostly not true. */
 function kindOfDevice(agent: string): string {
   if (/Mobi/.test(agent)) return 'a phone';

@@ -2,6 +2,7 @@ import { Inject, Injectable, type CanActivate, type ExecutionContext } from '@ne
 import { Reflector } from '@nestjs/core';
 import type { Role } from '@kanzel/core';
 import { OPEN, ROLE, SESSION_COOKIE, type WithPerson } from '../access.ts';
+import { NOBODY } from '../door/bodies.ts';
 import { refuse } from '../refusal.ts';
 import { CLOCK, type Clock } from '../settings.ts';
 import { cookieOf } from './cookies.ts';
@@ -23,11 +24,7 @@ export class SessionGuard implements CanActivate {
     if (this.reflector.getAllAndOverride<boolean | undefined>(OPEN, targets)) return true;
     const request = context.switchToHttp().getRequest<WithPerson>();
     const person = request.person ?? (await this.sessions.whose(cookieOf(request, SESSION_COOKIE)));
-    if (!person)
-      throw refuse(
-        401,
-        'Nobody is signed in here, or the session has ended. What you typed is kept on this device; sign in to send it.',
-      );
+    if (!person) throw refuse(401, NOBODY.body.message);
     const roles = this.reflector.getAllAndOverride<readonly Role[] | undefined>(ROLE, targets);
     const now = this.clock.now().toISOString();
     if (roles && !roles.some((role) => holds(person, role, now)))

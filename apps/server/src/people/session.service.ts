@@ -1,5 +1,5 @@
 import { EventEmitter } from 'node:events';
-import { createHash, randomBytes } from 'node:crypto';
+import { hash, randomBytes } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import type { PersonView, SessionView } from '@kanzel/contract';
@@ -20,7 +20,7 @@ const ABSENCE: Readonly<Record<SessionRow['kind'], number>> = { pin: 10, passphr
 /** How fine the last touch is kept (ms). */
 const TOUCH = 30_000;
 
-export const tokenHash = (token: string): string => createHash('sha256').update(token).digest('hex');
+export const tokenHash = (token: string): string => hash('sha256', token, 'hex');
 
 /** A session is named by part of its token's hash, which opens nothing. */
 const idOf = (row: SessionRow): string => row.tokenHash.slice(0, 24);

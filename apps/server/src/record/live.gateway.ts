@@ -8,19 +8,13 @@ import {
 } from '@nestjs/websockets';
 import { EVENTS, LIVE_PATH } from '@kanzel/contract';
 import type { Server, Socket } from 'socket.io';
-import { SESSION_COOKIE } from '../access.ts';
-import { SessionService, tokenHash } from '../people/index.ts';
+import { sessionTokenOf, SessionService, tokenHash } from '../people/index.ts';
 import { MonitorService } from '../monitor/index.ts';
 import { CLOCK, type Clock } from '../settings.ts';
 import { RecordService } from './record.service.ts';
 
 /** How often lines are held against the sessions that opened them (ms). */
 const LOOKS_EVERY = 2000;
-
-function sessionToken(socket: Socket): string | undefined {
-  const cookies = (socket.handshake.headers.cookie ?? '').split(/;\s*/);
-  return cookies.find((c) => c.startsWith(`${SESSION_COOKIE}=`))?.slice(SESSION_COOKIE.length + 1);
-}
 
 /** The live line: announces entries and monitor readings to every signed-in browser. */
 @WebSocketGateway({ path: LIVE_PATH, serveClient: false })
@@ -48,7 +42,7 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
   }
 
   async handleConnection(socket: Socket): Promise<void> {
-    const token = sessionToken(socket);
+    const token = sessionTokenOf(socket.handshake.headers.cookie);
     const person = await this.sessions.whose(token);
     if (!person || !token) {
       socket.emit('refused', 'Sign in first.');
@@ -64,7 +58,7 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
   /** A line ends with the session that opened it, also when nobody says so and only its time has run out. */
   private async endLinesOfEndedSessions(): Promise<void> {
     for (const [, socket] of this.server.sockets.sockets) {
-      const token = sessionToken(socket);
+      const token = sessionTokenOf(socket.handshake.headers.cookie);
       // Where it cannot be told whether a session lasts, nobody goes on hearing.
       const lasts = await this.sessions.lasts(token).catch(() => false);
       if (this.present.has(socket.id) && !lasts) socket.disconnect(true);

@@ -1,6 +1,7 @@
 import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Query, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import {
+  checkDrafts,
   PostEntriesRequest,
   ReleaseRequest,
   type EntriesResponse,
@@ -15,9 +16,9 @@ import { Signed } from '../access.ts';
 import { placeOf } from '../door/place.ts';
 import { KeyService, LogGuardService } from '../installation/index.ts';
 import { IdentityService, PeopleService } from '../people/index.ts';
-import { refuse, refuseFor, refusePosted } from '../refusal.ts';
+import { refuse, refuseFor, refusePost, refusePosted } from '../refusal.ts';
 import { CLOCK, type Clock } from '../settings.ts';
-import { RecordService, validateDrafts } from './record.service.ts';
+import { RecordService } from './record.service.ts';
 
 @ApiTags('record')
 @Controller('api/campaigns/:campaign')
@@ -50,9 +51,8 @@ export class RecordController {
     @Body() request: PostEntriesRequest,
     @Signed() person: PersonView,
   ): Promise<PostEntriesResponse> {
-    const messages = validateDrafts(request.entries);
-    if (messages.length > 0)
-      throw refuse(400, 'These entries are malformed, and nothing was recorded.', messages);
+    const messages = checkDrafts(request.entries);
+    if (messages.length > 0) throw refusePost({ of: 'bodies', messages });
     // Undefined members are those a client left out; the draft is what remains.
     const drafts = request.entries.map((e) => JSON.parse(JSON.stringify(e)) as EntryDraft);
     const posted = await this.record.post(campaign, drafts, person);

@@ -21,12 +21,7 @@ import {
   type Reason,
   type Result,
 } from '@kanzel/core';
-import {
-  validateEntryBody,
-  type OpenCampaignRequest,
-  type PersonView,
-  type PostEntriesResponse,
-} from '@kanzel/contract';
+import type { OpenCampaignRequest, PersonView, PostEntriesResponse } from '@kanzel/contract';
 import { DataSource, Repository } from 'typeorm';
 import { AttachmentsService } from '../attachments/index.ts';
 import { KeyService, LogGuardService, LogService } from '../installation/index.ts';
@@ -386,14 +381,4 @@ function campaignRow(first: Entry, { aircraft, pack, limitBook }: Basis): Campai
 function sameDraft(recorded: Entry, draft: EntryDraft): Result<Entry, Reason> {
   const { seq: _seq, receivedAt: _receivedAt, prevHash: _prevHash, hash: _hash, ...original } = recorded;
   return canonicalJson(original) === canonicalJson(draft) ? ok(recorded) : err(reason('idReused'));
-}
-
-/** Validates posted drafts by the class of their kind; the messages name draft and path. */
-export function validateDrafts(
-  drafts: readonly { kind: string; body: unknown; id: string }[],
-): readonly string[] {
-  return drafts.flatMap((draft, i) => {
-    const valid = validateEntryBody(draft.kind, draft.body);
-    return valid.ok ? [] : valid.error.map((m) => `entries[${i}].${m.startsWith('kind') ? m : `body.${m}`}`);
-  });
 }

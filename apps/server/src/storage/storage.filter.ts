@@ -10,6 +10,17 @@ function sqliteCode(error: unknown): string | undefined {
   return typeof said === 'string' && said.startsWith('SQLITE_') ? said : undefined;
 }
 
+/** What is answered, and said to the administrator, when the database could not write; undefined for any other error. */
+export function notRecorded(error: unknown): Refusal | undefined {
+  const code = sqliteCode(error);
+  if (code === undefined) return undefined;
+  const why = code.startsWith('SQLITE_FULL') ? 'the disk of the server is full' : `the database said ${code}`;
+  process.stderr.write(`Nothing was recorded: ${why}. ${error instanceof Error ? error.message : ''}\n`);
+  return {
+    message: `Nothing was recorded: ${why}. What you entered is kept on this device and sent again.`,
+  };
+}
+
 /**
  * A database that cannot write is answered as "not now" (503), never as a refusal: nothing was recorded, and
  * the device keeps what it has and tries again. Everything else is answered as it always is.
@@ -17,15 +28,8 @@ function sqliteCode(error: unknown): string | undefined {
 @Catch()
 export class StorageFilter extends BaseExceptionFilter {
   override catch(error: unknown, host: ArgumentsHost): void {
-    const code = sqliteCode(error);
-    if (code === undefined || host.getType() !== 'http') return super.catch(error, host);
-    const why = code.startsWith('SQLITE_FULL')
-      ? 'the disk of the server is full'
-      : `the database said ${code}`;
-    process.stderr.write(`Nothing was recorded: ${why}. ${error instanceof Error ? error.message : ''}\n`);
-    const body: Refusal = {
-      message: `Nothing was recorded: ${why}. What you entered is kept on this device and sent again.`,
-    };
+    const body = host.getType() === 'http' ? notRecorded(error) : undefined;
+    if (!body) return super.catch(error, host);
     host.switchToHttp().getResponse<Response>().status(503).json(body);
   }
 }

@@ -209,12 +209,22 @@ export function mayHaveRunOut(
   if (part?.check.answer.kind === 'computed') return true;
   const answer = standingAnswer(state.parts.get(key));
   if (!part || !answer) return false;
-  const { hours, flights } = part.check.validity ?? {};
-  if (hours !== undefined && now > answer.instant + hours * 3_600_000) return true;
-  // What a flight has used up is wanted anew some time after it.
-  if (flights !== undefined && state.states.size > 0) return true;
+  const { hours, flights, until } = part.check.validity ?? {};
+  // Whoever was good for longer than that before was kept so by a state, and loses it by an entry, or after a landing.
+  const limit = answer.instant + (hours ?? Infinity) * 3_600_000;
+  if (before <= limit && now > limit) return true;
+  // What a flight has used up is wanted anew some time after it: that time comes once.
+  if ((flights !== undefined || until !== undefined) && landingPasses(state, before, now)) return true;
   const { kind } = part.check.answer;
   return (kind === 'document' || kind === 'loading') && dayOf(before) !== dayOf(now);
+}
+
+/** Whether the time in which a landed flight is still being written down ends between two instants. */
+function landingPasses(state: CampaignState, before: number, now: number): boolean {
+  const landed = stateFor(state, 'flown', WHOLE_AIRCRAFT);
+  if (landed?.kind !== 'is' || !landed.by) return false;
+  const until = landed.by.since.instant + WRITTEN_DOWN;
+  return before <= until && now > until;
 }
 
 const dayOf = (instant: number): number => Math.floor(instant / 86_400_000);

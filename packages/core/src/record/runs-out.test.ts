@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { BASIS, check, IDLE_LIMIT, PACK, reading, Scribe, START } from '../testing/world.ts';
 import { provenAnew } from '../testing/asked-anew.ts';
 import { untold } from '../testing/untold.ts';
@@ -532,14 +533,69 @@ describe('the quick look at what the clock may have ended', () => {
     const s = answered();
     expect(asks(s.state(), hour(1), hour(3))).toEqual(['apart']);
     expect(asks(s.state(), hour(1), hour(3, 1))).toEqual(['hours', 'apart']);
+    // Two hours pass once: what was good behind them is kept so by something else.
+    expect(asks(s.state(), hour(3), hour(3, 1))).toEqual(['hours', 'apart']);
+    expect(asks(s.state(), hour(3, 1), hour(4))).toEqual(['apart']);
     // The day changes at midnight, sixteen hours after the beginning.
-    expect(asks(s.state(), hour(15.9), hour(15.99))).toEqual(['hours', 'apart']);
-    expect(asks(s.state(), hour(15.9), hour(16))).toEqual(['hours', 'paper', 'apart']);
-    expect(asks(s.state(), hour(16), hour(39.9))).toEqual(['hours', 'apart']);
+    expect(asks(s.state(), hour(15.9), hour(15.99))).toEqual(['apart']);
+    expect(asks(s.state(), hour(15.9), hour(16))).toEqual(['paper', 'apart']);
+    expect(asks(s.state(), hour(16), hour(39.9))).toEqual(['apart']);
     set(s, 'power', 'on');
-    expect(asks(s.state(), hour(1), hour(2))).toEqual(['flights', 'apart']);
+    expect(asks(s.state(), hour(1), hour(2))).toEqual(['apart']);
+    // A landed flight may be written down for half a day, which passes once as well.
+    set(s, 'flown', 'yes', hour(2));
+    expect(asks(s.state(), hour(4), hour(14))).toEqual(['apart']);
+    expect(asks(s.state(), hour(4), hour(14, 1))).toEqual(['flights', 'apart']);
+    expect(asks(s.state(), hour(14), hour(14, 1))).toEqual(['flights', 'apart']);
+    expect(asks(s.state(), hour(14, 1), hour(15))).toEqual(['apart']);
     read(s, 'one', 700);
-    expect(asks(s.state(), hour(1), hour(2))).toEqual(['flights', 'apart']);
+    expect(asks(s.state(), hour(4), hour(5))).toEqual(['apart']);
+  });
+
+  test('whatever happens in whatever order: behind every entry as if everything were asked anew', () => {
+    const flown = { state: 'flown', becomes: 'yes' };
+    const on = { state: 'power', becomes: 'on' };
+    const asked = [
+      check('hours', { validity: { hours: 2 } }),
+      check('until-flown', { validity: { hours: 2, until: flown } }),
+      check('until-on', { validity: { hours: 2, until: on } }),
+      check('flights', { validity: { flights: 1 } }),
+      check('flights-kept', { validity: { flights: 1, hours: 5, until: flown } }),
+      check('upon', { standsOn: ['until-flown'] }),
+      flying('climb'),
+      flying('descent'),
+    ];
+    const happens = fc.oneof(
+      fc.record({ answer: fc.constantFrom(...asked.map((c) => c.id)) }),
+      fc.record({
+        state: fc.constantFrom('flown', 'power'),
+        to: fc.boolean(),
+      }),
+    );
+    // Some hours together, and now and then a night: a landing has to be long ago as often as not.
+    const gap = fc.oneof(
+      { arbitrary: fc.integer({ min: 0, max: 100 }), weight: 3 },
+      { arbitrary: fc.integer({ min: 560, max: 760 }), weight: 1 },
+    );
+    fc.assert(
+      fc.property(fc.array(fc.tuple(gap, happens), { minLength: 10, maxLength: 40 }), (story) => {
+        const s = new Scribe().open(world(asked));
+        let minutes = 60;
+        for (const [gone, what] of story) {
+          minutes += gone;
+          const at = hour(minutes / 60);
+          if ('answer' in what) confirm(s, what.answer, 'aircraft', at);
+          else if (what.state === 'flown') set(s, 'flown', what.to ? 'yes' : 'no', at);
+          else set(s, 'power', what.to ? 'on' : 'off', at);
+        }
+        let state: CampaignState | undefined;
+        for (const entry of s.entries) {
+          state = foldEntries([entry], state);
+          expect([entry.at, [...state.proofs.keys()].sort()]).toEqual([entry.at, provenAnew(state)]);
+        }
+      }),
+      { numRuns: 600 },
+    );
   });
 
   test('what rests on earlier evidence: after its last instant', () => {
