@@ -1,4 +1,4 @@
-import { useState, type ReactElement } from 'react';
+import { lazy, Suspense, useState, type ReactElement } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { MAY } from '@kanzel/core';
 import { submit } from '../sync/campaign-store.ts';
@@ -7,9 +7,10 @@ import { HoldButton } from '../ui/hold-button.tsx';
 import { Problem } from '../ui/field.tsx';
 import { useCampaign } from './campaign-context.ts';
 import { FlightNarrowed } from './flight-narrowed.tsx';
-import { WayThere } from './way-there.tsx';
 import { Holdings } from './holdings.tsx';
 import { whenInWords } from '../ui/when.ts';
+
+const WayThere = lazy(() => import('./way-there.tsx'));
 
 /** A gate by itself: what holds it, with each cure; or the act of passing it. */
 export function GateSheet(): ReactElement {
@@ -56,7 +57,9 @@ export function GateSheet(): ReactElement {
       ) : null}
       {gate.gate.before === 'flight' ? <FlightNarrowed /> : null}
       <Holdings gate={gate} label={`What holds ${gate.gate.title}`} />
-      {gate.state === 'held' ? <WayThere gate={gate} /> : null}
+      <Suspense fallback={null}>
+        <WayThere gate={gate} className="mt-3 text-ink-2" />
+      </Suspense>
       {gate.state === 'open' && gate.gate.before !== 'release' ? (
         <>
           <p className="mt-1 mb-4 text-ink-2">

@@ -1,4 +1,4 @@
-import { useState, type ReactElement } from 'react';
+import { lazy, Suspense, useState, type ReactElement } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
 import { ownMember, stateFor, stateValue, STATIONS, type Cure, type GateStatus } from '@kanzel/core';
 import { serverNow } from '../sync/clock.ts';
@@ -8,10 +8,11 @@ import { useNow } from '../shell/plate.tsx';
 import { dismissRefused, submit, useCampaigns } from '../sync/campaign-store.ts';
 import { roleAmong, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
-import { useWayToGate, wayInWords } from './way-there.tsx';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
 import { newerThan, useLibrary } from './newer-basis.ts';
 import { momentInWords, whenInWords } from '../ui/when.ts';
+
+const WayThere = lazy(() => import('./way-there.tsx'));
 
 /** Where a reason is cured, as an address. */
 export function cureLink(view: CampaignView, cure: Cure): string {
@@ -99,7 +100,6 @@ function Running(): ReactElement | null {
 /** Why the next gate is held, sentence by sentence, each leading to its cure; or that it is open. */
 export function GateNote({ gate }: { gate: GateStatus }): ReactElement {
   const view = useCampaign();
-  const way = useWayToGate(gate);
   return (
     <MarginNote title={`Gate: ${gate.gate.title} is ${gate.state === 'held' ? 'held' : 'open'}`}>
       {gate.holdings.length > 0 ? (
@@ -123,9 +123,9 @@ export function GateNote({ gate }: { gate: GateStatus }): ReactElement {
           {gate.gate.before === 'release' ? 'Only the signature is missing' : `Pass ${gate.gate.title}`}
         </Link>
       )}
-      {way && way.minutes > 0 ? (
-        <p className="cap mt-1">Shortest way: {wayInWords(way, view.state.plan?.day !== undefined)}</p>
-      ) : null}
+      <Suspense fallback={null}>
+        <WayThere gate={gate} className="cap mt-1" />
+      </Suspense>
     </MarginNote>
   );
 }

@@ -1,43 +1,43 @@
 import { useDeferredValue, useMemo, type ReactElement } from 'react';
-import {
-  formatFigure,
-  ROLE_TITLES,
-  wayToGate,
-  type GateStatus,
-  type Role,
-  type WayToGate,
-} from '@kanzel/core';
+import { formatFigure, ROLE_TITLES, wayToGate, type GateStatus, type Role } from '@kanzel/core';
 import { useNow } from '../shell/plate.tsx';
 import { useCampaign } from './campaign-context.ts';
 
-/** The way to a gate with the people of the plan of the day who are there now. */
-export function useWayToGate(gate: GateStatus | undefined): WayToGate | undefined {
+/**
+ * How long the way to a gate is with the people who are there now, and who is missing; nothing where there is none to go.
+ * Fetched when it is shown: laying out a day is a good part of the planning.
+ */
+export default function WayThere({
+  gate,
+  className,
+}: {
+  gate: GateStatus;
+  className: string;
+}): ReactElement | null {
   const view = useCampaign();
   const now = useNow(60_000).toISOString().slice(0, 16);
   // What was just kept is painted first; the way is reckoned after it.
   const state = useDeferredValue(view.state);
   const { index } = view;
-  return useMemo(() => {
-    if (gate?.state !== 'held') return undefined;
-    return wayToGate(state, index, gate, state.plan?.day, `${now}:00.000Z`);
-  }, [state, index, gate, now]);
-}
-
-/** Says it: how long, with whom, and who is missing. */
-export function wayInWords(way: WayToGate, planned: boolean): string {
+  const way = useMemo(
+    () =>
+      gate.state === 'held' ? wayToGate(state, index, gate, state.plan?.day, `${now}:00.000Z`) : undefined,
+    [state, index, gate, now],
+  );
+  if (!way || way.minutes === 0) return null;
+  const planned = view.state.plan?.day !== undefined;
   const missing = way.missing.map((r) => ROLE_TITLES[r as Role].toLowerCase());
   const time = `${formatFigure(way.minutes, 1)} min of checks${planned ? ' with the people who are there' : ', one after another'}`;
-  if (missing.length === 0) return time;
-  return planned
-    ? `${time}; nobody is there as ${missing.join(', ')}`
-    : `${time}, with ${missing.join(' and ')}`;
-}
-
-export function WayThere({ gate }: { gate: GateStatus }): ReactElement | null {
-  const view = useCampaign();
-  const way = useWayToGate(gate);
-  if (!way || way.minutes === 0) return null;
+  const roles =
+    missing.length === 0
+      ? ''
+      : planned
+        ? `; nobody is there as ${missing.join(', ')}`
+        : `, with ${missing.join(' and ')}`;
   return (
-    <p className="mt-3 text-ink-2">Shortest way: {wayInWords(way, view.state.plan?.day !== undefined)}.</p>
+    <p className={className}>
+      Shortest way: {time}
+      {roles}.
+    </p>
   );
 }

@@ -17,7 +17,15 @@ import {
 import type { EntriesResponse, PostEntriesResponse } from '@kanzel/contract';
 import { api } from '../api/client.ts';
 import { sendCopies } from './copies.ts';
-import { local } from './database.ts';
+import {
+  enqueue,
+  entriesFrom,
+  forgetEntries,
+  noteRefused,
+  queueOf,
+  rememberEntries,
+  takeOff,
+} from './database.ts';
 import { serverInstant } from './clock.ts';
 import { newDeed } from './deed.ts';
 import { rolesOf, useSession } from './session.ts';
@@ -60,7 +68,7 @@ pages.onmessage = (event: MessageEvent<string>): void => {
 };
 
 async function readQueue(id: string): Promise<void> {
-  const queue = await local.queue.where('campaign').equals(id).sortBy('order');
+  const queue = await queueOf(id);
   put(id, withQueue(get(id), queue));
 }
 
@@ -100,13 +108,10 @@ const AT_ONCE = 200;
  */
 async function store(entries: readonly Entry[]): Promise<void> {
   for (let from = 0; from < entries.length; from += AT_ONCE) {
-    await local.entries.bulkPut(entries.slice(from, from + AT_ONCE));
+    await rememberEntries(entries.slice(from, from + AT_ONCE));
     await breath();
   }
-  await local.queue
-    .where('id')
-    .anyOf(entries.map((e) => e.id))
-    .delete();
+  await takeOff(entries.map((e) => e.id));
 }
 
 /** Adds confirmed entries; a gap is filled by asking. */
@@ -122,10 +127,7 @@ const catching = new Map<string, Promise<void>>();
 async function remembered(id: string): Promise<readonly Entry[]> {
   const all: Entry[] = [];
   for (;;) {
-    const some = await local.entries
-      .where('[campaign+seq]')
-      .between([id, all.length + 1], [id, all.length + AT_ONCE], true, true)
-      .toArray();
+    const some = await entriesFrom(id, all.length + 1, AT_ONCE);
     if (some.some((e, i) => e.seq !== all.length + 1 + i)) return [];
     all.push(...some);
     if (some.length < AT_ONCE) return all;
@@ -174,7 +176,7 @@ export function catchUp(id: string): Promise<void> {
       await store(entries);
       return readQueue(id);
     }
-    await local.entries.where('campaign').equals(id).delete();
+    await forgetEntries(id);
     put(id, begunAnew(get(id)));
     const all = await api.get<EntriesResponse>(`/api/campaigns/${id}/entries`);
     if (all.ok) {
@@ -269,8 +271,7 @@ export async function flush(id: string): Promise<void> {
       }
       setReachable(true);
       patience.delete(id);
-      for (const { id: entry, reason: why } of answer.value.refused)
-        await local.queue.where('id').equals(entry).modify({ refused: why });
+      await noteRefused(answer.value.refused);
       await confirm(id, answer.value.accepted);
       await store(answer.value.accepted);
       await readQueue(id);
@@ -282,10 +283,7 @@ export async function flush(id: string): Promise<void> {
 }
 
 async function refuseAll(id: string, batch: readonly Queued[], why: Reason): Promise<void> {
-  await local.queue
-    .where('id')
-    .anyOf(batch.map((q) => q.id))
-    .modify({ refused: why });
+  await noteRefused(batch.map((q) => ({ id: q.id, reason: why })));
   await readQueue(id);
 }
 
@@ -296,7 +294,7 @@ export function flushAll(): void {
 
 /** Takes a refused draft off the list, once a person has read why. */
 export async function dismissRefused(id: string, draft: string): Promise<void> {
-  await local.queue.where('id').equals(draft).delete();
+  await takeOff([draft]);
   await readQueue(id);
 }
 
@@ -329,7 +327,7 @@ export async function submit<K extends EntryKind>(
   const admitted = admit(draft, state, serverInstant());
   if (!admitted.ok) return admitted;
   try {
-    await local.queue.add({ id: draft.id, campaign: id, draft });
+    await enqueue({ id: draft.id, campaign: id, draft });
   } catch (error) {
     return err(reason('deviceFull', { message: error instanceof Error ? error.message : String(error) }));
   }

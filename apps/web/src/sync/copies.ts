@@ -12,7 +12,7 @@ import {
   type Scan,
 } from '@kanzel/core';
 import { api, type RequestFailure } from '../api/client.ts';
-import { local } from './database.ts';
+import { copyOf, rememberCopy } from './database.ts';
 
 /**
  * Keeps a photograph or a scanned sheet on this device, to be sent with the entry that refers to it.
@@ -26,7 +26,7 @@ export async function keepCopy(file: File): Promise<Result<Scan, Reason>> {
     return err(reason('scanTooLarge', { name: file.name, most: Math.round(LARGEST_SCAN / 1_000_000) }));
   const sha256 = sha256OfBytes(new Uint8Array(await file.arrayBuffer()));
   try {
-    await local.copies.put({ sha256, name: file.name, contents: new Blob([file], { type }), sent: false });
+    await rememberCopy({ sha256, name: file.name, contents: new Blob([file], { type }), sent: false });
   } catch (error) {
     return err(reason('deviceFull', { message: error instanceof Error ? error.message : String(error) }));
   }
@@ -42,17 +42,17 @@ export async function sendCopies(drafts: readonly EntryDraft[]): Promise<Request
     drafts.flatMap((d) => (d.kind === 'answer.given' ? scansOf(d.body.answer).map((s) => s.sha256) : [])),
   );
   for (const sha256 of wanted) {
-    const copy = await local.copies.get(sha256);
+    const copy = await copyOf(sha256);
     if (!copy || copy.sent) continue;
     const answer = await api.send<Scan>(`/api/scans?name=${encodeURIComponent(copy.name)}`, copy.contents);
     if (!answer.ok) return answer.error;
-    await local.copies.update(sha256, { sent: true });
+    await rememberCopy({ ...copy, sent: true });
   }
   return undefined;
 }
 
 /** Where a copy can be looked at: on this device when it was taken here, else on the server. */
 export async function copyAddress(scan: Scan): Promise<string> {
-  const here = await local.copies.get(scan.sha256);
+  const here = await copyOf(scan.sha256);
   return here ? URL.createObjectURL(here.contents) : `/api/scans/${scan.sha256}`;
 }

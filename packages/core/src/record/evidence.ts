@@ -139,8 +139,10 @@ function usedUp(
   deed: Deed,
   now: number,
 ): Reason | undefined {
+  const { validity } = part.check;
+  if (!validity) return undefined;
   for (const [member, { state: name, becomes, leaves, code }] of Object.entries(COUNTED)) {
-    const allowed = part.check.validity?.[member as keyof typeof COUNTED];
+    const allowed = validity[member as keyof typeof COUNTED];
     if (allowed === undefined) continue;
     const counted = changesUnseen(state, index, part, name, deed).filter((c) =>
       becomes === undefined ? c.was === leaves && c.value !== leaves : c.value === becomes,
