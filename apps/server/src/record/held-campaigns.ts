@@ -35,7 +35,7 @@ interface Held {
 }
 
 /** Entries after which the state is remembered for whoever has not seen what comes next. */
-const REMEMBERS_EVERY = 32;
+const REMEMBERS_EVERY = 128;
 
 /** How far back of the newest entry a state lies, in powers of two. */
 const octave = (count: number, newest: number): number => Math.floor(Math.log2(Math.max(1, newest - count)));

@@ -16,7 +16,6 @@ import { Foot } from '../shell/foot.tsx';
 import { Frame } from '../shell/frame.tsx';
 import { CampaignPlate, useNow } from '../shell/plate.tsx';
 import { Spine } from '../shell/spine.tsx';
-import { SimulationPanel } from '../simulation/simulation-panel.tsx';
 import { openCampaign, useCampaigns } from '../sync/campaign-store.ts';
 import { watch } from '../sync/live.ts';
 import { expectReadings } from '../sync/monitor-store.ts';
@@ -40,6 +39,9 @@ const ReleaseSheet = lazy(async () => ({
 }));
 const ReleaseMargin = lazy(async () => ({
   default: (await import('../release/release-margin.tsx')).ReleaseMargin,
+}));
+const SimulationPanel = lazy(async () => ({
+  default: (await import('../simulation/simulation-panel.tsx')).SimulationPanel,
 }));
 const BasisSheet = lazy(async () => ({ default: (await import('./basis-sheet.tsx')).BasisSheet }));
 
@@ -285,7 +287,11 @@ export default function CampaignPage(): ReactElement {
                 <Route path=":station" element={<StationSheet />} />
               </Routes>
             </Suspense>
-            {simulated && here !== undefined && !WITHOUT_ENGINES.includes(here) ? <SimulationPanel /> : null}
+            {simulated && here !== undefined && !WITHOUT_ENGINES.includes(here) ? (
+              <Suspense fallback={null}>
+                <SimulationPanel />
+              </Suspense>
+            ) : null}
           </>
         }
         margin={

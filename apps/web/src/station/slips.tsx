@@ -1,10 +1,12 @@
-import type { ReactElement } from 'react';
+import { lazy, Suspense, type ReactElement } from 'react';
+import { SheetDialog } from '../ui/sheet-dialog.tsx';
 import type { Slip } from './campaign-context.ts';
 import { Correct, Decide, NotApplicable, Override } from './slips/answer-slips.tsx';
-import { Find } from './slips/find-slip.tsx';
 import { Finding } from './slips/finding-slip.tsx';
 import { Keys } from './slips/keys-slip.tsx';
 import { TagOff, TagOn } from './slips/tag-slips.tsx';
+
+const Find = lazy(async () => ({ default: (await import('./slips/find-slip.tsx')).Find }));
 
 /** Whatever lies over the sheet. */
 export function Slips({
@@ -32,7 +34,17 @@ export function Slips({
     case 'keys':
       return <Keys onClose={onClose} />;
     case 'find':
-      return <Find onClose={onClose} />;
+      return (
+        <Suspense
+          fallback={
+            <SheetDialog open onClose={onClose} title="Find or do">
+              <p className="text-ink-2">Opening…</p>
+            </SheetDialog>
+          }
+        >
+          <Find onClose={onClose} />
+        </Suspense>
+      );
     default:
       return null;
   }
