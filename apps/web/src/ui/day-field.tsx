@@ -1,6 +1,7 @@
 import { lazy, Suspense, useId, useState, type ReactElement } from 'react';
 import { Popover } from 'radix-ui';
-import { dayInWords, readDay } from './when.ts';
+import { readDay } from './read-day.ts';
+import { dayInWords } from './when.ts';
 
 const Calendar = lazy(() => import('./calendar.tsx'));
 

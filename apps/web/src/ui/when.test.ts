@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { dayInWords, momentInWords, readDay, whenInWords } from './when.ts';
+import { readDay } from './read-day.ts';
+import { dayInWords, momentInWords, whenInWords } from './when.ts';
 
 test('a day is read as it is shown, and in the other ways people write it', () => {
   for (const text of [

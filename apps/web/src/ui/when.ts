@@ -1,4 +1,4 @@
-import { format, isSameDay, isValid, parse, parseISO } from 'date-fns';
+import { format, isSameDay, parseISO } from 'date-fns';
 
 const DAY = 'd MMM yyyy';
 
@@ -12,18 +12,4 @@ export const momentInWords = (iso: string): string => format(parseISO(iso), `${D
 export function whenInWords(iso: string, now = new Date()): string {
   const at = parseISO(iso);
   return isSameDay(at, now) ? format(at, 'HH:mm') : momentInWords(iso);
-}
-
-/** How a day may be written: as it is shown, as on paper, and as it is stored. */
-const WRITTEN = ['d MMM yyyy', 'd MMMM yyyy', 'yyyy-MM-dd', 'd.M.yyyy', 'd/M/yyyy'];
-
-/** A day as somebody wrote it, in ISO form; undefined when it is none. A year is written whole: "1.2.26" could be many days. */
-export function readDay(text: string): string | undefined {
-  const written = text.trim();
-  for (const form of WRITTEN) {
-    const day = parse(written, form, new Date(2000, 0, 1));
-    if (isValid(day) && day.getFullYear() >= 1900 && day.getFullYear() < 2200)
-      return format(day, 'yyyy-MM-dd');
-  }
-  return undefined;
 }

@@ -10,7 +10,8 @@ import { LineField, Picker } from '../../ui/picker.tsx';
 import { DraftBar } from '../draft/draft-bar.tsx';
 import { useDraft } from '../draft/use-draft.ts';
 import { DayField } from '../../ui/day-field.tsx';
-import { dayInWords, readDay } from '../../ui/when.ts';
+import { readDay } from '../../ui/read-day.ts';
+import { dayInWords } from '../../ui/when.ts';
 
 type InstrumentDocument = InstrumentRecord & { readonly format: 'kanzel-instrument'; readonly version: 1 };
 
