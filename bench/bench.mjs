@@ -21,6 +21,7 @@ import {
 import { BUILT_IN_LIBRARY, loadLibrary, readLibraryFolder } from '@kanzel/packs';
 import { benchSize, serve } from './large.mjs';
 import { benchHttp, benchSustained } from './http.mjs';
+import { benchImports } from './imports.mjs';
 import { benchFrames, benchLoading } from './loading.mjs';
 import { benchLong } from './long.mjs';
 import { benchScripts } from './scripts.mjs';
@@ -205,6 +206,7 @@ row(
 );
 
 await benchHttp(row, demo.url.replace('localhost', '127.0.0.1'), cookie, me.id, [busy]);
+await benchImports(row, demo.url.replace('localhost', '127.0.0.1'));
 
 // The browser: first load, and key press to painted verdict.
 const assets = join(ROOT, 'apps/web/dist/assets');

@@ -7,9 +7,12 @@ export { documentOfAircraft } from './aircraft-file.ts';
 export {
   librarySchema,
   LIBRARY_FORMATS,
+  parseLibraryDocument,
   parseLibraryFile,
+  readLibraryFile,
   SCHEMA_NAMES,
   type LibraryFormat,
   type ParsedFile,
+  type ReadFile,
   type SchemaName,
 } from './parse.ts';

@@ -18,7 +18,7 @@ import { compileEmergency } from './compile-emergency.ts';
 import { compileLimitBook } from './compile-limit-book.ts';
 import { compilePack, documentOfPack } from './compile-pack.ts';
 import { compileSystems } from './compile-systems.ts';
-import { parseLibraryFile, type ParsedFile } from './parse.ts';
+import { parsedFrom, parseLibraryFile, type ParsedFile, type ReadFile } from './parse.ts';
 import type { FileProblem } from './problem.ts';
 import { documentOfInstrument, documentOfLimitBook } from './write.ts';
 
@@ -110,12 +110,28 @@ export function identityOf(file: ParsedFile): string {
   return `${file.format} ${id}${typeof revision === 'number' ? `, revision ${revision}` : ''}`;
 }
 
-/** Files that were read before, by name and text: a library is loaded anew with every change of one file. */
-const remembered = new Map<string, ReturnType<typeof parseLibraryFile>>();
+type Parsed = Result<ParsedFile, readonly FileProblem[]>;
 
-function parseOnce(source: SourceFile): ReturnType<typeof parseLibraryFile> {
+/** Files that were read before, by name and text: a library is loaded anew with every change of one file. */
+const remembered = new Map<string, Parsed>();
+/** Texts that were read elsewhere, until they are asked for under a name. */
+const readElsewhere = new Map<string, ReadFile>();
+
+/** Takes over what a thread read of a text, so that nobody has to wait for it to be read here. */
+export function rememberRead(text: string, read: ReadFile): void {
+  if (readElsewhere.size >= 20) readElsewhere.clear();
+  readElsewhere.set(text, read);
+}
+
+function parseNow({ name, text }: SourceFile): Parsed {
+  const read = readElsewhere.get(text);
+  return read ? ok(parsedFrom(name, text, read)) : parseLibraryFile(name, text);
+}
+
+/** Reads a library file, or gives what it said when it was read before. Errors: those of `readLibraryFile`. */
+export function parseOnce(source: SourceFile): Parsed {
   const key = `${source.name}\0${source.text}`;
-  const parsed = remembered.get(key) ?? parseLibraryFile(source.name, source.text);
+  const parsed = remembered.get(key) ?? parseNow(source);
   if (remembered.size > 5000) remembered.clear();
   remembered.set(key, parsed);
   return parsed;

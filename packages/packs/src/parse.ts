@@ -115,21 +115,16 @@ function messageOf(error: ErrorObject): string {
 const isEcho = (error: ErrorObject): boolean =>
   error.keyword === 'if' || error.keyword === 'not' || error.keyword === 'oneOf';
 
-/**
- * Reads one library file (YAML, or JSON, which is YAML): syntax, format, version, schema. All problems are
- * named with line and path; nothing is accepted in part.
- * Errors: syntax; no or unknown `format`; a `version` newer than this program; every violation of the schema.
- */
-export function parseLibraryFile(file: string, text: string): Result<ParsedFile, readonly FileProblem[]> {
-  const read = readYaml(file, text);
-  if (!read.ok) return read;
-  const { document, lines, value } = read.value;
-  const at = (path: readonly (string | number)[], message: string): FileProblem => ({
-    file,
-    ...locate(document, lines, path),
-    place: placeOf(path),
-    message,
-  });
+type Place = (path: readonly (string | number)[], message: string) => FileProblem;
+
+/** What a library file says, without the way back to its lines: plain data, which a thread can hand over. */
+export interface ReadFile {
+  readonly format: LibraryFormat;
+  readonly value: Record<string, unknown>;
+}
+
+/** Format, version and schema of what was read; `at` says where in the file a problem is. */
+function checked(value: unknown, at: Place): Result<ReadFile, readonly FileProblem[]> {
   if (typeof value !== 'object' || value === null || Array.isArray(value))
     return err([at([], 'is not a library file: it holds no members')]);
   const members = value as Record<string, unknown>;
@@ -154,6 +149,63 @@ export function parseLibraryFile(file: string, text: string): Result<ParsedFile,
     const told = (found.length > 0 ? found : (validate.errors ?? [])).slice(0, MOST_TOLD);
     return err(told.map((e) => at(pathOf(e), messageOf(e))));
   }
-  const newest = known.upcast?.(members, written) ?? members;
-  return ok({ format: format as LibraryFormat, file, value: newest, problem: at });
+  return ok({ format: format as LibraryFormat, value: known.upcast?.(members, written) ?? members });
+}
+
+/** Where in a text a problem is. The text is read for it when there is one, which of most files there never is. */
+function placesIn(file: string, text: string): Place {
+  let read: ReturnType<typeof readYaml> | undefined;
+  return (path, message) => {
+    read ??= readYaml(file, text);
+    const { document, lines } = read.ok ? read.value : {};
+    return {
+      file,
+      ...(document && lines ? locate(document, lines, path) : {}),
+      place: placeOf(path),
+      message,
+    };
+  };
+}
+
+/**
+ * Reads one library file (YAML, or JSON, which is YAML): syntax, format, version, schema. All problems are
+ * named with line and path; nothing is accepted in part.
+ * Errors: syntax; no or unknown `format`; a `version` newer than this program; every violation of the schema.
+ */
+export function readLibraryFile(file: string, text: string): Result<ReadFile, readonly FileProblem[]> {
+  const read = readYaml(file, text);
+  if (!read.ok) return read;
+  const { document, lines, value } = read.value;
+  return checked(value, (path, message) => ({
+    file,
+    ...locate(document, lines, path),
+    place: placeOf(path),
+    message,
+  }));
+}
+
+/** A file that was read, here or in a thread, with the way back to its lines. */
+export const parsedFrom = (file: string, text: string, read: ReadFile): ParsedFile => ({
+  ...read,
+  file,
+  problem: placesIn(file, text),
+});
+
+/** Reads one library file, with the way back to its lines. Errors: those of `readLibraryFile`. */
+export function parseLibraryFile(file: string, text: string): Result<ParsedFile, readonly FileProblem[]> {
+  const read = readLibraryFile(file, text);
+  return read.ok ? ok(parsedFrom(file, text, read.value)) : read;
+}
+
+/**
+ * The same of a document that is no file yet: format, version and schema. It has no lines; what only a text can have wrong is
+ * found when it becomes one.
+ */
+export function parseLibraryDocument(
+  file: string,
+  document: Record<string, unknown>,
+): Result<ParsedFile, readonly FileProblem[]> {
+  const at: Place = (path, message) => ({ file, place: placeOf(path), message });
+  const read = checked(document, at);
+  return read.ok ? ok({ ...read.value, file, problem: at }) : read;
 }

@@ -2,7 +2,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import type { DraftFormat, DraftSummary, DraftView, PersonView } from '@kanzel/contract';
 import { err, ok, type Result } from '@kanzel/core';
-import { writeLibraryDocument } from '@kanzel/packs';
+import { writeLibraryDocument, type SourceFile } from '@kanzel/packs';
 import { Repository } from 'typeorm';
 import { CLOCK, type Clock } from '../settings.ts';
 import { DraftRow } from '../storage/entities.ts';
@@ -75,20 +75,20 @@ export class DraftsService {
    * Publishes a draft as the next revision: numbered here, and for a limit book approved by whoever publishes.
    * The line in the log and the end of the draft are one transaction, before the file is believed.
    */
-  publish(
+  async publish(
     format: DraftFormat,
     id: string,
     version: number,
     by: PersonView,
   ): Promise<Result<{ readonly revision: number }, DraftRefusal>> {
+    const coming = await this.rows.findOneBy({ format, id });
+    if (coming) await this.library.readAhead(this.sourceOf(coming, by));
     return this.lock.run(async () => {
       const row = await this.rows.findOneBy({ format, id });
       if (!row) return err({ kind: 'missing' });
       if (row.version !== version) return err({ kind: 'stale', now: this.viewOf(row) });
       const revision = this.nextRevision(format, id);
-      const document = this.documentOf(row, revision, by.fullName);
-      const name = `${id.toLowerCase()}.json`;
-      const text = writeLibraryDocument(document, 'json');
+      const { name, text } = this.sourceOf(row, by);
       const prepared = this.library.prepare({ name, text });
       if (!prepared.ok)
         return err({ kind: 'problems', problems: prepared.error.map((p) => sayPlace(p, name)) });
@@ -100,6 +100,13 @@ export class DraftsService {
       );
       return ok({ revision });
     });
+  }
+
+  /** A draft as the file it would be published as now. */
+  private sourceOf(row: DraftRow, by: PersonView): SourceFile {
+    const revision = this.nextRevision(row.format as DraftFormat, row.id);
+    const document = this.documentOf(row, revision, by.fullName);
+    return { name: `${row.id.toLowerCase()}.json`, text: writeLibraryDocument(document, 'json') };
   }
 
   private nextRevision(format: DraftFormat, id: string): number {
@@ -117,11 +124,8 @@ export class DraftsService {
   private viewOf(row: DraftRow): DraftView {
     const format = row.format as DraftFormat;
     const name = `${row.id.toLowerCase()}.json`;
-    const text = writeLibraryDocument(
-      this.documentOf(row, this.nextRevision(format, row.id), 'whoever publishes'),
-      'json',
-    );
-    const inspected = this.library.inspect({ name, text });
+    const document = this.documentOf(row, this.nextRevision(format, row.id), 'whoever publishes');
+    const inspected = this.library.inspectDocument(name, document);
     return {
       ...summaryOf(row),
       document: JSON.parse(row.json) as Record<string, unknown>,

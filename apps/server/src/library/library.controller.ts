@@ -44,6 +44,7 @@ export class LibraryController {
   @AsksPassphrase()
   @Post()
   async add(@Body() request: LibraryFileRequest, @Signed() by: PersonView): Promise<LibraryView> {
+    await this.library.readAhead(request);
     await this.lock.run(async () => {
       const prepared = this.library.prepare(request);
       if (!prepared.ok)

@@ -28,11 +28,13 @@ import {
   identityOf,
   instrumentWithPast,
   loadLibrary,
-  parseLibraryFile,
+  parseLibraryDocument,
+  parseOnce,
   readLibraryFolder,
   writeLibraryDocument,
   type Library,
   type LibraryFormat,
+  type FileProblem,
   type ParsedFile,
   type SourceFile,
 } from '@kanzel/packs';
@@ -40,6 +42,7 @@ import type { LibraryView } from '@kanzel/contract';
 import { DataSource, type EntityManager } from 'typeorm';
 import { LogService } from '../installation/index.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
+import { readAhead } from './read-ahead.ts';
 import { LibraryFolder, type ListedFile } from './library-folder.ts';
 
 /** Packs, modules, limit books, aircraft and instruments: those that ship, and those in the data folder. */
@@ -169,7 +172,20 @@ export class LibraryService implements OnModuleInit {
   inspect(
     source: SourceFile,
   ): Result<{ file: ParsedFile; document: Record<string, unknown> }, readonly string[]> {
-    const parsed = parseLibraryFile(source.name, source.text);
+    return this.inspectParsed(parseOnce(source));
+  }
+
+  /** The same of a document that is no file yet. */
+  inspectDocument(
+    name: string,
+    document: Record<string, unknown>,
+  ): Result<{ file: ParsedFile; document: Record<string, unknown> }, readonly string[]> {
+    return this.inspectParsed(parseLibraryDocument(name, document));
+  }
+
+  private inspectParsed(
+    parsed: Result<ParsedFile, readonly FileProblem[]>,
+  ): Result<{ file: ParsedFile; document: Record<string, unknown> }, readonly string[]> {
     if (!parsed.ok) return err(parsed.error.map(describeProblem));
     const compiled = compileDocument(parsed.value, this.loaded.moduleFiles, this.loaded.systems);
     return compiled.ok
@@ -201,12 +217,25 @@ export class LibraryService implements OnModuleInit {
         ),
       ]);
     }
-    const text = file.format === 'kanzel-module' ? source.text : writeLibraryDocument(document, 'yaml');
+    const text = this.textToKeep(source, file, document);
     const kept = { name: this.folder.nameFor(nameFor(file, document)), text };
     const known = new Set(this.loaded.problems.map(describeProblem));
     const next = loadLibrary([...this.sources, { name: source.name, text }]);
     const problems = next.problems.map(describeProblem).filter((p) => !known.has(p));
     return problems.length > 0 ? err(problems) : ok(kept);
+  }
+
+  private textToKeep(source: SourceFile, file: ParsedFile, document: Record<string, unknown>): string {
+    return file.format === 'kanzel-module' ? source.text : writeLibraryDocument(document, 'yaml');
+  }
+
+  /** Reads a file, and the one it would be kept as, beside the server, before anybody has to wait for it. */
+  async readAhead(source: SourceFile): Promise<void> {
+    await readAhead(source);
+    const inspected = this.inspect(source);
+    if (!inspected.ok) return;
+    const { file, document } = inspected.value;
+    await readAhead({ name: source.name, text: this.textToKeep(source, file, document) });
   }
 
   /** Whether a file says what is here under its identity; both in the form they would be kept in. */
