@@ -74,7 +74,7 @@ export default tseslint.config(
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/switch-exhaustiveness-check': [
         'error',
-        { considerDefaultExhaustiveForUnions: true },
+        { considerDefaultExhaustiveForUnions: false, allowDefaultCaseForExhaustiveSwitch: false },
       ],
       eqeqeq: 'error',
     },

@@ -5,6 +5,7 @@ export * from './quantity/index.ts';
 export * from './limits/index.ts';
 export * from './signals/index.ts';
 export * from './systems/index.ts';
+export * from './answers/index.ts';
 export * from './checks/index.ts';
 export * from './record/index.ts';
 export * from './gates/index.ts';

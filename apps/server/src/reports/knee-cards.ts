@@ -110,7 +110,11 @@ function answerBoxes(index: BasisIndex, check: Check): Content {
       return boxes(['serial', 'configuration'], '');
     case 'text':
       return { text: `${'_'.repeat(46)}\n${'_'.repeat(46)}`, margin: [0, 6, 0, 0], color: '#CFCFC4' };
-    default:
+    case 'confirm':
+    case 'trail':
+    case 'signatures':
+    case 'equipment':
+    case 'computed':
       return { stack: subjects.map(yesNo) };
   }
 }

@@ -104,8 +104,11 @@ function KeptEquipment({ answer }: { answer: Answer<'equipment'> }): ReactElemen
   );
 }
 
+/** The answers of which papers have something to show behind the row. */
+type Paper = Extract<PartAnswer, { kind: 'document' | 'trail' | 'signatures' | 'equipment' }>;
+
 /** A paper as it was kept, with its copies to be looked at. */
-export function KeptPaper({ part, answer }: { part: Part; answer: PartAnswer }): ReactElement | null {
+export function KeptPaper({ part, answer }: { part: Part; answer: Paper }): ReactElement {
   const { index, status } = useCampaign();
   switch (answer.kind) {
     case 'document':
@@ -128,7 +131,5 @@ export function KeptPaper({ part, answer }: { part: Part; answer: PartAnswer }):
         </div>
       );
     }
-    default:
-      return null;
   }
 }

@@ -10,11 +10,11 @@ import {
   type BasisIndex,
   type CampaignState,
   type PaperCondition,
-  type Part,
   type PartAnswer,
   type Reason,
   type Result,
   type Scan,
+  type WorkedSpec,
 } from '@kanzel/core';
 import type { PartDraft, Row } from '../station/part-draft.ts';
 
@@ -202,9 +202,16 @@ export function itemRows(state: CampaignState, draft: PartDraft): readonly Row[]
   );
 }
 
+/** How papers are answered. */
+type PaperKind = Exclude<WorkedSpec['kind'], 'weighing' | 'loading'>;
+
 /** What the desk says about a paper, or why it is not an answer yet. */
-export function paperFromDraft(index: BasisIndex, part: Part, draft: PartDraft): Result<PartAnswer, Reason> {
-  switch (part.check.answer.kind) {
+export function paperFromDraft(
+  index: BasisIndex,
+  kind: PaperKind,
+  draft: PartDraft,
+): Result<PartAnswer, Reason> {
+  switch (kind) {
     case 'document':
       return documentFrom(draft);
     case 'trail':
@@ -221,12 +228,10 @@ export function paperFromDraft(index: BasisIndex, part: Part, draft: PartDraft):
             how: draft.picks?.['how'] === 'scanned' ? 'scanned' : 'typed',
           })
         : err(reason('notAnswered'));
-    default:
-      return err(reason('notAnswered'));
   }
 }
 
-/** The texts that would type an answer again: what was kept last time, put on the desk. */
+/** The texts that would type an answer again: what was kept last time, put on the desk. Undefined for what is read or chosen anew. */
 export function draftFromPaper(answer: PartAnswer): Partial<PartDraft> | undefined {
   switch (answer.kind) {
     case 'document': {
@@ -286,7 +291,16 @@ export function draftFromPaper(answer: PartAnswer): Partial<PartDraft> | undefin
       return { lists: { seen: answer.seen.map((e) => ({ ...e, there: 'yes' })) } };
     case 'plate':
       return { texts: { plate: answer.text }, picks: { how: answer.how } };
-    default:
+    case 'weighing':
+    case 'loading':
+    case 'reading':
+    case 'drop':
+    case 'cylinders':
+    case 'series':
+    case 'choice':
+    case 'confirm':
+    case 'timer':
+    case 'text':
       return undefined;
   }
 }

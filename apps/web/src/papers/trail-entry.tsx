@@ -24,7 +24,7 @@ export function TrailEntry({ part }: { part: Part }): ReactElement | null {
   const set = (next: readonly Row[]): void => put({ lists: { ...draft.lists, books: next } });
   const type = (i: number, key: string, value: string): void =>
     set(rows.map((r, k) => (k === i ? { ...r, [key]: value } : r)));
-  const made = paperFromDraft(view.index, part, draft);
+  const made = paperFromDraft(view.index, 'trail', draft);
   const room = { day: new Date().toISOString().slice(0, 10), hours: view.index.basis.aircraft.hours };
   const pieces =
     made.ok && made.value.kind === 'trail' ? trailPieces(made.value.stretches, spec.quietDays, room) : [];

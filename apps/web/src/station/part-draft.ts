@@ -4,6 +4,7 @@ import {
   ownMember,
   err,
   isFigureSpec,
+  isWorked,
   ok,
   readQuantity,
   reason,
@@ -19,6 +20,7 @@ import {
   type Result,
   type Scan,
   type Series,
+  type WorkedSpec,
 } from '@kanzel/core';
 
 import { sheetFromDraft } from '../loading/sheet-draft.ts';
@@ -156,14 +158,15 @@ function factsOf(
   return typed.ok ? ok({ [setting.channel]: { value: typed.value.value, unit: typed.value.unit } }) : typed;
 }
 
-/** What is worked out rather than read: weighings, sheets and papers. Undefined for every other kind. */
+/** What is worked out rather than read: weighings, sheets and papers. */
 function workedAnswer(
   state: CampaignState,
   index: BasisIndex,
   part: Part,
+  { kind }: WorkedSpec,
   draft: PartDraft,
-): Result<PartAnswer, Reason> | undefined {
-  switch (part.check.answer.kind) {
+): Result<PartAnswer, Reason> {
+  switch (kind) {
     case 'weighing': {
       const weighing = weighingFromDraft(index, part, draft);
       return weighing.ok ? ok({ kind: 'weighing', weighing: weighing.value }) : weighing;
@@ -177,9 +180,7 @@ function workedAnswer(
     case 'signatures':
     case 'equipment':
     case 'plate':
-      return paperFromDraft(index, part, draft);
-    default:
-      return undefined;
+      return paperFromDraft(index, kind, draft);
   }
 }
 
@@ -189,38 +190,50 @@ function answerOf(
   part: Part,
   draft: PartDraft,
 ): Result<PartAnswer, Reason> {
-  const worked = workedAnswer(state, index, part, draft);
-  if (worked) return worked;
-  const { kind } = part.check.answer;
-  if (kind === 'confirm') {
-    if (draft.asExpected === undefined) return err(reason('notAnswered'));
-    return ok({
-      kind,
-      asExpected: draft.asExpected,
-      ...(draft.note?.trim() ? { note: draft.note.trim() } : {}),
-    });
-  }
-  if (kind === 'choice')
-    return draft.option === undefined ? err(reason('notAnswered')) : ok({ kind, option: draft.option });
-  if (kind === 'text')
-    return draft.note?.trim() ? ok({ kind, text: draft.note.trim() }) : err(reason('notAnswered'));
-  if (kind === 'series' && draft.series && !draft.texts?.['value']?.trim())
-    return ok({ kind, series: draft.series });
-  if (kind === 'drop') {
-    const before = figure(index, part, draft, 'before');
-    if (!before.ok) return before;
-    const after = figure(index, part, draft, 'after');
-    return after.ok ? ok({ kind, before: before.value, after: after.value }) : after;
-  }
-  if (kind === 'cylinders') {
-    const readings: Record<string, Reading> = {};
-    for (const name of figureNames(index, part)) {
-      const one = figure(index, part, draft, name);
-      if (!one.ok) return one;
-      readings[name] = one.value;
+  const { answer: spec } = part.check;
+  if (isWorked(spec)) return workedAnswer(state, index, part, spec, draft);
+  const { kind } = spec;
+  switch (kind) {
+    case 'confirm':
+      if (draft.asExpected === undefined) return err(reason('notAnswered'));
+      return ok({
+        kind,
+        asExpected: draft.asExpected,
+        ...(draft.note?.trim() ? { note: draft.note.trim() } : {}),
+      });
+    case 'choice':
+      return draft.option === undefined ? err(reason('notAnswered')) : ok({ kind, option: draft.option });
+    case 'text':
+      return draft.note?.trim() ? ok({ kind, text: draft.note.trim() }) : err(reason('notAnswered'));
+    case 'drop': {
+      const before = figure(index, part, draft, 'before');
+      if (!before.ok) return before;
+      const after = figure(index, part, draft, 'after');
+      return after.ok ? ok({ kind, before: before.value, after: after.value }) : after;
     }
-    return ok({ kind, readings });
+    case 'cylinders': {
+      const readings: Record<string, Reading> = {};
+      for (const name of figureNames(index, part)) {
+        const one = figure(index, part, draft, name);
+        if (!one.ok) return one;
+        readings[name] = one.value;
+      }
+      return ok({ kind, readings });
+    }
+    case 'series':
+      if (draft.series && !draft.texts?.['value']?.trim()) return ok({ kind, series: draft.series });
+      return oneFigure(index, part, draft);
+    case 'reading':
+      return oneFigure(index, part, draft);
+    // The clock answers a timer when it is stopped, and other checks what is computed: nothing is typed.
+    case 'timer':
+    case 'computed':
+      return err(reason('notAnswered'));
   }
+}
+
+/** One figure typed or taken; a series may be timed by a stopwatch instead. */
+function oneFigure(index: BasisIndex, part: Part, draft: PartDraft): Result<PartAnswer, Reason> {
   const one = figure(index, part, draft, 'value');
   return one.ok ? ok({ kind: 'reading', reading: one.value }) : one;
 }

@@ -45,7 +45,7 @@ export function Slips({
           <Find onClose={onClose} />
         </Suspense>
       );
-    default:
+    case undefined:
       return null;
   }
 }

@@ -53,10 +53,10 @@ function PartColumn({ part, first, alone }: { part: Part; first: boolean; alone:
             <FigureEntry part={part} first={first} />
           ) : isWorked(part.check.answer) ? (
             <Suspense fallback={<p className="cap">Opening…</p>}>
-              <WorkedEntry part={part} />
+              <WorkedEntry part={part} spec={part.check.answer} />
             </Suspense>
-          ) : (
-            <WordEntry part={part} />
+          ) : part.check.answer.kind === 'computed' ? null : (
+            <WordEntry part={part} spec={part.check.answer} />
           )}
         </>
       ) : (

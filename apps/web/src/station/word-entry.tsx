@@ -1,4 +1,11 @@
-import { formatFigure, runningTimer, type Part } from '@kanzel/core';
+import {
+  formatFigure,
+  runningTimer,
+  type AnswerSpec,
+  type FigureSpec,
+  type Part,
+  type WorkedSpec,
+} from '@kanzel/core';
 import type { ReactElement } from 'react';
 import { useNow } from '../shell/plate.tsx';
 import { Choices } from '../ui/field.tsx';
@@ -37,12 +44,14 @@ function TimerEntry({ part, seconds }: { part: Part; seconds: number }): ReactEl
   );
 }
 
+/** What is answered without a figure and without a paper. */
+type WordSpec = Exclude<AnswerSpec, FigureSpec | WorkedSpec | { kind: 'computed' }>;
+
 /** What is answered in words, by a choice, or by the clock. */
-export function WordEntry({ part }: { part: Part }): ReactElement | null {
+export function WordEntry({ part, spec }: { part: Part; spec: WordSpec }): ReactElement {
   const view = useCampaign();
   const drafts = useDrafts((s) => s.drafts);
   const draft = draftOf(drafts, view.id, part.key);
-  const spec = part.check.answer;
   const put = (change: Parameters<typeof changeDraft>[2]): void => changeDraft(view.id, part.key, change);
   const note = (label: string): ReactElement => (
     <label className="block">
@@ -84,7 +93,5 @@ export function WordEntry({ part }: { part: Part }): ReactElement | null {
           {draft.asExpected === false ? note('What is it instead?') : null}
         </>
       );
-    default:
-      return null;
   }
 }

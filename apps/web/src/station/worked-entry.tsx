@@ -1,5 +1,5 @@
 import type { ReactElement } from 'react';
-import type { Part } from '@kanzel/core';
+import type { Part, WorkedSpec } from '@kanzel/core';
 import { KeptSheet, KeptWeighing } from '../loading/kept-loading.tsx';
 import { LoadingEntry } from '../loading/loading-entry.tsx';
 import { WeighingEntry } from '../loading/weighing-entry.tsx';
@@ -31,8 +31,8 @@ function AsLastTime({ part }: { part: Part }): ReactElement | null {
 }
 
 /** Entries for what is worked out rather than read: weighings, loading sheets and papers. */
-export default function WorkedEntry({ part }: { part: Part }): ReactElement | null {
-  switch (part.check.answer.kind) {
+export default function WorkedEntry({ part, spec }: { part: Part; spec: WorkedSpec }): ReactElement {
+  switch (spec.kind) {
     case 'weighing':
       return <WeighingEntry part={part} />;
     case 'loading':
@@ -57,8 +57,6 @@ export default function WorkedEntry({ part }: { part: Part }): ReactElement | nu
       return <EquipmentEntry part={part} />;
     case 'plate':
       return <PlateEntry part={part} />;
-    default:
-      return null;
   }
 }
 
@@ -66,8 +64,27 @@ export default function WorkedEntry({ part }: { part: Part }): ReactElement | nu
 export function KeptWorked({ part }: { part: Part }): ReactElement | null {
   const { status } = useCampaign();
   const answer = status.parts.get(part.key)?.answer?.answer;
-  if (!answer) return null;
-  if (answer.kind === 'weighing') return <KeptWeighing weighing={answer.weighing} />;
-  if (answer.kind === 'loading') return <KeptSheet part={part} sheet={answer.sheet} />;
-  return <KeptPaper part={part} answer={answer} />;
+  switch (answer?.kind) {
+    case 'weighing':
+      return <KeptWeighing weighing={answer.weighing} />;
+    case 'loading':
+      return <KeptSheet part={part} sheet={answer.sheet} />;
+    case 'document':
+    case 'trail':
+    case 'signatures':
+    case 'equipment':
+      return <KeptPaper part={part} answer={answer} />;
+    // The row says all there is of these.
+    case 'plate':
+    case 'reading':
+    case 'drop':
+    case 'cylinders':
+    case 'series':
+    case 'choice':
+    case 'confirm':
+    case 'timer':
+    case 'text':
+    case undefined:
+      return null;
+  }
 }

@@ -1,3 +1,5 @@
+import { kindOf } from '../answers/answers.ts';
+import { plain, RECORDED } from '../answers/said.ts';
 import { judgeAll } from '../limits/judge.ts';
 import {
   LIMITS_OF_ONE,
@@ -5,47 +7,18 @@ import {
   type Fact,
   type Limit,
   type Measured,
-  type Reading,
   type Surroundings,
   type Verdict,
 } from '../limits/types.ts';
-import { findUnit } from '../quantity/units.ts';
-import type { PartAnswer } from '../record/entry.ts';
 import { worstFirst } from '../limits/worst-first.ts';
-import { judgeSheet, judgeWeighing } from '../loading/judge.ts';
-import { takeOffReadings, weighedReadings } from '../loading/readings.ts';
-import { judgeDocument } from '../papers/document.ts';
-import { judgeEquipment, judgePlate, judgeSignatures } from '../papers/judge.ts';
-import { judgeTrail } from '../papers/trail.ts';
-import { reason } from '../words/reason.ts';
+import { ownMember } from '../own-member.ts';
+import type { PartAnswer } from '../record/entry.ts';
 import type { BasisIndex, Part } from './basis-index.ts';
 import type { Check } from './types.ts';
-import { ownMember } from '../own-member.ts';
-
-const plain = (state: Verdict['state'], code: string, params = {}): Verdict => ({
-  state,
-  decisionNeeded: false,
-  reason: reason(code, params),
-});
 
 /** What a limit is held against, out of an answer; undefined for answers that are neither figures nor words. */
 export function measuredOf(answer: PartAnswer): Measured | undefined {
-  switch (answer.kind) {
-    case 'reading':
-      return { kind: 'one', reading: answer.reading };
-    case 'drop':
-      return { kind: 'pair', before: answer.before, after: answer.after };
-    case 'cylinders':
-      return { kind: 'many', readings: answer.readings };
-    case 'series':
-      return { kind: 'series', series: answer.series };
-    case 'choice':
-      return { kind: 'words', words: { answer: answer.option } };
-    case 'text':
-      return { kind: 'words', words: { answer: answer.text } };
-    default:
-      return undefined;
-  }
+  return kindOf(answer).measured(answer);
 }
 
 /** Limits that say how far readings may lie apart. */
@@ -77,76 +50,6 @@ function judgeFigures(
     class: l.class,
   }));
   return worstFirst([...judgeAll(whole, measured, around), ...byCylinder.flat(), ...nothingToDiffer]);
-}
-
-function judgeTimer(check: Check, answer: { startedAt: string; endedAt: string }): Verdict {
-  const wanted = check.answer.kind === 'timer' ? check.answer.seconds : 0;
-  const elapsed = (Date.parse(answer.endedAt) - Date.parse(answer.startedAt)) / 1000;
-  const params = { elapsed: { value: elapsed, unit: 's' }, wanted: { value: wanted, unit: 's' } };
-  return Number.isFinite(elapsed) && elapsed >= wanted
-    ? plain('within', 'timerDone', params)
-    : plain('unknown', 'timerShort', params);
-}
-
-/** Figures that were worked out, against the limits of the book that are in their kind of unit. */
-function judgeWorkedOut(
-  index: BasisIndex,
-  part: Part,
-  readings: readonly Reading[],
-  around: Surroundings,
-): Verdict[] {
-  return part.check.limits.flatMap((key): Verdict[] => {
-    const limit = index.limits.get(key);
-    const kind = limit && findUnit(limit.unit)?.kind;
-    const own = readings.filter((r) => findUnit(r.unit)?.kind === kind);
-    return limit ? own.flatMap((reading) => judgeAll([limit], { kind: 'one', reading }, around).slice()) : [];
-  });
-}
-
-/** Loading and papers: their own computations, and the limit book where it says something of their figures. */
-function judgeWorked(
-  index: BasisIndex,
-  part: Part,
-  answer: PartAnswer,
-  around: Surroundings,
-): readonly Verdict[] | undefined {
-  const { aircraft } = index.basis;
-  const spec = part.check.answer;
-  const room = { day: around.at.slice(0, 10), hours: aircraft.hours };
-  switch (answer.kind) {
-    case 'weighing': {
-      const { weighing } = answer;
-      const { weighed, verdicts } = judgeWeighing(
-        aircraft.loading,
-        aircraft.equipment ?? [],
-        weighing,
-        around,
-      );
-      const figures = weighed ? weighedReadings(weighing.units, weighed) : [];
-      return worstFirst([...judgeWorkedOut(index, part, figures, around), ...verdicts]);
-    }
-    case 'loading': {
-      const figures = aircraft.loading ? takeOffReadings(aircraft.loading, answer.sheet) : [];
-      const verdicts = judgeSheet(aircraft.loading, answer.sheet);
-      return worstFirst([...verdicts, ...judgeWorkedOut(index, part, figures, around)]);
-    }
-    case 'document':
-      return judgeDocument(
-        answer.document,
-        spec.kind === 'document' ? spec : { runsOut: 'never', copy: false },
-        room,
-      );
-    case 'trail':
-      return judgeTrail(answer.stretches, spec.kind === 'trail' ? spec.quietDays : 366, room);
-    case 'signatures':
-      return judgeSignatures(answer.items, spec.kind === 'signatures' && spec.inspected);
-    case 'equipment':
-      return judgeEquipment(aircraft, answer.seen);
-    case 'plate':
-      return judgePlate(aircraft, answer.text);
-    default:
-      return undefined;
-  }
 }
 
 const pastOfPart = new WeakMap<Part, NonNullable<Surroundings['past']>>();
@@ -218,39 +121,13 @@ export function judgeAnswer(
   at: string,
 ): readonly Verdict[] {
   const { check } = part;
-  const worked = judgeWorked(index, part, answer, surroundings(index, part, facts, at));
-  if (worked) return worked;
-  const measured = measuredOf(answer);
-  // Words are judged by limits only where the check names any; otherwise by the expected answer below.
-  if (measured && (measured.kind !== 'words' || check.limits.length > 0)) {
-    const limits = check.limits.flatMap((key) => index.limits.get(key) ?? []);
-    const verdicts = judgeFigures(withSetting(check, limits), measured, surroundings(index, part, facts, at));
-    return verdicts.length > 0 ? verdicts : [plain('within', 'recorded')];
-  }
-  switch (answer.kind) {
-    case 'choice': {
-      const option =
-        check.answer.kind === 'choice' ? check.answer.options.find((o) => o.id === answer.option) : undefined;
-      if (!option) return [plain('unknown', 'optionUnknown', { option: answer.option })];
-      return [
-        plain(option.good ? 'within' : 'out', option.good ? 'asExpected' : 'notAsExpected', {
-          answer: option.text,
-        }),
-      ];
-    }
-    case 'confirm':
-      return [
-        answer.asExpected
-          ? plain('within', 'asExpected', { answer: check.response })
-          : plain('out', 'notAsExpected', { answer: answer.note ?? '' }),
-      ];
-    case 'timer':
-      return [judgeTimer(check, answer)];
-    default:
-      return [
-        answer.kind === 'text' && answer.text.trim() !== ''
-          ? plain('within', 'recorded')
-          : plain('unknown', 'notAnswered'),
-      ];
-  }
+  const kind = kindOf(answer);
+  const around = surroundings(index, part, facts, at);
+  const measured = kind.measured(answer);
+  // Words are judged by limits only where the check names any; otherwise by the expected answer.
+  if (!measured || (measured.kind === 'words' && check.limits.length === 0))
+    return kind.judge(answer, { index, part, around });
+  const limits = check.limits.flatMap((key) => index.limits.get(key) ?? []);
+  const verdicts = judgeFigures(withSetting(check, limits), measured, around);
+  return verdicts.length > 0 ? verdicts : RECORDED;
 }

@@ -1,3 +1,4 @@
+import { kindOf } from '../answers/answers.ts';
 import { type BasisIndex, type Part } from '../checks/basis-index.ts';
 import type { Role } from '../checks/types.ts';
 import { aboardDoubt, emptyLineDoubt } from '../loading/empty.ts';
@@ -23,25 +24,21 @@ function readingsOf(answer: PartAnswer): readonly Reading[] {
       return [measured.before, measured.after];
     case 'many':
       return Object.values(measured.readings);
-    default:
+    // A recording is judged as a whole, drops and words have no gauge.
+    case 'series':
+    case 'drops':
+    case 'words':
+    case undefined:
       return [];
   }
 }
 
 /** Whether the answer has the form that the check asks for; a stopwatch time may stand for a series. */
 function formFits(part: Part, answer: PartAnswer, door: Door): boolean {
-  const { answer: spec, subject } = part.check;
+  const { answer: spec } = part.check;
   if (spec.kind === 'series')
     return answer.kind === 'series' || (answer.kind === 'reading' && answer.reading.unit === 's');
-  if (spec.kind === 'computed' || spec.kind !== answer.kind) return false;
-  if (answer.kind !== 'cylinders') return true;
-  const engine = door.index.basis.aircraft.engines.find((e) => subject === 'engine' && e.id === part.subject);
-  const wanted = Array.from({ length: engine?.cylinders ?? 0 }, (_, i) => String(i + 1));
-  return (
-    wanted.length > 0 &&
-    wanted.every((c) => Object.hasOwn(answer.readings, c)) &&
-    Object.keys(answer.readings).length === wanted.length
-  );
+  return spec.kind === answer.kind && kindOf(answer).isWhole(answer, part, door.index);
 }
 
 function settingMissed(part: Part, draft: EntryDraft<'answer.given'>): Reason | undefined {

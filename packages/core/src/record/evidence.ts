@@ -1,7 +1,7 @@
 import { computedVerdicts, figuresOf } from '../checks/computed.ts';
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import { WHOLE_AIRCRAFT } from '../checks/types.ts';
-import { documentOver } from '../papers/document.ts';
+import { kindOf } from '../answers/answers.ts';
 import { permitAgainst } from '../papers/permits.ts';
 import type { ScopeItem } from '../planning/scope.ts';
 import { reason, type Reason } from '../words/reason.ts';
@@ -174,9 +174,11 @@ export function ranOut(
   answer: AnswerRecord,
   now: number,
 ): Reason | undefined {
-  if (answer.answer?.kind === 'document') {
+  const given = answer.answer;
+  const ends = given ? kindOf(given).over : 'never';
+  if (given && ends !== 'never') {
     const room = { day: new Date(now).toISOString().slice(0, 10), hours: index.basis.aircraft.hours };
-    const over = documentOver(answer.answer.document, room);
+    const over = ends(given, room);
     // What was over when it was looked at is out, and stays so; this is what has run out since.
     if (over && answer.verdicts[0]?.state !== 'out') return over;
   }

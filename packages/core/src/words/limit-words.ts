@@ -76,7 +76,11 @@ function words(limit: Limit): string {
       return 'text' in limit.expected ? `“${limit.expected.text}”` : `as the ${limit.expected.fact}`;
     case 'trend':
       return `${show(limit.tolerance)} deviations from its past, at least ${show(limit.floor)}${unit}`;
-    default:
+    case 'band':
+    case 'difference':
+    case 'drop':
+    case 'spread':
+    case 'together':
       return range(limit.bounds, limit.unit);
   }
 }

@@ -227,7 +227,12 @@ function Special({ limit, change }: { limit: Limit; change: Change }): ReactElem
         figure('At least', 'floor', limit.floor, symbol),
         figure('Earlier figures needed', 'minimum', limit.minimum),
       );
-    default:
+    // Bounds alone, which every limit has.
+    case 'band':
+    case 'difference':
+    case 'drop':
+    case 'spread':
+    case 'together':
       return null;
   }
 }

@@ -1,0 +1,57 @@
+import type { BasisIndex } from '../checks/basis-index.ts';
+import type { Scan } from '../papers/types.ts';
+import type { PartAnswer } from '../record/entry.ts';
+import { CHOICE } from './choice.ts';
+import { CONFIRM } from './confirm.ts';
+import { CYLINDERS } from './cylinders.ts';
+import { DOCUMENT } from './document.ts';
+import { DROP } from './drop.ts';
+import { EQUIPMENT } from './equipment.ts';
+import type { AnswerKind, AnswerKindName } from './kind.ts';
+import { LOADING } from './loading.ts';
+import { PLATE } from './plate.ts';
+import { READING } from './reading.ts';
+import { SERIES } from './series.ts';
+import { SIGNATURES } from './signatures.ts';
+import { TEXT } from './text.ts';
+import { TIMER } from './timer.ts';
+import { TRAIL } from './trail.ts';
+import { WEIGHING } from './weighing.ts';
+
+/** Every way of answering. */
+export const ANSWERS: { readonly [K in AnswerKindName]: AnswerKind<K> } = {
+  reading: READING,
+  drop: DROP,
+  cylinders: CYLINDERS,
+  series: SERIES,
+  choice: CHOICE,
+  confirm: CONFIRM,
+  timer: TIMER,
+  text: TEXT,
+  weighing: WEIGHING,
+  loading: LOADING,
+  document: DOCUMENT,
+  trail: TRAIL,
+  signatures: SIGNATURES,
+  equipment: EQUIPMENT,
+  plate: PLATE,
+};
+
+/** What is known of the way in which something was answered. */
+export function kindOf(answer: PartAnswer): AnswerKind<AnswerKindName> {
+  // Each kind takes answers of its own name, which the compiler cannot follow through a lookup; the table is typed by name.
+  return ANSWERS[answer.kind] as unknown as AnswerKind<AnswerKindName>;
+}
+
+/** The copies and photographs that an answer refers to. Example: a permit with two pages has two; a reading has none. */
+export function scansOf(answer: PartAnswer): readonly Scan[] {
+  return kindOf(answer).copies(answer);
+}
+
+/**
+ * An answer in words, as rows and reports show it.
+ * Example: a drop is "1 702 to 1 590 rpm", a choice is the text of its option, a document "T-114, until 2027-03-01".
+ */
+export function describeAnswer(index: BasisIndex, check: string, answer: PartAnswer): string {
+  return kindOf(answer).describe(answer, index, check);
+}

@@ -1,0 +1,2 @@
+export { ANSWERS, describeAnswer, kindOf, scansOf } from './answers.ts';
+export type { AnswerKind, AnswerKindName, AnswerOf, AnswerRoom } from './kind.ts';

@@ -1,0 +1,13 @@
+import { edgesBeside, figureText } from './figure-text.ts';
+import type { AnswerKind } from './kind.ts';
+import { alwaysWhole, noCopies, recorded } from './said.ts';
+
+/** One figure read off a gauge, typed or taken from the monitor. */
+export const READING: AnswerKind<'reading'> = {
+  measured: ({ reading }) => ({ kind: 'one', reading }),
+  isWhole: alwaysWhole,
+  judge: recorded,
+  copies: noCopies,
+  over: 'never',
+  describe: ({ reading }, index, check) => figureText(reading, edgesBeside(index, check, reading.unit)),
+};

@@ -1,0 +1,12 @@
+import type { AnswerKind } from './kind.ts';
+import { alwaysWhole, noCopies, plain, RECORDED } from './said.ts';
+
+/** Words. */
+export const TEXT: AnswerKind<'text'> = {
+  measured: ({ text }) => ({ kind: 'words', words: { answer: text } }),
+  isWhole: alwaysWhole,
+  judge: ({ text }) => (text.trim() === '' ? [plain('unknown', 'notAnswered')] : RECORDED),
+  copies: noCopies,
+  over: 'never',
+  describe: ({ text }) => text,
+};

@@ -1,0 +1,181 @@
+import type { Part } from '../checks/basis-index.ts';
+import type { AnswerSpec, Check } from '../checks/types.ts';
+import type { Bounds, Limit, RateLimit, Reading } from '../limits/types.ts';
+import { convert } from '../quantity/units.ts';
+import type { PartAnswer } from '../record/entry.ts';
+import { runningTimer } from '../record/losses.ts';
+import type { CampaignState } from '../record/state.ts';
+import { goodPapers } from './good-papers.ts';
+
+interface Span {
+  readonly low: number;
+  readonly high: number;
+}
+const ANYWHERE: Span = { low: -Infinity, high: Infinity };
+
+function middleOf(bounds: Bounds, span: Span): number {
+  const from = bounds.cautionLow ?? bounds.low;
+  const to = bounds.cautionHigh ?? bounds.high;
+  const wanted =
+    from !== undefined && to !== undefined
+      ? (from + to) / 2
+      : from !== undefined
+        ? from + Math.max(Math.abs(from) * 0.05, 0.001)
+        : (to ?? 0) - Math.max(Math.abs(to ?? 0) * 0.5, 0.001);
+  return Number(Math.min(span.high, Math.max(span.low, wanted)).toFixed(6));
+}
+
+/** The limit of a check whose conditions the check's own setting meets best: the first without words in them. */
+export function limitFor(check: Check, limits: ReadonlyMap<string, Limit>): Limit | undefined {
+  return check.limits.map((key) => limits.get(key)).find((l) => l !== undefined && l.kind !== 'trend');
+}
+
+/** A figure that sits well inside a limit, in the unit of the gauge. */
+function goodFigure(limit: Limit | undefined, unit: string, span: Span): number {
+  const middle = (span.low + span.high) / 2;
+  if (!limit) return middle;
+  const inUnit = (value: number, from: string): number => {
+    const found = convert(value, from, unit);
+    return found.ok ? found.value : value;
+  };
+  if (limit.kind === 'relative')
+    return 'value' in limit.expected ? inUnit(limit.expected.value, limit.unit) : middle;
+  if (limit.kind === 'ratio') {
+    const demand = 'value' in limit.demand ? inUnit(limit.demand.value, limit.demand.unit) : 1;
+    return middleOf(limit.bounds, ANYWHERE) * demand * (limit.unit === '%' ? 0.01 : 1);
+  }
+  if (!('bounds' in limit)) return middle;
+  const value = inUnit(middleOf(limit.bounds, ANYWHERE), limit.unit);
+  return Number(Math.min(span.high, Math.max(span.low, value)).toFixed(6));
+}
+
+/** Seconds for a limit that may be timed by a stopwatch. */
+const goodTime = (limit: Limit | undefined): number =>
+  limit && 'bounds' in limit ? middleOf(limit.bounds, { low: 0, high: 3600 }) : 1;
+
+/** A recording that rises or falls evenly, by the middle of what a rate limit allows. */
+function steadySlope(limit: RateLimit, unit: string, span: Span): PartAnswer {
+  const inUnit = convert(1, limit.unit, unit);
+  const slope = middleOf(limit.bounds, ANYWHERE) * (inUnit.ok && inUnit.value > 0 ? inUnit.value : 1);
+  const step = Math.min(limit.maximumGap, limit.window) / 2;
+  const t = Array.from({ length: Math.ceil((limit.window * 2) / step) + 1 }, (_, i) => i * step);
+  const start = slope < 0 ? span.high : span.low;
+  return {
+    kind: 'series',
+    series: {
+      unit,
+      resolution: 0.000001,
+      source: 'live',
+      instrument: 'trial',
+      t,
+      v: t.map((at) => start + slope * at),
+    },
+  };
+}
+
+/** A figure as a steady hand reads it. */
+export const trialReading = (value: number, unit: string): Reading => ({
+  value,
+  unit,
+  text: String(value),
+  resolution: 0.000001,
+  source: 'typed',
+  instrument: 'trial',
+});
+
+/** What is asked of a steady hand: a part of a campaign, as it is now. */
+interface Asked {
+  readonly part: Part;
+  readonly limits: ReadonlyMap<string, Limit>;
+  /** The limit that counts first. */
+  readonly limit: Limit | undefined;
+  readonly state: CampaignState;
+  readonly now: string;
+}
+
+type Good<K extends AnswerSpec['kind']> = (
+  spec: Extract<AnswerSpec, { readonly kind: K }>,
+  asked: Asked,
+) => PartAnswer;
+
+const goodPaper = (spec: Parameters<typeof goodPapers>[0], { part, state, now }: Asked): PartAnswer =>
+  goodPapers(spec, part.check, state, now);
+
+/** What a person answers who does every step as it should be done: in the middle of its limits. */
+const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
+  reading: (spec, { limit }) => ({
+    kind: 'reading',
+    reading: trialReading(goodFigure(limit, spec.unit, spec.plausible), spec.unit),
+  }),
+  drop({ plausible, unit }, { limit }) {
+    const bounds = limit && 'bounds' in limit ? limit.bounds : {};
+    const drop = middleOf(bounds, ANYWHERE);
+    const from =
+      limit?.kind === 'responds'
+        ? { before: 0, after: limit.direction === 'up' ? drop : -drop }
+        : { before: drop, after: 0 };
+    const base = Math.max(
+      plausible.low - Math.min(from.before, from.after),
+      (plausible.low + plausible.high) / 2,
+    );
+    return {
+      kind: 'drop',
+      before: trialReading(Number((base + from.before).toFixed(6)), unit),
+      after: trialReading(Number((base + from.after).toFixed(6)), unit),
+    };
+  },
+  cylinders(spec, { part, limits, state }) {
+    const { engines } = state.index?.basis.aircraft ?? { engines: [] };
+    const cylinders = engines.find((e) => e.id === part.subject)?.cylinders ?? 0;
+    const each = part.check.limits
+      .map((key) => limits.get(key))
+      .find((l) => l?.kind === 'band' || l?.kind === 'relative');
+    const value = goodFigure(each, spec.unit, spec.plausible);
+    return {
+      kind: 'cylinders',
+      readings: Object.fromEntries(
+        Array.from({ length: cylinders }, (_, i) => [String(i + 1), trialReading(value, spec.unit)]),
+      ),
+    };
+  },
+  series: (spec, { limit }) =>
+    limit?.kind === 'rate'
+      ? steadySlope(limit, spec.unit, spec.plausible)
+      : { kind: 'reading', reading: trialReading(goodTime(limit), 's') },
+  choice(spec, { limit }) {
+    const wanted = limit?.kind === 'sense' ? limit.expected['answer'] : undefined;
+    return { kind: 'choice', option: wanted ?? spec.options.find((o) => o.good)?.id ?? '' };
+  },
+  confirm: () => ({ kind: 'confirm', asExpected: true }),
+  timer({ seconds }, { part, state, now }) {
+    const { at = now } = runningTimer(state.parts.get(part.key)) ?? {};
+    return {
+      kind: 'timer',
+      startedAt: at,
+      endedAt: new Date(Date.parse(now) + seconds * 1000).toISOString(),
+    };
+  },
+  text: (_spec, { limit }) => ({
+    kind: 'text',
+    text: limit?.kind === 'equals' && 'text' in limit.expected ? limit.expected.text : 'As seen.',
+  }),
+  weighing: goodPaper,
+  loading: goodPaper,
+  document: goodPaper,
+  trail: goodPaper,
+  signatures: goodPaper,
+  equipment: goodPaper,
+  plate: goodPaper,
+  // It follows from other checks, and is asked of nobody.
+  computed: () => ({ kind: 'confirm', asExpected: true }),
+};
+
+/** The answer that a steady hand gives to a part of a campaign now. */
+export function goodAnswer(part: Part, state: CampaignState, now: string): PartAnswer {
+  const limits = state.index?.limits ?? new Map<string, Limit>();
+  const limit = limitFor(part.check, limits);
+  const spec = part.check.answer;
+  // Each kind takes specifications of its own name, which the compiler cannot follow through a lookup; the table is typed by name.
+  const good = GOOD[spec.kind] as unknown as Good<AnswerSpec['kind']>;
+  return good(spec, { part, limits, limit, state, now });
+}
