@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { IsIn, IsNumber, IsOptional, IsPositive, IsString, Matches, MaxLength } from 'class-validator';
-import { UNIT_IDS } from '@kanzel/core';
+import { ANSWERS, UNIT_IDS } from '@kanzel/core';
 
 export const ID = /^[A-Za-z0-9._-]{1,80}$/;
 
@@ -17,24 +17,8 @@ export class ReadingBody {
   @IsOptional() @IsNumber() count?: number;
 }
 
-/** Base of the answers; the property `kind` tells them apart. */
+/** Base of the answers; the property `kind` tells them apart, and picks the class by which the rest is asked (`ANSWER_BODIES`). */
 export class AnswerBody {
-  @IsIn([
-    'reading',
-    'drop',
-    'cylinders',
-    'series',
-    'choice',
-    'confirm',
-    'timer',
-    'text',
-    'weighing',
-    'loading',
-    'document',
-    'trail',
-    'signatures',
-    'equipment',
-    'plate',
-  ])
+  @IsIn(Object.keys(ANSWERS))
   kind!: string;
 }

@@ -21,10 +21,11 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
-import { findUnit, UNIT_IDS } from '@kanzel/core';
+import { findUnit, UNIT_IDS, type AnswerKindName } from '@kanzel/core';
 import { AnswerBody, ID, ReadingBody } from './answer-base.ts';
 import { IsInstant } from './instant.ts';
 import { LoadingAnswer, WeighingAnswer } from './loading-bodies.ts';
+import { PhotoAnswer } from './photo-body.ts';
 import {
   DocumentAnswer,
   EquipmentAnswer,
@@ -85,6 +86,31 @@ export class TextAnswer extends AnswerBody {
   @IsString() @Length(1, 4000) text!: string;
 }
 
+export class CountAnswer extends AnswerBody {
+  @IsInt() @Min(0) @Max(1_000_000) count!: number;
+}
+
+/** The class of every way of answering, by which its body is asked at the door. */
+export const ANSWER_BODIES: Readonly<Record<AnswerKindName, new () => AnswerBody>> = {
+  reading: ReadingAnswer,
+  drop: DropAnswer,
+  count: CountAnswer,
+  cylinders: CylindersAnswer,
+  series: SeriesAnswer,
+  choice: ChoiceAnswer,
+  confirm: ConfirmAnswer,
+  timer: TimerAnswer,
+  text: TextAnswer,
+  photo: PhotoAnswer,
+  weighing: WeighingAnswer,
+  loading: LoadingAnswer,
+  document: DocumentAnswer,
+  trail: TrailAnswer,
+  signatures: SignaturesAnswer,
+  equipment: EquipmentAnswer,
+  plate: PlateAnswer,
+};
+
 /** A check on a subject: what most bodies are about. */
 export class AboutPart {
   @Matches(ID) check!: string;
@@ -97,23 +123,7 @@ export class AnswerGivenBody extends AboutPart {
     keepDiscriminatorProperty: true,
     discriminator: {
       property: 'kind',
-      subTypes: [
-        { name: 'reading', value: ReadingAnswer },
-        { name: 'drop', value: DropAnswer },
-        { name: 'cylinders', value: CylindersAnswer },
-        { name: 'series', value: SeriesAnswer },
-        { name: 'choice', value: ChoiceAnswer },
-        { name: 'confirm', value: ConfirmAnswer },
-        { name: 'timer', value: TimerAnswer },
-        { name: 'text', value: TextAnswer },
-        { name: 'weighing', value: WeighingAnswer },
-        { name: 'loading', value: LoadingAnswer },
-        { name: 'document', value: DocumentAnswer },
-        { name: 'trail', value: TrailAnswer },
-        { name: 'signatures', value: SignaturesAnswer },
-        { name: 'equipment', value: EquipmentAnswer },
-        { name: 'plate', value: PlateAnswer },
-      ],
+      subTypes: Object.entries(ANSWER_BODIES).map(([name, value]) => ({ name, value })),
     },
   })
   @IsObject()

@@ -1,4 +1,6 @@
 import { Readable } from 'node:stream';
+import type { Scan } from '@kanzel/core';
+import { toBuffer } from 'qrcode';
 import type { AttachmentsService } from '../attachments/index.ts';
 import { printA4 } from '../reports/index.ts';
 import { day } from './described.ts';
@@ -28,9 +30,18 @@ async function sheet(
   return kept.value;
 }
 
+/** A photograph. Nobody has a camera here: the sticker under the hatch fills it. */
+async function photograph(attachments: AttachmentsService): Promise<Scan> {
+  const seen = await toBuffer('QX-LOM bay, hatch off', { type: 'png', scale: 8 });
+  const kept = await attachments.keep('Bay.png', Readable.from([seen]));
+  if (!kept.ok) throw new Error(`makeDemo: ${JSON.stringify(kept.error)}`);
+  return kept.value;
+}
+
 /** The papers of which a copy belongs to the record, as they were on a day of the story. */
 export async function printCopies(attachments: AttachmentsService, today: Date): Promise<StoryCopies> {
   return {
+    bay: await photograph(attachments),
     certificate: await sheet(attachments, 'Certificate A-2031', 'Airworthiness certificate', [
       'No. A-2031',
       `In force until ${day(today, 275)}`,

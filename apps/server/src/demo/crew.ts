@@ -9,7 +9,7 @@ import {
   wayFacts,
   WAYS,
   type WayQuestion,
-  goodPapers,
+  goodAnswer,
   ENTRY_VERSIONS,
   formatFigure,
   stateSubject,
@@ -291,6 +291,9 @@ export class ScriptedCrew {
         this.switchFor(check, engine, false);
         return { kind: 'cylinders', readings };
       }
+      case 'count':
+        return { kind: 'count', count: TYPED[check.id] ?? 0 };
+      case 'photo':
       case 'weighing':
       case 'loading':
       case 'document':
@@ -301,7 +304,9 @@ export class ScriptedCrew {
         const state = await this.state();
         const told = this.papers[check.id];
         const aircraft = state.index?.basis.aircraft;
-        const good = goodPapers(spec, check, state, this.clock.now().toISOString());
+        const part = state.index?.parts.get(`${check.id}@${subject}`);
+        if (!part) throw new Error(`ScriptedCrew: ${check.id} is not in the campaign`);
+        const good = goodAnswer(part, state, this.clock.now().toISOString());
         return told && aircraft ? told(aircraft, good) : good;
       }
       case 'drop': {

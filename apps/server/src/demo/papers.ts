@@ -17,6 +17,8 @@ export interface StoryCopies {
   readonly certificate: Scan;
   readonly report: Scan;
   readonly permit: Scan;
+  /** What a camera saw under the hatch. */
+  readonly bay: Scan;
 }
 
 /** Papers that every aircraft of the workshop has, with days counted from the story's. */
@@ -33,6 +35,10 @@ export function commonPapers(today: Date, work: readonly string[], copies: Story
     scans: [],
   }));
   return {
+    'bay-photographed': (_aircraft, good) =>
+      good.kind === 'photo'
+        ? { ...good, photos: good.photos.map((p) => ({ ...p, scan: copies.bay })) }
+        : good,
     'work-orders-signed': () => ({ kind: 'signatures', items: signed }),
     'work-on-drone-signed': () => ({ kind: 'signatures', items: signed }),
     'work-items-closed': () => ({ kind: 'signatures', items: signed }),

@@ -67,6 +67,8 @@ export class TypedCrew extends ScriptedCrew {
     const spec = check.answer;
     if (spec.kind === 'reading')
       return { kind: 'reading', reading: await this.figure(check, subject, undefined, spec.unit) };
+    if (spec.kind === 'count')
+      return { kind: 'count', count: (await this.figure(check, subject, undefined, spec.unit)).value };
     if (spec.kind === 'series')
       return { kind: 'reading', reading: await this.figure(check, subject, undefined, 's') };
     if (spec.kind === 'drop') {

@@ -74,6 +74,7 @@ function answerBoxes(index: BasisIndex, check: Check): Content {
   const { answer } = check;
   switch (answer.kind) {
     case 'reading':
+    case 'count':
     case 'series':
       return boxes(subjects, answer.unit);
     case 'drop':
@@ -110,6 +111,8 @@ function answerBoxes(index: BasisIndex, check: Check): Content {
       return boxes(['serial', 'configuration'], '');
     case 'text':
       return { text: `${'_'.repeat(46)}\n${'_'.repeat(46)}`, margin: [0, 6, 0, 0], color: '#CFCFC4' };
+    case 'photo':
+      return { text: answer.views.map((v) => `[  ] ${v}`).join('     '), margin: [0, 3, 0, 0] };
     case 'confirm':
     case 'trail':
     case 'signatures':

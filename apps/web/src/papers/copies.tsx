@@ -101,10 +101,13 @@ export function TakeCopies({
   scans,
   onChange,
   words = 'Add a copy',
+  images = false,
 }: {
   scans: readonly Scan[];
   onChange: (scans: readonly Scan[]) => void;
   words?: string;
+  /** Photographs only: on a tablet or phone the camera comes first. */
+  images?: boolean;
 }): ReactElement {
   const id = useId();
   const { names } = useCampaign();
@@ -131,7 +134,8 @@ export function TakeCopies({
             id={id}
             type="file"
             multiple
-            accept="image/png,image/jpeg,image/webp,application/pdf"
+            accept={`image/png,image/jpeg,image/webp${images ? '' : ',application/pdf'}`}
+            {...(images ? { capture: 'environment' as const } : {})}
             className="sr-only"
             onChange={(e) => {
               void take([...(e.target.files ?? [])]);

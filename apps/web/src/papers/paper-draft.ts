@@ -294,6 +294,8 @@ export function draftFromPaper(answer: PartAnswer): Partial<PartDraft> | undefin
     case 'weighing':
     case 'loading':
     case 'reading':
+    case 'count':
+    case 'photo':
     case 'drop':
     case 'cylinders':
     case 'series':

@@ -23,6 +23,7 @@ import {
   type WorkedSpec,
 } from '@kanzel/core';
 
+import { photosFromDraft } from '../answers/photo-draft.ts';
 import { sheetFromDraft } from '../loading/sheet-draft.ts';
 import { draftFromWeighing, weighingFromDraft } from '../loading/weighing-draft.ts';
 import { draftFromPaper, paperFromDraft } from '../papers/paper-draft.ts';
@@ -107,9 +108,9 @@ export function instrumentsFor(index: BasisIndex, check: Check, live: boolean): 
 /** The names under which a check's figures are typed. */
 export function figureNames(index: BasisIndex, part: Part): readonly string[] {
   const spec = part.check.answer;
+  if (!isFigureSpec(spec)) return [];
   if (spec.kind === 'drop') return ['before', 'after'];
-  if (spec.kind === 'reading' || spec.kind === 'series') return ['value'];
-  if (spec.kind !== 'cylinders') return [];
+  if (spec.kind !== 'cylinders') return ['value'];
   const engine = index.basis.aircraft.engines.find((e) => e.id === part.subject);
   return Array.from({ length: engine?.cylinders ?? 0 }, (_, i) => String(i + 1));
 }
@@ -225,6 +226,16 @@ function answerOf(
       return oneFigure(index, part, draft);
     case 'reading':
       return oneFigure(index, part, draft);
+    case 'count': {
+      const one = figure(index, part, draft, 'value');
+      if (!one.ok) return one;
+      const { value, unit } = one.value;
+      return Number.isInteger(value) && value >= 0
+        ? ok({ kind, count: value })
+        : err(reason('notWhole', { value: { value, unit } }));
+    }
+    case 'photo':
+      return photosFromDraft(spec.views, draft);
     // The clock answers a timer when it is stopped, and other checks what is computed: nothing is typed.
     case 'timer':
     case 'computed':

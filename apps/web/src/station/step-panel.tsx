@@ -65,7 +65,7 @@ function PartColumn({ part, first, alone }: { part: Part; first: boolean; alone:
           {part.check.decides && status?.answer ? (
             <p className="mt-1">{view.state.ways?.ways[part.check.decides]?.why}</p>
           ) : null}
-          {isWorked(part.check.answer) ? (
+          {isWorked(part.check.answer) || part.check.answer.kind === 'photo' ? (
             <Suspense fallback={null}>
               <KeptWorked part={part} />
             </Suspense>

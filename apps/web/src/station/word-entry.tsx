@@ -6,11 +6,13 @@ import {
   type Part,
   type WorkedSpec,
 } from '@kanzel/core';
-import type { ReactElement } from 'react';
+import { lazy, Suspense, type ReactElement } from 'react';
 import { useNow } from '../shell/plate.tsx';
 import { Choices } from '../ui/field.tsx';
 import { useCampaign } from './campaign-context.ts';
 import { changeDraft, draftOf, useDrafts } from './part-draft.ts';
+
+const PhotoEntry = lazy(async () => ({ default: (await import('../answers/photo-entry.tsx')).PhotoEntry }));
 
 const clock = (seconds: number): string =>
   `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
@@ -69,6 +71,12 @@ export function WordEntry({ part, spec }: { part: Part; spec: WordSpec }): React
       return <TimerEntry part={part} seconds={spec.seconds} />;
     case 'text':
       return note('In words');
+    case 'photo':
+      return (
+        <Suspense fallback={<p className="cap">Opening…</p>}>
+          <PhotoEntry part={part} views={spec.views} />
+        </Suspense>
+      );
     case 'choice':
       return (
         <Choices

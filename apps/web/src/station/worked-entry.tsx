@@ -1,5 +1,6 @@
 import type { ReactElement } from 'react';
 import type { Part, WorkedSpec } from '@kanzel/core';
+import { KeptPhotos } from '../answers/photo-entry.tsx';
 import { KeptSheet, KeptWeighing } from '../loading/kept-loading.tsx';
 import { LoadingEntry } from '../loading/loading-entry.tsx';
 import { WeighingEntry } from '../loading/weighing-entry.tsx';
@@ -74,7 +75,10 @@ export function KeptWorked({ part }: { part: Part }): ReactElement | null {
     case 'signatures':
     case 'equipment':
       return <KeptPaper part={part} answer={answer} />;
+    case 'photo':
+      return <KeptPhotos part={part} />;
     // The row says all there is of these.
+    case 'count':
     case 'plate':
     case 'reading':
     case 'drop':

@@ -3,12 +3,14 @@ import type { Scan } from '../papers/types.ts';
 import type { PartAnswer } from '../record/entry.ts';
 import { CHOICE } from './choice.ts';
 import { CONFIRM } from './confirm.ts';
+import { COUNT } from './count.ts';
 import { CYLINDERS } from './cylinders.ts';
 import { DOCUMENT } from './document.ts';
 import { DROP } from './drop.ts';
 import { EQUIPMENT } from './equipment.ts';
 import type { AnswerKind, AnswerKindName } from './kind.ts';
 import { LOADING } from './loading.ts';
+import { PHOTO } from './photo.ts';
 import { PLATE } from './plate.ts';
 import { READING } from './reading.ts';
 import { SERIES } from './series.ts';
@@ -22,6 +24,8 @@ import { WEIGHING } from './weighing.ts';
 export const ANSWERS: { readonly [K in AnswerKindName]: AnswerKind<K> } = {
   reading: READING,
   drop: DROP,
+  count: COUNT,
+  photo: PHOTO,
   cylinders: CYLINDERS,
   series: SERIES,
   choice: CHOICE,

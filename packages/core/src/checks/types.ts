@@ -76,6 +76,10 @@ export type AnswerSpec =
   | ({ readonly kind: 'reading' } & FigureAnswer)
   | ({ readonly kind: 'drop'; readonly switchTo?: string } & FigureAnswer)
   | ({ readonly kind: 'cylinders' } & FigureAnswer)
+  /** How many there are: whole, and exact, since nothing is measured. Its unit is `count`. */
+  | ({ readonly kind: 'count' } & FigureAnswer)
+  /** Photographs, one of each view. */
+  | { readonly kind: 'photo'; readonly views: readonly string[] }
   /** Recorded live for up to `seconds`, or timed with a stopwatch and typed in seconds. */
   | ({
       readonly kind: 'series';

@@ -63,6 +63,12 @@ export interface SeenEquipment {
   readonly serial: string;
 }
 
+/** A photograph of one view of what was looked at. */
+export interface Photo {
+  readonly view: string;
+  readonly scan: Scan;
+}
+
 /** What an answer about papers is held against. */
 export interface PaperRoom {
   /** The day on which it is looked at. */

@@ -4,12 +4,14 @@ import type { Basis } from '../checks/types.ts';
 import type { DayPlan, FlightPlan, KeptTimetable, Profile, WayChosen } from '../planning/plan.ts';
 import type { ScopeRequest } from '../planning/work.ts';
 import type { LoadingSheet, Weighing } from '../loading/types.ts';
-import type { PaperDocument, SeenEquipment, SignedItem, TrailStretch } from '../papers/types.ts';
+import type { PaperDocument, Photo, SeenEquipment, SignedItem, TrailStretch } from '../papers/types.ts';
 
 /** What was measured or seen on one subject of a check. */
 export type PartAnswer =
   | { readonly kind: 'reading'; readonly reading: Reading }
   | { readonly kind: 'drop'; readonly before: Reading; readonly after: Reading }
+  | { readonly kind: 'count'; readonly count: number }
+  | { readonly kind: 'photo'; readonly photos: readonly Photo[] }
   | { readonly kind: 'cylinders'; readonly readings: Readonly<Record<string, Reading>> }
   | { readonly kind: 'series'; readonly series: Series }
   | { readonly kind: 'choice'; readonly option: string }

@@ -1,11 +1,12 @@
 import type { Part } from '../checks/basis-index.ts';
 import type { AnswerSpec, Check } from '../checks/types.ts';
 import type { Bounds, Limit, RateLimit, Reading } from '../limits/types.ts';
+import type { Scan } from '../papers/types.ts';
 import { convert } from '../quantity/units.ts';
 import type { PartAnswer } from '../record/entry.ts';
 import { runningTimer } from '../record/losses.ts';
 import type { CampaignState } from '../record/state.ts';
-import { goodPapers } from './good-papers.ts';
+import { goodPapers, TRIAL_COPY } from './good-papers.ts';
 
 interface Span {
   readonly low: number;
@@ -83,6 +84,8 @@ export const trialReading = (value: number, unit: string): Reading => ({
   instrument: 'trial',
 });
 
+const TRIAL_PHOTO: Scan = { ...TRIAL_COPY, name: 'As seen.jpg', type: 'image/jpeg' };
+
 /** What is asked of a steady hand: a part of a campaign, as it is now. */
 interface Asked {
   readonly part: Part;
@@ -124,6 +127,14 @@ const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
       after: trialReading(Number((base + from.after).toFixed(6)), unit),
     };
   },
+  count: (spec, { limit }) => ({
+    kind: 'count',
+    count: Math.round(goodFigure(limit, spec.unit, spec.plausible)),
+  }),
+  photo: ({ views }) => ({
+    kind: 'photo',
+    photos: views.map((view) => ({ view, scan: TRIAL_PHOTO })),
+  }),
   cylinders(spec, { part, limits, state }) {
     const { engines } = state.index?.basis.aircraft ?? { engines: [] };
     const cylinders = engines.find((e) => e.id === part.subject)?.cylinders ?? 0;

@@ -24,7 +24,12 @@ export interface ReadBy {
 const TRIAL: ReadBy = { scales: 'trial', level: 'trial' };
 
 /** A copy that no server holds: a trial asks only whether there is one. */
-const TRIAL_COPY: Scan = { sha256: '0'.repeat(64), name: 'As filed.pdf', type: 'application/pdf', size: 1 };
+export const TRIAL_COPY: Scan = {
+  sha256: '0'.repeat(64),
+  name: 'As filed.pdf',
+  type: 'application/pdf',
+  size: 1,
+};
 
 const reading = (value: number, unit: string, resolution: number, instrument: string): Reading => ({
   value,

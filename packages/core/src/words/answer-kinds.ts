@@ -5,6 +5,8 @@ const KINDS: Readonly<Record<AnswerSpec['kind'], string>> = {
   reading: 'a figure',
   drop: 'two figures, before and after',
   cylinders: 'a figure for every cylinder',
+  count: 'a whole number',
+  photo: 'a photograph of every view',
   series: 'a recording',
   choice: 'one of its answers',
   confirm: 'saying whether it is as expected',

@@ -71,6 +71,8 @@ const ENGLISH_OWN = {
     p.s('answer') ? `Not as expected: ${lowerFirst(p.s('answer'))}` : 'Not as expected.',
   optionUnknown: (p) => `“${p.s('option')}” is not among the answers to this check.`,
   notAnswered: () => 'Not answered yet.',
+  notWhole: (p) => `Counted are whole ones: ${p.f('value')} is none.`,
+  viewMissing: (p) => `No photograph of the ${p.s('view')} yet.`,
   timerDone: (p) => `Ran ${p.f('elapsed')}; ${p.f('wanted')} were asked.`,
   timerShort: (p) => `Only ${p.f('elapsed')} of ${p.f('wanted')} have passed.`,
   timerNotStarted: () => 'The timer of this check was not started.',

@@ -3,23 +3,26 @@ import { unitOf, UNIT_IDS, type AnswerSpec, type Check } from '@kanzel/core';
 import { FigureField } from '../../ui/figure-field.tsx';
 import { LineField, Picker } from '../../ui/picker.tsx';
 
-const KINDS: readonly { id: AnswerSpec['kind']; text: string }[] = [
-  { id: 'confirm', text: 'As expected, or not' },
-  { id: 'choice', text: 'One of several' },
-  { id: 'reading', text: 'A figure' },
-  { id: 'drop', text: 'Before and after' },
-  { id: 'cylinders', text: 'A figure per cylinder' },
-  { id: 'series', text: 'A recording' },
-  { id: 'timer', text: 'A time that has to run' },
-  { id: 'text', text: 'Words' },
-  { id: 'weighing', text: 'A weighing' },
-  { id: 'loading', text: 'The loading sheet' },
-  { id: 'document', text: 'A document in hand' },
-  { id: 'trail', text: 'The logbooks' },
-  { id: 'signatures', text: 'Items with signatures' },
-  { id: 'equipment', text: 'The equipment list' },
-  { id: 'plate', text: 'The data plate' },
-];
+const KIND_TITLES: Readonly<Record<Exclude<AnswerSpec['kind'], 'computed'>, string>> = {
+  confirm: 'As expected, or not',
+  choice: 'One of several',
+  reading: 'A figure',
+  drop: 'Before and after',
+  cylinders: 'A figure per cylinder',
+  count: 'How many',
+  series: 'A recording',
+  timer: 'A time that has to run',
+  text: 'Words',
+  photo: 'Photographs',
+  weighing: 'A weighing',
+  loading: 'The loading sheet',
+  document: 'A document in hand',
+  trail: 'The logbooks',
+  signatures: 'Items with signatures',
+  equipment: 'The equipment list',
+  plate: 'The data plate',
+};
+const KINDS = Object.entries(KIND_TITLES).map(([id, text]) => ({ id, text }));
 const UNITS = UNIT_IDS.map((id) => ({ id, text: unitOf(id).symbol || unitOf(id).kind }));
 const FIGURE = { unit: 'rpm', resolution: 1, plausible: { low: 0, high: 3500 } };
 
@@ -36,6 +39,10 @@ function answerOf(kind: AnswerSpec['kind'], was: AnswerSpec): AnswerSpec {
       return { kind, ...figure };
     case 'series':
       return { kind, ...figure, seconds: 20, channel: 'rpm' };
+    case 'count':
+      return { kind, unit: 'count', resolution: 1, plausible: { low: 0, high: 100 } };
+    case 'photo':
+      return { kind, views: ['whole of it'] };
     case 'timer':
       return { kind, seconds: 60 };
     case 'choice':
@@ -91,12 +98,14 @@ export function AnswerFields({
       )}
       {'plausible' in answer ? (
         <>
-          <Picker
-            label="Unit"
-            value={answer.unit}
-            options={UNITS}
-            onChange={(unit) => put({ ...answer, unit })}
-          />
+          {answer.kind === 'count' ? null : (
+            <Picker
+              label="Unit"
+              value={answer.unit}
+              options={UNITS}
+              onChange={(unit) => put({ ...answer, unit })}
+            />
+          )}
           <FigureField
             label="Gauge from"
             value={answer.plausible.low}
@@ -169,6 +178,16 @@ export function AnswerFields({
             { id: 'no', text: 'Not asked for' },
           ]}
           onChange={(inspected) => put({ kind: 'signatures', inspected: inspected === 'yes' })}
+        />
+      ) : null}
+      {answer.kind === 'photo' ? (
+        <LineField
+          label="Views, with commas between them"
+          value={answer.views.join(', ')}
+          onChange={(text) => {
+            const views = [...new Set(text.split(',').map((v) => v.trim()))].filter((v) => v !== '');
+            if (views.length > 0) put({ kind: 'photo', views });
+          }}
         />
       ) : null}
       {answer.kind === 'timer' ? (

@@ -1,0 +1,15 @@
+import { err, ok, ownMember, reason, type PartAnswer, type Reason, type Result } from '@kanzel/core';
+import type { PartDraft } from '../station/part-draft.ts';
+
+/** The photographs on the desk as an answer, or which view is missing yet. */
+export function photosFromDraft(views: readonly string[], draft: PartDraft): Result<PartAnswer, Reason> {
+  const of = (view: string) => ownMember(draft.scans ?? {}, view) ?? [];
+  const [first] = views.filter((view) => of(view).length === 0);
+  if (first !== undefined)
+    return err(
+      views.every((view) => of(view).length === 0)
+        ? reason('notAnswered')
+        : reason('viewMissing', { view: first }),
+    );
+  return ok({ kind: 'photo', photos: views.flatMap((view) => of(view).map((scan) => ({ view, scan }))) });
+}

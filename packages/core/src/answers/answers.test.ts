@@ -1,0 +1,141 @@
+import { judgeAnswer } from '../checks/judge-answer.ts';
+import type { AnswerSpec, Basis, Check } from '../checks/types.ts';
+import type { Limit } from '../limits/types.ts';
+import type { Scan } from '../papers/types.ts';
+import { admit } from '../record/admit.ts';
+import type { PartAnswer } from '../record/entry.ts';
+import { BASIS, check, IDLE_LIMIT, PACK, Scribe } from '../testing/world.ts';
+import { goodAnswer } from '../trial/good-answers.ts';
+import { ANSWERS, describeAnswer, kindOf, scansOf } from './answers.ts';
+
+const NOW = '2026-06-01T12:00:00.000Z';
+const HASH = 'a'.repeat(64);
+const scan = (change: Partial<Scan> = {}): Scan => ({
+  sha256: HASH,
+  name: 'seen.jpg',
+  type: 'image/jpeg',
+  size: 10,
+  ...change,
+});
+
+/** Satellites: at least 12, guarded as airworthiness is. */
+const SATELLITES: Limit = {
+  ...(IDLE_LIMIT as Extract<Limit, { kind: 'band' }>),
+  key: 'satellites',
+  title: 'Satellites',
+  unit: 'count',
+  acceptance: 'guarded',
+  bounds: { low: 12 },
+};
+const COUNTED: AnswerSpec = { kind: 'count', unit: 'count', resolution: 1, plausible: { low: 0, high: 60 } };
+const PHOTOGRAPHED: AnswerSpec = { kind: 'photo', views: ['left pin', 'right pin'] };
+
+const basis = (checks: readonly Check[]): Basis => ({
+  ...BASIS,
+  pack: { ...PACK, gates: [], checks },
+  limitBook: { ...BASIS.limitBook, limits: [...BASIS.limitBook.limits, SATELLITES] },
+});
+const opened = (...checks: readonly Check[]): Scribe => new Scribe().open(basis(checks));
+
+/** What the door says to an answer; `taken` when it lets it in. */
+function atTheDoor(spec: AnswerSpec, answer: PartAnswer, limits: readonly string[] = []): string {
+  const s = opened(check('asked', { answer: spec, limits }));
+  const draft = s.draft('answer.given', { check: 'asked', subject: 'aircraft', answer, facts: {} });
+  const admitted = admit(draft, s.state(), draft.at);
+  return admitted.ok ? 'taken' : admitted.error.code;
+}
+/** The verdict on an answer by its first reason, and what it is called. */
+function judged(spec: AnswerSpec, answer: PartAnswer, limits: readonly string[] = []) {
+  const state = opened(check('asked', { answer: spec, limits })).state();
+  const index = state.index;
+  const part = index?.parts.get('asked@aircraft');
+  if (!index || !part) throw new Error('The part is missing.');
+  const [first] = judgeAnswer(index, part, answer, {}, NOW);
+  return [first?.state, first?.reason.code, first?.margin?.value, describeAnswer(index, 'asked', answer)];
+}
+
+describe('a count', () => {
+  const count = (n: number): PartAnswer => ({ kind: 'count', count: n });
+
+  test('it is exact: a guarded limit takes the edge itself, and one less is out', () => {
+    expect(judged(COUNTED, count(14), ['satellites'])).toEqual(['within', expect.any(String), 2, '14']);
+    expect(judged(COUNTED, count(12), ['satellites'])).toEqual(['within', expect.any(String), 0, '12']);
+    expect(judged(COUNTED, count(11), ['satellites'])).toEqual(['out', expect.any(String), -1, '11']);
+  });
+
+  test('without a limit it is looked at, and no more is said', () => {
+    expect(judged(COUNTED, count(3))).toEqual(['within', 'recorded', undefined, '3']);
+  });
+
+  test('the door takes whole ones that the check allows, and nothing else for them', () => {
+    expect(atTheDoor(COUNTED, count(0))).toBe('taken');
+    expect(atTheDoor(COUNTED, count(60))).toBe('taken');
+    expect(atTheDoor(COUNTED, count(61))).toBe('offTheGauge');
+    expect(atTheDoor(COUNTED, count(2.5))).toBe('wrongForm');
+    expect(atTheDoor(COUNTED, count(-1))).toBe('wrongForm');
+    expect(atTheDoor(COUNTED, { kind: 'confirm', asExpected: true })).toBe('wrongForm');
+  });
+});
+
+describe('photographs', () => {
+  const photos = (...of: readonly (readonly [view: string, scan?: Scan])[]): PartAnswer => ({
+    kind: 'photo',
+    photos: of.map(([view, own = scan()]) => ({ view, scan: own })),
+  });
+
+  test('the door asks for every view, for no other, and for photographs', () => {
+    expect(atTheDoor(PHOTOGRAPHED, photos(['left pin'], ['right pin']))).toBe('taken');
+    expect(atTheDoor(PHOTOGRAPHED, photos(['left pin'], ['left pin'], ['right pin']))).toBe('taken');
+    expect(atTheDoor(PHOTOGRAPHED, photos(['left pin']))).toBe('wrongForm');
+    expect(atTheDoor(PHOTOGRAPHED, photos())).toBe('wrongForm');
+    expect(atTheDoor(PHOTOGRAPHED, photos(['left pin'], ['right pin'], ['tail']))).toBe('wrongForm');
+    const paper = scan({ type: 'application/pdf' });
+    expect(atTheDoor(PHOTOGRAPHED, photos(['left pin', paper], ['right pin']))).toBe('wrongForm');
+  });
+
+  test('every one of them belongs to the record', () => {
+    const two = photos(['left pin', scan()], ['right pin', scan({ sha256: 'b'.repeat(64) })]);
+    expect(scansOf(two).map((s) => s.sha256)).toEqual([HASH, 'b'.repeat(64)]);
+    expect(judged(PHOTOGRAPHED, two)).toEqual(['within', 'recorded', undefined, '2 photographs']);
+  });
+});
+
+describe('every way of answering', () => {
+  const figure = { unit: 'rpm', resolution: 1, plausible: { low: 0, high: 3000 } };
+  const SPECS: { readonly [K in keyof typeof ANSWERS]: AnswerSpec } = {
+    reading: { kind: 'reading', ...figure },
+    drop: { kind: 'drop', ...figure },
+    count: COUNTED,
+    cylinders: { kind: 'cylinders', ...figure },
+    series: { kind: 'series', seconds: 5, ...figure },
+    choice: { kind: 'choice', options: [{ id: 'up', text: 'Up', good: true }] },
+    confirm: { kind: 'confirm' },
+    timer: { kind: 'timer', seconds: 10 },
+    text: { kind: 'text' },
+    photo: PHOTOGRAPHED,
+    weighing: { kind: 'weighing', method: 'scales' },
+    loading: { kind: 'loading' },
+    document: { kind: 'document', runsOut: 'date', copy: true },
+    trail: { kind: 'trail', quietDays: 400 },
+    signatures: { kind: 'signatures', inspected: true },
+    equipment: { kind: 'equipment' },
+    plate: { kind: 'plate' },
+  };
+
+  test.each(Object.entries(SPECS))('%s: a good answer is whole, judged, and said in words', (kind, spec) => {
+    const engine = kind === 'cylinders';
+    const s = opened(check('asked', { answer: spec, ...(engine ? { subject: 'engine' } : {}) }));
+    const state = s.state();
+    const { index } = state;
+    const part = [...(index?.parts.values() ?? [])][0];
+    if (!index || !part) throw new Error('The part is missing.');
+    const answer = goodAnswer(part, state, NOW);
+    // A series may be timed instead; every other kind is answered by itself.
+    expect(answer.kind).toBe(kind === 'series' ? 'reading' : kind);
+    expect(kindOf(answer).isWhole(answer, part, index)).toBe(true);
+    expect(judgeAnswer(index, part, answer, {}, NOW).length).toBeGreaterThan(0);
+    expect(describeAnswer(index, 'asked', answer).trim()).not.toBe('');
+    const copies = kind === 'photo' ? 2 : kind === 'document' ? 1 : 0;
+    expect(scansOf(answer)).toHaveLength(copies);
+  });
+});
