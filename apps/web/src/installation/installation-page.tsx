@@ -92,7 +92,7 @@ function Events(): ReactElement {
             key={line.seq}
             className={`grid min-h-9 grid-cols-[3.5rem_10.5rem_1fr] items-center gap-x-3 border-b max-sm:grid-cols-[3.5rem_1fr] max-sm:py-1.5 border-rule-2 ${refusal(line) ? 'font-semibold text-out' : ''}`}
           >
-            <span className="font-mono text-[0.78rem] text-ink-3">{line.seq}</span>
+            <span className="font-mono text-[0.78rem] text-ink-2">{line.seq}</span>
             <span className="text-ink-2">{momentInWords(line.at)}</span>
             <span className="max-sm:col-span-2">{sayEvent(line, people)}</span>
           </li>

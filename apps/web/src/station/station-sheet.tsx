@@ -117,7 +117,7 @@ function Row({
         className={`grid min-h-10 max-lg:min-h-14 items-center gap-x-3 border-b border-rule-2 pr-1 ${engines ? 'grid-cols-[18px_26px_minmax(8rem,1.1fr)_1fr_1fr]' : 'grid-cols-[18px_26px_minmax(8rem,1.1fr)_2fr]'} max-sm:grid-cols-[18px_26px_1fr] ${here ? 'bg-margin' : ''}`}
       >
         <MarkSign mark={status.mark} size={15} />
-        <span className="font-mono text-[0.78rem] text-ink-3">{number}</span>
+        <span className="font-mono text-[0.78rem] text-ink-2">{number}</span>
         <span className={status.mark === 'notStarted' ? 'text-ink-2' : ''}>{status.check.title}</span>
         {status.parts.length > 2 ? (
           <ManyFigures status={status} />

@@ -1,0 +1,104 @@
+import { randomUUID } from 'node:crypto';
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import type { Scan } from '@kanzel/core';
+import { teistFile } from './demo/fleet/teist.ts';
+import {
+  addDemoPeople,
+  draft,
+  signIn,
+  startServer,
+  temporaryFolder,
+  type SignedIn,
+} from './testing/harness.ts';
+
+const { path, remove } = temporaryFolder();
+let app: NestExpressApplication;
+let ylva: SignedIn;
+const campaign = randomUUID();
+
+beforeAll(async () => {
+  mkdirSync(join(path, 'library'), { recursive: true });
+  writeFileSync(join(path, 'library', 'aircraft-qx-tei.r1.yaml'), teistFile(new Date()));
+  const started = await startServer(path);
+  app = started.app;
+  await addDemoPeople(app);
+  ylva = await signIn(started.url, 'ylva');
+  await ylva.agent
+    .post('/api/campaigns')
+    .send({
+      id: campaign,
+      mark: 'QX-TEI',
+      title: 'Photographed',
+      occasion: 'acceptance',
+      workItems: [],
+      at: new Date().toISOString(),
+      device: 'test',
+    })
+    .expect(201);
+});
+afterAll(async () => {
+  await app.close();
+  remove();
+});
+
+const VIEWS = ['from above', 'plugs from the side'];
+/** One point, as a PNG; a byte behind it tells two apart. */
+const picture = (n: number): Buffer =>
+  Buffer.concat([
+    Buffer.from(
+      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+      'base64',
+    ),
+    Buffer.from([n]),
+  ]);
+const keep = async (n: number): Promise<Scan> =>
+  (
+    await ylva.agent
+      .post(`/api/scans?name=${n}.png`)
+      .set('content-type', 'image/png')
+      .send(picture(n))
+      .expect(200)
+  ).body as Scan;
+
+/** What becomes of an answer: `accepted`, the reason of a refusal, or what is malformed about it. */
+async function becomes(photos: unknown): Promise<string> {
+  const body = {
+    check: 'bay-photographed',
+    subject: 'aircraft',
+    answer: { kind: 'photo', photos },
+    facts: {},
+  };
+  const sent = draft(campaign, ylva.person, 'answer.given', body as never);
+  const { status, body: answered } = (await ylva.agent
+    .post(`/api/campaigns/${campaign}/entries`)
+    .send({ entries: [sent] })) as {
+    status: number;
+    body: { refused?: { reason: { code: string } }[]; details?: string[] };
+  };
+  if (status === 400) return `malformed: ${answered.details?.[0] ?? ''}`;
+  return answered.refused?.[0]?.reason.code ?? 'accepted';
+}
+
+test('an answer by photographs is taken when every one of them is here, and not before', async () => {
+  const [one, two] = [await keep(1), await keep(2)];
+  const [above, side] = VIEWS;
+  const away = { ...two, sha256: 'f'.repeat(64) };
+  expect(
+    await becomes([
+      { view: above, scan: one },
+      { view: side, scan: away },
+    ]),
+  ).toBe('scanNotHere');
+  expect(await becomes([{ view: above, scan: one }])).toBe('wrongForm');
+  expect(await becomes([])).toMatch(/^malformed: entries\[0\]\.body\.answer\.photos/);
+  expect(await becomes([{ view: above, scan: { ...one, more: 1 } }])).toMatch(/more should not exist/);
+  expect(await becomes([{ view: above }, { view: side, scan: two }])).toMatch(/scan/);
+  expect(
+    await becomes([
+      { view: above, scan: one },
+      { view: side, scan: two },
+    ]),
+  ).toBe('accepted');
+});
