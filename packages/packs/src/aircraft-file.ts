@@ -13,7 +13,7 @@ import {
   type Result,
   type SystemTree,
 } from '@kanzel/core';
-import type { ParsedFile } from './parse.ts';
+import type { ParsedFile } from './parsed-file.ts';
 import type { FileProblem } from './problem.ts';
 
 interface Version1 {

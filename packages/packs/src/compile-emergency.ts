@@ -8,7 +8,7 @@ import {
   type EmergencySet,
   type Result,
 } from '@kanzel/core';
-import type { ParsedFile } from './parse.ts';
+import type { ParsedFile } from './parsed-file.ts';
 import type { FileProblem } from './problem.ts';
 
 type Raw = Omit<EmergencySet, 'figures' | 'aircraft'> & {

@@ -9,7 +9,7 @@ import {
   type LimitBook,
   type Result,
 } from '@kanzel/core';
-import type { ParsedFile } from './parse.ts';
+import type { ParsedFile } from './parsed-file.ts';
 import type { FileProblem } from './problem.ts';
 
 type RawLimit = Partial<Limit> & {

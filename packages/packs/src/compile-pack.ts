@@ -19,7 +19,8 @@ import {
   type StationId,
   type SystemTree,
 } from '@kanzel/core';
-import { parseLibraryFile, type ParsedFile } from './parse.ts';
+import { parseLibraryFile } from './parse.ts';
+import type { ParsedFile } from './parsed-file.ts';
 import type { FileProblem } from './problem.ts';
 import { reopeningGaps } from './reopening.ts';
 

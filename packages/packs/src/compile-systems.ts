@@ -1,5 +1,5 @@
 import { ownMember, err, knowsSystem, ok, type Result, type SystemNode, type SystemTree } from '@kanzel/core';
-import type { ParsedFile } from './parse.ts';
+import type { ParsedFile } from './parsed-file.ts';
 import type { FileProblem } from './problem.ts';
 
 interface RawNode extends Omit<SystemNode, 'parts'> {

@@ -4,6 +4,7 @@ export * from './write.ts';
 export { consequencesTables } from './consequences.ts';
 export { documentOfPack } from './compile-pack.ts';
 export { documentOfAircraft } from './aircraft-file.ts';
+export type { LibraryFormat, ParsedFile, ReadFile } from './parsed-file.ts';
 export {
   librarySchema,
   LIBRARY_FORMATS,
@@ -11,8 +12,5 @@ export {
   parseLibraryFile,
   readLibraryFile,
   SCHEMA_NAMES,
-  type LibraryFormat,
-  type ParsedFile,
-  type ReadFile,
   type SchemaName,
 } from './parse.ts';

@@ -18,7 +18,8 @@ import { compileEmergency } from './compile-emergency.ts';
 import { compileLimitBook } from './compile-limit-book.ts';
 import { compilePack, documentOfPack } from './compile-pack.ts';
 import { compileSystems } from './compile-systems.ts';
-import { parsedFrom, parseLibraryFile, type ParsedFile, type ReadFile } from './parse.ts';
+import { parsedFrom, parseLibraryFile } from './parse.ts';
+import type { ParsedFile, ReadFile } from './parsed-file.ts';
 import type { FileProblem } from './problem.ts';
 import { documentOfInstrument, documentOfLimitBook } from './write.ts';
 

@@ -3,6 +3,7 @@ import { Ajv, type ErrorObject } from 'ajv';
 import { isNode, type Document, type LineCounter } from 'yaml';
 import { err, ok, type Result } from '@kanzel/core';
 import { aircraftFrom1 } from './aircraft-file.ts';
+import type { LibraryFormat, ParsedFile, Place, ReadFile } from './parsed-file.ts';
 import type { FileProblem } from './problem.ts';
 import { readYaml } from './read-yaml.ts';
 
@@ -54,23 +55,13 @@ const FORMATS = {
   'kanzel-instrument': { newest: 1, validate: () => compiled.instrument },
   'kanzel-systems': { newest: 1, validate: () => compiled.systems },
   'kanzel-emergency': { newest: 1, validate: () => compiled.emergency },
-} as const satisfies Record<string, Known>;
+} as const satisfies Record<LibraryFormat, Known>;
 
 /** The kinds of library file, as they name themselves in their first line. */
-export type LibraryFormat = keyof typeof FORMATS;
 export const LIBRARY_FORMATS = Object.keys(FORMATS) as LibraryFormat[];
 
 /** So many problems of a file are told at once: more, nobody mends before the next look. */
 const MOST_TOLD = 100;
-
-/** A library file that passed its schema, with the way back to lines. */
-export interface ParsedFile {
-  readonly format: LibraryFormat;
-  readonly file: string;
-  readonly value: Record<string, unknown>;
-  /** Problem at a path of keys and indices. */
-  readonly problem: (path: readonly (string | number)[], message: string) => FileProblem;
-}
 
 function placeOf(path: readonly (string | number)[]): string {
   return path.map((p, i) => (typeof p === 'number' ? `[${p}]` : i === 0 ? p : `.${p}`)).join('');
@@ -114,14 +105,6 @@ function messageOf(error: ErrorObject): string {
 /** "if" failures only repeat what the branch already says. */
 const isEcho = (error: ErrorObject): boolean =>
   error.keyword === 'if' || error.keyword === 'not' || error.keyword === 'oneOf';
-
-type Place = (path: readonly (string | number)[], message: string) => FileProblem;
-
-/** What a library file says, without the way back to its lines: plain data, which a thread can hand over. */
-export interface ReadFile {
-  readonly format: LibraryFormat;
-  readonly value: Record<string, unknown>;
-}
 
 /** Format, version and schema of what was read; `at` says where in the file a problem is. */
 function checked(value: unknown, at: Place): Result<ReadFile, readonly FileProblem[]> {

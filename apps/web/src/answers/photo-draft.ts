@@ -1,5 +1,5 @@
 import { err, ok, ownMember, reason, type PartAnswer, type Reason, type Result } from '@kanzel/core';
-import type { PartDraft } from '../station/part-draft.ts';
+import type { PartDraft } from './desk.ts';
 
 /** The photographs on the desk as an answer, or which view is missing yet. */
 export function photosFromDraft(views: readonly string[], draft: PartDraft): Result<PartAnswer, Reason> {

@@ -1,7 +1,7 @@
 import type { ReactElement } from 'react';
 import { ownMember, armText, slideToBalance, unitOf, weigh, type Limit, type Part } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
-import type { PartDraft } from '../station/part-draft.ts';
+import type { PartDraft } from '../answers/desk.ts';
 import { FigureCell } from '../ui/figure-cell.tsx';
 import { ReadFrom } from './read-from.tsx';
 import { WeighedResult } from './weighed-result.tsx';

@@ -20,7 +20,8 @@ import {
 } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
 import { previewOf, VerdictLine } from '../station/figure-entry.tsx';
-import { changeDraft, draftOf, useDrafts, type PartDraft } from '../station/part-draft.ts';
+import type { PartDraft } from '../answers/desk.ts';
+import { changeDraft, draftOf, useDrafts } from '../station/part-draft.ts';
 import { Button } from '../ui/button.tsx';
 import { LimitRuler } from '../ui/limit-ruler.tsx';
 import { EnvelopePicture } from './envelope-picture.tsx';

@@ -1,7 +1,7 @@
 import type { ReactElement } from 'react';
 import { instrumentExpired, type Part } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
-import type { PartDraft } from '../station/part-draft.ts';
+import type { PartDraft } from '../answers/desk.ts';
 import { chosenInstrument, instrumentsOfKind } from './weighing-draft.ts';
 import { serverInstant } from '../sync/clock.ts';
 

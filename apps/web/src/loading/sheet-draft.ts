@@ -12,7 +12,7 @@ import {
   type Reason,
   type Result,
 } from '@kanzel/core';
-import type { PartDraft } from '../station/part-draft.ts';
+import type { PartDraft } from '../answers/desk.ts';
 
 /** A figure as it is typed, in the unit wanted; what was there before when nothing was typed. */
 export function typedFigure(text: string | undefined, unit: string, before: number): Result<number, Reason> {

@@ -9,7 +9,7 @@ import {
   type LoadingSheet,
   type SheetRow,
 } from '@kanzel/core';
-import type { PartDraft } from '../station/part-draft.ts';
+import type { PartDraft } from '../answers/desk.ts';
 import { FigureCell } from '../ui/figure-cell.tsx';
 
 const LINE =

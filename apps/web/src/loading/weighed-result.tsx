@@ -12,7 +12,7 @@ import {
 } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
 import { VerdictLine } from '../station/figure-entry.tsx';
-import type { PartDraft } from '../station/part-draft.ts';
+import type { PartDraft } from '../answers/desk.ts';
 import { PreviewVerdicts } from '../station/preview-verdicts.tsx';
 import { weighingFromDraft } from './weighing-draft.ts';
 import { serverInstant } from '../sync/clock.ts';

@@ -16,7 +16,7 @@ import {
   type WeighedPoint,
   type Weighing,
 } from '@kanzel/core';
-import type { PartDraft, Row } from '../station/part-draft.ts';
+import type { PartDraft, Row } from '../answers/desk.ts';
 import { typedFigure } from './sheet-draft.ts';
 
 /** How often a scale may be read. */

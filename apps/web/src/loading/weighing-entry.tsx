@@ -1,7 +1,8 @@
 import type { ReactElement } from 'react';
 import { ownMember, formatFigure, type Part } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
-import { changeDraft, draftOf, useDrafts, type PartDraft, type Row } from '../station/part-draft.ts';
+import type { PartDraft, Row } from '../answers/desk.ts';
+import { changeDraft, draftOf, useDrafts } from '../station/part-draft.ts';
 import { Button } from '../ui/button.tsx';
 import { Choices } from '../ui/field.tsx';
 import { FigureCell } from '../ui/figure-cell.tsx';

@@ -1,7 +1,8 @@
 import type { ReactElement } from 'react';
 import { equipmentChanges, type Part } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
-import { changeDraft, draftOf, useDrafts, type Row } from '../station/part-draft.ts';
+import type { Row } from '../answers/desk.ts';
+import { changeDraft, draftOf, useDrafts } from '../station/part-draft.ts';
 import { PreviewVerdicts } from '../station/preview-verdicts.tsx';
 import { Button } from '../ui/button.tsx';
 import { Choices } from '../ui/field.tsx';

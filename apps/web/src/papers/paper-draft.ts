@@ -16,7 +16,7 @@ import {
   type Scan,
   type WorkedSpec,
 } from '@kanzel/core';
-import type { PartDraft, Row } from '../station/part-draft.ts';
+import type { PartDraft, Row } from '../answers/desk.ts';
 
 type Answer<K extends PartAnswer['kind']> = Extract<PartAnswer, { kind: K }>;
 

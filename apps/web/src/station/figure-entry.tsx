@@ -24,6 +24,7 @@ import { MarkSign, markColour } from '../ui/mark.tsx';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
 import { lookAt, runningSeries, settingMet, settingNow } from './live-take.ts';
 import { putPadAway, usePad } from './pad-store.ts';
+import type { PartDraft } from '../answers/desk.ts';
 import {
   candidateOf,
   changeDraft,
@@ -32,7 +33,6 @@ import {
   figuresKey,
   instrumentsFor,
   useDrafts,
-  type PartDraft,
 } from './part-draft.ts';
 import { serverInstant } from '../sync/clock.ts';
 import { whenInWords } from '../ui/when.ts';

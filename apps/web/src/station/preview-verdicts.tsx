@@ -2,7 +2,7 @@ import type { ReactElement } from 'react';
 import type { Part } from '@kanzel/core';
 import { useCampaign } from './campaign-context.ts';
 import { previewOf, VerdictLine } from './figure-entry.tsx';
-import type { PartDraft } from './part-draft.ts';
+import type { PartDraft } from '../answers/desk.ts';
 
 /** What would be said of a draft if it were kept now: the worst large, the rest as quiet lines; nothing while it is empty. */
 export function PreviewVerdicts({ part, draft }: { part: Part; draft: PartDraft }): ReactElement | null {

@@ -17,6 +17,7 @@ import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
 import { lookAt, runningSeries, settingMet, settingNow, takeAll } from './live-take.ts';
+import type { PartDraft } from '../answers/desk.ts';
 import {
   candidateOf,
   changeDraft,
@@ -25,7 +26,6 @@ import {
   draftOf,
   figuresKey,
   useDrafts,
-  type PartDraft,
 } from './part-draft.ts';
 import { previewOf } from './figure-entry.tsx';
 import { serverInstant, serverNow } from '../sync/clock.ts';

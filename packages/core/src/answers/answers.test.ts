@@ -6,7 +6,7 @@ import { admit } from '../record/admit.ts';
 import type { PartAnswer } from '../record/entry.ts';
 import { BASIS, check, IDLE_LIMIT, PACK, Scribe } from '../testing/world.ts';
 import { goodAnswer } from '../trial/good-answers.ts';
-import { ANSWERS, describeAnswer, kindOf, scansOf } from './answers.ts';
+import { type ANSWERS, describeAnswer, kindOf, scansOf } from './answers.ts';
 
 const NOW = '2026-06-01T12:00:00.000Z';
 const HASH = 'a'.repeat(64);

@@ -1,7 +1,6 @@
 import { reason, type Reason } from '../words/reason.ts';
 import type { FlightBudget } from './plan.ts';
 import type { ScheduleProblem } from './schedule.ts';
-import type { WindForecast } from './wind.ts';
 
 const usable = (value: number): boolean => Number.isFinite(value) && value >= 0;
 
@@ -49,9 +48,4 @@ export function budgetFaults(budget: FlightBudget): readonly Reason[] {
   return members.flatMap(([member, value, positive]) =>
     usable(value) && (!positive || value > 0) ? [] : [wrong(member)],
   );
-}
-
-/** Whether a forecast says something: speeds that are none are no forecast, and what nobody forecast is not flown in. */
-export function isForecast({ speed, gust = 0, direction = 0 }: WindForecast): boolean {
-  return usable(speed) && usable(gust) && Number.isFinite(direction);
 }

@@ -1,4 +1,3 @@
-import { isForecast } from './faults.ts';
 import type { Stretch } from './plan.ts';
 
 /** Wind as forecast for a stretch of time; direction it comes from, degrees true; speeds in knots. */
@@ -9,6 +8,11 @@ export interface WindForecast extends Stretch {
   readonly gust?: number;
   /** It is only at times so: the worse of this and what lies under it counts. */
   readonly atTimes?: boolean;
+}
+
+/** Whether a forecast says something: speeds that are none are no forecast, and what nobody forecast is not flown in. */
+function isForecast({ speed, gust = 0, direction = 0 }: WindForecast): boolean {
+  return [speed, gust].every((v) => Number.isFinite(v) && v >= 0) && Number.isFinite(direction);
 }
 
 /** What the wind may be, in knots; gusts count. */

@@ -4,7 +4,7 @@ import { Button } from '../../../ui/button.tsx';
 import { FigureField } from '../../../ui/figure-field.tsx';
 import { LineField, Picker } from '../../../ui/picker.tsx';
 import { freeId, type AircraftDocument } from '../aircraft-document.ts';
-import type { ChangeLoading } from './loading-part.tsx';
+import type { ChangeLoading } from './change-loading.ts';
 import { whenId, whenOf, whenOptions } from './when-choice.ts';
 
 /** What a choice of configuration puts aboard: a line of every sheet of an aircraft that is set up so. */

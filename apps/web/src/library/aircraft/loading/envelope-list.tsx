@@ -13,7 +13,7 @@ import { LineField, Picker } from '../../../ui/picker.tsx';
 import { plainWords } from '../../../ui/plain-words.ts';
 import type { AircraftDocument } from '../aircraft-document.ts';
 import { freshEnvelope } from './fresh-loading.ts';
-import type { ChangeLoading } from './loading-part.tsx';
+import type { ChangeLoading } from './change-loading.ts';
 import { whenId, whenOf, whenOptions } from './when-choice.ts';
 
 /** Corners as they are written: a line each. */

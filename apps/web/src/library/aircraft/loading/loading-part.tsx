@@ -1,5 +1,6 @@
 import type { ReactElement } from 'react';
 import type { LoadingData } from '@kanzel/core';
+import type { ChangeLoading } from './change-loading.ts';
 import { Button } from '../../../ui/button.tsx';
 import { FigureField } from '../../../ui/figure-field.tsx';
 import { LineField, Picker } from '../../../ui/picker.tsx';
@@ -13,9 +14,6 @@ import { ReportPart } from './report-part.tsx';
 import { StationList } from './station-list.tsx';
 import { TankList } from './tank-list.tsx';
 import { TiltList } from './tilt-list.tsx';
-
-/** Changes one member of the loading; changes about one thing in a row are one step back. */
-export type ChangeLoading = (next: LoadingData, about?: string) => void;
 
 const kept = <T,>(value: T | undefined, was: T): T => (value === undefined ? was : value);
 

@@ -4,7 +4,7 @@ import { Button } from '../../../ui/button.tsx';
 import { FigureField } from '../../../ui/figure-field.tsx';
 import { LineField, Picker } from '../../../ui/picker.tsx';
 import { freshBay, freshPack } from './fresh-loading.ts';
-import type { ChangeLoading } from './loading-part.tsx';
+import type { ChangeLoading } from './change-loading.ts';
 
 /** Battery packs that may be carried, and the bays that take them. */
 export function PackList({ data, change }: { data: LoadingData; change: ChangeLoading }): ReactElement {

@@ -5,7 +5,7 @@ import { FigureField } from '../../../ui/figure-field.tsx';
 import { Problem } from '../../../ui/field.tsx';
 import { LineField } from '../../../ui/picker.tsx';
 import type { AircraftDocument } from '../aircraft-document.ts';
-import type { ChangeLoading } from './loading-part.tsx';
+import type { ChangeLoading } from './change-loading.ts';
 import { newestWeighing } from './newest-weighing.ts';
 
 /** The weighing report in force: its figures, and the equipment list it was made with. */

@@ -4,7 +4,7 @@ import { Button } from '../../../ui/button.tsx';
 import { FigureField } from '../../../ui/figure-field.tsx';
 import { LineField, Picker } from '../../../ui/picker.tsx';
 import { freshStation } from './fresh-loading.ts';
-import type { ChangeLoading } from './loading-part.tsx';
+import type { ChangeLoading } from './change-loading.ts';
 
 const KINDS = [
   { id: 'seat', text: 'seat' },

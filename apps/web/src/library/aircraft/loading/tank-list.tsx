@@ -4,7 +4,7 @@ import { Button } from '../../../ui/button.tsx';
 import { FigureField } from '../../../ui/figure-field.tsx';
 import { LineField } from '../../../ui/picker.tsx';
 import { freshTank } from './fresh-loading.ts';
-import type { ChangeLoading } from './loading-part.tsx';
+import type { ChangeLoading } from './change-loading.ts';
 
 /** The table of a tank as a line: "30 at 1350; 60 at 1400". */
 const armsText = (tank: LoadTank): string =>

@@ -4,7 +4,7 @@ import { Button } from '../../../ui/button.tsx';
 import { FigureField } from '../../../ui/figure-field.tsx';
 import { LineField } from '../../../ui/picker.tsx';
 import { freeId } from '../aircraft-document.ts';
-import type { ChangeLoading } from './loading-part.tsx';
+import type { ChangeLoading } from './change-loading.ts';
 
 /** Positions of parts that tilt: what moves, and how far from where the weighing found it. */
 export function TiltList({ data, change }: { data: LoadingData; change: ChangeLoading }): ReactElement {
