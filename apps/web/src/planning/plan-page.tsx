@@ -2,7 +2,7 @@ import { useState, type ReactElement } from 'react';
 import { Navigate, NavLink, Route, Routes } from 'react-router';
 import { useNow } from '../shell/plate.tsx';
 import { useCampaign } from '../station/campaign-context.ts';
-import { isWriting } from '../station/step-panel.tsx';
+import { isWriting } from '../ui/is-writing.ts';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';

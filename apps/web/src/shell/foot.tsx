@@ -1,8 +1,12 @@
-import { useEffect, useState, type ReactElement } from 'react';
+import { lazy, Suspense, useEffect, useState, type ReactElement } from 'react';
 import { useLive } from '../sync/live.ts';
 import { useCampaigns } from '../sync/campaign-store.ts';
 import { useMonitor } from '../sync/monitor-store.ts';
 import { useSession } from '../sync/session.ts';
+import { FinderOpening } from '../ui/finder-opening.tsx';
+import { isWriting } from '../ui/is-writing.ts';
+import { useKeys } from '../ui/use-keys.ts';
+import { KeysList } from './keys-list.tsx';
 import { AwakeLine } from './awake.tsx';
 import { applyTheme, readTheme, THEMES } from './theme.ts';
 import { ownMember } from '@kanzel/core';
@@ -77,6 +81,63 @@ const KEYS: readonly (readonly [string, string, string | undefined])[] = [
   ['?', 'keys', undefined],
 ];
 
+const FIND_ANYWHERE = 'A mark, a campaign, a book, a page';
+const FindAnywhere = lazy(() => import('./find-anywhere.tsx'));
+
+const KEYS_ANYWHERE = [
+  ['/', 'find a page, a campaign, an aircraft, a book'],
+  ['?', 'these keys'],
+  ['Tab', 'to what comes next; Enter or space does it'],
+  ['Escape', 'close what lies over the page'],
+] as const;
+
+/** Find and keys on every page outside a campaign, which has its own. */
+function AnywhereKeys(): ReactElement {
+  const [over, setOver] = useState<'/' | '?'>();
+  useKeys((event) => {
+    if (document.querySelector('[role=dialog]') || event.ctrlKey || event.metaKey || event.altKey) return;
+    if ((event.key !== '/' && event.key !== '?') || isWriting(event)) return;
+    event.preventDefault();
+    setOver(event.key);
+  });
+  const close = (): void => setOver(undefined);
+  return (
+    <>
+      <span className="ml-auto flex gap-4 max-lg:order-first max-lg:ml-0 max-lg:gap-1">
+        {KEYS.filter(([key]) => key === '/' || key === '?').map((own) => (
+          <FootKey key={own[0]} own={own} onKey={(key) => setOver(key === '/' ? '/' : '?')} />
+        ))}
+      </span>
+      {over === '/' ? (
+        <Suspense fallback={<FinderOpening onClose={close} />}>
+          <FindAnywhere hint={FIND_ANYWHERE} onClose={close} />
+        </Suspense>
+      ) : over === '?' ? (
+        <KeysList keys={KEYS_ANYWHERE} onClose={close} />
+      ) : null}
+    </>
+  );
+}
+
+function FootKey({
+  own: [key, text, word],
+  onKey,
+}: {
+  own: (typeof KEYS)[number];
+  onKey: (key: string) => void;
+}): ReactElement {
+  return (
+    <button
+      type="button"
+      className={`min-h-8 max-lg:min-h-14 max-lg:min-w-14 max-lg:px-2 max-lg:text-sm max-lg:font-semibold max-lg:text-ink ${word ? '' : 'max-lg:hidden'}`}
+      onClick={() => onKey(key)}
+    >
+      <kbd className="max-lg:hidden">{key}</kbd> <span className="max-lg:hidden">{text}</span>
+      <span className="lg:hidden">{word}</span>
+    </button>
+  );
+}
+
 /** The foot: what is saved, what is connected, who is signed on, the keys. */
 export function Foot({
   campaign,
@@ -115,19 +176,13 @@ export function Foot({
       {campaign ? <AwakeLine /> : null}
       {onKey ? (
         <span className="ml-auto flex gap-4 max-lg:order-first max-lg:ml-0 max-lg:gap-1">
-          {KEYS.map(([key, text, word]) => (
-            <button
-              key={key}
-              type="button"
-              className={`min-h-8 max-lg:min-h-14 max-lg:min-w-14 max-lg:px-2 max-lg:text-sm max-lg:font-semibold max-lg:text-ink ${word ? '' : 'max-lg:hidden'}`}
-              onClick={() => onKey(key)}
-            >
-              <kbd className="max-lg:hidden">{key}</kbd> <span className="max-lg:hidden">{text}</span>
-              <span className="lg:hidden">{word}</span>
-            </button>
+          {KEYS.map((own) => (
+            <FootKey key={own[0]} own={own} onKey={onKey} />
           ))}
         </span>
-      ) : null}
+      ) : (
+        <AnywhereKeys />
+      )}
     </footer>
   );
 }

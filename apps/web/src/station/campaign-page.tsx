@@ -25,7 +25,7 @@ import { GateSheet } from './gate-sheet.tsx';
 import { CampaignMargin } from './margin.tsx';
 import { Slips } from './slips.tsx';
 import { StationSheet } from './station-sheet.tsx';
-import { isWriting } from './step-panel.tsx';
+import { isWriting } from '../ui/is-writing.ts';
 import { serverInstant } from '../sync/clock.ts';
 import { useKeys } from '../ui/use-keys.ts';
 

@@ -1,11 +1,12 @@
 import { lazy, Suspense, type ReactElement } from 'react';
-import { SheetDialog } from '../ui/sheet-dialog.tsx';
+import { FinderOpening } from '../ui/finder-opening.tsx';
 import type { Slip } from './campaign-context.ts';
 import { Correct, Decide, NotApplicable, Override } from './slips/answer-slips.tsx';
 import { Finding } from './slips/finding-slip.tsx';
 import { Keys } from './slips/keys-slip.tsx';
 import { TagOff, TagOn } from './slips/tag-slips.tsx';
 
+const FIND_HERE = 'A check, a station, or what you want to do';
 const Find = lazy(async () => ({ default: (await import('./slips/find-slip.tsx')).Find }));
 
 /** Whatever lies over the sheet. */
@@ -35,14 +36,8 @@ export function Slips({
       return <Keys onClose={onClose} />;
     case 'find':
       return (
-        <Suspense
-          fallback={
-            <SheetDialog open onClose={onClose} title="Find or do">
-              <p className="text-ink-2">Opening…</p>
-            </SheetDialog>
-          }
-        >
-          <Find onClose={onClose} />
+        <Suspense fallback={<FinderOpening onClose={onClose} />}>
+          <Find hint={FIND_HERE} onClose={onClose} />
         </Suspense>
       );
     case undefined:

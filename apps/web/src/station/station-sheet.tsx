@@ -18,7 +18,8 @@ import { useCampaigns } from '../sync/campaign-store.ts';
 import { MarkSign } from '../ui/mark.tsx';
 import { useCampaign } from './campaign-context.ts';
 import { PartRuler } from './figure-entry.tsx';
-import { isWriting, StepPanel } from './step-panel.tsx';
+import { isWriting } from '../ui/is-writing.ts';
+import { StepPanel } from './step-panel.tsx';
 import { serverInstant } from '../sync/clock.ts';
 import { useKeys } from '../ui/use-keys.ts';
 

@@ -9,25 +9,12 @@ import { WordEntry } from './word-entry.tsx';
 import { draftOf, useDrafts } from './part-draft.ts';
 import { StepActions } from './step-actions.tsx';
 import { inEntry, useStep } from './use-step.ts';
+import { isWriting } from '../ui/is-writing.ts';
 import { useKeys } from '../ui/use-keys.ts';
 
 const WorkedEntry = lazy(() => import('./worked-entry.tsx'));
 const KeptWorked = lazy(() => import('./kept-worked.tsx'));
 const LiveTrace = lazy(() => import('./live-trace.tsx'));
-
-/** Whether a key press is meant for the text being written rather than for the sheet. */
-export function isWriting(event: KeyboardEvent): boolean {
-  const target = event.target as HTMLElement;
-  if (
-    target instanceof HTMLTextAreaElement ||
-    target.isContentEditable ||
-    target instanceof HTMLSelectElement
-  )
-    return true;
-  if (!(target instanceof HTMLInputElement)) return document.querySelector('[role=dialog]') !== null;
-  if (target.dataset['figure'] !== undefined) return target.value !== '' && event.key.length === 1;
-  return target.type !== 'radio';
-}
 
 function PartColumn({ part, first, alone }: { part: Part; first: boolean; alone: boolean }): ReactElement {
   const view = useCampaign();

@@ -8,3 +8,4 @@ export { armText, massText, sideText } from './loading-words.ts';
 export * from './limit-words.ts';
 export * from './plan-words.ts';
 export * from './way-titles.ts';
+export { fits } from './find.ts';

@@ -1,5 +1,5 @@
 import { type ReactElement } from 'react';
-import { SheetDialog } from '../../ui/sheet-dialog.tsx';
+import { KeysList } from '../../shell/keys-list.tsx';
 
 const KEYS: readonly (readonly [string, string])[] = [
   ['Enter', 'does what the blue button says'],
@@ -22,16 +22,5 @@ const KEYS: readonly (readonly [string, string])[] = [
 
 /** The keys of the sheet. */
 export function Keys({ onClose }: { onClose: () => void }): ReactElement {
-  return (
-    <SheetDialog open onClose={onClose} title="Keys">
-      <dl>
-        {KEYS.map(([key, text]) => (
-          <div key={key} className="grid grid-cols-[9rem_1fr] gap-3 border-b border-rule-2 py-1.5">
-            <dt className="font-mono text-[0.82rem]">{key}</dt>
-            <dd>{text}</dd>
-          </div>
-        ))}
-      </dl>
-    </SheetDialog>
-  );
+  return <KeysList keys={KEYS} onClose={onClose} />;
 }
