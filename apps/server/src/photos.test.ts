@@ -92,6 +92,12 @@ test('an answer by photographs is taken when every one of them is here, and not 
     ]),
   ).toBe('scanNotHere');
   expect(await becomes([{ view: above, scan: one }])).toBe('wrongForm');
+  expect(
+    await becomes([
+      { view: above, scan: one },
+      { view: side, scan: one },
+    ]),
+  ).toBe('wrongForm');
   expect(await becomes([])).toMatch(/^malformed: entries\[0\]\.body\.answer\.photos/);
   expect(await becomes([{ view: above, scan: { ...one, more: 1 } }])).toMatch(/more should not exist/);
   expect(await becomes([{ view: above }, { view: side, scan: two }])).toMatch(/scan/);

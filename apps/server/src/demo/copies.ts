@@ -31,9 +31,9 @@ async function sheet(
 }
 
 /** A photograph. Nobody has a camera here: the sticker under the hatch fills it. */
-async function photograph(attachments: AttachmentsService): Promise<Scan> {
-  const seen = await toBuffer('QX-LOM bay, hatch off', { type: 'png', scale: 8 });
-  const kept = await attachments.keep('Bay.png', Readable.from([seen]));
+async function photograph(attachments: AttachmentsService, view: string): Promise<Scan> {
+  const seen = await toBuffer(`Bay, hatch off, ${view}`, { type: 'png', scale: 8 });
+  const kept = await attachments.keep(`Bay ${view}.png`, Readable.from([seen]));
   if (!kept.ok) throw new Error(`makeDemo: ${JSON.stringify(kept.error)}`);
   return kept.value;
 }
@@ -41,7 +41,7 @@ async function photograph(attachments: AttachmentsService): Promise<Scan> {
 /** The papers of which a copy belongs to the record, as they were on a day of the story. */
 export async function printCopies(attachments: AttachmentsService, today: Date): Promise<StoryCopies> {
   return {
-    bay: await photograph(attachments),
+    bay: [await photograph(attachments, 'from above'), await photograph(attachments, 'from the side')],
     certificate: await sheet(attachments, 'Certificate A-2031', 'Airworthiness certificate', [
       'No. A-2031',
       `In force until ${day(today, 275)}`,

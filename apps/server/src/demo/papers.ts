@@ -18,7 +18,7 @@ export interface StoryCopies {
   readonly report: Scan;
   readonly permit: Scan;
   /** What a camera saw under the hatch. */
-  readonly bay: Scan;
+  readonly bay: readonly Scan[];
 }
 
 /** Papers that every aircraft of the workshop has, with days counted from the story's. */
@@ -37,7 +37,7 @@ export function commonPapers(today: Date, work: readonly string[], copies: Story
   return {
     'bay-photographed': (_aircraft, good) =>
       good.kind === 'photo'
-        ? { ...good, photos: good.photos.map((p) => ({ ...p, scan: copies.bay })) }
+        ? { ...good, photos: good.photos.map((p, i) => ({ ...p, scan: copies.bay[i] ?? p.scan })) }
         : good,
     'work-orders-signed': () => ({ kind: 'signatures', items: signed }),
     'work-on-drone-signed': () => ({ kind: 'signatures', items: signed }),

@@ -11,5 +11,7 @@ export function photosFromDraft(views: readonly string[], draft: PartDraft): Res
         ? reason('notAnswered')
         : reason('viewMissing', { view: first }),
     );
-  return ok({ kind: 'photo', photos: views.flatMap((view) => of(view).map((scan) => ({ view, scan }))) });
+  const photos = views.flatMap((view) => of(view).map((scan) => ({ view, scan })));
+  const twice = photos.find(({ scan }, i) => photos.slice(0, i).some((p) => p.scan.sha256 === scan.sha256));
+  return twice ? err(reason('photoTwice', { view: twice.view })) : ok({ kind: 'photo', photos });
 }

@@ -84,13 +84,21 @@ describe('photographs', () => {
   });
 
   test('the door asks for every view, for no other, and for photographs', () => {
-    expect(atTheDoor(PHOTOGRAPHED, photos(['left pin'], ['right pin']))).toBe('taken');
-    expect(atTheDoor(PHOTOGRAPHED, photos(['left pin'], ['left pin'], ['right pin']))).toBe('taken');
+    const other = scan({ sha256: 'b'.repeat(64) });
+    const third = scan({ sha256: 'c'.repeat(64) });
+    expect(atTheDoor(PHOTOGRAPHED, photos(['left pin'], ['right pin', other]))).toBe('taken');
+    expect(atTheDoor(PHOTOGRAPHED, photos(['left pin'], ['left pin', third], ['right pin', other]))).toBe(
+      'taken',
+    );
+    // One photograph does not show two views.
+    expect(atTheDoor(PHOTOGRAPHED, photos(['left pin'], ['right pin']))).toBe('wrongForm');
     expect(atTheDoor(PHOTOGRAPHED, photos(['left pin']))).toBe('wrongForm');
     expect(atTheDoor(PHOTOGRAPHED, photos())).toBe('wrongForm');
-    expect(atTheDoor(PHOTOGRAPHED, photos(['left pin'], ['right pin'], ['tail']))).toBe('wrongForm');
+    expect(atTheDoor(PHOTOGRAPHED, photos(['left pin'], ['right pin', other], ['tail', third]))).toBe(
+      'wrongForm',
+    );
     const paper = scan({ type: 'application/pdf' });
-    expect(atTheDoor(PHOTOGRAPHED, photos(['left pin', paper], ['right pin']))).toBe('wrongForm');
+    expect(atTheDoor(PHOTOGRAPHED, photos(['left pin', paper], ['right pin', other]))).toBe('wrongForm');
   });
 
   test('every one of them belongs to the record', () => {

@@ -2,7 +2,7 @@ import { many } from './figure-text.ts';
 import type { AnswerKind } from './kind.ts';
 import { measuresNothing, recorded } from './said.ts';
 
-/** Photographs: one at least of every view that the check asks for, and of no other. */
+/** Photographs: one at least of every view that the check asks for, of no other, and no photograph twice. */
 export const PHOTO: AnswerKind<'photo'> = {
   measured: measuresNothing,
   isWhole({ photos }, { check: { answer: spec } }) {
@@ -10,7 +10,8 @@ export const PHOTO: AnswerKind<'photo'> = {
     return (
       views.length > 0 &&
       views.every((view) => photos.some((p) => p.view === view)) &&
-      photos.every((p) => views.includes(p.view) && p.scan.type.startsWith('image/'))
+      photos.every((p) => views.includes(p.view) && p.scan.type.startsWith('image/')) &&
+      new Set(photos.map((p) => p.scan.sha256)).size === photos.length
     );
   },
   // What is to be seen on them is told by whoever looked; that they were taken is what is proven.

@@ -133,7 +133,7 @@ const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
   }),
   photo: ({ views }) => ({
     kind: 'photo',
-    photos: views.map((view) => ({ view, scan: TRIAL_PHOTO })),
+    photos: views.map((view, i) => ({ view, scan: { ...TRIAL_PHOTO, sha256: String(i).padStart(64, '0') } })),
   }),
   cylinders(spec, { part, limits, state }) {
     const { engines } = state.index?.basis.aircraft ?? { engines: [] };

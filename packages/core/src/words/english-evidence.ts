@@ -69,7 +69,9 @@ export const ENGLISH_EVIDENCE = {
     'This entry says that its author had seen more than there is. The record begins anew on this device; do it again.',
   timerEndsLater: () => 'The timer of this answer ends after the answer was given. Start it again.',
   wrongForm: (p) =>
-    `This check is answered by ${describeKind(p.s('wanted'))}, not by ${describeKind(p.s('got'))}.`,
+    p.s('wanted') === p.s('got')
+      ? `This check is answered by ${describeKind(p.s('wanted'))}: by all of it, and by nothing else.`
+      : `This check is answered by ${describeKind(p.s('wanted'))}, not by ${describeKind(p.s('got'))}.`,
   checkUnknown: (p) =>
     `The pack of this campaign has no check “${p.s('check')}”${p.s('subject') ? ` on ${p.names.subject(p.s('subject')).toLowerCase()}` : ''}.`,
 } satisfies Catalogue;

@@ -72,6 +72,8 @@ const ENGLISH_OWN = {
   optionUnknown: (p) => `“${p.s('option')}” is not among the answers to this check.`,
   notAnswered: () => 'Not answered yet.',
   notWhole: (p) => `Counted are whole ones: ${p.f('value')} is none.`,
+  photoTwice: (p) =>
+    `The photograph of the ${p.s('view')} is there for another view already. Take one of each.`,
   viewMissing: (p) => `No photograph of the ${p.s('view')} yet.`,
   timerDone: (p) => `Ran ${p.f('elapsed')}; ${p.f('wanted')} were asked.`,
   timerShort: (p) => `Only ${p.f('elapsed')} of ${p.f('wanted')} have passed.`,

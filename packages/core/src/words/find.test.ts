@@ -33,6 +33,15 @@ test('several words in whatever order, and nothing for what is not there', () =>
   expect(offered('ressure', OIL)).toEqual([]);
 });
 
+test('a registration is found whole, or by what stands behind its hyphen', () => {
+  const campaign = ['QX-TEI: Motor 3 replaced'] as const;
+  for (const typed of ['qx-tei', 'QX TEI', 'tei', 'motor 3', 'run-up'])
+    expect([typed, offered(typed, campaign, ['Run-up'])]).toEqual([
+      typed,
+      [typed === 'run-up' ? 'Run-up' : campaign[0]],
+    ]);
+});
+
 test('nothing typed yet: everything', () => {
   expect(offered('  ', DROP, OIL)).toHaveLength(2);
 });

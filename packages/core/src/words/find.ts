@@ -30,7 +30,14 @@ const SAME: readonly (readonly string[])[] = [
   ['canopy', 'door', 'hatch', 'cowling', 'panel'],
 ];
 
-const plain = (text: string): string => text.toLowerCase().replace(/[’']/g, '').trim();
+/** Small letters without marks between them: a registration is found by what stands behind its hyphen. */
+const plain = (text: string): string =>
+  text
+    .toLowerCase()
+    .replace(/[’']/g, '')
+    .replace(/[-–:,.()]+/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
 
 /** Whether some word of a text begins so. Example: "mag" begins a word of "left magneto off". */
 const beginsAWord = (text: string, wanted: string): boolean =>
@@ -50,7 +57,9 @@ export function fits(wanted: string, title: string, more: readonly string[] = []
   if (beginsAWord(own, typed)) return 0.9;
   const words = typed.split(/\s+/);
   if (words.every((w) => beginsAWord(own, w))) return 0.8;
-  const others = SAME.filter((group) => group.some((term) => beginsAWord(term, typed))).flat();
+  const others = SAME.filter((group) => group.some((term) => beginsAWord(plain(term), typed)))
+    .flat()
+    .map(plain);
   if (others.some((term) => beginsAWord(own, term))) return 0.6;
   const rest = more.map(plain).join(' ');
   if (words.every((w) => beginsAWord(`${own} ${rest}`, w))) return 0.4;
