@@ -25,7 +25,7 @@ test('photographs of every view belong to the record; a count is whole, and exac
   await expect(step.getByRole('button', { name: 'above.png', exact: true })).toBeVisible();
   // One of two is no answer yet, and says which is missing.
   await press(page, /^Record/);
-  await expect(step).toContainText('No photograph of the plugs from the side yet.');
+  await expect(step).toContainText('There is no photograph “plugs from the side” yet.');
   expect(await seriousFaults(page)).toEqual([]);
   // What was taken is there after the page was loaded anew.
   await page.reload();

@@ -106,7 +106,7 @@ export function TakeCopies({
   scans: readonly Scan[];
   onChange: (scans: readonly Scan[]) => void;
   words?: string;
-  /** Photographs only: on a tablet or phone the camera comes first. */
+  /** Photographs only; a tablet or phone offers its camera and its files. */
   images?: boolean;
 }): ReactElement {
   const id = useId();
@@ -135,7 +135,6 @@ export function TakeCopies({
             type="file"
             multiple
             accept={`image/png,image/jpeg,image/webp${images ? '' : ',application/pdf'}`}
-            {...(images ? { capture: 'environment' as const } : {})}
             className="sr-only"
             onChange={(e) => {
               void take([...(e.target.files ?? [])]);

@@ -5,6 +5,8 @@ import type { Scan } from '../papers/types.ts';
 import { admit } from '../record/admit.ts';
 import type { PartAnswer } from '../record/entry.ts';
 import { BASIS, check, IDLE_LIMIT, PACK, Scribe } from '../testing/world.ts';
+import { makeSentences } from '../words/english.ts';
+import { reason } from '../words/reason.ts';
 import { goodAnswer } from '../trial/good-answers.ts';
 import { type ANSWERS, describeAnswer, kindOf, scansOf } from './answers.ts';
 
@@ -106,6 +108,19 @@ describe('photographs', () => {
     expect(scansOf(two).map((s) => s.sha256)).toEqual([HASH, 'b'.repeat(64)]);
     expect(judged(PHOTOGRAPHED, two)).toEqual(['within', 'recorded', undefined, '2 photographs']);
   });
+});
+
+test('what is missing is said in the words of the check, whatever its views are called', () => {
+  const { say } = makeSentences({ part: (k) => k, subject: (k) => k, thing: (k) => k });
+  expect(say(reason('viewMissing', { view: 'from above' }))).toBe('There is no photograph “from above” yet.');
+  expect(say(reason('photoTwice', { view: 'from above' }))).toContain('“from above”');
+  expect(say(reason('wrongForm', { wanted: 'photo', got: 'photo' }))).toBe(
+    'This check is answered by a photograph of every view: by all of it, and by nothing else.',
+  );
+  expect(say(reason('wrongForm', { wanted: 'count', got: 'confirm' }))).toContain('a whole number, not by');
+  expect(say(reason('notWhole', { value: { value: 12.5, unit: 'count' } }))).toBe(
+    'Counted are whole ones: 12.5 is none.',
+  );
 });
 
 describe('every way of answering', () => {

@@ -73,8 +73,8 @@ const ENGLISH_OWN = {
   notAnswered: () => 'Not answered yet.',
   notWhole: (p) => `Counted are whole ones: ${p.f('value')} is none.`,
   photoTwice: (p) =>
-    `The photograph of the ${p.s('view')} is there for another view already. Take one of each.`,
-  viewMissing: (p) => `No photograph of the ${p.s('view')} yet.`,
+    `This photograph stands for another view already. Take one of its own for “${p.s('view')}”.`,
+  viewMissing: (p) => `There is no photograph “${p.s('view')}” yet.`,
   timerDone: (p) => `Ran ${p.f('elapsed')}; ${p.f('wanted')} were asked.`,
   timerShort: (p) => `Only ${p.f('elapsed')} of ${p.f('wanted')} have passed.`,
   timerNotStarted: () => 'The timer of this check was not started.',
