@@ -56,7 +56,7 @@ export function Finder({
             <Command.Item
               key={id}
               value={id}
-              className="flex min-h-10 cursor-pointer items-center gap-3 border-b border-rule-2 px-2 data-[selected=true]:bg-ink data-[selected=true]:text-sheet"
+              className="flex min-h-10 max-lg:min-h-14 cursor-pointer items-center gap-3 border-b border-rule-2 px-2 data-[selected=true]:bg-ink data-[selected=true]:text-sheet"
               onSelect={() => {
                 onClose();
                 run();

@@ -1,4 +1,4 @@
-import type { ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
 import { unitOf, UNIT_IDS, type AnswerSpec, type Check } from '@kanzel/core';
 import { FigureField } from '../../ui/figure-field.tsx';
 import { LineField, Picker } from '../../ui/picker.tsx';
@@ -72,6 +72,33 @@ function answerOf(kind: AnswerSpec['kind'], was: AnswerSpec): AnswerSpec {
     case 'computed':
       return { kind: 'confirm' };
   }
+}
+
+const viewsIn = (text: string): readonly string[] =>
+  [...new Set(text.split(',').map((v) => v.trim()))].filter((v) => v !== '');
+
+/** The views that are photographed. What is typed stays as it is typed: a comma at the end begins the next one. */
+function ViewsField({
+  views,
+  put,
+}: {
+  views: readonly string[];
+  put: (views: readonly string[]) => void;
+}): ReactElement {
+  const [typed, setTyped] = useState(views.join(', '));
+  const own = viewsIn(typed);
+  const isOwn = own.length === 0 || own.join() === views.join();
+  return (
+    <LineField
+      label="Views, with commas between them"
+      className="col-span-2"
+      value={isOwn ? typed : views.join(', ')}
+      onChange={(text) => {
+        setTyped(text);
+        if (viewsIn(text).length > 0) put(viewsIn(text));
+      }}
+    />
+  );
 }
 
 /** How a check is answered. */
@@ -181,14 +208,7 @@ export function AnswerFields({
         />
       ) : null}
       {answer.kind === 'photo' ? (
-        <LineField
-          label="Views, with commas between them"
-          value={answer.views.join(', ')}
-          onChange={(text) => {
-            const views = [...new Set(text.split(',').map((v) => v.trim()))].filter((v) => v !== '');
-            if (views.length > 0) put({ kind: 'photo', views });
-          }}
-        />
+        <ViewsField views={answer.views} put={(views) => put({ kind: 'photo', views })} />
       ) : null}
       {answer.kind === 'timer' ? (
         <FigureField
