@@ -1,12 +1,12 @@
-import { judgeAnswer } from '../checks/judge-answer.ts';
+import { judgeAnswer } from './judge-answer.ts';
 import type { AnswerSpec, Basis, Check } from '../checks/types.ts';
 import type { Limit } from '../limits/types.ts';
 import type { Scan } from '../papers/types.ts';
-import { admit } from '../record/admit.ts';
+import { admit } from '../entries/admit.ts';
 import type { PartAnswer } from '../record/entry.ts';
 import { BASIS, check, IDLE_LIMIT, PACK, Scribe } from '../testing/world.ts';
 import { makeSentences } from '../words/english.ts';
-import { reason } from '../words/reason.ts';
+import { reason } from '../reasons/reason.ts';
 import { goodAnswer } from '../trial/good-answers.ts';
 import { type ANSWERS, describeAnswer, kindOf, scansOf } from './answers.ts';
 

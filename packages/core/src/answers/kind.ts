@@ -3,7 +3,7 @@ import type { Measured, Surroundings, Verdict } from '../limits/types.ts';
 
 import type { PaperRoom, Scan } from '../papers/types.ts';
 import type { PartAnswer } from '../record/entry.ts';
-import type { Reason } from '../words/reason.ts';
+import type { Reason } from '../reasons/reason.ts';
 
 /** The ways in which something is answered. A computed check has no answer of its own. */
 export type AnswerKindName = PartAnswer['kind'];

@@ -5,7 +5,7 @@ import { takeOffReadings } from '../loading/readings.ts';
 import { heaviestOf } from '../loading/steps.ts';
 import { flightTrack } from '../loading/track.ts';
 import { formatFigure } from '../quantity/format.ts';
-import { armText, massText } from '../words/loading-words.ts';
+import { armText, massText } from '../loading/figure-text.ts';
 import type { AnswerKind } from './kind.ts';
 import { alwaysWhole, measuresNothing, noCopies } from './said.ts';
 import { judgeWorkedOut } from './worked-out.ts';

@@ -1,5 +1,5 @@
 import type { Verdict } from '../limits/types.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 
 /** A verdict on what was seen or done rather than measured. */
 export const plain = (state: Verdict['state'], code: string, params: Reason['params'] = {}): Verdict => ({

@@ -2,7 +2,7 @@ import { worstFirst } from '../limits/worst-first.ts';
 import { judgeWeighing } from '../loading/judge.ts';
 import { weighedReadings } from '../loading/readings.ts';
 import { weigh } from '../loading/weighing.ts';
-import { armText, massText } from '../words/loading-words.ts';
+import { armText, massText } from '../loading/figure-text.ts';
 import type { AnswerKind } from './kind.ts';
 import { alwaysWhole, measuresNothing, noCopies } from './said.ts';
 import { judgeWorkedOut } from './worked-out.ts';

@@ -1,6 +1,6 @@
 import type { Instrument, Limit } from '../limits/types.ts';
 import { err, ok, type Result } from '../result.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import { overlaps, systemOf } from '../systems/overlap.ts';
 import {
   STATIONS,

@@ -11,7 +11,7 @@ import {
   Scribe,
   START,
 } from '../testing/world.ts';
-import { deriveStatus } from '../gates/index.ts';
+import { deriveStatus } from '../standing/index.ts';
 import { admit, foldEntries, type EntryBodies } from '../record/index.ts';
 import { compareBases, compareChecks, isSameBasis, type Basis, type Check } from './index.ts';
 

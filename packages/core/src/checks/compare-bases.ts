@@ -1,5 +1,5 @@
 import { changedMembers, compareLimitBooks, type BookChanges } from '../limits/compare-books.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import { reachFromParts, type BasisIndex, type Reach } from './basis-index.ts';
 import type { Basis, Check } from './types.ts';
 

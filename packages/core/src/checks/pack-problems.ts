@@ -1,4 +1,4 @@
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import { WAYS } from './ways.ts';
 import type { Check, Pack, StateDefinition } from './types.ts';
 import { ownMember } from '../own-member.ts';

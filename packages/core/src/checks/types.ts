@@ -3,7 +3,7 @@ import type { FittedItem, LoadingData } from '../loading/types.ts';
 import type { RunsOut } from '../papers/document.ts';
 import type { CardOfAircraft } from '../emergency/types.ts';
 import type { SystemTree } from '../systems/types.ts';
-import type { PROPULSOR_KINDS } from '../airframe/types.ts';
+import type { PROPULSOR_KINDS } from '../aircraft/types.ts';
 import type { WayQuestion } from './ways.ts';
 
 /** The stations in the order of the work; a pack uses those it has checks for. */

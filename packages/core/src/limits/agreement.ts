@@ -1,7 +1,7 @@
 import { isCircular } from '../quantity/units.ts';
 import { combineUncertainty } from '../quantity/uncertainty.ts';
 import { err, ok } from '../result.ts';
-import { reason } from '../words/reason.ts';
+import { reason } from '../reasons/reason.ts';
 import { several, shape, type Distil } from './distil.ts';
 import type { Judgeable } from './reading.ts';
 import type { MatchLimit, TogetherLimit } from './types.ts';

@@ -1,7 +1,7 @@
-import { canonicalJson } from '../record/canonical.ts';
+import { canonicalJson } from '../canonical/canonical.ts';
 import { slipsBetween } from './review.ts';
 import type { Limit } from './types.ts';
-import type { Reason } from '../words/reason.ts';
+import type { Reason } from '../reasons/reason.ts';
 import { ownMember } from '../own-member.ts';
 
 /** Names of the members that differ between two things, in the order of the second. Absent and undefined are one. */

@@ -1,6 +1,6 @@
 import { noiseAt } from '../quantity/noise.ts';
 import { convert } from '../quantity/units.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import type { Condition, Fact } from './types.ts';
 import { ownMember } from '../own-member.ts';
 

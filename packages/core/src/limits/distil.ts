@@ -1,5 +1,5 @@
 import { convert, differenceUnit } from '../quantity/units.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import { err, ok, type Result } from '../result.ts';
 import { judgeable, type Judgeable } from './reading.ts';
 import type { Bounds, Limit, Measured, Reading, Surroundings } from './types.ts';

@@ -1,6 +1,6 @@
 import { shownFigure, stepAsWritten } from '../quantity/format.ts';
 import { noiseAt } from '../quantity/noise.ts';
-import { reason, type Figure, type Reason } from '../words/reason.ts';
+import { reason, type Figure, type Reason } from '../reasons/reason.ts';
 import type { Acceptance, Bounds, LimitClass, Margin, Verdict } from './types.ts';
 
 /** What the kernel of every comparison needs; all figures in `unit`. */

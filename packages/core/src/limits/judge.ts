@@ -1,6 +1,6 @@
 import { convert, circularDifference, isCircular } from '../quantity/units.ts';
 import { combineUncertainty, expandedUncertainty } from '../quantity/uncertainty.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import { distilMatch, distilTogether, tightest } from './agreement.ts';
 import { boundsAround } from './bounds-of.ts';
 import { factIn, readingUnit, several, shape, two, type Distil, type Distilled } from './distil.ts';

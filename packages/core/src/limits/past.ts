@@ -1,6 +1,6 @@
 import { convert } from '../quantity/units.ts';
 import { err, ok } from '../result.ts';
-import { reason } from '../words/reason.ts';
+import { reason } from '../reasons/reason.ts';
 import { boundsAround } from './bounds-of.ts';
 import { shape, type Distil } from './distil.ts';
 import { judgeable } from './reading.ts';

@@ -1,7 +1,7 @@
 import { convert, unitOf } from '../quantity/units.ts';
 import { expandedUncertainty } from '../quantity/uncertainty.ts';
 import { err, ok, type Result } from '../result.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import type { Instrument, Reading, Surroundings } from './types.ts';
 import { ownMember } from '../own-member.ts';
 

@@ -1,7 +1,7 @@
 import { unitOf, convert } from '../quantity/units.ts';
 import { combineUncertainty } from '../quantity/uncertainty.ts';
 import { err, ok, type Result } from '../result.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import { factIn, readingUnit, shape, two, type Distil } from './distil.ts';
 import { judgeable, type Judgeable } from './reading.ts';
 import type { RatioLimit, Reading, RespondsLimit, Surroundings } from './types.ts';

@@ -1,5 +1,5 @@
 import { convert, differenceUnit, findUnit, isCircular, UNIT_IDS, unitOf } from '../quantity/units.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import type { Bounds, Condition, Limit, LimitKind } from './types.ts';
 import { ownMember } from '../own-member.ts';
 

@@ -1,5 +1,5 @@
 import { GAUGE, OLD_GAUGE, reading } from '../testing/world.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import { checkSamples, steepest } from './series.ts';
 import {
   judge,

@@ -1,6 +1,6 @@
 import { noiseAt } from '../quantity/noise.ts';
 import { err, ok, type Result } from '../result.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 
 /** Samples in seconds and in the unit of the limit. */
 export interface Samples {

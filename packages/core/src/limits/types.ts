@@ -1,4 +1,4 @@
-import type { Reason } from '../words/reason.ts';
+import type { Reason } from '../reasons/reason.ts';
 
 /** What a limit protects; safety and airworthiness need a decision where a guarded value is too close to tell. */
 export type LimitClass = 'safety' | 'airworthiness' | 'performance' | 'information';

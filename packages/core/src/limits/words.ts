@@ -1,4 +1,4 @@
-import { reason } from '../words/reason.ts';
+import { reason } from '../reasons/reason.ts';
 import type { EqualsLimit, Measured, SenseLimit, Surroundings, Verdict } from './types.ts';
 import { ownMember } from '../own-member.ts';
 

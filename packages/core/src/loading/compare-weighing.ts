@@ -1,5 +1,5 @@
 import { err, ok, type Result } from '../result.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import { centreOf, type Item } from './items.ts';
 import type { FittedItem, LoadingData } from './types.ts';
 import type { Weighed } from './weighing.ts';

@@ -16,5 +16,5 @@ export * from './picture.ts';
 export { pictureNames } from './place-names.ts';
 export * from './rows.ts';
 export * from './read-envelope.ts';
-export * from './empty.ts';
+export * from '../standing/loaded.ts';
 export * from './carried.ts';

@@ -1,6 +1,6 @@
 import { convert } from '../quantity/units.ts';
 import { err, ok, type Result } from '../result.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import type { LoadingData, LoadingSheet, LoadingUnits, LoadTank } from './types.ts';
 import { ownMember } from '../own-member.ts';
 

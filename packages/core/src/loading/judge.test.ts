@@ -1,5 +1,5 @@
 import { LOADING, SCALES, scaleReading, SHEET, weighing } from '../testing/loading.ts';
-import { reason } from '../words/reason.ts';
+import { reason } from '../reasons/reason.ts';
 import type { Surroundings } from '../limits/types.ts';
 import { judgeSheet, judgeWeighing, sheetGaps, type LoadingData, type LoadingSheet } from './index.ts';
 import { sheetStanding } from './solution.ts';

@@ -1,6 +1,6 @@
 import type { Verdict } from '../limits/types.ts';
 import { worstFirst } from '../limits/worst-first.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import { isAlong } from './envelope.ts';
 import { sheetProblems } from './problems.ts';
 import { sheetStanding } from './solution.ts';

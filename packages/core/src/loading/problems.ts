@@ -1,4 +1,4 @@
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import { crossingEdges, edgesOf } from './envelope.ts';
 import { ratio } from './items.ts';
 import { heaviestOf, shownSteps } from './steps.ts';

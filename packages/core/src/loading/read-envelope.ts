@@ -1,7 +1,7 @@
 import { readFigure } from '../quantity/parse.ts';
 import { unitFromSpelling } from '../quantity/units.ts';
 import { err, ok, type Result } from '../result.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import type { Envelope, EnvelopeCorner, LoadingUnits } from './types.ts';
 
 /** Corners as pasted, and their units where a line named them and they are not those of the placard. */

@@ -1,4 +1,4 @@
-import type { Reason } from '../words/reason.ts';
+import type { Reason } from '../reasons/reason.ts';
 import { checkTrack, envelopesFor, flightTrack, tiltsOf, type TrackCheck, type TrackPoint } from './track.ts';
 import { sheetProblems } from './problems.ts';
 import type { LoadingData, LoadingSheet } from './types.ts';

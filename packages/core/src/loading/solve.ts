@@ -1,4 +1,4 @@
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import { flightTrack } from './track.ts';
 import {
   asSolution,

@@ -1,5 +1,5 @@
 import { ok, type Result } from '../result.ts';
-import type { Reason } from '../words/reason.ts';
+import type { Reason } from '../reasons/reason.ts';
 import { edgesOf, facingMargins, isAlong, isInside, type Direction, type Edge } from './envelope.ts';
 import { centreOf, dryItems, fuelItems, type Centre } from './items.ts';
 import type { Envelope, LoadingData, LoadingSheet } from './types.ts';

@@ -2,7 +2,7 @@ import { instrumentAt, instrumentExpired, stepRatio } from '../limits/reading.ts
 import type { Instrument, Reading } from '../limits/types.ts';
 import { convert } from '../quantity/units.ts';
 import { err, ok, type Result } from '../result.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import { centreOf, fuelMoments, type Item } from './items.ts';
 import { offAirframe, onAirframe } from './problems.ts';
 import type {

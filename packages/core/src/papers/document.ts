@@ -1,5 +1,5 @@
 import type { Verdict } from '../limits/types.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import type { PaperDocument, PaperRoom } from './types.ts';
 
 /** How a document runs out. */

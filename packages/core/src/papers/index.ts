@@ -2,5 +2,5 @@ export * from './types.ts';
 export * from './trail.ts';
 export * from './document.ts';
 export * from './judge.ts';
-export * from './permits.ts';
+export * from '../standing/permits.ts';
 export * from './scans.ts';

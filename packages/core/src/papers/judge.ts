@@ -1,7 +1,7 @@
 import type { Aircraft } from '../checks/types.ts';
 import type { Verdict } from '../limits/types.ts';
 import { equipmentChanges } from '../loading/compare-weighing.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import type { SeenEquipment, SignedItem } from './types.ts';
 
 const said = (state: Verdict['state'], why: Reason): Verdict => ({

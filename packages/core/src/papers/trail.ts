@@ -1,5 +1,5 @@
 import type { Verdict } from '../limits/types.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import type { PaperRoom, TrailStretch } from './types.ts';
 
 /** Hours are written to a tenth: less than half of one is no gap. */

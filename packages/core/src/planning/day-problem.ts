@@ -1,6 +1,6 @@
 import { daylightOf } from './daylight.ts';
 import { fullOrder, orderSteps } from './order.ts';
-import type { DayPlan, Stretch } from './plan.ts';
+import type { DayPlan, Stretch } from '../record/plan.ts';
 import type { Interval, Job, ScheduleProblem } from './schedule.ts';
 import type { Task, Work } from './tasks.ts';
 import { ownMember } from '../own-member.ts';

@@ -1,5 +1,5 @@
-import { reason, type Reason } from '../words/reason.ts';
-import type { FlightBudget } from './plan.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
+import type { FlightBudget } from '../record/plan.ts';
 import type { ScheduleProblem } from './schedule.ts';
 
 const usable = (value: number): boolean => Number.isFinite(value) && value >= 0;

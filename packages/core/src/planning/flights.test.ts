@@ -11,7 +11,7 @@ import {
   type FlightPoint,
   type FlightRules,
 } from './flights.ts';
-import type { FlightBudget } from './plan.ts';
+import type { FlightBudget } from '../record/plan.ts';
 
 const BUDGET: FlightBudget = {
   unit: 'L',

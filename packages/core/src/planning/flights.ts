@@ -2,9 +2,9 @@ import type { BasisIndex } from '../checks/basis-index.ts';
 import type { TestPoint } from '../checks/types.ts';
 import { err, ok, type Result } from '../result.ts';
 import type { Carried } from '../loading/carried.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import { budgetFaults } from './faults.ts';
-import type { FlightBudget, Profile } from './plan.ts';
+import type { FlightBudget, Profile } from '../record/plan.ts';
 import { ownMember } from '../own-member.ts';
 
 /** A check of the flight as a test point. */

@@ -1,8 +1,8 @@
 import type { BasisIndex } from '../checks/basis-index.ts';
-import type { CampaignStatus } from '../gates/derive.ts';
+import type { CampaignStatus } from '../standing/derive.ts';
 import type { CampaignState } from '../record/state.ts';
 import { err, ok, type Result } from '../result.ts';
-import type { Reason } from '../words/reason.ts';
+import type { Reason } from '../reasons/reason.ts';
 import { flightPoints, reckonFlight, type FlownFlight } from './flights.ts';
 import { findOrder, fullOrder, orderSteps, type OrderStep } from './order.ts';
 import { flightSlots, partsToDo, remainingWork } from './remaining.ts';

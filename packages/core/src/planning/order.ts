@@ -1,5 +1,5 @@
 import { err, ok, type Result } from '../result.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import type { Task, Work } from './tasks.ts';
 import { ownMember } from '../own-member.ts';
 

@@ -1,15 +1,15 @@
 import { stateKey, type BasisIndex } from '../checks/basis-index.ts';
 import { WHOLE_AIRCRAFT } from '../checks/types.ts';
-import type { CampaignStatus, GateStatus } from '../gates/derive.ts';
+import type { CampaignStatus, GateStatus } from '../standing/derive.ts';
 import { stateValue } from '../record/states.ts';
 import { standingAnswer, type CampaignState } from '../record/state.ts';
-import { proposeScope, occasionOf } from './scope.ts';
+import { proposeScope, occasionOf } from '../scope/scope.ts';
 import { workOf, type Work } from './tasks.ts';
-import type { DayPlan } from './plan.ts';
+import type { DayPlan } from '../record/plan.ts';
 import { flightPoints, reckonFlight } from './flights.ts';
 import { type FlightSlot } from './day-problem.ts';
 import { makeTimetable, type Timetable } from './timetable.ts';
-import type { ScopeRequest } from './work.ts';
+import type { ScopeRequest } from '../scope/work.ts';
 
 /** Parts that are still to be proven in a campaign, by what the record says now. */
 export function partsToDo(status: CampaignStatus): ReadonlySet<string> {

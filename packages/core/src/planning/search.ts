@@ -1,5 +1,5 @@
 import { scheduleFaults } from './faults.ts';
-import type { KeptTimetable } from './plan.ts';
+import type { KeptTimetable } from '../record/plan.ts';
 import { headsOf, lowerBound, tailsOf, topological } from './bound.ts';
 import {
   compileSchedule,

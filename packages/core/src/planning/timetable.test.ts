@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { indexBasis } from '../checks/basis-index.ts';
 import type { Basis, Check } from '../checks/types.ts';
-import { deriveStatus } from '../gates/derive.ts';
+import { deriveStatus } from '../standing/derive.ts';
 import { BASIS, check, PACK, Scribe } from '../testing/world.ts';
 import { makeSentences } from '../words/english.ts';
 import { namesOf } from '../words/names.ts';
@@ -9,7 +9,7 @@ import { sayConflict } from '../words/plan-words.ts';
 import { doneBars } from './actual.ts';
 import { daylightOf } from './daylight.ts';
 import { findOrder, orderSteps } from './order.ts';
-import type { DayPlan } from './plan.ts';
+import type { DayPlan } from '../record/plan.ts';
 import { wayToGate } from './remaining.ts';
 import { workOf } from './tasks.ts';
 import { windowsOf, type TimetableRequest } from './day-problem.ts';

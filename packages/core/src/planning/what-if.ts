@@ -1,10 +1,10 @@
 import type { BasisIndex } from '../checks/basis-index.ts';
-import type { CampaignStatus } from '../gates/derive.ts';
+import type { CampaignStatus } from '../standing/derive.ts';
 import type { CampaignState } from '../record/state.ts';
 import { err, ok, type Result } from '../result.ts';
-import type { Reason } from '../words/reason.ts';
+import type { Reason } from '../reasons/reason.ts';
 import { findOrder, fullOrder } from './order.ts';
-import type { DayPlan } from './plan.ts';
+import type { DayPlan } from '../record/plan.ts';
 import { flightSlots, partsAfterWork, partsToDo, statesNow } from './remaining.ts';
 import { makeTimetable, type NoTimetable, type Timetable } from './timetable.ts';
 import { workOf } from './tasks.ts';

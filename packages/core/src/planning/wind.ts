@@ -1,4 +1,4 @@
-import type { Stretch } from './plan.ts';
+import type { Stretch } from '../record/plan.ts';
 
 /** Wind as forecast for a stretch of time; direction it comes from, degrees true; speeds in knots. */
 export interface WindForecast extends Stretch {

@@ -1,4 +1,4 @@
-import type { Figure } from '../words/reason.ts';
+import type { Figure } from '../reasons/reason.ts';
 import { noiseAt } from './noise.ts';
 import { unitOf } from './units.ts';
 

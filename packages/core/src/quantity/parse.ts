@@ -1,5 +1,5 @@
 import { err, ok, type Result } from '../result.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import { ambiguousUnit, unitFromSpelling, unitOf, type Unit } from './units.ts';
 
 /** A figure as a person typed it: its value, and the step its last digit stands for. */

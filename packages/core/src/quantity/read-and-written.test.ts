@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { reason } from '../words/reason.ts';
+import { reason } from '../reasons/reason.ts';
 import {
   ambiguousUnit,
   combineUncertainty,

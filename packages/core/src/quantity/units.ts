@@ -1,5 +1,5 @@
 import { err, ok, type Result } from '../result.ts';
-import { reason, type Reason } from '../words/reason.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import { ownMember } from '../own-member.ts';
 
 /** What is measured. A temperature and a temperature difference are different kinds, so are a direction and an angle. */

@@ -1,8 +1,8 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { err, ok, type Result } from '../result.ts';
-import { reason, type Reason } from '../words/reason.ts';
-import { canonicalJson } from './canonical.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
+import { canonicalJson } from '../canonical/canonical.ts';
 import type { Entry, EntryDraft } from './entry.ts';
 
 /** What the first entry of a campaign is chained to. */

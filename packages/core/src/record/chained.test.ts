@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { Scribe } from '../testing/world.ts';
-import { canonicalJson } from './canonical.ts';
+import { canonicalJson } from '../canonical/canonical.ts';
 import {
   chain,
   entryHash,
@@ -13,7 +13,7 @@ import {
 } from './chain.ts';
 import type { Entry } from './entry.ts';
 import { chainLine, compareHeads, openLog, type LogLine } from './installation-log.ts';
-import { isFigureSpec, isWorked } from './plausible.ts';
+import { isFigureSpec, isWorked } from '../answers/plausible.ts';
 
 /** What keeps a record whole: one form of the same data, a hash over it, a chain of them, a log of the chains. */
 

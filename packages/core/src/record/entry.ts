@@ -1,8 +1,8 @@
 import type { Role } from '../checks/types.ts';
 import type { Instrument, Reading, Series, Fact } from '../limits/types.ts';
 import type { Basis } from '../checks/types.ts';
-import type { DayPlan, FlightPlan, KeptTimetable, Profile, WayChosen } from '../planning/plan.ts';
-import type { ScopeRequest } from '../planning/work.ts';
+import type { DayPlan, FlightPlan, KeptTimetable, Profile, WayChosen } from './plan.ts';
+import type { ScopeRequest } from '../scope/work.ts';
 import type { LoadingSheet, Weighing } from '../loading/types.ts';
 import type { PaperDocument, Photo, SeenEquipment, SignedItem, TrailStretch } from '../papers/types.ts';
 

@@ -1,6 +1,6 @@
 import { err, ok, type Result } from '../result.ts';
-import { reason, type Reason } from '../words/reason.ts';
-import { canonicalJson } from './canonical.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
+import { canonicalJson } from '../canonical/canonical.ts';
 import { GENESIS_HASH, hashOf, sha256Hex, type TextHash } from './chain.ts';
 
 /**

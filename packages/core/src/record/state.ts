@@ -2,8 +2,8 @@ import type { BasisIndex } from '../checks/basis-index.ts';
 import type { BasisNames } from '../checks/compare-bases.ts';
 import type { Role } from '../checks/types.ts';
 import type { Fact, Verdict } from '../limits/types.ts';
-import type { Reason } from '../words/reason.ts';
-import type { Scope } from '../planning/scope.ts';
+import type { Reason } from '../reasons/reason.ts';
+import type { Scope } from '../scope/scope.ts';
 import type { EntryBodies, PartAnswer } from './entry.ts';
 import { GENESIS_HASH } from './chain.ts';
 

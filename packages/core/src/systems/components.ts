@@ -1,5 +1,5 @@
-import { planOf } from '../airframe/plan.ts';
-import type { Equipment, Layout, PROPULSOR_KINDS } from '../airframe/types.ts';
+import { planOf } from '../aircraft/plan.ts';
+import type { Equipment, Layout, PROPULSOR_KINDS } from '../aircraft/types.ts';
 import { overlaps } from './overlap.ts';
 import type { LayoutThings, SystemNode, SystemTree } from './types.ts';
 

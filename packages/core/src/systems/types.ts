@@ -1,4 +1,4 @@
-import type { GEAR_FORMS, PROPULSOR_KINDS, Store, SURFACE_KINDS } from '../airframe/types.ts';
+import type { GEAR_FORMS, PROPULSOR_KINDS, Store, SURFACE_KINDS } from '../aircraft/types.ts';
 
 /** What of a layout a system is: whatever of these kinds there is on an aircraft stands for it. */
 export interface LayoutThings {

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { indexBasis, type Part } from '../checks/basis-index.ts';
-import { deriveStatus } from '../gates/derive.ts';
+import { deriveStatus } from '../standing/derive.ts';
 import type { Basis, Check, Pack, Role, StationId } from '../checks/types.ts';
 import type { Limit } from '../limits/types.ts';
 import { randomFrom } from '../planning/search.ts';
-import { occasionOf, proposeScope } from '../planning/scope.ts';
-import { admit } from '../record/admit.ts';
+import { occasionOf, proposeScope } from '../scope/scope.ts';
+import { admit } from '../entries/admit.ts';
 import { chain } from '../record/chain.ts';
-import { computedVerdicts } from '../checks/computed.ts';
+import { computedVerdicts } from '../standing/computed.ts';
 import {
   ENTRY_VERSIONS,
   type Entry,
@@ -15,7 +15,7 @@ import {
   type EntryDraft,
   type EntryKind,
 } from '../record/entry.ts';
-import { foldEntries } from '../record/fold.ts';
+import { foldEntries } from '../entries/fold.ts';
 import { hasSeen } from '../record/seen.ts';
 import { standingAnswer, type CampaignState } from '../record/state.ts';
 import { stateSubject, stateValue, subjectsOfState } from '../record/states.ts';

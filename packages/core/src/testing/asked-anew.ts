@@ -1,4 +1,4 @@
-import { Evidence } from '../record/evidence.ts';
+import { Evidence } from '../standing/evidence.ts';
 import type { CampaignState } from '../record/state.ts';
 
 /**

@@ -1,5 +1,5 @@
-import { deriveStatus } from '../gates/index.ts';
-import { foldEntries } from '../record/fold.ts';
+import { deriveStatus } from '../standing/index.ts';
+import { foldEntries } from '../entries/fold.ts';
 import type { Told } from './any-campaign.ts';
 import { foretell } from './oracle.ts';
 

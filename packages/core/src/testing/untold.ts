@@ -1,5 +1,5 @@
 import { ENGLISH_CODES, makeSentences } from '../words/english.ts';
-import type { Reason } from '../words/reason.ts';
+import type { Reason } from '../reasons/reason.ts';
 
 /** What a sentence can do without: it is said otherwise where there is none. */
 const MAY_LACK: Readonly<Record<string, readonly string[]>> = {

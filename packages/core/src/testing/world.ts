@@ -9,7 +9,7 @@ import {
   type EntryKind,
 } from '../record/entry.ts';
 import type { Role } from '../checks/types.ts';
-import { foldEntries } from '../record/fold.ts';
+import { foldEntries } from '../entries/fold.ts';
 import type { CampaignState } from '../record/state.ts';
 
 /** A small invented world for tests of the core: two engines, a handful of checks that lean on each other. */

@@ -4,7 +4,7 @@ import type { Bounds, Limit, RateLimit, Reading } from '../limits/types.ts';
 import type { Scan } from '../papers/types.ts';
 import { convert } from '../quantity/units.ts';
 import type { PartAnswer } from '../record/entry.ts';
-import { runningTimer } from '../record/losses.ts';
+import { runningTimer } from '../standing/losses.ts';
 import type { CampaignState } from '../record/state.ts';
 import { goodPapers, TRIAL_COPY } from './good-papers.ts';
 

@@ -1,6 +1,6 @@
 import type { AnswerSpec, Check } from '../checks/types.ts';
 import type { Reading } from '../limits/types.ts';
-import { firstSheet } from '../loading/empty.ts';
+import { firstSheet } from '../standing/loaded.ts';
 import { judgeSheet } from '../loading/judge.ts';
 import type { LoadingData, LoadingSheet, ScaleWeighing } from '../loading/types.ts';
 import { expectedEmpty } from '../loading/compare-weighing.ts';

@@ -1,8 +1,8 @@
 import { stateKey, type Part } from '../checks/basis-index.ts';
 import type { Role } from '../checks/types.ts';
 import type { Limit } from '../limits/types.ts';
-import { deriveStatus } from '../gates/derive.ts';
-import { admit } from '../record/admit.ts';
+import { deriveStatus } from '../standing/derive.ts';
+import { admit } from '../entries/admit.ts';
 import { chain } from '../record/chain.ts';
 import {
   ENTRY_VERSIONS,
@@ -12,11 +12,11 @@ import {
   type EntryKind,
   type PartAnswer,
 } from '../record/entry.ts';
-import { foldEntries } from '../record/fold.ts';
+import { foldEntries } from '../entries/fold.ts';
 import { stateSubject, stateValue } from '../record/states.ts';
 import { EMPTY_CAMPAIGN, type CampaignState } from '../record/state.ts';
 import { goodAnswer, limitFor, trialReading } from './good-answers.ts';
-import type { Reason } from '../words/reason.ts';
+import type { Reason } from '../reasons/reason.ts';
 
 /**
  * A person who does every step as it should be done, in the order of the pack, and finds everything in the

@@ -13,7 +13,7 @@ import {
   type Check,
   type Pack,
 } from '../checks/index.ts';
-import { deriveStatus, standingOf } from '../gates/index.ts';
+import { deriveStatus, standingOf } from '../standing/index.ts';
 import { foldEntries, pastFigures, verifyChain } from '../record/index.ts';
 import { AIRCRAFT, BASIS, CHECKS, GAUGE, IDLE_LIMIT, PACK, Scribe, reading } from '../testing/world.ts';
 import { scriptedRecord, tryPack } from './index.ts';

@@ -1,16 +1,16 @@
 import { indexBasis, type BasisIndex, type Part } from '../checks/basis-index.ts';
 import type { Basis, Occasion } from '../checks/types.ts';
 import { WAYS, type WayQuestion } from '../checks/ways.ts';
-import { deriveStatus } from '../gates/derive.ts';
+import { deriveStatus } from '../standing/derive.ts';
 import { type Entry } from '../record/entry.ts';
 import { orderSteps } from '../planning/order.ts';
 import { workOf, type Work } from '../planning/tasks.ts';
-import { PROFILES } from '../planning/plan.ts';
-import { waysAsked } from '../planning/ways.ts';
-import type { ScopeRequest } from '../planning/work.ts';
-import { outsideScope } from '../record/losses.ts';
+import { PROFILES } from '../record/plan.ts';
+import { waysAsked } from '../scope/ways.ts';
+import type { ScopeRequest } from '../scope/work.ts';
+import { outsideScope } from '../standing/losses.ts';
 import { err, ok, type Result } from '../result.ts';
-import type { Reason } from '../words/reason.ts';
+import type { Reason } from '../reasons/reason.ts';
 import { SteadyHand } from './steady-hand.ts';
 
 /** How a pack went when it was tried on an aircraft. */

@@ -1,4 +1,4 @@
-import type { Figure } from './reason.ts';
+import type { Figure } from '../reasons/reason.ts';
 
 /** Names that the record knows by id only. */
 export interface Names {

@@ -5,7 +5,7 @@ import { together, type Catalogue, type Names, type Parameters } from './catalog
 import { ENGLISH_EVIDENCE } from './english-evidence.ts';
 import { sayWay } from './way-titles.ts';
 import { HOW_SILENT } from './how-silent.ts';
-import type { Reason } from './reason.ts';
+import type { Reason } from '../reasons/reason.ts';
 
 export type { Names } from './catalogue.ts';
 import type { Role, StationId } from '../checks/types.ts';

@@ -1,5 +1,5 @@
 import type { Role, StationId } from '../checks/types.ts';
-import type { Mark } from '../gates/status.ts';
+import type { Mark } from '../standing/status.ts';
 import { formatFigure, formatWithUnit } from '../quantity/format.ts';
 import type { EntryBodies, Narrowing } from '../record/entry.ts';
 

@@ -1,5 +1,5 @@
 import type { WayQuestion } from '../checks/ways.ts';
-import type { Profile } from '../planning/plan.ts';
+import type { Profile } from '../record/plan.ts';
 import { ownMember } from '../own-member.ts';
 
 /** How far the first flight goes, in words. */

@@ -1,0 +1,41 @@
+import type { Basis } from '../checks/types.ts';
+import { wrongState } from './evidence.ts';
+import { hasLostStanding } from './losses.ts';
+import { standingAnswer, type CampaignState } from '../record/state.ts';
+
+/** Earlier campaigns that trends are compared with: those of the airframe itself, and those of its whole fleet. */
+interface EarlierCampaigns {
+  readonly airframe: readonly CampaignState[];
+  readonly fleet: readonly CampaignState[];
+}
+
+/**
+ * Figures that earlier campaigns hold for the trend limits of a limit book, by limit and subject, in the order of
+ * the campaigns: of the airframe or of the fleet, as each limit says. Only readings that stand and were given in
+ * the right state count.
+ * Example: three campaigns with climb temperatures of 188, 190 and 187 give those three under "climb-heads@left".
+ */
+export function pastFigures(
+  earlier: EarlierCampaigns,
+  basis: Pick<Basis, 'limitBook'>,
+): NonNullable<Basis['past']> {
+  const past: Record<string, { value: number; unit: string }[]> = {};
+  const gather = (against: keyof EarlierCampaigns): void => {
+    const trends = new Set(
+      basis.limitBook.limits.filter((l) => l.kind === 'trend' && l.against === against).map((l) => l.key),
+    );
+    for (const state of earlier[against])
+      for (const [key, part] of state.parts) {
+        const about = state.index?.parts.get(key);
+        const record = standingAnswer(part);
+        if (!state.index || !about || record?.answer?.kind !== 'reading' || hasLostStanding(part)) continue;
+        if (wrongState(state, state.index, about, record)) continue;
+        const { value, unit } = record.answer.reading;
+        for (const limit of about.check.limits)
+          if (trends.has(limit)) (past[`${limit}@${about.subject}`] ??= []).push({ value, unit });
+      }
+  };
+  gather('airframe');
+  gather('fleet');
+  return past;
+}
