@@ -1,6 +1,43 @@
 /** Direction of imports: apps -> contract, formats, standins, packs -> core. Never upward, never sideways but through a door. */
+
+/** Folders of the core in the order of import: each imports only from those before it, so that there is no circle of folders. */
+const CORE = [
+  'reasons',
+  'canonical',
+  'quantity',
+  'limits',
+  'signals',
+  'aircraft',
+  'systems',
+  'emergency',
+  'loading',
+  'papers',
+  'checks',
+  'answers',
+  'record',
+  'scope',
+  'standing',
+  'entries',
+  'planning',
+  'trial',
+  'words',
+];
+
 module.exports = {
   forbidden: [
+    ...CORE.slice(0, -1).map((folder, at) => ({
+      name: `core-${folder}-imports-upward`,
+      severity: 'error',
+      from: { path: `^packages/core/src/${folder}/`, pathNot: '\\.test\\.ts$' },
+      to: { path: `^packages/core/src/(${CORE.slice(at + 1).join('|')})/` },
+    })),
+    {
+      name: 'core-folder-without-a-place',
+      severity: 'error',
+      comment: 'A new folder of the core gets its place in the order of import.',
+      from: { path: `^packages/core/src/(?!(${CORE.join('|')}|testing)/)[^/]+/` },
+      to: {},
+    },
     {
       name: 'no-circular',
       severity: 'error',

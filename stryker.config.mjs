@@ -5,9 +5,12 @@
 export const PARTS = {
   quantity: { mutate: ['packages/core/src/quantity/*.ts'], tests: ['quantity', 'limits'] },
   limits: { mutate: ['packages/core/src/limits/*.ts'], tests: ['limits', 'quantity'] },
-  checks: { mutate: ['packages/core/src/checks/*.ts'], tests: ['checks', 'record', 'gates', 'trial'] },
-  record: { mutate: ['packages/core/src/record/*.ts'], tests: ['record', 'gates', 'checks'] },
-  gates: { mutate: ['packages/core/src/gates/*.ts'], tests: ['gates', 'record'] },
+  checks: { mutate: ['packages/core/src/checks/*.ts'], tests: ['checks', 'entries', 'standing', 'trial'] },
+  answers: { mutate: ['packages/core/src/answers/*.ts'], tests: ['answers', 'entries', 'trial'] },
+  record: { mutate: ['packages/core/src/record/*.ts'], tests: ['record', 'entries', 'standing'] },
+  scope: { mutate: ['packages/core/src/scope/*.ts'], tests: ['scope', 'entries'] },
+  standing: { mutate: ['packages/core/src/standing/*.ts'], tests: ['standing', 'entries', 'record'] },
+  entries: { mutate: ['packages/core/src/entries/*.ts'], tests: ['entries', 'standing', 'checks'] },
   loading: { mutate: ['packages/core/src/loading/judge.ts'], tests: ['loading'] },
 };
 

@@ -1,8 +1,7 @@
 import fc from 'fast-check';
-import { flightTrack, sheetRows, type Centre, type LoadingData } from '../loading/index.ts';
-import { LOADING, SHEET } from '../testing/loading.ts';
+import { flightTrack, sheetRows, type Centre, aircraftOf } from '../loading/index.ts';
 import {
-  aircraftOf,
+  type LoadingData,
   configurationCode,
   FAMILY_IDS,
   layoutFor,
@@ -12,6 +11,7 @@ import {
   type Point,
   type Zone,
 } from './index.ts';
+import { LOADING, SHEET } from '../testing/loading.ts';
 
 const describeOne = (family: Family, change: Partial<AircraftDescription> = {}): AircraftDescription => ({
   mark: 'QX-TST',

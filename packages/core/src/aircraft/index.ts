@@ -3,3 +3,5 @@ export * from './configuration.ts';
 export * from './plan-types.ts';
 export { planOf } from './plan.ts';
 export { layoutFor } from './templates.ts';
+export * from './aircraft.ts';
+export * from './loading-data.ts';

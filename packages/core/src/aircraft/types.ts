@@ -1,5 +1,5 @@
 import type { Instrument } from '../limits/types.ts';
-import type { LoadingData } from '../loading/types.ts';
+import type { LoadingData } from './loading-data.ts';
 
 /** Families of aircraft: what a layout begins from and what authorisations and packs are scoped by. */
 export const FAMILIES = {

@@ -3,7 +3,7 @@ import type { AnswerSpec, Basis, Check } from '../checks/types.ts';
 import type { Limit } from '../limits/types.ts';
 import type { Scan } from '../papers/types.ts';
 import { admit } from '../entries/admit.ts';
-import type { PartAnswer } from '../record/entry.ts';
+import type { PartAnswer } from './part-answer.ts';
 import { BASIS, check, IDLE_LIMIT, PACK, Scribe } from '../testing/world.ts';
 import { makeSentences } from '../words/english.ts';
 import { reason } from '../reasons/reason.ts';

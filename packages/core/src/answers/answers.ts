@@ -1,6 +1,6 @@
 import type { BasisIndex } from '../checks/basis-index.ts';
 import type { Scan } from '../papers/types.ts';
-import type { PartAnswer } from '../record/entry.ts';
+import type { PartAnswer } from './part-answer.ts';
 import { CHOICE } from './choice.ts';
 import { CONFIRM } from './confirm.ts';
 import { COUNT } from './count.ts';

@@ -1,2 +1,12 @@
 export { ANSWERS, describeAnswer, kindOf, scansOf } from './answers.ts';
 export type { AnswerKind, AnswerKindName, AnswerOf, AnswerRoom } from './kind.ts';
+export * from './part-answer.ts';
+export { judgeAnswer, measuredOf } from './judge-answer.ts';
+export {
+  implausible,
+  isFigureSpec,
+  isWorked,
+  tenTimesOff,
+  type FigureSpec,
+  type WorkedSpec,
+} from './plausible.ts';

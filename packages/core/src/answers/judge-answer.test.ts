@@ -1,19 +1,14 @@
 import { AIRCRAFT, BASIS, BOOK, check, DROP_LIMIT, PACK, reading, Scribe } from '../testing/world.ts';
 import { LOADING, SCALES, SHEET, weighing } from '../testing/loading.ts';
 import type { Limit } from '../limits/types.ts';
-import type { PartAnswer } from '../record/entry.ts';
-import {
-  computedVerdicts,
-  indexBasis,
-  judgeAnswer,
-  measuredOf,
-  type Aircraft,
-  type Basis,
-  type Check,
-} from '../checks/index.ts';
+import type { PartAnswer } from './part-answer.ts';
+import { computedVerdicts } from '../standing/index.ts';
+import { indexBasis, type Basis, type Check } from '../checks/index.ts';
+import { judgeAnswer, measuredOf } from './index.ts';
+import type { Aircraft } from '../aircraft/index.ts';
+import { foldEntries } from '../entries/index.ts';
 import { figuresOf } from '../standing/computed.ts';
 import { surroundings } from './judge-answer.ts';
-import { foldEntries } from '../record/index.ts';
 
 const AT = '2026-11-24T08:00:00Z';
 const FIGURE = { unit: 'rpm', resolution: 1, plausible: { low: 0, high: 3500 } } as const;

@@ -12,7 +12,7 @@ import {
 } from '../limits/types.ts';
 import { worstFirst } from '../limits/worst-first.ts';
 import { ownMember } from '../own-member.ts';
-import type { PartAnswer } from '../record/entry.ts';
+import type { PartAnswer } from './part-answer.ts';
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import type { Check } from '../checks/types.ts';
 

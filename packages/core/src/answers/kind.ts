@@ -2,7 +2,7 @@ import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import type { Measured, Surroundings, Verdict } from '../limits/types.ts';
 
 import type { PaperRoom, Scan } from '../papers/types.ts';
-import type { PartAnswer } from '../record/entry.ts';
+import type { PartAnswer } from './part-answer.ts';
 import type { Reason } from '../reasons/reason.ts';
 
 /** The ways in which something is answered. A computed check has no answer of its own. */

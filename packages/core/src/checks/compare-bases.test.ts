@@ -12,7 +12,8 @@ import {
   START,
 } from '../testing/world.ts';
 import { deriveStatus } from '../standing/index.ts';
-import { admit, foldEntries, type EntryBodies } from '../record/index.ts';
+import { admit, foldEntries } from '../entries/index.ts';
+import type { EntryBodies } from '../record/index.ts';
 import { compareBases, compareChecks, isSameBasis, type Basis, type Check } from './index.ts';
 
 const NOW = new Date(START + 3_600_000).toISOString();

@@ -1,7 +1,5 @@
 export * from './types.ts';
 export * from './basis-index.ts';
-export { judgeAnswer, measuredOf } from '../answers/judge-answer.ts';
-export { computedVerdicts } from '../standing/computed.ts';
 export * from './compare-bases.ts';
 export * from './pack-problems.ts';
 export * from './edit-pack.ts';

@@ -1,10 +1,10 @@
-import type { Instrument, Limit } from '../limits/types.ts';
-import type { FittedItem, LoadingData } from '../loading/types.ts';
+import type { Limit } from '../limits/types.ts';
 import type { RunsOut } from '../papers/document.ts';
 import type { CardOfAircraft } from '../emergency/types.ts';
 import type { SystemTree } from '../systems/types.ts';
 import type { PROPULSOR_KINDS } from '../aircraft/types.ts';
 import type { WayQuestion } from './ways.ts';
+import type { Aircraft } from '../aircraft/aircraft.ts';
 
 /** The stations in the order of the work; a pack uses those it has checks for. */
 export const STATIONS = [
@@ -20,18 +20,22 @@ export const STATIONS = [
   'debrief',
   'release',
 ] as const;
+
 export type StationId = (typeof STATIONS)[number];
 
 /** Roles a person may act in. */
 export const ROLES = ['technician', 'inspector', 'certifier', 'pilot', 'observer', 'administrator'] as const;
+
 export type Role = (typeof ROLES)[number];
 
 /** Why a campaign is opened. */
 export const OCCASIONS = ['post-maintenance', 'acceptance', 'maiden', 'site-release'] as const;
+
 export type Occasion = (typeof OCCASIONS)[number];
 
 /** How far engines or motors are set while a test point is flown: what its fuel or energy is reckoned by. */
 export const POWER_SETTINGS = ['idle', 'cruise', 'climb', 'full'] as const;
+
 export type PowerSetting = (typeof POWER_SETTINGS)[number];
 
 /** What a check of the flight asks of the flight: how it is packed into cards. */
@@ -236,39 +240,6 @@ export interface LimitBook {
   readonly approvedBy: string;
   readonly approvedOn: string;
   readonly limits: readonly Limit[];
-}
-
-export interface Engine {
-  readonly id: string;
-  readonly title: string;
-  readonly cylinders: number;
-  /** What it is; absent in campaigns from before it was kept. */
-  readonly kind?: (typeof PROPULSOR_KINDS)[number];
-}
-
-/** What a campaign has to know of the aircraft. */
-export interface Aircraft {
-  readonly mark: string;
-  readonly type: string;
-  readonly description: string;
-  readonly family: string;
-  readonly serial: string;
-  readonly engines: readonly Engine[];
-  readonly configuration: {
-    readonly code: string;
-    readonly title: string;
-    /** Systems that changing to or from this configuration touches. */
-    readonly touches?: readonly string[];
-  };
-  /** What is fitted, with its numbers; absent in campaigns from before it was kept. */
-  readonly equipment?: readonly FittedItem[];
-  /** What its loading is reckoned by; absent where nobody described it. */
-  readonly loading?: LoadingData;
-  readonly hours: number;
-  readonly limitBook: string;
-  readonly pack: string;
-  /** The gauges on the panel and what else reads its channels. */
-  readonly instruments: readonly Instrument[];
 }
 
 /** Everything a campaign is judged by; settled when it is opened. */

@@ -6,11 +6,11 @@ import {
   indexBasis,
   isSameBasis,
   touchedByMove,
-  type Aircraft,
   type Basis,
   type BasisChanges,
   type Check,
 } from './index.ts';
+import type { Aircraft } from '../aircraft/index.ts';
 
 /** Moving a campaign from one basis to another: everything that can differ, alone, and what it takes with it. */
 

@@ -12,15 +12,9 @@ import {
 } from '../testing/world.ts';
 import type { Basis } from '../checks/types.ts';
 import type { Limit } from '../limits/types.ts';
-import {
-  aboutOf,
-  coversSystems,
-  foldEntries,
-  pastFigures,
-  type EntryBodies,
-  type EntryDraft,
-  type EntryKind,
-} from '../record/index.ts';
+import { aboutOf, coversSystems, foldEntries } from './index.ts';
+import { pastFigures } from '../standing/index.ts';
+import type { EntryBodies, EntryDraft, EntryKind } from '../record/index.ts';
 
 /** What an entry is about, for who may make it; what earlier campaigns say of a figure. */
 

@@ -1,6 +1,8 @@
 import { ANN, BO, CHECKS, IDLE_LIMIT, plain, reading, Scribe, START } from '../testing/world.ts';
 import { untold } from '../testing/untold.ts';
-import { admit, foldEntries, type EntryDraft, tenTimesOff } from '../record/index.ts';
+import { admit, foldEntries } from './index.ts';
+import type { EntryDraft } from '../record/index.ts';
+import { tenTimesOff } from '../answers/index.ts';
 
 const NOW = new Date(START + 3_600_000).toISOString();
 

@@ -16,15 +16,8 @@ import { LOADING, SHEET } from '../testing/loading.ts';
 import { untold } from '../testing/untold.ts';
 import type { Basis, Pack, Role } from '../checks/types.ts';
 import { deriveStatus } from '../standing/index.ts';
-import {
-  admit,
-  foldEntries,
-  overridable,
-  whyNotClosable,
-  type EntryBodies,
-  type EntryDraft,
-  type EntryKind,
-} from '../record/index.ts';
+import { admit, foldEntries, overridable, whyNotClosable } from './index.ts';
+import type { EntryBodies, EntryDraft, EntryKind } from '../record/index.ts';
 
 /** What the door says of every kind of entry: the nearest one that is let in, and each that is not, by its reason. */
 

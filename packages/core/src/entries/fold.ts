@@ -1,7 +1,7 @@
 import { indexBasis, type BasisIndex } from '../checks/basis-index.ts';
 import type { Entry, EntryKind } from '../record/entry.ts';
 import { Evidence, mayHaveRunOut } from '../standing/evidence.ts';
-import { outsideScope } from '../standing/losses.ts';
+import { outsideScope } from '../scope/outside.ts';
 import { EMPTY_CAMPAIGN, type CampaignState } from '../record/state.ts';
 import { upcast } from './upcast.ts';
 import { Draft } from './next-state.ts';

@@ -1,17 +1,11 @@
-import { deriveStatus } from '../standing/index.ts';
-import {
-  admit,
-  foldEntries,
-  type CampaignState,
-  type EntryBodies,
-  type EntryDraft,
-  type EntryKind,
-} from '../record/index.ts';
+import { deriveStatus, aboardNow, emptyLine, firstSheet } from '../standing/index.ts';
+import { admit, foldEntries } from './index.ts';
+import type { CampaignState, EntryBodies, EntryDraft, EntryKind } from '../record/index.ts';
+import type { Basis, Check } from '../checks/index.ts';
+import { judgeSheet, type LoadingSheet } from '../loading/index.ts';
 import { provenAnew } from '../testing/asked-anew.ts';
 import { LOADING, scaleReading, SCALES, weighing } from '../testing/loading.ts';
 import { AIRCRAFT, BASIS, check, Scribe } from '../testing/world.ts';
-import type { Basis, Check } from '../checks/index.ts';
-import { aboardNow, emptyLine, firstSheet, judgeSheet, type LoadingSheet } from '../loading/index.ts';
 
 const NOW = '2026-11-24T12:00:00.000Z';
 const CHECKS: readonly Check[] = [

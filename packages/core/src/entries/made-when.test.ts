@@ -1,14 +1,7 @@
 import { check, PACK, BASIS, BO, Scribe, START } from '../testing/world.ts';
-import {
-  costOf,
-  foldEntries,
-  runningTimer,
-  standingAnswer,
-  stateValue,
-  type CampaignState,
-  type Entry,
-} from '../record/index.ts';
-import { deriveStatus } from '../standing/index.ts';
+import { costOf, foldEntries } from './index.ts';
+import { runningTimer, deriveStatus } from '../standing/index.ts';
+import { standingAnswer, stateValue, type CampaignState, type Entry } from '../record/index.ts';
 import { admit } from './admit.ts';
 import type { EntryDraft } from '../record/entry.ts';
 

@@ -3,23 +3,19 @@ import fc from 'fast-check';
 import { indexBasis, type BasisIndex } from '../checks/index.ts';
 import { overlaps } from '../systems/index.ts';
 import { deriveStatus, type CampaignStatus } from '../standing/index.ts';
-import { makeSentences } from '../words/english.ts';
 import { namesOf, systemsOf } from '../words/index.ts';
-import { BASIS, CHECKS, PACK, plain, reading, Scribe, START } from '../testing/world.ts';
-import { anyRecord } from '../testing/any-record.ts';
+import { canonicalJson, hashOf, sha256Hex } from '../canonical/index.ts';
+import { costOf, foldEntries, upcast } from './index.ts';
 import {
-  canonicalJson,
-  costOf,
   EMPTY_CAMPAIGN,
-  foldEntries,
-  hashOf,
-  sha256Hex,
   standingAnswer,
-  upcast,
   verifyChain,
   type CampaignState,
   type Entry,
 } from '../record/index.ts';
+import { makeSentences } from '../words/english.ts';
+import { BASIS, CHECKS, PACK, plain, reading, Scribe, START } from '../testing/world.ts';
+import { anyRecord } from '../testing/any-record.ts';
 
 const NOW = new Date(START + 3_600_000).toISOString();
 const statusOf = (state: CampaignState, now = NOW): CampaignStatus =>

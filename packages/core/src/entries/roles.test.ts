@@ -4,7 +4,8 @@ import { ROLES, type Role } from '../checks/types.ts';
 import { SAMPLE_BODIES } from '../testing/sample-bodies.ts';
 import { ANN, BASIS, BO, CHECKS, PACK, reading, Scribe, START } from '../testing/world.ts';
 import { untold } from '../testing/untold.ts';
-import { aboutOf, admit, coversSystems, foldEntries, type EntryDraft, type EntryKind } from '../record/index.ts';
+import { aboutOf, admit, coversSystems, foldEntries } from './index.ts';
+import type { EntryDraft, EntryKind } from '../record/index.ts';
 
 const NOW = new Date(START + 3_600_000).toISOString();
 

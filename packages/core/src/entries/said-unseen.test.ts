@@ -1,5 +1,5 @@
 import { BASIS, PACK, Scribe } from '../testing/world.ts';
-import { foldEntries } from '../record/index.ts';
+import { foldEntries } from './index.ts';
 import { changesOf, stateFor, stateSubject, stateValue, subjectsOfState } from '../record/states.ts';
 
 /** What is said of a state by people who have not heard one another. */

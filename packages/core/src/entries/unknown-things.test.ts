@@ -1,5 +1,6 @@
 import { BASIS, BO, check, PACK, plain, Scribe } from '../testing/world.ts';
-import { foldEntries, type EntryBodies, type EntryKind } from '../record/index.ts';
+import { foldEntries } from './index.ts';
+import type { EntryBodies, EntryKind } from '../record/index.ts';
 
 /** A record may come from elsewhere: what it says of things that there are not changes nothing, and breaks nothing. */
 

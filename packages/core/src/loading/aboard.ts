@@ -1,4 +1,4 @@
-import type { LoadingData } from './types.ts';
+import type { LoadingData } from '../aircraft/loading-data.ts';
 
 /**
  * What exchanging something at a place touches: mass, centre and the sheet; for a pack the energy too, for a payload

@@ -1,5 +1,6 @@
 import { ratio } from './items.ts';
-import type { LoadingData, LoadingSheet } from './types.ts';
+import type { LoadingSheet } from './types.ts';
+import type { LoadingData } from '../aircraft/loading-data.ts';
 import { ownMember } from '../own-member.ts';
 
 /** What a sheet carries to be burnt or drawn. */

@@ -1,7 +1,7 @@
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../reasons/reason.ts';
 import { centreOf, type Item } from './items.ts';
-import type { FittedItem, LoadingData } from './types.ts';
+import type { FittedItem, LoadingData } from '../aircraft/loading-data.ts';
 import type { Weighed } from './weighing.ts';
 
 /** How the equipment differs between two lists: another number is another thing. */

@@ -1,13 +1,7 @@
 import fc from 'fast-check';
 import { NOTCHED } from '../testing/any-loading.ts';
-import {
-  crossingEdges,
-  edgesOf,
-  facingMargins,
-  isInside,
-  type Envelope,
-  type EnvelopePoint,
-} from './index.ts';
+import { crossingEdges, edgesOf, facingMargins, isInside, type EnvelopePoint } from './index.ts';
+import type { Envelope } from '../aircraft/index.ts';
 
 /** The winding of the corners around a point: another way to tell inside from outside. */
 function windsAround({ corners }: Envelope, { arm, mass }: EnvelopePoint): boolean {

@@ -1,4 +1,4 @@
-import type { Envelope, EnvelopeCorner } from './types.ts';
+import type { Envelope, EnvelopeCorner } from '../aircraft/loading-data.ts';
 
 /** A point of the picture: centre and mass. */
 export interface EnvelopePoint {

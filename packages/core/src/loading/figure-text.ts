@@ -1,5 +1,5 @@
 import { shownSteps, stepFor } from './steps.ts';
-import type { LoadingUnits } from './types.ts';
+import type { LoadingUnits } from '../aircraft/loading-data.ts';
 import { formatWithUnit } from '../quantity/format.ts';
 
 /**

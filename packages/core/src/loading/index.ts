@@ -16,5 +16,6 @@ export * from './picture.ts';
 export { pictureNames } from './place-names.ts';
 export * from './rows.ts';
 export * from './read-envelope.ts';
-export * from '../standing/loaded.ts';
 export * from './carried.ts';
+export * from './aircraft-described.ts';
+export { armText, massText, sideText } from './figure-text.ts';

@@ -1,7 +1,8 @@
 import { convert } from '../quantity/units.ts';
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../reasons/reason.ts';
-import type { LoadingData, LoadingSheet, LoadingUnits, LoadTank } from './types.ts';
+import type { LoadingSheet } from './types.ts';
+import type { LoadingData, LoadingUnits, LoadTank } from '../aircraft/loading-data.ts';
 import { ownMember } from '../own-member.ts';
 
 /** A mass somewhere, with the standard uncertainties (one sigma) of both. */

@@ -1,7 +1,8 @@
 import { LOADING, SCALES, scaleReading, SHEET, weighing } from '../testing/loading.ts';
 import { reason } from '../reasons/reason.ts';
 import type { Surroundings } from '../limits/types.ts';
-import { judgeSheet, judgeWeighing, sheetGaps, type LoadingData, type LoadingSheet } from './index.ts';
+import { judgeSheet, judgeWeighing, sheetGaps, type LoadingSheet } from './index.ts';
+import type { LoadingData } from '../aircraft/index.ts';
 import { sheetStanding } from './solution.ts';
 
 const room: Surroundings = { instruments: SCALES, at: '2026-11-24T08:00:00Z', facts: {} };

@@ -6,7 +6,8 @@ import { sheetProblems } from './problems.ts';
 import { sheetStanding } from './solution.ts';
 import { heaviestOf, shownSteps, stepFor } from './steps.ts';
 import type { TrackCheck, TrackMargin } from './track.ts';
-import type { FittedItem, LoadingData, LoadingSheet, LoadingUnits, Weighing } from './types.ts';
+import type { LoadingSheet, Weighing } from './types.ts';
+import type { FittedItem, LoadingData, LoadingUnits } from '../aircraft/loading-data.ts';
 import { compareWeighing } from './compare-weighing.ts';
 import { weigh, type Weighed, type WeighingRoom } from './weighing.ts';
 

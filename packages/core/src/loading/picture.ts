@@ -1,6 +1,7 @@
 import { between, type TrackPoint } from './track.ts';
 import type { SheetStanding } from './solution.ts';
-import type { EnvelopeCorner, LoadingData, LoadingSheet } from './types.ts';
+import type { LoadingSheet } from './types.ts';
+import type { EnvelopeCorner, LoadingData } from '../aircraft/loading-data.ts';
 
 /** Where something is drawn. */
 interface Spot {

@@ -1,5 +1,5 @@
 import type { LoadingPicture } from './picture.ts';
-import type { LoadingData } from './types.ts';
+import type { LoadingData } from '../aircraft/loading-data.ts';
 
 /** Where a name stands beside its point. */
 export interface PlacedName {

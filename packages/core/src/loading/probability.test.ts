@@ -1,7 +1,7 @@
 import { randomFrom } from '../planning/index.ts';
+import { drawInside, drawProblem } from './index.ts';
 import { points } from '../testing/any-loading.ts';
 import { LOADING, SHEET } from '../testing/loading.ts';
-import { drawInside, drawProblem } from './index.ts';
 
 test('draws agree with the closed form: on an edge half of them, and the count of a normal distribution beside it', () => {
   const plain = { ...SHEET, fuel: { left: 0, right: 0, tail: 0 }, used: 0 };

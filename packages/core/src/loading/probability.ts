@@ -1,7 +1,8 @@
 import { edgesOf } from './envelope.ts';
 import { dryItems, fuelItem, type Item } from './items.ts';
 import { checkTrack, envelopesFor, flightTrack, landingAt, tiltsOf, type TrackPoint } from './track.ts';
-import type { LoadingData, LoadingSheet } from './types.ts';
+import type { LoadingSheet } from './types.ts';
+import type { LoadingData } from '../aircraft/loading-data.ts';
 import { ownMember } from '../own-member.ts';
 
 /** One point of a flight, packed for drawing. */

@@ -2,7 +2,8 @@ import { reason, type Reason } from '../reasons/reason.ts';
 import { crossingEdges, edgesOf } from './envelope.ts';
 import { ratio } from './items.ts';
 import { heaviestOf, shownSteps } from './steps.ts';
-import type { Envelope, LoadingData, LoadingSheet, LoadingUnits } from './types.ts';
+import type { LoadingSheet } from './types.ts';
+import type { Envelope, LoadingData, LoadingUnits } from '../aircraft/loading-data.ts';
 import { ownMember } from '../own-member.ts';
 
 type Shown = { readonly value: number; readonly unit: string; readonly resolution: number };

@@ -6,9 +6,8 @@ import {
   loadingProblems,
   readEnvelope,
   sheetStanding,
-  type Envelope,
-  type LoadingData,
 } from './index.ts';
+import type { Envelope, LoadingData } from '../aircraft/index.ts';
 import { SHEET } from '../testing/loading.ts';
 
 const { units } = LOADING;

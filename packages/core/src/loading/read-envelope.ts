@@ -2,7 +2,7 @@ import { readFigure } from '../quantity/parse.ts';
 import { unitFromSpelling } from '../quantity/units.ts';
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../reasons/reason.ts';
-import type { Envelope, EnvelopeCorner, LoadingUnits } from './types.ts';
+import type { Envelope, EnvelopeCorner, LoadingUnits } from '../aircraft/loading-data.ts';
 
 /** Corners as pasted, and their units where a line named them and they are not those of the placard. */
 export type ReadEnvelope = Pick<Envelope, 'corners' | 'units'>;

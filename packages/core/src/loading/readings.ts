@@ -1,6 +1,7 @@
 import type { Reading } from '../limits/types.ts';
 import { flightTrack, landingAt } from './track.ts';
-import type { LoadingData, LoadingSheet, LoadingUnits } from './types.ts';
+import type { LoadingSheet } from './types.ts';
+import type { LoadingData, LoadingUnits } from '../aircraft/loading-data.ts';
 import type { Weighed } from './weighing.ts';
 
 function computed(value: number, unit: string, uncertainty: number): Reading {

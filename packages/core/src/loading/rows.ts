@@ -1,6 +1,7 @@
 import { centreOf, dryItems, fuelItems, percentOfChord } from './items.ts';
 import type { SheetStanding } from './solution.ts';
-import type { LoadingData, LoadingSheet } from './types.ts';
+import type { LoadingSheet } from './types.ts';
+import type { LoadingData } from '../aircraft/loading-data.ts';
 
 /** A line of the printed sheet: mass, arm and moment, in the units of the placard. */
 export interface SheetRow {

@@ -2,14 +2,8 @@ import fc from 'fast-check';
 import { anySheet } from '../testing/any-loading.ts';
 import { LOADING, SCALES, weighing } from '../testing/loading.ts';
 import { makeSentences, namesOf } from '../words/index.ts';
-import {
-  carriedBy,
-  judgeSheet,
-  judgeWeighing,
-  sheetStanding,
-  type LoadingData,
-  type LoadingSheet,
-} from './index.ts';
+import { carriedBy, judgeSheet, judgeWeighing, sheetStanding, type LoadingSheet } from './index.ts';
+import type { LoadingData } from '../aircraft/index.ts';
 
 const { say } = makeSentences(namesOf(undefined));
 

@@ -1,7 +1,8 @@
 import type { Reason } from '../reasons/reason.ts';
 import { checkTrack, envelopesFor, flightTrack, tiltsOf, type TrackCheck, type TrackPoint } from './track.ts';
 import { sheetProblems } from './problems.ts';
-import type { LoadingData, LoadingSheet } from './types.ts';
+import type { LoadingSheet } from './types.ts';
+import type { LoadingData } from '../aircraft/loading-data.ts';
 
 /** A sheet looked at whole: every tilt position against every envelope that holds in it. */
 export interface SheetStanding {

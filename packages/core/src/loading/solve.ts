@@ -10,7 +10,8 @@ import {
   type Solution,
 } from './solution.ts';
 import { heaviestOf, practicalSteps, shownSteps, stepFor } from './steps.ts';
-import type { LoadingData, LoadingSheet } from './types.ts';
+import type { LoadingSheet } from './types.ts';
+import type { LoadingData } from '../aircraft/loading-data.ts';
 import { ownMember } from '../own-member.ts';
 
 /** What a solver is to reach: a margin to every edge along the whole flight, or a centre at take-off. */

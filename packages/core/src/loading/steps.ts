@@ -1,5 +1,5 @@
 import { ratio } from './items.ts';
-import type { LoadingData, LoadingUnits } from './types.ts';
+import type { LoadingData, LoadingUnits } from '../aircraft/loading-data.ts';
 
 /** Steps of mass, arm and volume, in the units of a placard. */
 export interface LoadingSteps {

@@ -18,9 +18,9 @@ import {
   sheetStanding,
   shownSteps,
   stepFor,
-  type Envelope,
   type LoadingSheet,
 } from './index.ts';
+import type { Envelope } from '../aircraft/index.ts';
 
 test('tanks are drawn in their order, evenly, and the track bends where a tank or its table does', () => {
   const steps = burnSteps(LOADING, { left: 60, right: 30, tail: 30 }, 100);

@@ -2,7 +2,8 @@ import { ok, type Result } from '../result.ts';
 import type { Reason } from '../reasons/reason.ts';
 import { edgesOf, facingMargins, isAlong, isInside, type Direction, type Edge } from './envelope.ts';
 import { centreOf, dryItems, fuelItems, type Centre } from './items.ts';
-import type { Envelope, LoadingData, LoadingSheet } from './types.ts';
+import type { LoadingSheet } from './types.ts';
+import type { Envelope, LoadingData } from '../aircraft/loading-data.ts';
 import { ownMember } from '../own-member.ts';
 
 /** The aircraft at one moment of the flight. */

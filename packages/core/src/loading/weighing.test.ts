@@ -7,9 +7,9 @@ import {
   judgeWeighing,
   weigh,
   type Item,
-  type LoadingData,
   type ScaleWeighing,
 } from './index.ts';
+import type { LoadingData } from '../aircraft/index.ts';
 
 const room = { instruments: SCALES, at: '2026-11-20T10:00:00.000Z' };
 const value = <T>(result: { ok: true; value: T } | { ok: false; error: unknown }): T => {

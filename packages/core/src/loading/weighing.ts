@@ -5,15 +5,8 @@ import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../reasons/reason.ts';
 import { centreOf, fuelMoments, type Item } from './items.ts';
 import { offAirframe, onAirframe } from './problems.ts';
-import type {
-  HandBalance,
-  LoadingData,
-  LoadingUnits,
-  ScaleWeighing,
-  WeighedExtra,
-  WeighedPoint,
-  Weighing,
-} from './types.ts';
+import type { HandBalance, ScaleWeighing, WeighedExtra, WeighedPoint, Weighing } from './types.ts';
+import type { LoadingData, LoadingUnits } from '../aircraft/loading-data.ts';
 import { ownMember } from '../own-member.ts';
 
 /** What a weighing says of the empty aircraft. Uncertainties are expanded (coverage factor 2). */

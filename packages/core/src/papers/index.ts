@@ -2,5 +2,4 @@ export * from './types.ts';
 export * from './trail.ts';
 export * from './document.ts';
 export * from './judge.ts';
-export * from '../standing/permits.ts';
 export * from './scans.ts';

@@ -1,4 +1,4 @@
-import type { Aircraft } from '../checks/types.ts';
+import type { Aircraft } from '../aircraft/aircraft.ts';
 import type { Verdict } from '../limits/types.ts';
 import { equipmentChanges } from '../loading/compare-weighing.ts';
 import { reason, type Reason } from '../reasons/reason.ts';

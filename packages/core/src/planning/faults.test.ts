@@ -4,9 +4,9 @@ import {
   searchSchedule,
   windStretches,
   reckonFlight,
-  type FlightBudget,
   type Job,
 } from './index.ts';
+import type { FlightBudget } from '../record/index.ts';
 
 const job = (id: string, change: Partial<Job> = {}): Job => ({
   id,

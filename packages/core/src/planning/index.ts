@@ -1,7 +1,3 @@
-export * from '../scope/work.ts';
-export * from '../record/plan.ts';
-export * from '../scope/scope.ts';
-export * from '../scope/earlier-evidence.ts';
 export * from './tasks.ts';
 export * from './order.ts';
 export * from './schedule.ts';
@@ -13,7 +9,6 @@ export * from './wind.ts';
 export * from './flights.ts';
 export * from './day-problem.ts';
 export * from './timetable.ts';
-export * from '../scope/ways.ts';
 export * from './remaining.ts';
 export * from './actual.ts';
 export * from './what-if.ts';

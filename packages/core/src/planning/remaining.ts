@@ -9,7 +9,7 @@ import type { DayPlan } from '../record/plan.ts';
 import { flightPoints, reckonFlight } from './flights.ts';
 import { type FlightSlot } from './day-problem.ts';
 import { makeTimetable, type Timetable } from './timetable.ts';
-import type { ScopeRequest } from '../scope/work.ts';
+import type { ScopeRequest } from '../record/scope.ts';
 
 /** Parts that are still to be proven in a campaign, by what the record says now. */
 export function partsToDo(status: CampaignStatus): ReadonlySet<string> {

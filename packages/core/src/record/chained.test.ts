@@ -1,16 +1,8 @@
 import fc from 'fast-check';
 import { Scribe } from '../testing/world.ts';
 import { canonicalJson } from '../canonical/canonical.ts';
-import {
-  chain,
-  entryHash,
-  GENESIS_HASH,
-  hashOf,
-  sha256Hex,
-  sha256OfBytes,
-  utf8Bytes,
-  verifyChain,
-} from './chain.ts';
+import { chain, entryHash, GENESIS_HASH, verifyChain } from './chain.ts';
+import { hashOf, sha256Hex, sha256OfBytes, utf8Bytes } from '../canonical/hash.ts';
 import type { Entry } from './entry.ts';
 import { chainLine, compareHeads, openLog, type LogLine } from './installation-log.ts';
 import { isFigureSpec, isWorked } from '../answers/plausible.ts';

@@ -1,7 +1,8 @@
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../reasons/reason.ts';
 import { canonicalJson } from '../canonical/canonical.ts';
-import { GENESIS_HASH, hashOf, sha256Hex, type TextHash } from './chain.ts';
+import { GENESIS_HASH } from './chain.ts';
+import { hashOf, sha256Hex, type TextHash } from '../canonical/hash.ts';
 
 /**
  * One line of the log of an installation: that a campaign's record has grown, or that something happened to

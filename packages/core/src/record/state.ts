@@ -3,8 +3,9 @@ import type { BasisNames } from '../checks/compare-bases.ts';
 import type { Role } from '../checks/types.ts';
 import type { Fact, Verdict } from '../limits/types.ts';
 import type { Reason } from '../reasons/reason.ts';
-import type { Scope } from '../scope/scope.ts';
-import type { EntryBodies, PartAnswer } from './entry.ts';
+import type { Scope } from './scope.ts';
+import type { EntryBodies } from './entry.ts';
+import type { PartAnswer } from '../answers/part-answer.ts';
 import { GENESIS_HASH } from './chain.ts';
 
 /** Who did something, when, and what of the record they had seen. */

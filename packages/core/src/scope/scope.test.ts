@@ -8,9 +8,9 @@ import type { EntryDraft } from '../record/entry.ts';
 import { BASIS, check, PACK, reading, Scribe } from '../testing/world.ts';
 import { namesOf } from '../words/names.ts';
 import { sayScopeChain } from '../words/plan-words.ts';
-import { earlierEvidence } from './earlier-evidence.ts';
+import { earlierEvidence } from '../standing/earlier-evidence.ts';
 import { DEMANDS, proposeScope, scopeChain } from './scope.ts';
-import type { EarlierEvidence, ScopeRequest } from './work.ts';
+import type { EarlierEvidence, ScopeRequest } from '../record/scope.ts';
 
 const STATION_OF = ['papers', 'inspection', 'run-up', 'flight', 'ready', 'debrief'] as const;
 

@@ -1,44 +1,7 @@
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import { OCCASIONS, STATIONS, type Check, type Demand, type Occasion } from '../checks/types.ts';
-import type { WayQuestion } from '../checks/ways.ts';
-import type { EarlierEvidence, ScopeRequest } from './work.ts';
+import type { ScopeRequest, ScopeWhy, ScopeItem, Scope } from '../record/scope.ts';
 import { ownMember } from '../own-member.ts';
-
-/** One link of the chain that brings a part into the scope. */
-export type ScopeWhy =
-  /** Work touched a system that it proves. */
-  | { readonly kind: 'touched'; readonly item: number; readonly system: string }
-  /** It stands on a part that has to be proven again. */
-  | { readonly kind: 'standsOn'; readonly from: string }
-  /** A part in the scope stands on it, and nothing earlier carries it. */
-  | { readonly kind: 'ground'; readonly from: string }
-  /** It brings the aircraft into a state that a part in the scope needs. */
-  | { readonly kind: 'state'; readonly state: string; readonly value: string; readonly from: string }
-  /** Whoever flies for one part takes off and lands. */
-  | { readonly kind: 'flight'; readonly from: string }
-  | { readonly kind: 'demanded'; readonly occasion: Occasion }
-  | { readonly kind: 'added'; readonly reason: string };
-
-/** What a scope says of one part. */
-export type ScopeItem =
-  | { readonly verdict: 'prove'; readonly why: ScopeWhy }
-  /** Not touched, and proven before. */
-  | { readonly verdict: 'rests'; readonly on: EarlierEvidence }
-  /** Not touched, and nothing here says that it was ever proven. */
-  | { readonly verdict: 'untouched' }
-  /** Would have to be proven; a person decided otherwise. */
-  | { readonly verdict: 'leftOut'; readonly why: ScopeWhy; readonly reason: string };
-
-/** That a check is done by a school that is not followed in this campaign. */
-export interface OtherWay {
-  readonly verdict: 'otherWay';
-  readonly question: WayQuestion;
-  readonly choice: string;
-  readonly why: string;
-}
-
-/** What has to be proven, by part key, in the order of the pack. */
-export type Scope = ReadonlyMap<string, ScopeItem>;
 
 /**
  * What an occasion asks for when its pack says nothing: the papers and the loading after maintenance; everything
@@ -90,6 +53,7 @@ function meets(a: readonly string[], b: readonly string[]): boolean {
 }
 
 type Setters = (state: string, value: string, subject: string) => readonly string[];
+
 const knownSetters = new WeakMap<BasisIndex, Setters>();
 
 /** Parts that bring a state about, for a part that needs it: of the same engine, or of the aircraft. */

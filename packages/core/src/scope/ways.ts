@@ -2,7 +2,7 @@ import type { BasisIndex } from '../checks/basis-index.ts';
 import { overlaps } from '../systems/overlap.ts';
 import type { Check, Occasion, Pack } from '../checks/types.ts';
 import { WAYS, type WayQuestion } from '../checks/ways.ts';
-import { otherWay, outsideScope } from '../standing/losses.ts';
+import { otherWay, outsideScope } from './outside.ts';
 import type { WayChosen } from '../record/plan.ts';
 import type { CampaignState } from '../record/state.ts';
 import { reason, type Reason } from '../reasons/reason.ts';

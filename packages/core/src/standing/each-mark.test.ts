@@ -1,10 +1,11 @@
 import { AIRCRAFT, BASIS, BO, BOOK, check, CHECKS, PACK, Scribe, START } from '../testing/world.ts';
 import type { Basis, Check } from '../checks/types.ts';
 import type { Limit } from '../limits/types.ts';
-import type { WorkItem } from '../scope/work.ts';
-import { foldEntries, type EntryBodies } from '../record/index.ts';
-import { closestToALimit, deriveStatus, standingOf } from './index.ts';
-import type { CampaignStatus, PartStatus } from './index.ts';
+import type { WorkItem } from '../record/scope.ts';
+import { foldEntries } from '../entries/index.ts';
+import type { EntryBodies } from '../record/index.ts';
+import { closestToALimit, deriveStatus, type CampaignStatus, type PartStatus } from './index.ts';
+import { standingOf } from '../words/index.ts';
 
 /** Every mark a part can have, with its reasons as far as a person reads them, in and out of the scope. */
 

@@ -1,8 +1,9 @@
 import { deriveStatus, type CampaignStatus } from './index.ts';
-import { hashOf } from '../record/chain.ts';
+import { costOf, foldEntries, upcast } from '../entries/index.ts';
+import { hasSeen, stateValue, type Entry } from '../record/index.ts';
+import { hashOf } from '../canonical/hash.ts';
 import type { Basis, Check } from '../checks/types.ts';
 import { BASIS, BO, CHECKS, PACK, reading, Scribe, START } from '../testing/world.ts';
-import { costOf, foldEntries, hasSeen, stateValue, upcast, type Entry } from '../record/index.ts';
 
 /** What breaks when order of arrival is taken for order of knowledge, told one by one; the oracle tells the rest. */
 

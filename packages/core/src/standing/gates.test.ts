@@ -1,15 +1,9 @@
 import fc from 'fast-check';
 import { deriveStatus, type CampaignStatus } from './index.ts';
+import { admit, foldEntries, overridable, whyNotClosable } from '../entries/index.ts';
+import type { CampaignState, EntryDraft } from '../record/index.ts';
 import { BASIS, CHECKS, PACK, reading, Scribe, START } from '../testing/world.ts';
 import { anyRecord } from '../testing/any-record.ts';
-import {
-  admit,
-  foldEntries,
-  overridable,
-  whyNotClosable,
-  type CampaignState,
-  type EntryDraft,
-} from '../record/index.ts';
 
 const NOW = new Date(START + 3_600_000).toISOString();
 const statusOf = (state: CampaignState, now = NOW): CampaignStatus =>

@@ -1,8 +1,15 @@
 import { BASIS, BO, check, CHECKS, PACK, Scribe, START } from '../testing/world.ts';
 import type { Basis, Check, Gate, Pack } from '../checks/types.ts';
-import { foldEntries, type EntryBodies } from '../record/index.ts';
-import { deriveStatus, findingMayBeCured, forbiddenInFlight, standingOf } from './index.ts';
-import type { CampaignStatus, GateStatus } from './index.ts';
+import { foldEntries } from '../entries/index.ts';
+import type { EntryBodies } from '../record/index.ts';
+import {
+  deriveStatus,
+  findingMayBeCured,
+  forbiddenInFlight,
+  type CampaignStatus,
+  type GateStatus,
+} from './index.ts';
+import { standingOf } from '../words/index.ts';
 
 /** What holds a gate by what came when: before and after a signature, a pass, a flight, a cure. */
 

@@ -1,7 +1,13 @@
 export * from './status.ts';
 export * from './derive.ts';
-export * from '../words/standing-line.ts';
 export * from './findings.ts';
 export * from './pass.ts';
 export * from './narrowing.ts';
 export * from './closest.ts';
+export { computedVerdicts } from './computed.ts';
+export * from './loaded.ts';
+export * from './permits.ts';
+export * from './earlier-evidence.ts';
+export * from './losses.ts';
+export * from './evidence.ts';
+export { pastFigures } from './past.ts';

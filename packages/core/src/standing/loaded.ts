@@ -3,7 +3,8 @@ import { hasLostStanding } from './losses.ts';
 import { standingAnswer, type CampaignState } from '../record/state.ts';
 import { reason, type Reason } from '../reasons/reason.ts';
 import { ratio } from '../loading/items.ts';
-import type { EmptyLine, LoadingData, LoadingSheet } from '../loading/types.ts';
+import type { EmptyLine, LoadingSheet } from '../loading/types.ts';
+import type { LoadingData } from '../aircraft/loading-data.ts';
 import { weigh } from '../loading/weighing.ts';
 import { heaviestOf, shownSteps } from '../loading/steps.ts';
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { foldEntries } from '../record/index.ts';
+import { foldEntries } from '../entries/index.ts';
 import { anySteps, randomBasis, tellCampaign } from '../testing/any-campaign.ts';
 import { deriveStatus, partStatusOf } from './derive.ts';
 

@@ -3,11 +3,12 @@ import { BASIS, check, IDLE_LIMIT, PACK, reading, Scribe, START } from '../testi
 import { provenAnew } from '../testing/asked-anew.ts';
 import { untold } from '../testing/untold.ts';
 import { deriveStatus } from './index.ts';
+import { foldEntries } from '../entries/index.ts';
+import { standingAnswer, type AnswerRecord, type CampaignState, type Entry } from '../record/index.ts';
 import type { Basis, Check } from '../checks/types.ts';
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import { isFine } from './judged-answer.ts';
 import { Evidence, mayHaveRunOut, ranOut, wrongState } from './evidence.ts';
-import { foldEntries, standingAnswer, type AnswerRecord, type CampaignState, type Entry } from '../record/index.ts';
 
 /** When what was proven is over: by hours, days, flights, stops and cycles, each at its edge. */
 

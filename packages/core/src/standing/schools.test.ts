@@ -1,8 +1,9 @@
 import { BASIS, BO, check, CHECKS, PACK, reading, Scribe, START } from '../testing/world.ts';
 import type { Basis, Check } from '../checks/types.ts';
 import { WAYS, type WayQuestion } from '../checks/ways.ts';
-import { costOfWays, waysAsked } from '../planning/index.ts';
-import { admit, foldEntries, type EntryBodies, type EntryDraft } from '../record/index.ts';
+import { costOfWays, waysAsked } from '../scope/index.ts';
+import { admit, foldEntries } from '../entries/index.ts';
+import type { EntryBodies, EntryDraft } from '../record/index.ts';
 import { makeSentences, namesOf } from '../words/index.ts';
 import { deriveStatus } from './index.ts';
 

@@ -7,7 +7,8 @@ import { lastDayOf } from './permits.ts';
 import { forbiddenInFlight } from './narrowing.ts';
 import { wrongState, type Doubt, type Evidence } from './evidence.ts';
 import { isFine } from './judged-answer.ts';
-import { outsideScope, runningTimer, type Outside } from './losses.ts';
+import { runningTimer } from './losses.ts';
+import { outsideScope, type Outside } from '../scope/outside.ts';
 import { standingAnswer, type AnswerRecord, type CampaignState, type Deed } from '../record/state.ts';
 import { reason, type Reason } from '../reasons/reason.ts';
 

@@ -1,16 +1,19 @@
 import { AIRCRAFT, BASIS, BO, BOOK, check, CHECKS, PACK, Scribe, START } from '../testing/world.ts';
 import type { Basis, Check, Gate, Pack } from '../checks/types.ts';
 import type { Limit } from '../limits/types.ts';
-import { costOf, foldEntries, partsLostByMoving, type EntryBodies } from '../record/index.ts';
+import { costOf, foldEntries, partsLostByMoving } from '../entries/index.ts';
+import type { EntryBodies } from '../record/index.ts';
 import {
   closestToALimit,
   deriveStatus,
   flightNarrowings,
   forbiddenInFlight,
-  standingOf,
   worstMark,
+  type CampaignStatus,
+  type GateStatus,
+  type PartStatus,
 } from './index.ts';
-import type { CampaignStatus, GateStatus, PartStatus } from './index.ts';
+import { standingOf } from '../words/index.ts';
 
 const SOON = new Date(START + 2 * 3_600_000).toISOString();
 const statusOf = (s: Scribe, now = SOON): CampaignStatus => {

@@ -10,10 +10,11 @@ import {
   reading,
   Scribe,
 } from '../testing/world.ts';
-import { foldEntries, type EntryBodies } from '../record/index.ts';
+import { foldEntries } from '../entries/index.ts';
+import type { EntryBodies } from '../record/index.ts';
+import { indexBasis, type Basis, type Check } from '../checks/index.ts';
 import type { Limit } from '../limits/types.ts';
 import { computedVerdicts, figuresOf } from './computed.ts';
-import { indexBasis, type Basis, type Check } from '../checks/index.ts';
 
 /** Figures that are worked out from others: from which, as what, and when there is none. */
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { sheetStanding, type Envelope, type LoadingSheet, type SheetStanding } from '../loading/index.ts';
+import { sheetStanding, type LoadingSheet, type SheetStanding } from '../loading/index.ts';
+import type { Envelope } from '../aircraft/index.ts';
 import { LOADING, SHEET } from './loading.ts';
 
 /** The track of a sheet of the invented aircraft. */

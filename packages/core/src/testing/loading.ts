@@ -1,5 +1,6 @@
 import type { Instrument, Reading } from '../limits/types.ts';
-import type { LoadingData, LoadingSheet, ScaleWeighing } from '../loading/index.ts';
+import type { LoadingData } from '../aircraft/index.ts';
+import type { LoadingSheet, ScaleWeighing } from '../loading/index.ts';
 
 /** An invented aircraft for tests of the loading: two wing tanks drawn together, then a tail tank; one bay for packs. */
 export const LOADING: LoadingData = {

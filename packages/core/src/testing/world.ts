@@ -1,4 +1,5 @@
-import type { Aircraft, Basis, Check, LimitBook, Pack } from '../checks/types.ts';
+import type { Basis, Check, LimitBook, Pack } from '../checks/types.ts';
+import type { Aircraft } from '../aircraft/aircraft.ts';
 import type { Instrument, Limit, Reading } from '../limits/types.ts';
 import { chain } from '../record/chain.ts';
 import {

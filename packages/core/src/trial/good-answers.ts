@@ -3,7 +3,7 @@ import type { AnswerSpec, Check } from '../checks/types.ts';
 import type { Bounds, Limit, RateLimit, Reading } from '../limits/types.ts';
 import type { Scan } from '../papers/types.ts';
 import { convert } from '../quantity/units.ts';
-import type { PartAnswer } from '../record/entry.ts';
+import type { PartAnswer } from '../answers/part-answer.ts';
 import { runningTimer } from '../standing/losses.ts';
 import type { CampaignState } from '../record/state.ts';
 import { goodPapers, TRIAL_COPY } from './good-papers.ts';

@@ -2,12 +2,13 @@ import type { AnswerSpec, Check } from '../checks/types.ts';
 import type { Reading } from '../limits/types.ts';
 import { firstSheet } from '../standing/loaded.ts';
 import { judgeSheet } from '../loading/judge.ts';
-import type { LoadingData, LoadingSheet, ScaleWeighing } from '../loading/types.ts';
+import type { LoadingSheet, ScaleWeighing } from '../loading/types.ts';
+import type { LoadingData } from '../aircraft/loading-data.ts';
 import { expectedEmpty } from '../loading/compare-weighing.ts';
 import { plateText } from '../papers/judge.ts';
 import type { Scan } from '../papers/types.ts';
 import { findUnit } from '../quantity/units.ts';
-import type { PartAnswer } from '../record/entry.ts';
+import type { PartAnswer } from '../answers/part-answer.ts';
 import type { CampaignState } from '../record/state.ts';
 import { ownMember } from '../own-member.ts';
 

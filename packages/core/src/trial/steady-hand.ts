@@ -10,8 +10,8 @@ import {
   type EntryBodies,
   type EntryDraft,
   type EntryKind,
-  type PartAnswer,
 } from '../record/entry.ts';
+import { type PartAnswer } from '../answers/part-answer.ts';
 import { foldEntries } from '../entries/fold.ts';
 import { stateSubject, stateValue } from '../record/states.ts';
 import { EMPTY_CAMPAIGN, type CampaignState } from '../record/state.ts';

@@ -13,10 +13,12 @@ import {
   type Check,
   type Pack,
 } from '../checks/index.ts';
-import { deriveStatus, standingOf } from '../standing/index.ts';
-import { foldEntries, pastFigures, verifyChain } from '../record/index.ts';
-import { AIRCRAFT, BASIS, CHECKS, GAUGE, IDLE_LIMIT, PACK, Scribe, reading } from '../testing/world.ts';
+import { deriveStatus, pastFigures } from '../standing/index.ts';
+import { standingOf } from '../words/index.ts';
+import { foldEntries } from '../entries/index.ts';
+import { verifyChain } from '../record/index.ts';
 import { scriptedRecord, tryPack } from './index.ts';
+import { AIRCRAFT, BASIS, CHECKS, GAUGE, IDLE_LIMIT, PACK, Scribe, reading } from '../testing/world.ts';
 
 /** The pack of the test world with its checks as a pack keeps them. */
 const pack: Pack = { ...PACK, checks: inStationOrder(CHECKS) };

@@ -1,11 +1,10 @@
 export { sayDay, sayInstant } from './dates.ts';
-export * from '../reasons/reason.ts';
 export { makeSentences, type Names, type Sentences } from './english.ts';
 export * from './labels.ts';
 export { CHANNEL_TITLES, namesOf, systemsOf } from './names.ts';
 export { marginFigure, verdictFigure } from './answer.ts';
-export { armText, massText, sideText } from '../loading/figure-text.ts';
 export * from './limit-words.ts';
 export * from './plan-words.ts';
 export * from './way-titles.ts';
 export { fits } from './find.ts';
+export * from './standing-line.ts';

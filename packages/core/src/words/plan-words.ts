@@ -2,8 +2,10 @@ import type { BasisIndex } from '../checks/basis-index.ts';
 import type { Occasion } from '../checks/types.ts';
 import type { Constraint } from '../planning/conflict.ts';
 import type { NoTimetable } from '../planning/timetable.ts';
-import { scopeChain, type Scope, type ScopeWhy } from '../scope/scope.ts';
-import { describeWork, type WorkItem } from '../scope/work.ts';
+import { scopeChain } from '../scope/scope.ts';
+import { type Scope, type ScopeWhy } from '../record/scope.ts';
+import { describeWork } from '../scope/work.ts';
+import { type WorkItem } from '../record/scope.ts';
 import type { Names } from './english.ts';
 
 /** Occasions in words. */

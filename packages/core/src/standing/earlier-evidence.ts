@@ -1,9 +1,9 @@
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import { compareBases, touchedByMove } from '../checks/compare-bases.ts';
-import { isProven } from '../standing/evidence.ts';
-import { hasLostStanding } from '../standing/losses.ts';
+import { isProven } from './evidence.ts';
+import { hasLostStanding } from './losses.ts';
 import { standingAnswer, type CampaignState } from '../record/state.ts';
-import type { EarlierEvidence } from './work.ts';
+import type { EarlierEvidence } from '../record/scope.ts';
 import { ownMember } from '../own-member.ts';
 
 /** A campaign of the same airframe, for what it proved. */
