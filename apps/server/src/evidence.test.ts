@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import {
   deriveStatus,
-  ENTRY_VERSIONS,
+  ENTRIES,
   foldEntries,
   ROLES,
   type EntryKind,
@@ -164,7 +164,7 @@ test('what an entry says of its author and its clock is asked for, and believed 
   const ahead = new Date(Date.now() + 20 * 60_000).toISOString();
   expect(await post(by.technician, campaign, { ...good(), at: ahead })).toBe('clockAhead');
   expect(await post(by.technician, campaign, { ...good(), at: ahead, offset: 20 * 60_000 })).toBe('accepted');
-  expect(ENTRY_VERSIONS['tag.off']).toBe(2);
+  expect(ENTRIES['tag.off'].version).toBe(2);
 });
 
 test('a crew is of people who have an account: an invented name is nobody, nor is one whose account was ended', async () => {

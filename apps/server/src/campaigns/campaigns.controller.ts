@@ -17,7 +17,9 @@ import {
   type ProspectView,
 } from '@kanzel/contract';
 import {
-  ENTRY_VERSIONS,
+  makeDraft,
+  type EntryBodies,
+  type Making,
   earlierEvidence,
   hashOf,
   indexBasis,
@@ -145,7 +147,7 @@ export class CampaignsController {
       ...JSON.parse(JSON.stringify({ work, added, leftOut, note })),
       evidence,
     } as Entry<'scope.settled'>['body'];
-    return this.postOne(campaign, { ...deedOf(request), role, kind: 'scope.settled', body }, person);
+    return this.postOne(campaign, 'scope.settled', body, { ...deedOf(request), role }, person);
   }
 
   private async basisOf(campaign: string): Promise<Basis> {
@@ -194,11 +196,7 @@ export class CampaignsController {
         'The library has changed since this was shown. Look at the changes again, then move.',
       );
     const { role, reason } = request;
-    return this.postOne(
-      campaign,
-      { ...deedOf(request), role, kind: 'basis.moved', body: { basis, reason } },
-      person,
-    );
+    return this.postOne(campaign, 'basis.moved', { basis, reason }, { ...deedOf(request), role }, person);
   }
 
   /** Notes an instrument of the register in a campaign, as it is now. */
@@ -215,7 +213,9 @@ export class CampaignsController {
     const role = 'technician';
     return this.postOne(
       campaign,
-      { ...deedOf(request), role, kind: 'instrument.noted', body: { instrument, reason } },
+      'instrument.noted',
+      { instrument, reason },
+      { ...deedOf(request), role },
       person,
     );
   }
@@ -232,15 +232,12 @@ export class CampaignsController {
 
   private async postOne<K extends 'basis.moved' | 'instrument.noted' | 'scope.settled'>(
     campaign: string,
-    entry: Pick<EntryDraft<K>, 'id' | 'at' | 'device' | 'seen' | 'offset' | 'role' | 'kind' | 'body'>,
+    kind: K,
+    body: EntryBodies[K],
+    making: Omit<Making, 'campaign' | 'by'>,
     person: PersonView,
   ): Promise<PostEntriesResponse> {
-    const draft = {
-      ...entry,
-      campaign,
-      by: person.id,
-      version: ENTRY_VERSIONS[entry.kind],
-    } as unknown as EntryDraft;
+    const draft = makeDraft(kind, body, { ...making, campaign, by: person.id });
     const posted = await this.record.post(campaign, [draft], person);
     if (!posted.ok) throw refusePosted(posted.error);
     const [refused] = posted.value.refused;

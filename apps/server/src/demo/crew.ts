@@ -10,14 +10,13 @@ import {
   WAYS,
   type WayQuestion,
   goodAnswer,
-  ENTRY_VERSIONS,
+  makeDraft,
   formatFigure,
   stateSubject,
   stateValue,
   type CampaignState,
   type Check,
   type EntryBodies,
-  type EntryDraft,
   type EntryKind,
   type Fact,
   type PartAnswer,
@@ -106,7 +105,7 @@ export class ScriptedCrew {
     const person = this.cast[as];
     const role: Role = as;
     const id = randomUUID();
-    const draft = {
+    const draft = makeDraft(kind, body, {
       id,
       campaign: this.campaign,
       at: this.clock.now().toISOString(),
@@ -114,11 +113,8 @@ export class ScriptedCrew {
       role,
       device: DEVICE,
       seen: (await this.state()).count,
-      kind,
-      version: ENTRY_VERSIONS[kind],
-      body,
       ...(supersedes ? { supersedes } : {}),
-    } as unknown as EntryDraft;
+    });
     const posted = await this.record.post(this.campaign, [draft], person);
     if (!posted.ok) throw new Error(`ScriptedCrew: ${JSON.stringify(posted.error)}`);
     const [refused] = posted.value.refused;

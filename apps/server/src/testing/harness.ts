@@ -3,7 +3,7 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
-import { ENTRY_VERSIONS, type Entry, type EntryBodies, type EntryKind, type Role } from '@kanzel/core';
+import { makeDraft, type Entry, type EntryBodies, type EntryKind, type Role } from '@kanzel/core';
 import { PROOF_HEADER, type PersonView } from '@kanzel/contract';
 import request, { type Agent } from 'supertest';
 import { createApp } from '../create-app.ts';
@@ -116,17 +116,16 @@ export function draft<K extends EntryKind>(
   role: Role = 'technician',
 ): Record<string, unknown> & { id: string } {
   return {
-    id: randomUUID(),
-    campaign,
-    at: new Date().toISOString(),
-    by: by.id,
-    role,
-    device: 'test',
-    // What the same device made before counts as seen; nobody else writes in most of these tests.
-    seen: 1,
-    kind,
-    version: ENTRY_VERSIONS[kind],
-    body,
+    ...makeDraft(kind, body, {
+      id: randomUUID(),
+      campaign,
+      at: new Date().toISOString(),
+      by: by.id,
+      role,
+      device: 'test',
+      // What the same device made before counts as seen; nobody else writes in most of these tests.
+      seen: 1,
+    }),
   };
 }
 

@@ -1,5 +1,5 @@
 import { useState, type FormEvent, type ReactElement } from 'react';
-import { MAY, MAY_OVERRULE, readFigure, type FindingState, type Narrowing } from '@kanzel/core';
+import { ENTRIES, MAY_OVERRULE, readFigure, type FindingState, type Narrowing } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
 import { Button } from '../ui/button.tsx';
 import { DayField } from '../ui/day-field.tsx';
@@ -135,7 +135,7 @@ export function Assess({ finding }: { finding: FindingState }): ReactElement {
         ...(severity !== 'stops' && Object.keys(narrows).length > 0 ? { narrows } : {}),
       },
       // Grounding it is open to everybody who works on it; saying less takes somebody who may.
-      severity === 'stops' ? MAY['finding.assessed'] : MAY_OVERRULE,
+      severity === 'stops' ? ENTRIES['finding.assessed'].roles : MAY_OVERRULE,
     );
   };
   return (

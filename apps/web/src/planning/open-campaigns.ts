@@ -1,7 +1,8 @@
 import type { EarlierCampaignView, PostEntriesResponse } from '@kanzel/contract';
 import {
   describeWork,
-  ENTRY_VERSIONS,
+  makeDraft,
+  type Making,
   type Entry,
   type Occasion,
   type ScopeDecision,
@@ -40,24 +41,20 @@ export async function bringPlan(
 ): Promise<string | undefined> {
   const { ways, order, flights } = draft.like ?? {};
   const known = (ids: readonly string[]): string[] => ids.filter((c) => checks.includes(c));
-  const entry = (kind: 'ways.chosen' | 'plan.kept', body: object): object => ({
-    ...newDeed(1),
-    campaign,
-    by,
-    role: 'technician',
-    kind,
-    version: ENTRY_VERSIONS[kind],
-    body,
-  });
+  const making = (): Making => ({ ...newDeed(1), campaign, by, role: 'technician' });
   const entries = [
-    ...(ways ? [entry('ways.chosen', ways)] : []),
+    ...(ways ? [makeDraft('ways.chosen', ways, making())] : []),
     ...(order
       ? [
-          entry('plan.kept', {
-            order: known(order),
-            note: `as ${mark}`,
-            ...(flights ? { flights: { ...flights, flights: flights.flights.map(known) } } : {}),
-          }),
+          makeDraft(
+            'plan.kept',
+            {
+              order: known(order),
+              note: `as ${mark}`,
+              ...(flights ? { flights: { ...flights, flights: flights.flights.map(known) } } : {}),
+            },
+            making(),
+          ),
         ]
       : []),
   ];

@@ -1,6 +1,6 @@
 import { lazy, Suspense, useState, type ReactElement } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { MAY } from '@kanzel/core';
+import { ENTRIES } from '@kanzel/core';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, useSession } from '../sync/session.ts';
 import { HoldButton } from '../ui/hold-button.tsx';
@@ -34,7 +34,7 @@ export function GateSheet(): ReactElement {
         snapshot: view.state.head,
         ...(crew && there.length > 0 ? { crew: there } : {}),
       },
-      roleAmong(person, MAY['gate.passed']),
+      roleAmong(person, ENTRIES['gate.passed'].roles),
     );
     if (!done.ok) setProblem(view.say(done.error));
     else void navigate(`${view.base}/${gate.gate.before}`);

@@ -2,13 +2,12 @@ import { create } from 'zustand';
 import {
   ownMember,
   admit,
-  ENTRY_VERSIONS,
+  makeDraft,
   err,
   ok,
   reason,
   type Entry,
   type EntryBodies,
-  type EntryDraft,
   type EntryKind,
   type Reason,
   type Result,
@@ -314,16 +313,13 @@ export async function submit<K extends EntryKind>(
   // The server would refuse it; nobody should read of it only once the network is back.
   if (!rolesOf(person).includes(role)) return err(reason('roleNotHeld', { role, family: '' }));
   const { confirmed, state } = get(id);
-  const draft = {
+  const draft = makeDraft(kind, body, {
     ...newDeed(confirmed.count, options.at),
     campaign: id,
     by: person.id,
     role,
-    kind,
-    version: ENTRY_VERSIONS[kind],
-    body,
     ...(options.supersedes ? { supersedes: options.supersedes } : {}),
-  } as unknown as EntryDraft;
+  });
   const admitted = admit(draft, state, serverInstant());
   if (!admitted.ok) return admitted;
   try {

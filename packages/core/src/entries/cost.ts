@@ -1,6 +1,7 @@
 import type { Check } from '../checks/types.ts';
 import { deriveStatus, type CampaignStatus } from '../standing/derive.ts';
-import { ENTRY_VERSIONS, type Entry, type EntryBodies } from '../record/entry.ts';
+import type { Entry, EntryBodies } from '../record/entry.ts';
+import { makeDraft } from './make-draft.ts';
 import { foldEntries } from './fold.ts';
 import type { CampaignState } from '../record/state.ts';
 
@@ -15,29 +16,29 @@ export interface ActionCost {
 }
 
 /** Parts that are good now and would not be, if some entry were recorded: found by recording it on a copy. */
-function lostBy(
+function lostBy<K extends 'action.recorded' | 'basis.moved'>(
   state: CampaignState,
   status: CampaignStatus,
-  kind: 'action.recorded' | 'basis.moved',
-  body: EntryBodies['action.recorded'] | EntryBodies['basis.moved'],
+  kind: K,
+  body: EntryBodies[K],
 ): { readonly parts: readonly string[]; readonly checks: readonly Check[] } {
   const at = new Date(state.clock).toISOString();
-  const entry = {
+  const making = {
     id: 'supposed',
     campaign: '',
-    seq: state.count + 1,
     at,
-    receivedAt: at,
     by: '',
     role: 'technician',
     device: 'supposed',
     seen: state.count,
-    kind,
-    version: ENTRY_VERSIONS[kind],
-    body,
+  } as const;
+  const entry: Entry = {
+    ...makeDraft(kind, body, making),
+    seq: state.count + 1,
+    receivedAt: at,
     prevHash: state.head,
     hash: '',
-  } as unknown as Entry;
+  };
   const after = foldEntries([entry], state);
   const then = deriveStatus(after, at);
   const parts = [...(then?.parts ?? [])].flatMap(([key, part]) =>

@@ -1,26 +1,12 @@
-import { indexBasis, type BasisIndex } from '../checks/basis-index.ts';
+import type { BasisIndex } from '../checks/basis-index.ts';
 import type { Entry, EntryKind } from '../record/entry.ts';
 import { Evidence, mayHaveRunOut } from '../standing/evidence.ts';
 import { outsideScope } from '../scope/outside.ts';
 import { EMPTY_CAMPAIGN, type CampaignState } from '../record/state.ts';
 import { upcast } from './upcast.ts';
 import { Draft } from './next-state.ts';
-import { deedOf, instantOf } from './effects.ts';
-import { REDUCERS, type Reducer } from './reducers.ts';
-
-function open(draft: Draft, entry: Entry<'campaign.opened'>): void {
-  const { basis, ...rest } = entry.body;
-  const index = indexBasis(basis);
-  if (!index.ok) {
-    draft.state.unreadable = [
-      ...draft.state.unreadable,
-      ...index.error.map((why) => ({ seq: entry.seq, reason: why })),
-    ];
-    return;
-  }
-  draft.state.index = index.value;
-  draft.state.opened = { ...deedOf(draft, entry), ...rest };
-}
+import { instantOf } from './effects.ts';
+import { ENTRIES, entryTypeOf } from './entries.ts';
 
 /**
  * Asks anew which of some parts are proven. A part that was not and is now is proven from this entry on; one that was
@@ -89,7 +75,7 @@ function step(draft: Draft, recorded: Entry): void {
   }
   if (entry.value.kind === 'campaign.opened') {
     draft.instant = instantOf(entry.value, draft.state);
-    open(draft, entry.value);
+    ENTRIES['campaign.opened'].fold(draft, undefined, entry.value);
     draft.state.clock = draft.state.opened?.instant ?? 0;
     if (draft.state.index)
       prove(draft, draft.state.index, new Set(draft.state.index.parts.keys()), entry.value);
@@ -102,8 +88,7 @@ function step(draft: Draft, recorded: Entry): void {
   advance(draft, index, instant);
   const author = `${entry.value.by} ${entry.value.device}`;
   draft.put('lastOf', author, Math.max(draft.state.lastOf.get(author) ?? 0, instant));
-  // The table is complete over the kinds; the pairing of kind and body was checked at the door.
-  (REDUCERS[entry.value.kind] as Reducer<EntryKind>)(draft, index, entry.value);
+  entryTypeOf<Exclude<EntryKind, 'campaign.opened'>>(entry.value.kind)?.fold(draft, index, entry.value);
   const now = draft.state.index ?? index;
   prove(draft, now, draft.takeStirred(now), entry.value);
 }

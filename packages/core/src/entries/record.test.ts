@@ -5,7 +5,7 @@ import { overlaps } from '../systems/index.ts';
 import { deriveStatus, type CampaignStatus } from '../standing/index.ts';
 import { namesOf, systemsOf } from '../words/index.ts';
 import { canonicalJson, hashOf, sha256Hex } from '../canonical/index.ts';
-import { costOf, foldEntries, upcast } from './index.ts';
+import { ENTRIES, costOf, foldEntries, upcast } from './index.ts';
 import {
   EMPTY_CAMPAIGN,
   standingAnswer,
@@ -112,7 +112,8 @@ describe('folding', () => {
       .upToRunning()
       .entries.filter((e) => e.kind === 'state.set' || e.kind === 'answer.given');
     const up = upcast({ ...first, version: 1 } as Entry, {
-      'answer.given': [
+      version: 3,
+      upcast: [
         (b) => ({ ...(b as object), facts: { a: 'one' } }),
         (b) => ({ ...(b as object), confirmed: true }),
       ],
@@ -122,6 +123,15 @@ describe('folding', () => {
       value: { version: 3, body: { facts: { a: 'one' }, confirmed: true } },
     });
   });
+});
+
+test('every kind of entry stands under its own name, with a step from each version to the next, and is made by somebody', () => {
+  for (const [name, type] of Object.entries(ENTRIES)) {
+    expect(type.kind).toBe(name);
+    expect(type.upcast).toHaveLength(type.version - 1);
+    expect(type.roles.length).toBeGreaterThan(0);
+    expect(type.roles).not.toContain('administrator');
+  }
 });
 
 describe('what must be done again', () => {

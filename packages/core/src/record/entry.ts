@@ -138,34 +138,6 @@ export interface EntryBodies {
 
 export type EntryKind = keyof EntryBodies;
 
-/** Current body version of every kind; raise one together with an upcaster in `upcast.ts`. */
-export const ENTRY_VERSIONS: Readonly<Record<EntryKind, number>> = {
-  'campaign.opened': 1,
-  'scope.settled': 1,
-  'ways.chosen': 1,
-  'plan.kept': 1,
-  'answer.given': 1,
-  'answer.notApplicable': 1,
-  'answer.withdrawn': 1,
-  'answer.witnessed': 1,
-  'decision.recorded': 1,
-  'timer.started': 1,
-  'state.set': 1,
-  'loadout.changed': 1,
-  'tag.on': 1,
-  'tag.off': 2,
-  'finding.raised': 1,
-  'finding.assessed': 2,
-  'action.recorded': 1,
-  'inspection.signed': 1,
-  'finding.closed': 1,
-  'gate.passed': 2,
-  'gate.overridden': 2,
-  'basis.moved': 1,
-  'instrument.noted': 1,
-  'release.signed': 1,
-};
-
 /** What a device makes: everything but what the server adds. */
 export type EntryDraft<K extends EntryKind = EntryKind> = {
   [P in K]: {

@@ -8,13 +8,8 @@ import { occasionOf, proposeScope } from '../scope/scope.ts';
 import { admit } from '../entries/admit.ts';
 import { chain } from '../record/chain.ts';
 import { computedVerdicts } from '../standing/computed.ts';
-import {
-  ENTRY_VERSIONS,
-  type Entry,
-  type EntryBodies,
-  type EntryDraft,
-  type EntryKind,
-} from '../record/entry.ts';
+import { makeDraft, type Making } from '../entries/make-draft.ts';
+import type { Entry, EntryBodies, EntryDraft, EntryKind } from '../record/entry.ts';
 import { foldEntries } from '../entries/fold.ts';
 import { hasSeen } from '../record/seen.ts';
 import { standingAnswer, type CampaignState } from '../record/state.ts';
@@ -290,25 +285,24 @@ export function tellCampaign(
     d: Device,
     kind: K,
     body: EntryBodies[K],
-    change: Partial<EntryDraft> = {},
+    change: Partial<Making> = {},
   ): string => {
     made += 1;
     const id = `e${made}`;
     const [by, role] = ROLES_OF[devices.indexOf(d)] as readonly [string, Role];
-    d.waiting.push({
-      id,
-      campaign: 'campaign',
-      at: new Date(time + d.ahead).toISOString(),
-      ...(d.knows && d.ahead !== 0 ? { offset: d.ahead } : {}),
-      seen: d.heard,
-      by,
-      role,
-      device: d.name,
-      kind,
-      version: ENTRY_VERSIONS[kind],
-      body,
-      ...change,
-    } as unknown as EntryDraft);
+    d.waiting.push(
+      makeDraft(kind, body, {
+        id,
+        campaign: 'campaign',
+        at: new Date(time + d.ahead).toISOString(),
+        ...(d.knows && d.ahead !== 0 ? { offset: d.ahead } : {}),
+        seen: d.heard,
+        by,
+        role,
+        device: d.name,
+        ...change,
+      }),
+    );
     if (d.online) flush(d, false);
     return id;
   };

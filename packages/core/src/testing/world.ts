@@ -2,13 +2,8 @@ import type { Basis, Check, LimitBook, Pack } from '../checks/types.ts';
 import type { Aircraft } from '../aircraft/aircraft.ts';
 import type { Instrument, Limit, Reading } from '../limits/types.ts';
 import { chain } from '../record/chain.ts';
-import {
-  ENTRY_VERSIONS,
-  type Entry,
-  type EntryBodies,
-  type EntryDraft,
-  type EntryKind,
-} from '../record/entry.ts';
+import { makeDraft } from '../entries/make-draft.ts';
+import type { Entry, EntryBodies, EntryDraft, EntryKind } from '../record/entry.ts';
 import type { Role } from '../checks/types.ts';
 import { foldEntries } from '../entries/fold.ts';
 import type { CampaignState } from '../record/state.ts';
@@ -235,20 +230,17 @@ export class Scribe {
       device: string;
       seen: number;
     }> = {},
-  ): EntryDraft<K> {
+  ): EntryDraft<K> & EntryDraft {
     this.made += 1;
-    return {
+    return makeDraft(kind, body, {
       id: `entry-${this.made}`,
       campaign: 'campaign',
       at: new Date(START + this.made * 60_000).toISOString(),
       by: ANN,
       role: 'technician',
       device: 'test',
-      kind,
-      version: ENTRY_VERSIONS[kind],
-      body,
       ...change,
-    } as unknown as EntryDraft<K>;
+    });
   }
 
   add<K extends EntryKind>(
@@ -257,7 +249,7 @@ export class Scribe {
     change: Parameters<Scribe['draft']>[2] = {},
   ): Entry {
     const last = this.entries[this.entries.length - 1];
-    const draft = this.draft(kind, body, change) as unknown as EntryDraft;
+    const draft = this.draft(kind, body, change);
     const entry = chain(draft, last, draft.at);
     this.entries.push(entry);
     return entry;

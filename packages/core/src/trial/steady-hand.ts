@@ -4,13 +4,8 @@ import type { Limit } from '../limits/types.ts';
 import { deriveStatus } from '../standing/derive.ts';
 import { admit } from '../entries/admit.ts';
 import { chain } from '../record/chain.ts';
-import {
-  ENTRY_VERSIONS,
-  type Entry,
-  type EntryBodies,
-  type EntryDraft,
-  type EntryKind,
-} from '../record/entry.ts';
+import { makeDraft } from '../entries/make-draft.ts';
+import type { Entry, EntryBodies, EntryKind } from '../record/entry.ts';
 import { type PartAnswer } from '../answers/part-answer.ts';
 import { foldEntries } from '../entries/fold.ts';
 import { stateSubject, stateValue } from '../record/states.ts';
@@ -46,7 +41,7 @@ export class SteadyHand {
   ): { readonly id: string; readonly refused?: Reason } {
     this.time += 1000;
     const id = `trial-${this.entries.length + 1}`;
-    const draft = {
+    const draft = makeDraft(kind, body, {
       id,
       campaign: 'trial',
       at: this.now(),
@@ -54,10 +49,7 @@ export class SteadyHand {
       role,
       device: 'trial',
       seen: this.state.count,
-      kind,
-      version: ENTRY_VERSIONS[kind],
-      body,
-    } as unknown as EntryDraft;
+    });
     const admitted = admit(draft, this.state, this.now());
     if (!admitted.ok) return { id, refused: admitted.error };
     const entry = chain(draft, this.entries[this.entries.length - 1], this.now());
