@@ -1,6 +1,8 @@
 import {
   err,
   findUnit,
+  LIMIT_KINDS,
+  limitTypeOf,
   ok,
   readFigure,
   unitFromSpelling,
@@ -53,23 +55,6 @@ const COLUMNS = {
 type Column = keyof typeof COLUMNS;
 const COLUMN_NAMES = Object.keys(COLUMNS) as Column[];
 
-const KINDS: readonly LimitKind[] = [
-  'band',
-  'relative',
-  'drop',
-  'difference',
-  'match',
-  'spread',
-  'rate',
-  'settle',
-  'dwell',
-  'responds',
-  'together',
-  'ratio',
-  'sense',
-  'equals',
-  'trend',
-];
 const CLASSES = ['safety', 'airworthiness', 'performance', 'information'] as const;
 
 /** Members that have a column of their own; whatever else a kind has goes into `more`, as JSON. */
@@ -218,13 +203,10 @@ function readCondition(text: string): Condition | undefined {
   };
 }
 
-/** Kinds whose temperatures are differences, so that "°C" beside them is one. */
-const OF_DIFFERENCES: readonly LimitKind[] = ['drop', 'difference', 'match', 'spread', 'responds'];
-
 function readUnit(row: Row, kind: LimitKind): string {
   const text = row.text('unit');
   if (text === '') {
-    if (kind === 'sense' || kind === 'equals') return '1';
+    if (limitTypeOf({ kind }).judging.by === 'words') return '1';
     row.fault('unit', 'a unit is needed, as on the placard');
     return '1';
   }
@@ -232,7 +214,7 @@ function readUnit(row: Row, kind: LimitKind): string {
   if (exact !== undefined) return exact;
   const found = unitFromSpelling(
     text,
-    OF_DIFFERENCES.includes(kind) ? 'temperature difference' : 'temperature',
+    limitTypeOf({ kind }).ofDifferences ? 'temperature difference' : 'temperature',
   );
   if (!found) row.fault('unit', `“${text}” is not a unit known here`);
   return found?.id ?? '1';
@@ -262,54 +244,48 @@ function readBounds(row: Row): Record<string, number> {
   return bounds;
 }
 
+/** Members that nobody can do without having said them: there is no usual one. */
+const NEEDED: Readonly<Record<string, string>> = {
+  target: 'the target is needed',
+  beyond: 'beyond what value is needed',
+  demand: 'the demand is needed',
+  ways: 'what is expected is needed',
+  text: 'what is expected is needed',
+};
+
 /** What a kind cannot do without; asked row by row, so that the message names row and column. */
 function kindMembers(row: Row, kind: LimitKind, more: Record<string, unknown>): Record<string, unknown> {
-  const tolerance = row.figure('tolerance');
-  const cautionTolerance = row.figure('cautionTolerance');
-  const tolerances = {
-    ...(tolerance === undefined ? {} : { tolerance }),
-    ...(cautionTolerance === undefined ? {} : { cautionTolerance }),
-  };
-  if (kind === 'sense' || kind === 'equals') {
-    if (!('expected' in more)) row.fault('more', 'what is expected is needed');
-    return {};
+  const type = limitTypeOf({ kind });
+  const found: Record<string, unknown> = {};
+  for (const member of type.members) {
+    const { name } = member;
+    if (name === 'tolerance' || name === 'cautionTolerance') {
+      const value = row.figure(name);
+      if (value !== undefined) found[name] = value;
+      else if (member.optional !== true)
+        row.fault('tolerance', kind === 'trend' ? 'is needed, in robust standard deviations' : 'is needed');
+    } else if (member.form === 'expected') {
+      const expected = row.figure('expected');
+      if (expected !== undefined) found[name] = { value: expected };
+      else if (!(name in more)) row.fault('expected', 'is needed');
+    } else if (!(name in more)) {
+      const needed = NEEDED[member.form] ?? NEEDED[name];
+      if (needed !== undefined) row.fault('more', needed);
+      else if (member.first !== undefined) found[name] = member.first;
+    }
   }
-  if (kind === 'trend') {
-    if (tolerance === undefined) row.fault('tolerance', 'is needed, in robust standard deviations');
-    return { against: 'airframe', minimum: 8, floor: 0, ...tolerances };
-  }
-  if (kind === 'relative') {
-    const expected = row.figure('expected');
-    if (expected === undefined && !('expected' in more)) row.fault('expected', 'is needed');
-    if (tolerance === undefined) row.fault('tolerance', 'is needed');
-    return {
-      inPercent: false,
-      ...(expected === undefined ? {} : { expected: { value: expected } }),
-      ...tolerances,
-    };
-  }
+  if (type.edges === 'none') return found;
   const bounds = readBounds(row);
   if (bounds['low'] === undefined && bounds['high'] === undefined)
     row.fault('low', 'a low or a high edge is needed');
-  const usual: Partial<Record<LimitKind, Record<string, unknown>>> = {
-    difference: { circular: false },
-    rate: { maximumGap: 2, window: 10 },
-    settle: { maximumGap: 2, hold: 2 },
-    dwell: { maximumGap: 2, side: 'above' },
-    match: { atLeast: 2 },
-    responds: { direction: 'up' },
-  };
-  if (kind === 'settle' && !('target' in more)) row.fault('more', 'the target is needed');
-  if (kind === 'dwell' && !('beyond' in more)) row.fault('more', 'beyond what value is needed');
-  if (kind === 'ratio' && !('demand' in more)) row.fault('more', 'the demand is needed');
-  return { bounds, ...usual[kind] };
+  return { bounds, ...found };
 }
 
 function limitOf(row: Row): Limit {
   const title = row.text('title') || row.text('key');
   const key = slug(row.text('key') || title);
   if (title === '') row.fault('title', 'a title or a key is needed');
-  const kind = row.word('kind', KINDS, row.text('expected') === '' ? 'band' : 'relative');
+  const kind = row.word('kind', LIMIT_KINDS, row.text('expected') === '' ? 'band' : 'relative');
   const more = readMore(row);
   const klass = row.word('class', CLASSES, 'performance');
   const conditions = row

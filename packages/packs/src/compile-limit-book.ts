@@ -1,6 +1,7 @@
 import {
   err,
   limitErrors,
+  limitTypeOf,
   makeSentences,
   ok,
   reason,
@@ -22,18 +23,10 @@ type RawLimit = Partial<Limit> & {
 /** Guarded where flight safety is at stake, unless the book says otherwise; simple elsewhere. */
 function withDefaults(limit: RawLimit): Limit {
   const acceptance = limit.acceptance ?? (limit.class === 'safety' ? 'guarded' : 'simple');
-  const defaults = { acceptance, conditions: [], inPercent: false, circular: false, maximumGap: 2 };
-  const relevant: Record<string, readonly string[]> = {
-    relative: ['inPercent'],
-    difference: ['circular'],
-    rate: ['maximumGap'],
-    settle: ['maximumGap'],
-    dwell: ['maximumGap'],
-  };
-  const keep = Object.entries(defaults).filter(
-    ([name]) => name === 'acceptance' || name === 'conditions' || relevant[limit.kind]?.includes(name),
+  const usual = limitTypeOf(limit).members.flatMap((m): [string, unknown][] =>
+    m.usual === undefined ? [] : [[m.name, m.usual]],
   );
-  return { ...Object.fromEntries(keep), ...limit } as Limit;
+  return { acceptance, conditions: [], ...Object.fromEntries(usual), ...limit } as Limit;
 }
 
 /** Compiles a limit book: edges in order, units that fit the kind, no key twice. All problems at once. */

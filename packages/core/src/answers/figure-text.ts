@@ -1,7 +1,8 @@
 import type { BasisIndex } from '../checks/basis-index.ts';
 import { boundsOf } from '../limits/bounds-of.ts';
 import { limitEdges } from '../limits/judge-bounds.ts';
-import { LIMITS_OF_ONE, type Reading } from '../limits/types.ts';
+import { limitTypeOf } from '../limits/kinds.ts';
+import type { Reading } from '../limits/types.ts';
 import { formatWithUnit } from '../quantity/format.ts';
 import { convert } from '../quantity/units.ts';
 
@@ -13,7 +14,7 @@ export const figureText = (r: Reading, beside: readonly number[] = []): string =
 export function edgesBeside(index: BasisIndex, check: string, unit: string): readonly number[] {
   return (index.checks.get(check)?.limits ?? []).flatMap((key) => {
     const limit = index.limits.get(key);
-    const drawn = limit && LIMITS_OF_ONE.includes(limit.kind) ? boundsOf(limit) : undefined;
+    const drawn = limit && limitTypeOf(limit).takes === 'one' ? boundsOf(limit) : undefined;
     if (!drawn) return [];
     return limitEdges(drawn.bounds).flatMap((edge) => {
       const own = convert(edge, drawn.unit, unit);

@@ -1,8 +1,8 @@
 import { kindOf } from './answers.ts';
 import { plain, RECORDED } from './said.ts';
 import { judgeAll } from '../limits/judge.ts';
+import { limitTypeOf } from '../limits/kinds.ts';
 import {
-  LIMITS_OF_ONE,
   type Condition,
   type Fact,
   type Limit,
@@ -21,6 +21,9 @@ export function measuredOf(answer: PartAnswer): Measured | undefined {
   return kindOf(answer).measured(answer);
 }
 
+/** Whether a limit is held against a single figure. */
+const ofOne = (limit: Limit): boolean => limitTypeOf(limit).takes === 'one';
+
 /** Limits that say how far readings may lie apart. */
 const OF_SEVERAL: readonly Limit['kind'][] = ['spread', 'match'];
 
@@ -34,10 +37,10 @@ function judgeFigures(
   around: Surroundings,
 ): readonly Verdict[] {
   if (measured.kind !== 'many') return judgeAll(limits, measured, around);
-  const each = limits.filter((l) => LIMITS_OF_ONE.includes(l.kind));
+  const each = limits.filter(ofOne);
   const alone = Object.keys(measured.readings).length === 1;
   const several = alone ? limits.filter((l) => OF_SEVERAL.includes(l.kind)) : [];
-  const whole = limits.filter((l) => !LIMITS_OF_ONE.includes(l.kind) && !several.includes(l));
+  const whole = limits.filter((l) => !ofOne(l) && !several.includes(l));
   const byCylinder = Object.entries(measured.readings).map(([name, reading]): readonly Verdict[] =>
     judgeAll(each, { kind: 'one', reading }, around).map((v) => ({
       ...v,

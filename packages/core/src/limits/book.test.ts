@@ -1,4 +1,4 @@
-import { boundsAround } from './bounds-of.ts';
+import { boundsAround } from './bounds-around.ts';
 import { changedMembers } from './compare-books.ts';
 import { boundsOf, compareLimitBooks, limitErrors, reviewLimits, type Limit } from './index.ts';
 

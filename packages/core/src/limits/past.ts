@@ -1,12 +1,3 @@
-import { convert } from '../quantity/units.ts';
-import { err, ok } from '../result.ts';
-import { reason } from '../reasons/reason.ts';
-import { boundsAround } from './bounds-of.ts';
-import { shape, type Distil } from './distil.ts';
-import { judgeable } from './reading.ts';
-import type { TrendLimit } from './types.ts';
-import { ownMember } from '../own-member.ts';
-
 /** Makes the median absolute deviation of normal values their standard deviation: 1 / Φ⁻¹(3/4). */
 const NORMAL_CONSISTENCY = 1.4826;
 
@@ -27,39 +18,3 @@ export function robustBaseline(values: readonly number[]): { centre: number; dev
   const centre = median(values);
   return { centre, deviation: NORMAL_CONSISTENCY * median(values.map((v) => Math.abs(v - centre))) };
 }
-
-/**
- * `trend`: a figure beside its own past. The bounds are the centre of the past ± `tolerance` robust standard
- * deviations, never nearer than `floor` in the unit of the limit.
- * Errors: `pastTooShort` with fewer than `minimum` earlier values; `wrongKind`.
- */
-export const distilTrend: Distil<TrendLimit> = (limit, measured, around) => {
-  if (measured.kind !== 'one') return shape('one', measured);
-  const found = judgeable(measured.reading, limit.unit, around);
-  if (!found.ok) return found;
-  const past: number[] = [];
-  for (const earlier of ownMember(around.past, limit.key) ?? []) {
-    const value = convert(earlier.value, earlier.unit, limit.unit);
-    if (!value.ok) return value;
-    past.push(value.value);
-  }
-  const wanted = Math.max(2, limit.minimum);
-  if (past.length < wanted) return err(reason('pastTooShort', { wanted, got: past.length }));
-  const { centre, deviation } = robustBaseline(past);
-  const half = (count: number): number => Math.max(count * deviation, limit.floor);
-  const caution = limit.cautionTolerance;
-  return ok({
-    ...found.value,
-    unit: limit.unit,
-    bounds: boundsAround(
-      {
-        tolerance: half(limit.tolerance),
-        inPercent: false,
-        ...(caution === undefined
-          ? {}
-          : { cautionTolerance: Math.min(half(caution), half(limit.tolerance)) }),
-      },
-      centre,
-    ),
-  });
-};

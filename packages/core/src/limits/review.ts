@@ -1,6 +1,8 @@
 import { convert, differenceUnit, findUnit, isCircular, UNIT_IDS, unitOf } from '../quantity/units.ts';
 import { reason, type Reason } from '../reasons/reason.ts';
-import type { Bounds, Condition, Limit, LimitKind } from './types.ts';
+import type { FigureMember } from './kind.ts';
+import { limitTypeOf } from './kinds.ts';
+import type { Bounds, Condition, Limit } from './types.ts';
 import { ownMember } from '../own-member.ts';
 
 /** Something said about a limit book: an `error` keeps it from being published, a `doubt` is only said. */
@@ -11,9 +13,6 @@ export interface BookNotice {
   readonly reason: Reason;
 }
 
-/** Kinds whose unit is that of a difference: a temperature there would be a slip. */
-const DIFFERENCES: readonly LimitKind[] = ['drop', 'difference', 'spread', 'match', 'responds'];
-
 function boundsErrors(limit: Limit, bounds: Bounds): Reason[] {
   const { low, high, cautionLow, cautionHigh } = bounds;
   const about = { limit: limit.title };
@@ -23,63 +22,40 @@ function boundsErrors(limit: Limit, bounds: Bounds): Reason[] {
   return low === undefined && high === undefined ? [reason('edgesNone', about)] : [];
 }
 
-/** Kinds that would count from 359° to 1° the long way round. */
-const STRAIGHT: readonly LimitKind[] = ['drop', 'responds', 'trend', 'rate', 'settle', 'dwell'];
-
 function unitErrors(limit: Limit): Reason[] {
+  const { straight, ofDifferences, unitOf: only } = limitTypeOf(limit);
   const kind = findUnit(limit.unit)?.kind;
   const about = { limit: limit.title, kind: limit.kind };
-  const straight = limit.kind === 'difference' ? !limit.circular : STRAIGHT.includes(limit.kind);
-  if (straight && isCircular(limit.unit)) return [reason('directionNotCompared', about)];
-  if (DIFFERENCES.includes(limit.kind) && kind === 'temperature')
+  if (straight(limit) && isCircular(limit.unit)) return [reason('directionNotCompared', about)];
+  if (ofDifferences && kind === 'temperature')
     return [reason('temperatureMeant', { ...about, use: differenceUnit(limit.unit) })];
-  if (limit.kind === 'together' && kind !== 'time') return [reason('unitNotTime', about)];
-  return limit.kind === 'ratio' && kind !== 'ratio' ? [reason('unitNotRatio', about)] : [];
+  if (only === undefined || kind === only) return [];
+  return [reason(only === 'time' ? 'unitNotTime' : 'unitNotRatio', about)];
 }
 
-/** Members of a limit that may not be less than nothing, or not nothing either, by the words they are known by. */
-function sizesOf(
-  limit: Limit,
-): readonly { readonly name: string; readonly value: number | undefined; readonly positive: boolean }[] {
-  const least = (name: string, value: number | undefined, positive = false) => ({ name, value, positive });
-  switch (limit.kind) {
-    case 'relative':
-      return [least('tolerance', limit.tolerance), least('caution tolerance', limit.cautionTolerance)];
-    case 'trend':
-      return [
-        least('tolerance', limit.tolerance),
-        least('caution tolerance', limit.cautionTolerance),
-        least('floor', limit.floor),
-      ];
-    case 'rate':
-      return [least('window', limit.window, true), least('longest gap', limit.maximumGap, true)];
-    case 'settle':
-      return [least('holding time', limit.hold), least('longest gap', limit.maximumGap, true)];
-    case 'dwell':
-      return [least('longest gap', limit.maximumGap, true)];
-    case 'match':
-      return [least('number that agree', limit.atLeast - 1, true)];
-    case 'ratio':
-      return 'value' in limit.demand ? [least('demand', limit.demand.value, true)] : [];
-    case 'band':
-    case 'drop':
-    case 'difference':
-    case 'spread':
-    case 'responds':
-    case 'together':
-    case 'sense':
-    case 'equals':
-      return [];
-  }
-}
+const LEAST: Readonly<Record<NonNullable<FigureMember<Limit>['least']>, (value: number) => boolean>> = {
+  zero: (value) => value >= 0,
+  'more than zero': (value) => value > 0,
+  two: (value) => value >= 2,
+};
 
 /** Sizes that are no size: below nothing, nothing where something is needed, or no figure. */
 function sizeErrors(limit: Limit): Reason[] {
-  return sizesOf(limit).flatMap(({ name, value, positive }) =>
-    value === undefined || (Number.isFinite(value) && (positive ? value > 0 : value >= 0))
+  const wrong = (member: string): Reason => reason('sizeWrong', { limit: limit.title, member });
+  const held = limit as unknown as Readonly<Record<string, unknown>>;
+  return limitTypeOf(limit).members.flatMap((member) => {
+    const value = held[member.name];
+    if (member.form === 'demand')
+      return limit.kind === 'ratio' &&
+        'value' in limit.demand &&
+        !(limit.demand.value > 0 && Number.isFinite(limit.demand.value))
+        ? [wrong('demand')]
+        : [];
+    if (member.form !== 'figure' || member.least === undefined || value === undefined) return [];
+    return typeof value === 'number' && Number.isFinite(value) && LEAST[member.least](value)
       ? []
-      : [reason('sizeWrong', { limit: limit.title, member: name })],
-  );
+      : [wrong(member.called)];
+  });
 }
 
 /** Conditions and facts whose units cannot be: a unit that is none, edges the wrong way round, one for something else. */

@@ -182,9 +182,6 @@ export type Limit =
 
 export type LimitKind = Limit['kind'];
 
-/** Limits held against a single figure; on a set of cylinders they hold for each. */
-export const LIMITS_OF_ONE: readonly LimitKind[] = ['band', 'relative', 'ratio', 'trend'];
-
 /** What is known of the instrument that gave a reading, as it was when the campaign was opened. */
 export interface Instrument {
   readonly id: string;

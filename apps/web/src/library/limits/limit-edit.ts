@@ -1,30 +1,10 @@
-import type { Limit, LimitBook, LimitKind } from '@kanzel/core';
+import { limitTypeOf, type Limit, type LimitBook, type LimitKind } from '@kanzel/core';
 
 /** A limit book as its file says it. */
 export interface BookDocument extends LimitBook {
   readonly format: 'kanzel-limit-book';
   readonly version: 2;
 }
-
-/** What each kind has beside what all have, when it is chosen first. */
-const FIRST: Readonly<Record<LimitKind, Readonly<Record<string, unknown>>>> = {
-  band: {},
-  drop: {},
-  spread: {},
-  together: { unit: 's' },
-  relative: { expected: { value: 100 }, tolerance: 10, inPercent: false },
-  difference: { circular: false },
-  match: { atLeast: 2 },
-  rate: { window: 10, maximumGap: 2 },
-  settle: { target: { low: 0 }, hold: 2, maximumGap: 2 },
-  dwell: { beyond: 0, side: 'above', maximumGap: 2 },
-  responds: { direction: 'up' },
-  ratio: { unit: '%', demand: { value: 1, unit: 'L/h' } },
-  sense: { unit: '1', expected: { answer: 'right' } },
-  equals: { unit: '1', expected: { text: 'as filed' } },
-  trend: { against: 'airframe', minimum: 8, tolerance: 4, cautionTolerance: 3, floor: 1 },
-};
-const WITHOUT_BOUNDS: readonly LimitKind[] = ['relative', 'sense', 'equals', 'trend'];
 
 const COMMON = [
   'key',
@@ -44,10 +24,19 @@ export function withKind(limit: Limit, kind: LimitKind): Limit {
   const common = Object.fromEntries(
     Object.entries(limit).filter(([k]) => (COMMON as readonly string[]).includes(k)),
   );
-  const bounds = WITHOUT_BOUNDS.includes(kind)
-    ? {}
-    : { bounds: 'bounds' in limit ? limit.bounds : { low: 0, high: 1 } };
-  return { ...common, kind, ...bounds, ...FIRST[kind] } as unknown as Limit;
+  const type = limitTypeOf({ kind });
+  const bounds =
+    type.edges === 'none' ? {} : { bounds: 'bounds' in limit ? limit.bounds : { low: 0, high: 1 } };
+  const own = type.members.flatMap((m): [string, unknown][] =>
+    m.first === undefined ? [] : [[m.name, m.first]],
+  );
+  return {
+    ...common,
+    kind,
+    ...bounds,
+    ...(type.unit === undefined ? {} : { unit: type.unit }),
+    ...Object.fromEntries(own),
+  } as unknown as Limit;
 }
 
 const slug = (text: string): string =>

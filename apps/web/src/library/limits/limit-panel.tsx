@@ -3,11 +3,15 @@ import {
   boundsOf,
   LIMIT_KIND_TITLES,
   limitInWords,
+  LIMIT_KINDS,
+  limitTypeOf,
   unitOf,
   UNIT_IDS,
   type Bounds,
+  type FigureMember,
   type Limit,
   type LimitKind,
+  type LimitMember,
 } from '@kanzel/core';
 import { Choices } from '../../ui/field.tsx';
 import { FigureField } from '../../ui/figure-field.tsx';
@@ -15,7 +19,7 @@ import { LimitRuler } from '../../ui/limit-ruler.tsx';
 import { LineField, Picker } from '../../ui/picker.tsx';
 import { withKind } from './limit-edit.ts';
 
-const KINDS = (Object.keys(LIMIT_KIND_TITLES) as LimitKind[]).map((id) => ({
+const KINDS = LIMIT_KINDS.map((id) => ({
   id,
   text: LIMIT_KIND_TITLES[id],
 }));
@@ -72,169 +76,140 @@ function Edges({ limit, change }: { limit: Limit & { bounds: Bounds }; change: C
   );
 }
 
-/** What a kind has beside edges. */
-function Special({ limit, change }: { limit: Limit; change: Change }): ReactElement | null {
-  const figure = (label: string, name: string, value: number | undefined, unit?: string): ReactElement => (
-    <FigureField
-      key={name}
-      label={label}
-      value={value}
-      {...(unit === undefined ? {} : { unit })}
-      onChange={(v) => change(withMember(limit, name, v), name)}
-    />
+/** What a figure of a limit is in, as it stands beside its field. */
+function unitBeside(limit: Limit, unit: FigureMember<Limit>['unit']): string | undefined {
+  if (unit === 'seconds') return 's';
+  if (unit === 'none') return undefined;
+  return unit === 'tolerance' && 'inPercent' in limit && limit.inPercent ? '%' : unitOf(limit.unit).symbol;
+}
+
+/** Surfaces and their ways, out of one line. Example: "left aileron = up; right aileron = down". */
+function waysFrom(text: string): Readonly<Record<string, string>> {
+  return Object.fromEntries(
+    text
+      .split(';')
+      .map((p) => p.split('=').map((t) => t.trim()))
+      .filter((p) => p[0])
+      .map(([s = '', w = '']) => [s, w]),
   );
-  const row = (...fields: ReactElement[]): ReactElement => (
-    <div className="mt-3 grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">{fields}</div>
-  );
-  const { symbol } = unitOf(limit.unit);
-  switch (limit.kind) {
-    case 'relative':
-      return row(
+}
+
+/** The field, or the fields, of one member that a kind has beside its edges. */
+function MemberFields({
+  limit,
+  member,
+  change,
+}: {
+  limit: Limit;
+  member: LimitMember<Limit>;
+  change: Change;
+}): ReactElement {
+  const { name, label } = member;
+  const held = (limit as unknown as Readonly<Record<string, unknown>>)[name];
+  const set = (value: unknown): void => change(withMember(limit, name, value), name);
+  switch (member.form) {
+    case 'figure': {
+      const unit = unitBeside(limit, member.unit);
+      return (
         <FigureField
-          key="expected"
-          label="Expected"
-          unit={symbol}
-          value={'value' in limit.expected ? limit.expected.value : undefined}
-          onChange={(v) =>
-            v === undefined ? undefined : change({ ...limit, expected: { value: v } }, 'expected')
-          }
-        />,
-        figure('Tolerance', 'tolerance', limit.tolerance, limit.inPercent ? '%' : symbol),
-        figure('Caution beyond', 'cautionTolerance', limit.cautionTolerance, limit.inPercent ? '%' : symbol),
-        <Picker
-          key="in"
-          label="Tolerance in"
-          value={limit.inPercent ? 'percent' : 'unit'}
-          options={[
-            { id: 'unit', text: symbol || 'the unit' },
-            { id: 'percent', text: 'percent of the expected' },
-          ]}
-          onChange={(v) => change({ ...limit, inPercent: v === 'percent' }, 'inPercent')}
-        />,
-      );
-    case 'match':
-      return row(figure('How many agree', 'atLeast', limit.atLeast));
-    case 'rate':
-      return row(
-        figure('Over', 'window', limit.window, 's'),
-        figure('Longest gap', 'maximumGap', limit.maximumGap, 's'),
-      );
-    case 'settle':
-      return row(
-        <FigureField
-          key="low"
-          label="Settled above"
-          unit={symbol}
-          value={limit.target.low}
-          onChange={(v) => change({ ...limit, target: withMember(limit.target, 'low', v) }, 'target')}
-        />,
-        <FigureField
-          key="high"
-          label="Settled below"
-          unit={symbol}
-          value={limit.target.high}
-          onChange={(v) => change({ ...limit, target: withMember(limit.target, 'high', v) }, 'target')}
-        />,
-        figure('Holding', 'hold', limit.hold, 's'),
-        figure('Longest gap', 'maximumGap', limit.maximumGap, 's'),
-      );
-    case 'dwell':
-      return row(
-        figure('Beyond', 'beyond', limit.beyond, symbol),
-        <Picker
-          key="side"
-          label="On the side"
-          value={limit.side}
-          options={[
-            { id: 'above', text: 'above' },
-            { id: 'below', text: 'below' },
-          ]}
-          onChange={(v) => change({ ...limit, side: v === 'below' ? 'below' : 'above' }, 'side')}
-        />,
-        figure('Longest gap', 'maximumGap', limit.maximumGap, 's'),
-      );
-    case 'responds':
-      return row(
-        <Picker
-          key="direction"
-          label="Goes"
-          value={limit.direction}
-          options={[
-            { id: 'up', text: 'up' },
-            { id: 'down', text: 'down' },
-          ]}
-          onChange={(v) => change({ ...limit, direction: v === 'down' ? 'down' : 'up' }, 'direction')}
-        />,
-      );
-    case 'ratio': {
-      const demand = 'value' in limit.demand ? limit.demand : { value: 1, unit: limit.unit };
-      return row(
-        <FigureField
-          key="demand"
-          label="Demand"
-          value={demand.value}
-          onChange={(v) =>
-            v === undefined ? undefined : change({ ...limit, demand: { ...demand, value: v } }, 'demand')
-          }
-        />,
-        <Picker
-          key="unit"
-          label="Demand in"
-          value={demand.unit}
-          options={UNITS}
-          onChange={(unit) => change({ ...limit, demand: { ...demand, unit } }, 'demand')}
-        />,
+          label={label}
+          value={held as number | undefined}
+          {...(unit === undefined ? {} : { unit })}
+          onChange={set}
+        />
       );
     }
-    case 'sense':
+    case 'choice': {
+      const options = member.options.map(({ value, text }) => ({ id: String(value), text }));
+      return (
+        <Picker
+          label={label}
+          value={String(held ?? member.first)}
+          options={options}
+          onChange={(id) => set(member.options.find((o) => String(o.value) === id)?.value)}
+        />
+      );
+    }
+    case 'expected': {
+      const expected = (held ?? {}) as { readonly value?: number };
+      return (
+        <FigureField
+          label={label}
+          value={expected.value}
+          unit={unitOf(limit.unit).symbol}
+          onChange={(value) => (value === undefined ? undefined : set({ value }))}
+        />
+      );
+    }
+    case 'demand': {
+      const said = (held ?? {}) as { readonly value?: number; readonly unit?: string };
+      const demand = { value: said.value ?? 1, unit: said.unit ?? limit.unit };
+      return (
+        <>
+          <FigureField
+            label={label}
+            value={demand.value}
+            onChange={(value) => (value === undefined ? undefined : set({ ...demand, value }))}
+          />
+          <Picker
+            label={`${label} in`}
+            value={demand.unit}
+            options={UNITS}
+            onChange={(unit) => set({ ...demand, unit })}
+          />
+        </>
+      );
+    }
+    case 'target': {
+      const target = (held ?? {}) as { readonly low?: number; readonly high?: number };
+      const edge = (which: 'low' | 'high', words: string): ReactElement => (
+        <FigureField
+          label={`${label} ${words}`}
+          unit={unitOf(limit.unit).symbol}
+          value={target[which]}
+          onChange={(v) => set(withMember(target, which, v))}
+        />
+      );
+      return (
+        <>
+          {edge('low', 'above')}
+          {edge('high', 'below')}
+        </>
+      );
+    }
+    case 'ways':
       return (
         <LineField
-          className="mt-3"
-          label="Each surface and its way, as: left aileron = up; right aileron = down"
-          value={Object.entries(limit.expected)
+          className="col-span-full"
+          label={label}
+          value={Object.entries((held ?? {}) as Readonly<Record<string, string>>)
             .map(([s, w]) => `${s} = ${w}`)
             .join('; ')}
-          onChange={(text) =>
-            change(
-              {
-                ...limit,
-                expected: Object.fromEntries(
-                  text
-                    .split(';')
-                    .map((p) => p.split('=').map((t) => t.trim()))
-                    .filter((p) => p[0])
-                    .map(([s = '', w = '']) => [s, w]),
-                ),
-              },
-              'expected',
-            )
-          }
+          onChange={(text) => set(waysFrom(text))}
         />
       );
-    case 'equals':
+    case 'text':
       return (
         <LineField
-          className="mt-3"
-          label="What is read back"
-          value={'text' in limit.expected ? limit.expected.text : ''}
-          onChange={(text) => change({ ...limit, expected: { text } }, 'expected')}
+          className="col-span-full"
+          label={label}
+          value={(held as { readonly text?: string } | undefined)?.text ?? ''}
+          onChange={(text) => set({ text })}
         />
       );
-    case 'trend':
-      return row(
-        figure('Deviations from the past', 'tolerance', limit.tolerance),
-        figure('Caution beyond', 'cautionTolerance', limit.cautionTolerance),
-        figure('At least', 'floor', limit.floor, symbol),
-        figure('Earlier figures needed', 'minimum', limit.minimum),
-      );
-    // Bounds alone, which every limit has.
-    case 'band':
-    case 'difference':
-    case 'drop':
-    case 'spread':
-    case 'together':
-      return null;
   }
+}
+
+/** What a kind has beside edges. */
+function Special({ limit, change }: { limit: Limit; change: Change }): ReactElement | null {
+  const members = limitTypeOf(limit).members.filter((m) => m.unasked !== true);
+  return members.length === 0 ? null : (
+    <div className="mt-3 grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">
+      {members.map((member) => (
+        <MemberFields key={member.name} limit={limit} member={member} change={change} />
+      ))}
+    </div>
+  );
 }
 
 /** One limit in hand: what it holds, drawn as it is typed, then where it comes from. */
