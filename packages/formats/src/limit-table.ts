@@ -245,40 +245,40 @@ function readBounds(row: Row): Record<string, number> {
 }
 
 /** Members that nobody can do without having said them: there is no usual one. */
-const NEEDED: Readonly<Record<string, string>> = {
-  target: 'the target is needed',
-  beyond: 'beyond what value is needed',
-  demand: 'the demand is needed',
-  ways: 'what is expected is needed',
-  text: 'what is expected is needed',
-};
+const NEEDED: ReadonlyMap<string, string> = new Map([
+  ['target', 'the target is needed'],
+  ['beyond', 'beyond what value is needed'],
+  ['demand', 'the demand is needed'],
+  ['ways', 'what is expected is needed'],
+  ['text', 'what is expected is needed'],
+]);
 
 /** What a kind cannot do without; asked row by row, so that the message names row and column. */
 function kindMembers(row: Row, kind: LimitKind, more: Record<string, unknown>): Record<string, unknown> {
   const type = limitTypeOf({ kind });
-  const found: Record<string, unknown> = {};
+  const found = new Map<string, unknown>();
   for (const member of type.members) {
     const { name } = member;
     if (name === 'tolerance' || name === 'cautionTolerance') {
       const value = row.figure(name);
-      if (value !== undefined) found[name] = value;
+      if (value !== undefined) found.set(name, value);
       else if (member.optional !== true)
         row.fault('tolerance', kind === 'trend' ? 'is needed, in robust standard deviations' : 'is needed');
     } else if (member.form === 'expected') {
       const expected = row.figure('expected');
-      if (expected !== undefined) found[name] = { value: expected };
-      else if (!(name in more)) row.fault('expected', 'is needed');
-    } else if (!(name in more)) {
-      const needed = NEEDED[member.form] ?? NEEDED[name];
+      if (expected !== undefined) found.set(name, { value: expected });
+      else if (!Object.hasOwn(more, name)) row.fault('expected', 'is needed');
+    } else if (!Object.hasOwn(more, name)) {
+      const needed = NEEDED.get(member.form) ?? NEEDED.get(name);
       if (needed !== undefined) row.fault('more', needed);
-      else if (member.first !== undefined) found[name] = member.first;
+      else if (member.first !== undefined) found.set(name, member.first);
     }
   }
-  if (type.edges === 'none') return found;
+  if (type.edges === 'none') return Object.fromEntries(found);
   const bounds = readBounds(row);
   if (bounds['low'] === undefined && bounds['high'] === undefined)
     row.fault('low', 'a low or a high edge is needed');
-  return { bounds, ...found };
+  return { bounds, ...Object.fromEntries(found) };
 }
 
 function limitOf(row: Row): Limit {

@@ -12,6 +12,7 @@ import {
 } from '../limits/types.ts';
 import { worstFirst } from '../limits/worst-first.ts';
 import { ownMember } from '../own-member.ts';
+import { reason } from '../reasons/reason.ts';
 import type { PartAnswer } from './part-answer.ts';
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import type { Check } from '../checks/types.ts';
@@ -112,9 +113,21 @@ function withSetting(check: Check, limits: readonly Limit[]): readonly Limit[] {
 }
 
 /**
+ * What is said of limits that a check names and the limit book does not have: nobody has entered them yet, so that what
+ * was measured is held against nothing. Never a pass, whatever the other limits of the check say.
+ */
+export function withoutLimit(index: BasisIndex, check: Check): readonly Verdict[] {
+  const missing = check.limits.filter((key) => !index.limits.has(key));
+  if (missing.length === 0) return [];
+  const params = { check: check.title, book: index.basis.limitBook.title };
+  return [{ state: 'unknown', decisionNeeded: false, reason: reason('noLimitEntered', params) }];
+}
+
+/**
  * Judges an answer to a check on one subject: against the limits the check names for figures, against the
  * expected response otherwise. Worst verdict first, never empty. A figure without any limit is `within` with
- * the reason `recorded`: it informs and proves only that it was looked at.
+ * the reason `recorded`: it informs and proves only that it was looked at. A limit that the check names and nobody has
+ * entered makes it `unknown` (`noLimitEntered`).
  */
 export function judgeAnswer(
   index: BasisIndex,
@@ -132,5 +145,7 @@ export function judgeAnswer(
     return kind.judge(answer, { index, part, around });
   const limits = check.limits.flatMap((key) => index.limits.get(key) ?? []);
   const verdicts = judgeFigures(withSetting(check, limits), measured, around);
+  const open = withoutLimit(index, check);
+  if (open.length > 0) return worstFirst([...verdicts, ...open]);
   return verdicts.length > 0 ? verdicts : RECORDED;
 }

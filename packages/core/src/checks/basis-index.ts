@@ -149,17 +149,9 @@ export function reachFromParts(index: BasisIndex, keys: readonly string[]): Reac
   );
 }
 
-function findProblems(
-  basis: Basis,
-  checks: ReadonlyMap<string, Check>,
-  limits: ReadonlyMap<string, Limit>,
-): Reason[] {
+function findProblems(basis: Basis, checks: ReadonlyMap<string, Check>): Reason[] {
   const problems: Reason[] = [];
   for (const check of basis.pack.checks) {
-    for (const key of check.limits) {
-      if (!limits.has(key))
-        problems.push(reason('limitMissing', { check: check.id, limit: key, book: basis.limitBook.title }));
-    }
     for (const id of [...check.after, ...check.standsOn]) {
       if (!checks.has(id)) problems.push(reason('checkMissing', { check: check.id, other: id }));
     }
@@ -210,7 +202,7 @@ export function indexBasis(basis: Basis): Result<BasisIndex, readonly Reason[]> 
 function lookUp(basis: Basis): Result<BasisIndex, readonly Reason[]> {
   const checks = new Map(basis.pack.checks.map((c) => [c.id, c]));
   const limits = new Map(basis.limitBook.limits.map((l) => [l.key, l]));
-  const problems = findProblems(basis, checks, limits);
+  const problems = findProblems(basis, checks);
   if (problems.length > 0) return err(problems);
   const made = makeParts(checks, basis);
   const parts = new Map(made.map((p) => [p.key, p]));

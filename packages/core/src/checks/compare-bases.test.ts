@@ -122,7 +122,7 @@ describe('moving a campaign', () => {
     expect(ask(next, 'why', 'technician')).toBe('roleNeeded');
     expect(ask(BASIS)).toBe('nothingMoves');
     expect(ask({ ...next, aircraft: { ...AIRCRAFT, mark: 'QX-OTH' } })).toBe('otherAircraft');
-    expect(ask({ ...next, limitBook: { ...BOOK, limits: [] } })).toBe('limitMissing');
+    expect(ask(withChecks(changed('drop-a', { after: ['ghost'] })))).toBe('checkMissing');
   });
 });
 

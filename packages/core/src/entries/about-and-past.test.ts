@@ -184,14 +184,17 @@ describe('figures of earlier campaigns', () => {
 });
 
 describe('a basis that cannot work', () => {
-  const broken: Basis = { ...BASIS, limitBook: { ...BOOK, limits: [] } };
+  const broken: Basis = {
+    ...BASIS,
+    pack: { ...PACK, checks: PACK.checks.slice(0, 4).map((c) => ({ ...c, after: ['ghost'] })) },
+  };
   test('opens nothing, and says why at its place', () => {
     const s = new Scribe();
     s.add('campaign.opened', { title: 'T', occasion: 'maiden', workItems: [], basis: broken });
     const state = foldEntries(s.entries);
     expect([state.index, state.opened]).toEqual([undefined, undefined]);
     expect(state.unreadable.map((u) => [u.seq, u.reason.code])).toEqual(
-      Array.from({ length: 4 }, () => [1, 'limitMissing']),
+      Array.from({ length: 4 }, () => [1, 'checkMissing']),
     );
   });
 

@@ -8,7 +8,7 @@ import { measuredOf, settingCondition } from '../answers/judge-answer.ts';
 import { judgeConditions } from '../limits/conditions.ts';
 import type { Reading } from '../limits/types.ts';
 import { reason, type Reason } from '../reasons/reason.ts';
-import { type EntryBodies, type EntryDraft } from '../record/entry.ts';
+import type { EntryDraft } from '../record/entry.ts';
 import { type PartAnswer } from '../answers/part-answer.ts';
 import { runningTimer } from '../standing/losses.ts';
 import { implausible, isFigureSpec, tenTimesOff } from '../answers/plausible.ts';
@@ -113,25 +113,6 @@ function sheetRule(door: Door, sheet: LoadingSheet): Reason | undefined {
     sheetProblems(loading, sheet)[0] ??
     aboardDoubt(door.state, loading, sheet)
   );
-}
-
-/** What is put aboard goes where the aircraft has a place for it. */
-export function loadoutRule(body: EntryBodies['loadout.changed'], door: Door): Reason | undefined {
-  const { loading } = door.index.basis.aircraft;
-  if (!loading) return reason('noLoadingData');
-  if (body.mass !== undefined && body.mass < 0)
-    return reason('negativeMass', {
-      thing: body.item,
-      value: { value: body.mass, unit: loading.units.mass },
-    });
-  const bay = loading.bays.find((b) => b.id === body.place);
-  if (bay)
-    return body.item === '' || bay.packs.includes(body.item)
-      ? undefined
-      : reason('packNotForBay', { thing: bay.title, pack: body.item });
-  return loading.stations.some((s) => s.id === body.place)
-    ? undefined
-    : reason('stationUnknown', { thing: body.place });
 }
 
 /** Timers count in whole seconds; two clocks that agree to this are taken to agree. */

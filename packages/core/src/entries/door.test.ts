@@ -725,6 +725,7 @@ describe('scope, plan, ways, instruments and moving', () => {
     expect(move(revised, ' ')).toBe('needsReason');
     expect(move(BASIS)).toBe('nothingMoves');
     expect(move({ ...revised, aircraft: { ...AIRCRAFT, mark: 'QX-OTH' } })).toBe('otherAircraft');
-    expect(move({ ...revised, limitBook: { ...BOOK, limits: [] } })).toBe('limitMissing');
+    const waitsForNothing = PACK.checks.map((c, i) => (i === 0 ? { ...c, after: ['ghost'] } : c));
+    expect(move({ ...revised, pack: { ...PACK, checks: waitsForNothing } })).toBe('checkMissing');
   });
 });

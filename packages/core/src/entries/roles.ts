@@ -8,4 +8,4 @@ export const WATCHERS: readonly Role[] = [...CREW, 'observer'];
 export const INSPECTING: readonly Role[] = ['inspector', 'certifier'];
 
 /** Roles that may set aside what somebody else said: an answer, an out, an assessment that stops the aircraft. */
-export const MAY_OVERRULE: readonly Role[] = INSPECTING;
+export const MAY_OVERRULE: readonly Role[] = [...INSPECTING];

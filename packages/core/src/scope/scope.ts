@@ -30,7 +30,8 @@ const AROUND_A_FLIGHT = ['ready', 'debrief'];
 export function isRequired(index: BasisIndex, check: Check): boolean {
   return (
     check.required ??
-    (check.secondPerson || check.limits.some((key) => index.limits.get(key)?.class === 'safety'))
+    (check.secondPerson ||
+      check.limits.some((key) => (index.limits.get(key)?.class ?? 'safety') === 'safety'))
   );
 }
 

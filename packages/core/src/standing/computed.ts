@@ -1,9 +1,10 @@
 import { judgeAll } from '../limits/judge.ts';
+import { worstFirst } from '../limits/worst-first.ts';
 import type { Measured, Reading, Verdict } from '../limits/types.ts';
 import { standingAnswer, type AnswerRecord, type CampaignState, type Deed } from '../record/state.ts';
 import { reason } from '../reasons/reason.ts';
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
-import { surroundings } from '../answers/judge-answer.ts';
+import { surroundings, withoutLimit } from '../answers/judge-answer.ts';
 import { ownMember } from '../own-member.ts';
 
 /** The answers that a figure is worked out from, as far as there are any: those that stand. */
@@ -62,11 +63,8 @@ export function computedVerdicts(state: CampaignState, index: BasisIndex, part: 
   if (!measured || !from) return undefined;
   const limits = part.check.limits.flatMap((key) => index.limits.get(key) ?? []);
   const facts = Object.assign({}, ...answers.map((a) => a?.facts ?? {})) as AnswerRecord['facts'];
-  const verdicts = judgeAll(
-    limits,
-    measured,
-    surroundings(index, part, facts, new Date(from.instant).toISOString()),
-  );
+  const around = surroundings(index, part, facts, new Date(from.instant).toISOString());
+  const verdicts = worstFirst([...judgeAll(limits, measured, around), ...withoutLimit(index, part.check)]);
   const figure = answers.map((a) => a?.entry ?? '').join('+');
   const decision = ownMember(state.parts.get(part.key)?.decided, figure);
   return {

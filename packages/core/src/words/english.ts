@@ -402,8 +402,8 @@ const ENGLISH_OWN = {
   lineColumns: (p) => `The engine monitor announced ${p.n('wanted')} columns and sent ${p.n('got')}.`,
   lineBeforeHeader: () => 'The engine monitor sent readings before saying what they are.',
   lineFigure: () => 'The engine monitor sent something that is not a figure.',
-  limitMissing: (p) =>
-    `Check “${p.s('check')}” needs the limit “${p.s('limit')}”, and ${p.s('book')} has none of that name.`,
+  noLimitEntered: (p) =>
+    `No limit entered: ${p.s('book')} has none for “${p.s('check')}”, so nothing says whether this is good. Enter it in the limit book.`,
   checkMissing: (p) => `Check “${p.s('check')}” refers to “${p.s('other')}”, which is not in the pack.`,
   noEngines: (p) => `The pack has checks per engine, and ${p.s('mark')} has no engine.`,
   cycle: (p) => `These checks wait for each other: ${p.list('checks').join(', ')}.`,

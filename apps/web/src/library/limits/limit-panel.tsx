@@ -124,7 +124,7 @@ function MemberFields({
       return (
         <Picker
           label={label}
-          value={String(held ?? member.first)}
+          value={String((held as string | boolean | undefined) ?? member.first)}
           options={options}
           onChange={(id) => set(member.options.find((o) => String(o.value) === id)?.value)}
         />

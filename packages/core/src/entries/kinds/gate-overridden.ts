@@ -1,5 +1,5 @@
 import { reason } from '../../reasons/reason.ts';
-import { overridable } from '../admit-gate.ts';
+import { overridable } from '../overridable.ts';
 import { deedOf } from '../effects.ts';
 import type { EntryType } from '../kind.ts';
 
