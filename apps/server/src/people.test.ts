@@ -66,6 +66,7 @@ describe('who may call what', () => {
     'get /api/hangar': 'signed in',
     'post /api/campaigns': 'signed in',
     'get /api/library': 'signed in',
+    'get /api/library/packs/{id}/limits': 'signed in',
     'get /api/library/schemas/{name}': 'signed in',
     'get /api/library/documents/{format}/{id}': 'signed in',
     'get /api/library/files/{format}/{id}': 'signed in',

@@ -23,7 +23,7 @@ import {
   MinLength,
   ValidateNested,
 } from 'class-validator';
-import { ROLES, type Role } from '@kanzel/core';
+import { OCCASIONS, ROLES, type Role } from '@kanzel/core';
 
 export class SignInRequest {
   @IsString() @Length(1, 60) name!: string;
@@ -132,7 +132,7 @@ export class OpenCampaignRequest {
   @IsUUID() id!: string;
   @Matches(/^[A-Z0-9][A-Z0-9-]{1,11}$/) mark!: string;
   @IsString() @Length(1, 200) title!: string;
-  @IsIn(['post-maintenance', 'acceptance', 'maiden', 'site-release']) occasion!: string;
+  @IsIn(OCCASIONS) occasion!: string;
   @IsArray() @ArrayMaxSize(50) @IsString({ each: true }) @MaxLength(300, { each: true }) workItems!: string[];
   @IsInstant() at!: string;
   @Matches(/^[A-Za-z0-9._-]{1,80}$/) device!: string;

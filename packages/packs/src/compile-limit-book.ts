@@ -41,6 +41,14 @@ export function compileLimitBook(file: ParsedFile): Result<LimitBook, readonly F
     );
   });
   if (problems.length > 0) return err(problems);
-  const { id, revision, title, approvedBy, approvedOn } = raw;
-  return ok({ id, revision, title, approvedBy, approvedOn, limits });
+  const { id, revision, title, approvedBy, approvedOn, pack } = raw;
+  return ok({
+    id,
+    revision,
+    title,
+    approvedBy,
+    approvedOn,
+    ...(pack === undefined ? {} : { pack }),
+    limits,
+  });
 }

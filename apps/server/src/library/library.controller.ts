@@ -1,7 +1,7 @@
 import { Body, Controller, Get, Param, Post, Query } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { LibraryFileRequest, type ExportedFile, type LibraryView, type PersonView } from '@kanzel/contract';
-import type { LimitBook } from '@kanzel/core';
+import { limitsNeeded, type LimitBook, type NeededLimit } from '@kanzel/core';
 import { writeLimitTable } from '@kanzel/formats';
 import {
   librarySchema,
@@ -65,6 +65,24 @@ export class LibraryController {
     const found = SCHEMA_NAMES.find((n): n is SchemaName => n === name);
     if (!found) throw refuse(404, `There is no schema ${name}; there are ${SCHEMA_NAMES.join(', ')}.`);
     return librarySchema(found);
+  }
+
+  /** The limits that a pack asks for, as titles and units without figures: what a new limit book begins with. */
+  @Get('packs/:id/limits')
+  needed(@Param('id') id: string): readonly NeededLimit[] {
+    const { packRevisions, limitBookRevisions } = this.library.library;
+    const pack = packRevisions.newest(id);
+    if (!pack) throw refuse(404, `There is no check pack ${id} here.`);
+    // Of books by aircraft of the families that the pack serves first: they call a limit what it is called there.
+    const books = [...limitBookRevisions.newestOfAll().values()];
+    const served = new Set(
+      this.library.aircraft().flatMap((a) => (pack.families.includes(a.family) ? [a.limitBook] : [])),
+    );
+    const nearest = [...books].sort((a, b) => Number(served.has(b.id)) - Number(served.has(a.id)));
+    return limitsNeeded(
+      pack,
+      nearest.flatMap((b) => b.limits),
+    );
   }
 
   /** One thing of the library, as its file says it: the newest revision, or the one asked for. */

@@ -11,7 +11,8 @@ import {
   ok,
   pastFigures,
   reason,
-  RELEASE_MEANING,
+  makeDraft,
+  releaseMeaning,
   scansOf,
   verifyChain,
   type Basis,
@@ -294,20 +295,22 @@ export class RecordService implements OnModuleInit {
   ): Promise<Result<PostEntriesResponse, Reason>> {
     const [wrong] = this.guard.problems();
     if (wrong) return Promise.resolve(err(wrong));
-    const { id, at, device, seen, offset } = request;
-    const draft: EntryDraft<'release.signed'> = {
-      id,
-      campaign,
-      at,
-      device,
-      ...(seen === undefined ? {} : { seen }),
-      ...(offset === undefined ? {} : { offset }),
-      by: person.id,
-      role: 'certifier',
-      kind: 'release.signed',
-      version: 1,
-      body: { meaning: RELEASE_MEANING, snapshot: request.snapshot, statement: request.statement },
-    };
+    const { id, at, device, seen, offset, snapshot, statement } = request;
+    const occasion = (await this.fold(campaign))?.state.opened?.occasion;
+    const draft = makeDraft(
+      'release.signed',
+      { meaning: releaseMeaning(occasion), snapshot, statement },
+      {
+        id,
+        campaign,
+        at,
+        device,
+        ...(seen === undefined ? {} : { seen }),
+        ...(offset === undefined ? {} : { offset }),
+        by: person.id,
+        role: 'certifier',
+      },
+    );
     return this.post(campaign, [draft], person);
   }
 

@@ -11,7 +11,7 @@ import {
   namesOf,
   narrowingInWords,
   outsideScope,
-  RELEASE_MEANING,
+  releaseMeaning,
   ROLE_TITLES,
   SEVERITY_WORDS,
   STATION_TITLES,
@@ -257,7 +257,13 @@ function signature(source: SheetSource): Content[] {
   const say = makeSentences(namesOf(source.index)).say;
   if (release) {
     return [
-      { text: 'Released to service', style: 'title' },
+      {
+        text:
+          source.state.opened?.occasion === 'ground-run'
+            ? 'Ground run carried out; no release for flight'
+            : 'Released to service',
+        style: 'title',
+      },
       { text: release.meaning, margin: [0, 2, 0, 2] },
       ...(release.statement ? [{ text: release.statement, margin: [0, 0, 0, 2] } as Content] : []),
       {
@@ -320,7 +326,9 @@ export function releaseSheet(source: SheetSource): Content[] {
       margin: [0, 4, 0, 0],
     },
     {
-      text: source.state.release ? '' : `What a certifying person would say: ${RELEASE_MEANING}`,
+      text: source.state.release
+        ? ''
+        : `What a certifying person would say: ${releaseMeaning(opened?.occasion)}`,
       style: 'small',
       margin: [0, 4, 0, 0],
     },

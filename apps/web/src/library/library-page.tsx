@@ -11,6 +11,7 @@ import { Button } from '../ui/button.tsx';
 import { Problem } from '../ui/field.tsx';
 import { LineField } from '../ui/picker.tsx';
 import { BringIn } from './bring-in.tsx';
+import { NewAircraft } from './new-aircraft.tsx';
 import { NewThing, type NewKind } from './new-thing.tsx';
 import { momentInWords } from '../ui/when.ts';
 
@@ -145,7 +146,7 @@ export default function LibraryPage(): ReactElement {
   const [library, setLibrary] = useState<LibraryView>();
   const [problem, setProblem] = useState<string>();
   const [wanted, setWanted] = useState('');
-  const [making, setMaking] = useState<NewKind>();
+  const [making, setMaking] = useState<NewKind | 'aircraft'>();
   useEffect(() => {
     void api
       .get<LibraryView>('/api/library')
@@ -239,7 +240,16 @@ export default function LibraryPage(): ReactElement {
                 Packs are made of {library.modules.length} modules with{' '}
                 {library.modules.reduce((sum, m) => sum + m.checks, 0)} checks.
               </p>
-              <NewThing kind={making} library={library} onClose={() => setMaking(undefined)} />
+              <NewAircraft
+                open={making === 'aircraft'}
+                library={library}
+                onClose={() => setMaking(undefined)}
+              />
+              <NewThing
+                kind={making === 'aircraft' ? undefined : making}
+                library={library}
+                onClose={() => setMaking(undefined)}
+              />
             </>
           ) : null}
         </div>

@@ -29,7 +29,8 @@ export interface CampaignDraft {
 
 /** Whether there is anything to settle: after maintenance only work makes a scope; a thin net comes from nothing. */
 export const hasScope = ({ occasion, work, added, leftOut }: CampaignDraft): boolean =>
-  occasion === 'post-maintenance' ? work.length > 0 : work.length + added.length + leftOut.length > 0;
+  occasion === 'ground-run' ||
+  (occasion === 'post-maintenance' ? work.length > 0 : work.length + added.length + leftOut.length > 0);
 
 /** Takes ways, order and flights of an earlier campaign into a new one, as far as the pack has the checks. */
 export async function bringPlan(

@@ -1,17 +1,19 @@
 import type { ReactElement } from 'react';
-import { RELEASE_MEANING } from '@kanzel/core';
+import { releaseMeaning } from '@kanzel/core';
 import { MarginNote } from '../shell/frame.tsx';
 import { useSession } from '../sync/session.ts';
+import { useCampaign } from '../station/campaign-context.ts';
 import { GoesWithIt } from './release-sheet.tsx';
 
 /** The margin beside the release: what signing says, why this person may, what goes with it. */
 export function ReleaseMargin(): ReactElement {
+  const view = useCampaign();
   const person = useSession((s) => s.person);
   const certifying = person?.authorisations.find((a) => a.role === 'certifier');
   return (
     <>
       <MarginNote title="What signing says">
-        <p>{RELEASE_MEANING}</p>
+        <p>{releaseMeaning(view.state.opened?.occasion)}</p>
       </MarginNote>
       <MarginNote title={certifying ? 'You may sign because' : 'You may not sign'}>
         <p>

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import {
   closestToALimit,
   marginFigure,
-  RELEASE_MEANING,
+  releaseMeaning,
   SEVERITY_WORDS,
   STATION_TITLES,
   verdictFigure,
@@ -56,11 +56,13 @@ function SignSlip({ onClose }: { onClose: () => void }): ReactElement {
     <SheetDialog
       open
       onClose={onClose}
-      title={`Sign the release of ${aircraft.mark}`}
+      title={`Sign the ${view.state.opened?.occasion === 'ground-run' ? 'ground run' : 'release'} of ${aircraft.mark}`}
       hint={`Record ${view.state.head.slice(0, 8)}, ${view.state.count} entries, limit book ${limitBook.title} ${limitBook.revision}, configuration ${aircraft.configuration.code}.`}
     >
       <form ref={form} onSubmit={(e) => void sign(e)}>
-        <p className="mb-4 border-l-4 border-ink pl-3 text-base">{RELEASE_MEANING}</p>
+        <p className="mb-4 border-l-4 border-ink pl-3 text-base">
+          {releaseMeaning(view.state.opened?.occasion)}
+        </p>
         <Field
           label="Anything to add to it"
           value={statement}

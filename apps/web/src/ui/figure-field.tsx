@@ -1,11 +1,8 @@
-import { useEffect, useId, useState, type ReactElement } from 'react';
-import { readFigure } from '@kanzel/core';
+import { useId, type ReactElement } from 'react';
 import { plainWords } from './plain-words.ts';
+import { useFigureText } from './figure-text.ts';
 
-/**
- * A line for a figure that may be empty. What is typed stays as it is typed; what is not a figure is said, and
- * the figure before it stays in force.
- */
+/** A line for a figure that may be empty. */
 export function FigureField({
   label,
   value,
@@ -20,16 +17,7 @@ export function FigureField({
   className?: string;
 }): ReactElement {
   const id = useId();
-  const [text, setText] = useState(value === undefined ? '' : String(value));
-  const read = text.trim() === '' ? undefined : readFigure(text.trim());
-  // What the document holds is never doubted, only what is typed.
-  const bad = read !== undefined && !read.ok && text.trim() !== String(value);
-  const mine = read?.ok ? read.value.value : undefined;
-  useEffect(() => {
-    // Somebody else changed it: undo, a pasted table, another choice.
-    if (!bad && mine !== value) setText(value === undefined ? '' : String(value));
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [value]);
+  const { text, bad, type } = useFigureText(value, onChange);
   return (
     <div className={className}>
       <label htmlFor={id} className="block text-[0.8rem] text-ink-2">
@@ -41,17 +29,11 @@ export function FigureField({
         inputMode="decimal"
         autoComplete="off"
         value={text}
-        aria-invalid={bad}
+        aria-invalid={bad !== undefined}
         className={`w-full border-0 border-b-2 bg-transparent px-1 py-1.5 text-base max-lg:min-h-14 ${bad ? 'border-out text-out' : 'border-ink'}`}
-        onChange={(event) => {
-          setText(event.target.value);
-          const next = event.target.value.trim();
-          const figure = next === '' ? undefined : readFigure(next);
-          if (figure === undefined) onChange(undefined);
-          else if (figure.ok) onChange(figure.value.value);
-        }}
+        onChange={(event) => type(event.target.value)}
       />
-      {bad ? <p className="text-[0.8rem] text-out">{plainWords(read.error)}</p> : null}
+      {bad ? <p className="text-[0.8rem] text-out">{plainWords(bad)}</p> : null}
     </div>
   );
 }

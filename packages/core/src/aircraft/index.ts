@@ -2,6 +2,6 @@ export * from './types.ts';
 export * from './configuration.ts';
 export * from './plan-types.ts';
 export { planOf } from './plan.ts';
-export { layoutFor } from './templates.ts';
+export { engineCounts, layoutFor, layoutWith } from './templates.ts';
 export * from './aircraft.ts';
 export * from './loading-data.ts';

@@ -237,3 +237,41 @@ const TEMPLATES: Readonly<Record<Family, Layout>> = {
 export function layoutFor(family: Family): Layout {
   return TEMPLATES[family];
 }
+
+/** How many engines or motors an aircraft of a family may be described with at once. Example: a multirotor, four or six. */
+export function engineCounts(family: Family): readonly number[] {
+  if (family === 'multirotor') return [4, 6];
+  if (family === 'piston-multi') return [3, 4];
+  return [layoutFor(family).propulsors.filter((p) => p.driven !== true).length];
+}
+
+/**
+ * The layout of a family with so many engines or motors, and so many cylinders in each that has any. A number that the
+ * family does not come with leaves it as it is.
+ * Example: `layoutWith('multirotor', { engines: 4 })` has motors 1 to 4 at the corners.
+ */
+export function layoutWith(
+  family: Family,
+  { engines, cylinders }: { readonly engines?: number; readonly cylinders?: number },
+): Layout {
+  const layout = layoutFor(family);
+  const count = engines !== undefined && engineCounts(family).includes(engines) ? engines : undefined;
+  const places: readonly Place[] | undefined =
+    family === 'multirotor' && count === 4
+      ? ['front-right', 'rear-right', 'rear-left', 'front-left']
+      : family === 'piston-multi' && count === 3
+        ? ['left-wing', 'nose', 'right-wing']
+        : undefined;
+  const propulsors = places
+    ? places.flatMap((place, i) => {
+        const like = layout.propulsors[i];
+        return like ? [{ ...like, place }] : [];
+      })
+    : layout.propulsors;
+  return {
+    ...layout,
+    propulsors: propulsors.map((p) =>
+      p.kind === 'piston' && cylinders !== undefined ? { ...p, cylinders } : p,
+    ),
+  };
+}

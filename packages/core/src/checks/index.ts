@@ -4,4 +4,6 @@ export * from './compare-bases.ts';
 export * from './pack-problems.ts';
 export * from './edit-pack.ts';
 export * from './defaults.ts';
+export * from './needed-limits.ts';
+export * from './fitting-packs.ts';
 export * from './ways.ts';

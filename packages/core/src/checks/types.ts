@@ -29,7 +29,7 @@ export const ROLES = ['technician', 'inspector', 'certifier', 'pilot', 'observer
 export type Role = (typeof ROLES)[number];
 
 /** Why a campaign is opened. */
-export const OCCASIONS = ['post-maintenance', 'acceptance', 'maiden', 'site-release'] as const;
+export const OCCASIONS = ['post-maintenance', 'acceptance', 'maiden', 'site-release', 'ground-run'] as const;
 
 export type Occasion = (typeof OCCASIONS)[number];
 
@@ -239,6 +239,8 @@ export interface LimitBook {
   readonly title: string;
   readonly approvedBy: string;
   readonly approvedOn: string;
+  /** The pack that it was begun for: what is asked for before it is whole. */
+  readonly pack?: string;
   readonly limits: readonly Limit[];
 }
 

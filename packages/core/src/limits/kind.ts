@@ -18,6 +18,8 @@ interface MemberBase<L extends Limit> {
   readonly usual?: unknown;
   /** It may be left out for good. */
   readonly optional?: true;
+  /** A figure of the type or the airframe: another aircraft has another one. Without it, how the limit is reckoned. */
+  readonly ofType?: true;
   /** Not asked for on the screen: there is nothing to choose yet. */
   readonly unasked?: true;
 }

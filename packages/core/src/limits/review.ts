@@ -45,6 +45,8 @@ function sizeErrors(limit: Limit): Reason[] {
   const held = limit as unknown as Readonly<Record<string, unknown>>;
   return limitTypeOf(limit).members.flatMap((member) => {
     const value = held[member.name];
+    if (value === undefined && member.usual === undefined && member.optional !== true)
+      return [reason('memberMissing', { limit: limit.title, member: member.label.toLowerCase() })];
     if (member.form === 'demand')
       return limit.kind === 'ratio' &&
         'value' in limit.demand &&

@@ -1,5 +1,13 @@
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
-import { OCCASIONS, STATIONS, type Check, type Demand, type Occasion } from '../checks/types.ts';
+import {
+  OCCASIONS,
+  STATIONS,
+  type Check,
+  type Demand,
+  type Gate,
+  type Occasion,
+  type StationId,
+} from '../checks/types.ts';
 import type { ScopeRequest, ScopeWhy, ScopeItem, Scope } from '../record/scope.ts';
 import { ownMember } from '../own-member.ts';
 
@@ -12,7 +20,36 @@ export const DEMANDS: Readonly<Record<Occasion, Demand>> = {
   acceptance: { stations: STATIONS },
   maiden: { stations: STATIONS },
   'site-release': { stations: STATIONS },
+  'ground-run': { stations: ['fuel', 'run-up'] },
 };
+
+/** The way on from a ground run: whatever belongs to it is not in a campaign that ends with the engine. */
+const BEYOND_A_GROUND_RUN: readonly StationId[] = ['taxi', 'ready', 'flight', 'debrief'];
+
+/** Why a check is left out of a ground run, whatever touched it. */
+const GROUND_RUN_ONLY = 'ground run only; to be proven before flight';
+
+/** Whether a campaign on an occasion gets as far as a station. Example: a ground run does not get to the flight. */
+export function getsTo(occasion: Occasion, station: StationId): boolean {
+  return occasion !== 'ground-run' || !BEYOND_A_GROUND_RUN.includes(station);
+}
+
+/** The gates of a campaign: those of its pack, but for a ground run none that leads on from it. */
+export function gatesFor(index: BasisIndex, occasion: Occasion): readonly Gate[] {
+  return index.basis.pack.gates.filter((gate) => getsTo(occasion, gate.before));
+}
+
+/** Papers that hold for whatever is run: what permits, insures and names the aircraft. */
+const holdsForAnyRun = ({ answer }: Check): boolean => answer.kind === 'document' || answer.kind === 'plate';
+
+function demandOf(index: BasisIndex, occasion: Occasion): Demand {
+  const { demands, checks } = index.basis.pack;
+  const own = demands?.[occasion];
+  if (own) return own;
+  return occasion === 'ground-run'
+    ? { ...DEMANDS[occasion], checks: checks.filter(holdsForAnyRun).map((c) => c.id) }
+    : DEMANDS[occasion];
+}
 
 /** The occasion by its name in a record; maintenance for one that is not known. Example: `occasionOf('maiden')`. */
 export function occasionOf(name: string | undefined): Occasion {
@@ -24,14 +61,16 @@ const AROUND_A_FLIGHT = ['ready', 'debrief'];
 
 /**
  * Whether leaving a check out of a scope takes an inspector or a certifying person: where its pack says so, and
- * else where a second person has to watch it or a limit of flight safety applies.
+ * else where a second person has to watch it or a limit of flight safety applies. A permit, a certificate or an insurance
+ * is always required: nobody whom it binds leaves it out.
  * Example: a check watched by a second person is required although its file says nothing.
  */
 export function isRequired(index: BasisIndex, check: Check): boolean {
   return (
-    check.required ??
-    (check.secondPerson ||
-      check.limits.some((key) => (index.limits.get(key)?.class ?? 'safety') === 'safety'))
+    check.answer.kind === 'document' ||
+    (check.required ??
+      (check.secondPerson ||
+        check.limits.some((key) => (index.limits.get(key)?.class ?? 'safety') === 'safety')))
   );
 }
 
@@ -142,12 +181,14 @@ class Closure {
  * carries, checks that bring about a state they need, and take-off, landing and what surrounds a flight when one
  * is flown. The least set that is closed under these rules, each part with the shortest chain that brings it in.
  * Everything else rests on earlier evidence where there is some, or is said to be untouched. A check that was left
- * out is proposed as left out, and asks for nothing in its turn.
+ * out is proposed as left out, and asks for nothing in its turn. A ground run leaves out whatever leads on from it.
  * Source: shared rules of the record ("what must be done again"), applied before the work is judged.
  * Example: a governor replaced brings in the propeller checks of that engine, and static speed which stands on them.
  */
 export function proposeScope(index: BasisIndex, occasion: Occasion, request: ScopeRequest): Scope {
   const leftOut = new Map(request.leftOut.map((d) => [d.check, d.reason]));
+  for (const check of index.basis.pack.checks)
+    if (!getsTo(occasion, check.station)) leftOut.set(check.id, GROUND_RUN_ONLY);
   const closure = new Closure(index, request, new Set(leftOut.keys()));
   const touched = request.work.map((item) => item.touches.map((t) => [t, t.split('.')] as const));
   for (const [part, proves] of provesOf(index)) {
@@ -156,7 +197,7 @@ export function proposeScope(index: BasisIndex, occasion: Occasion, request: Sco
       if (hit) closure.add(part.key, { kind: 'touched', item, system: hit[0] }, true);
     });
   }
-  const demand = index.basis.pack.demands?.[occasion] ?? DEMANDS[occasion];
+  const demand = demandOf(index, occasion);
   const reasons = new Map(request.added.map((d) => [d.check, d.reason]));
   for (const part of index.parts.values()) {
     const added = reasons.get(part.check.id);

@@ -1,3 +1,4 @@
+import { gatesFor, occasionOf } from '../scope/scope.ts';
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import { STATIONS, type Gate, type GateCondition, type StationId } from '../checks/types.ts';
 import { Evidence, isProven } from './evidence.ts';
@@ -411,7 +412,7 @@ export function deriveStatus(
     parts: byKey,
     checks,
     stations: all,
-    gates: index.basis.pack.gates.flatMap((g) => gates.get(g.id) ?? []),
+    gates: gatesFor(index, occasionOf(state.opened?.occasion)).flatMap((g) => gates.get(g.id) ?? []),
     openTags: [...state.tags.values()].filter((t) => !t.off),
     openFindings: [...state.findings.values()].filter((f) => !f.closed),
     uninspected: [...state.actions.values()].filter(inspectionMissing),
@@ -447,8 +448,9 @@ function deriveUpTo(
   const stations = new Map<StationId, StationStatus>();
   const gates = new Map<string, GateStatus>();
   let before: GateStatus | undefined;
+  const own = gatesFor(index, occasionOf(state.opened?.occasion));
   for (const station of STATIONS) {
-    for (const gate of index.basis.pack.gates) {
+    for (const gate of own) {
       if (gate.before !== station) continue;
       before = judgeGate(gate, before, state, stations, Math.max(instant, state.clock), fresh);
       gates.set(gate.id, before);

@@ -339,6 +339,7 @@ const ENGLISH_OWN = {
     `${p.s('limit')}: a ${p.s('kind')} is a temperature difference: use ${p.s('use')}.`,
   toleranceOrder: (p) => `${p.s('limit')}: the caution tolerance must lie inside the tolerance.`,
   unitNotTime: (p) => `${p.s('limit')}: instants are compared in a unit of time.`,
+  memberMissing: (p) => `“${p.s('limit')}” still needs: ${p.s('member')}.`,
   sizeWrong: (p) => `${p.s('limit')}: the ${p.s('member')} has to be a figure above nothing.`,
   conditionUnit: (p) =>
     `${p.s('limit')}: “${p.s('unit')}” is no unit for ${lowerFirst(p.names.thing(p.s('fact')))}.`,

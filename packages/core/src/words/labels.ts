@@ -73,6 +73,15 @@ export function deferralInWords(assessed: EntryBodies['finding.assessed']): stri
   ].join(', ');
 }
 
-/** What a certifying person says by signing. The text that is shown is the text that is recorded. */
-export const RELEASE_MEANING =
+/** What a certifying person says by signing. */
+const RELEASE_MEANING =
   'The work listed was done and inspected. The aircraft was found within the limits of the limit book named, and is fit for return to service with the deferrals shown.';
+
+/** What a certifying person says by signing a ground run: what was not run is as it was. */
+const GROUND_RUN_MEANING =
+  'The ground run was carried out as recorded, and what was run was found within the limits of the limit book named. This is no release for flight: what the ground run left out has to be proven before.';
+
+/** What signing says on an occasion. The text that is shown is the text that is recorded. */
+export function releaseMeaning(occasion: string | undefined): string {
+  return occasion === 'ground-run' ? GROUND_RUN_MEANING : RELEASE_MEANING;
+}

@@ -1,6 +1,7 @@
 import { formatFigure } from '../quantity/format.ts';
 import { findUnit } from '../quantity/units.ts';
-import type { Bounds, Limit, LimitKind } from '../limits/types.ts';
+import type { StationId } from '../checks/types.ts';
+import type { Bounds, Limit, LimitClass, LimitKind } from '../limits/types.ts';
 
 /** Kinds of limit in the words of the trade. */
 export const LIMIT_KIND_TITLES: Readonly<Record<LimitKind, string>> = {
@@ -21,7 +22,7 @@ export const LIMIT_KIND_TITLES: Readonly<Record<LimitKind, string>> = {
   trend: 'Trend',
 };
 
-const show = (value: number): string => formatFigure(value);
+const show = (value: number | undefined): string => (value === undefined ? '…' : formatFigure(value));
 
 function range(bounds: Bounds, unit: string): string {
   const { low, high, cautionLow, cautionHigh } = bounds;
@@ -42,38 +43,49 @@ function range(bounds: Bounds, unit: string): string {
   return caution.length === 0 ? hard : `${hard}, caution ${caution.join(' and ')}`;
 }
 
-/** What a limit is called when it has been written only in part: members may be missing while somebody types. */
-function words(limit: Limit): string {
-  const symbol = findUnit(limit.unit)?.symbol ?? limit.unit;
+/** Each member may be missing while somebody types. */
+type Partly<L> = L extends unknown
+  ? { readonly kind: L extends { kind: infer K } ? K : never } & Partial<Omit<L, 'kind'>>
+  : never;
+
+/** What a limit is called, also when it has been written only in part. */
+function words(limit: Partly<Limit>): string {
+  const own = limit.unit ?? '1';
+  const bounds: Bounds = 'bounds' in limit ? (limit.bounds ?? {}) : {};
+  const symbol = findUnit(own)?.symbol ?? own;
   const unit = symbol === '' ? '' : ` ${symbol}`;
   switch (limit.kind) {
     case 'relative': {
-      const around = 'value' in limit.expected ? show(limit.expected.value) : `the ${limit.expected.fact}`;
+      const { expected } = limit;
+      const around = expected && 'fact' in expected ? `the ${expected.fact}` : show(expected?.value);
       return `${around} ± ${show(limit.tolerance)}${limit.inPercent ? ' %' : unit}`;
     }
     case 'settle':
-      return `within ${range(limit.bounds, 's')}, holding ${show(limit.hold)} s`;
+      return `within ${range(bounds, 's')}, holding ${show(limit.hold)} s`;
     case 'dwell':
-      return `${limit.side} ${show(limit.beyond)}${unit}: ${range(limit.bounds, 's')}`;
+      return `${limit.side ?? 'above'} ${show(limit.beyond)}${unit}: ${range(bounds, 's')}`;
     case 'rate':
-      return `${range(limit.bounds, limit.unit)} a second`;
+      return `${range(bounds, own)} a second`;
     case 'match':
-      return `${limit.atLeast} agree: ${range(limit.bounds, limit.unit)} apart`;
+      return `${show(limit.atLeast)} agree: ${range(bounds, own)} apart`;
     case 'responds':
-      return `goes ${limit.direction} by ${range(limit.bounds, limit.unit)}`;
+      return `goes ${limit.direction ?? 'up'} by ${range(bounds, own)}`;
     case 'ratio': {
+      const { demand: of } = limit;
       const demand =
-        'value' in limit.demand
-          ? `${show(limit.demand.value)} ${findUnit(limit.demand.unit)?.symbol ?? limit.demand.unit}`
-          : `the ${limit.demand.fact}`;
-      return `${range(limit.bounds, limit.unit)} of ${demand}`;
+        of && 'fact' in of
+          ? `the ${of.fact}`
+          : `${show(of?.value)} ${findUnit(of?.unit ?? own)?.symbol ?? ''}`;
+      return `${range(bounds, own)} of ${demand}`;
     }
     case 'sense':
-      return Object.entries(limit.expected)
+      return Object.entries(limit.expected ?? {})
         .map(([surface, way]) => (surface === 'answer' ? way : `${surface} ${way}`))
         .join(', ');
     case 'equals':
-      return 'text' in limit.expected ? `“${limit.expected.text}”` : `as the ${limit.expected.fact}`;
+      return limit.expected && 'fact' in limit.expected
+        ? `as the ${limit.expected.fact}`
+        : `“${limit.expected?.text ?? '…'}”`;
     case 'trend':
       return `${show(limit.tolerance)} deviations from its past, at least ${show(limit.floor)}${unit}`;
     case 'band':
@@ -81,7 +93,7 @@ function words(limit: Limit): string {
     case 'drop':
     case 'spread':
     case 'together':
-      return range(limit.bounds, limit.unit);
+      return range(bounds, own);
   }
 }
 
@@ -97,3 +109,26 @@ export function limitInWords(limit: Limit): string {
   });
   return [words(limit), ...conditions].join('; ');
 }
+
+/** What a limit protects, in words beside its title. */
+export const PROTECTS: Readonly<Record<LimitClass, string>> = {
+  safety: 'protects safety',
+  airworthiness: 'protects airworthiness',
+  performance: 'shows performance',
+  information: 'informs only',
+};
+
+/** Where the figures of the limits of a station usually stand. */
+export const USUALLY_FOUND: Readonly<Record<StationId, string>> = {
+  papers: 'permit, certificate or policy',
+  loading: 'weighing report; flight manual, mass and balance',
+  inspection: 'maintenance manual, tolerances of the part',
+  controls: 'maintenance manual, rigging and travels; maker’s set-up sheet',
+  fuel: 'flight manual, fuel system; maker’s data of the pack',
+  'run-up': 'engine manual, operating limits; placard at the gauge',
+  taxi: 'flight manual, ground handling',
+  ready: 'flight manual, operating limits; permit',
+  flight: 'flight manual, performance and limits; test plan',
+  debrief: 'engine or maker’s manual, limits in operation',
+  release: 'maintenance programme',
+};

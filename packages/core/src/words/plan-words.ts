@@ -14,6 +14,7 @@ export const OCCASION_TITLES: Readonly<Record<Occasion, string>> = {
   acceptance: 'Acceptance',
   maiden: 'Maiden flight',
   'site-release': 'Site release',
+  'ground-run': 'Ground run only',
 };
 
 const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);

@@ -26,7 +26,9 @@ function sentenceOf(state: CampaignState, status: CampaignStatus): string {
   const gate = status.gates.find((g) => g.state !== 'passed');
   if (gate?.state === 'open')
     return gate.gate.before === 'release'
-      ? 'Ready to return to service. Waiting for the certifying signature'
+      ? state.opened?.occasion === 'ground-run'
+        ? 'The ground run is done. Waiting for the certifying signature'
+        : 'Ready to return to service. Waiting for the certifying signature'
       : `${gate.gate.title} is open and waits to be passed`;
   const steps =
     station && station.station !== 'release'

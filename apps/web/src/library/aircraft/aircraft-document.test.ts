@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { aircraftOf, FAMILY_IDS, planOf } from '@kanzel/core';
+import { aircraftOf, FAMILY_IDS, layoutFor, planOf, type Family } from '@kanzel/core';
 import {
   findPart,
   freeId,
@@ -8,7 +8,17 @@ import {
   freshOption,
   freshPart,
   withPart,
+  type AircraftDocument,
 } from './aircraft-document.ts';
+
+const fresh = (family: Family): AircraftDocument =>
+  freshAircraft('QX-NEW', {
+    family,
+    pack: 'pack',
+    limitBook: 'book',
+    type: 'New type',
+    layout: layoutFor(family),
+  });
 
 const family = fc.constantFrom(...FAMILY_IDS);
 const list = fc.constantFrom('surfaces' as const, 'propulsors' as const, 'stores' as const);
@@ -16,7 +26,7 @@ const list = fc.constantFrom('surfaces' as const, 'propulsors' as const, 'stores
 test('a new aircraft of any family is whole at once, and stays so whatever parts are added and taken out (property)', () => {
   fc.assert(
     fc.property(family, fc.array(fc.tuple(list, fc.boolean()), { maxLength: 6 }), (of, steps) => {
-      let about = freshAircraft('QX-NEW', of, 'pack', 'book');
+      let about = fresh(of);
       for (const [where, add] of steps) {
         const part = add ? freshPart(about, where) : about.layout[where].at(-1);
         if (part) about = withPart(about, where, part.id, add ? part : undefined);
@@ -30,7 +40,7 @@ test('a new aircraft of any family is whole at once, and stays so whatever parts
 });
 
 test('a part is found by its id in whichever list it stands, changed in its place, and gone when taken out', () => {
-  const about = freshAircraft('QX-NEW', 'piston-twin', 'pack', 'book');
+  const about = fresh('piston-twin');
   const found = findPart(about, 'right');
   expect(found).toMatchObject({ list: 'propulsors', part: { title: 'Right engine' } });
   if (found?.list !== 'propulsors') throw new Error('not found');
@@ -41,7 +51,7 @@ test('a part is found by its id in whichever list it stands, changed in its plac
 });
 
 test('options and equipment begin with ids of their own', () => {
-  const about = freshAircraft('QX-NEW', 'sailplane', 'pack', 'book');
+  const about = fresh('sailplane');
   const one = freshOption(about);
   const two = freshOption({ ...about, options: [one] });
   expect([one.id, two.id]).toEqual(['option', 'option-2']);

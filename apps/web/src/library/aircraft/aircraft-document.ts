@@ -1,9 +1,10 @@
 import {
-  layoutFor,
+  FAMILIES,
   type AircraftDescription,
   type ConfigurationOption,
   type Equipment,
   type Family,
+  type Layout,
   type Propulsor,
   type Store,
   type Surface,
@@ -15,23 +16,30 @@ export interface AircraftDocument extends AircraftDescription {
   readonly version: 2;
 }
 
+/** What is known of an aircraft when its description is begun. */
+export interface FreshAircraft {
+  readonly family: Family;
+  readonly pack: string;
+  readonly limitBook: string;
+  readonly type: string;
+  readonly layout: Layout;
+}
+
 /** A new aircraft of a family, with everything that follows from it. */
 export function freshAircraft(
   mark: string,
-  family: Family,
-  pack: string,
-  limitBook: string,
+  { family, pack, limitBook, type, layout }: FreshAircraft,
 ): AircraftDocument {
   return {
     format: 'kanzel-aircraft',
     version: 2,
     mark,
     revision: 1,
-    type: 'New type',
-    description: 'to be described',
+    type,
+    description: FAMILIES[family].toLowerCase(),
     family,
     serial: '-',
-    layout: layoutFor(family),
+    layout,
     equipment: [],
     options: [],
     chosen: {},

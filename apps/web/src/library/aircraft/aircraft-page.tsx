@@ -1,13 +1,7 @@
 import { useEffect, useMemo, useState, type ReactElement } from 'react';
-import { Link, useLocation, useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import type { CampaignView, LibraryView } from '@kanzel/contract';
-import {
-  configurationCode,
-  configurationTitle,
-  descriptionProblems,
-  instrumentExpired,
-  type Family,
-} from '@kanzel/core';
+import { configurationCode, configurationTitle, descriptionProblems, instrumentExpired } from '@kanzel/core';
 import { api } from '../../api/client.ts';
 import { Foot } from '../../shell/foot.tsx';
 import { Frame, MarginNote } from '../../shell/frame.tsx';
@@ -15,12 +9,13 @@ import { HangarPlate } from '../../shell/plate.tsx';
 import { plainWords } from '../../ui/plain-words.ts';
 import { DraftBar } from '../draft/draft-bar.tsx';
 import { useDraft } from '../draft/use-draft.ts';
-import { freshAircraft, type AircraftDocument } from './aircraft-document.ts';
+import type { AircraftDocument } from './aircraft-document.ts';
 import { Airframe } from './airframe-part.tsx';
 import { EquipmentList } from './equipment-part.tsx';
 import { Identity } from './identity-part.tsx';
 import { LoadingPart } from './loading/loading-part.tsx';
 import { Options } from './options-part.tsx';
+import { WhatNext } from './what-next.tsx';
 import { dayInWords } from '../../ui/when.ts';
 
 /** The gauges on the panel: how many, and by name those whose calibration has run out. */
@@ -102,14 +97,7 @@ function Campaigns({ mark }: { mark: string }): ReactElement {
 /** An aircraft described: drawn, set up, listed; its code changes with whatever matters. */
 export default function AircraftPage(): ReactElement {
   const { mark = '' } = useParams();
-  const fresh = useLocation().state as { family?: Family; pack?: string; limitBook?: string } | null;
-  const draft = useDraft<AircraftDocument>(
-    'aircraft',
-    mark,
-    fresh?.family === undefined
-      ? undefined
-      : () => freshAircraft(mark, fresh.family ?? 'piston-single', fresh.pack ?? '', fresh.limitBook ?? ''),
-  );
+  const draft = useDraft<AircraftDocument>('aircraft', mark);
   const [library, setLibrary] = useState<LibraryView>();
   useEffect(() => {
     void api.get<LibraryView>('/api/library').then((a) => (a.ok ? setLibrary(a.value) : undefined));
@@ -176,6 +164,7 @@ export default function AircraftPage(): ReactElement {
               </p>
             ) : null}
           </MarginNote>
+          <WhatNext about={about} published={draft.phase === 'published'} library={library} />
           <MarginNote title="What is missing">
             {problems.length + draft.problems.length === 0 ? (
               <p className="text-ink-2">Nothing.</p>

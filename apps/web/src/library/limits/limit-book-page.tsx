@@ -11,32 +11,22 @@ import { DraftBar } from '../draft/draft-bar.tsx';
 import { useDraft } from '../draft/use-draft.ts';
 import { plainWords } from '../../ui/plain-words.ts';
 import { CompareBooks } from './compare-books.tsx';
-import { freshLimit, type BookDocument } from './limit-edit.ts';
+import { emptyBook, freshLimit, type BookDocument } from './limit-edit.ts';
 import { LimitPanel } from './limit-panel.tsx';
 import { LimitLine } from './limit-row.tsx';
+import { NeededLimits } from './needed-limits.tsx';
 import { PasteTable } from './paste-table.tsx';
 import { TouchedCampaigns } from './touched-campaigns.tsx';
-
-/** An empty book, for something new. */
-const emptyBook = (id: string, title: string): BookDocument => ({
-  format: 'kanzel-limit-book',
-  version: 2,
-  id,
-  revision: 1,
-  title,
-  approvedBy: '',
-  approvedOn: '',
-  limits: [],
-});
+import { useNeeds } from './use-needs.ts';
 
 /** A limit book: its limits as drawn bands, one in hand, and in the margin what is odd and whom it touches. */
 export default function LimitBookPage(): ReactElement {
   const { id = '' } = useParams();
-  const fresh = (useLocation().state as { title?: string } | null)?.title;
+  const { title: fresh, pack } = (useLocation().state ?? {}) as { title?: string; pack?: string };
   const draft = useDraft<BookDocument>(
     'limit-book',
     id,
-    fresh === undefined ? undefined : () => emptyBook(id, fresh),
+    fresh === undefined ? undefined : () => emptyBook(id, fresh, pack),
   );
   const [inHand, setInHand] = useState<string>();
   const [pasting, setPasting] = useState(false);
@@ -44,6 +34,7 @@ export default function LimitBookPage(): ReactElement {
   const [against, setAgainst] = useState('');
   const [other, setOther] = useState<BookDocument>();
   const book = draft.document;
+  const needs = useNeeds(book?.pack);
   const notices = useMemo(() => (book ? reviewLimits(book.limits) : []), [book]);
   const errors = notices.filter((n) => n.weight === 'error');
   const changes = useMemo(
@@ -64,10 +55,13 @@ export default function LimitBookPage(): ReactElement {
       `${limitInHand.key} ${about}`,
     );
   };
-  const shown = book?.limits.filter((l) =>
-    `${l.title} ${l.key} ${l.quantity ?? ''} ${l.source.document}`
-      .toLowerCase()
-      .includes(wanted.trim().toLowerCase()),
+  const asked = new Set(needs?.limits.map((n) => n.key));
+  const shown = book?.limits.filter(
+    (l) =>
+      !asked.has(l.key) &&
+      `${l.title} ${l.key} ${l.quantity ?? ''} ${l.source.document}`
+        .toLowerCase()
+        .includes(wanted.trim().toLowerCase()),
   );
   const add = (): void => {
     if (!book) return;
@@ -104,6 +98,15 @@ export default function LimitBookPage(): ReactElement {
               </>
             ) : (
               <>
+                {needs ? (
+                  <NeededLimits
+                    key={needs.title}
+                    needs={needs.limits}
+                    packTitle={needs.title}
+                    limits={book.limits}
+                    change={(limits, about) => draft.change({ ...book, limits }, about)}
+                  />
+                ) : null}
                 <div className="flex flex-wrap items-end gap-3 px-[22px] py-2">
                   <LineField
                     label="Find, or name a new one"
@@ -114,11 +117,11 @@ export default function LimitBookPage(): ReactElement {
                   <Button onClick={add}>Add a limit</Button>
                   <Button onClick={() => setPasting(true)}>Paste a table</Button>
                 </div>
-                {book.limits.length === 0 ? (
+                {book.limits.length === 0 && !needs ? (
                   <p className="px-[22px] py-3 text-ink-2">
                     No limit yet. Paste the table of the handbook, or add the first by hand.
                   </p>
-                ) : shown?.length === 0 ? (
+                ) : shown?.length === 0 && wanted.trim() !== '' ? (
                   <p className="px-[22px] py-3 text-ink-2">Nothing here is called that.</p>
                 ) : null}
                 <ul>

@@ -6,6 +6,19 @@ export interface BookDocument extends LimitBook {
   readonly version: 2;
 }
 
+/** An empty book, for something new. */
+export const emptyBook = (id: string, title: string, pack?: string): BookDocument => ({
+  format: 'kanzel-limit-book',
+  version: 2,
+  id,
+  revision: 1,
+  title,
+  approvedBy: '',
+  approvedOn: '',
+  ...(pack === undefined ? {} : { pack }),
+  limits: [],
+});
+
 const COMMON = [
   'key',
   'title',

@@ -6,36 +6,21 @@ import {
   LIMIT_KINDS,
   limitTypeOf,
   unitOf,
-  UNIT_IDS,
   type Bounds,
-  type FigureMember,
   type Limit,
   type LimitKind,
-  type LimitMember,
 } from '@kanzel/core';
 import { Choices } from '../../ui/field.tsx';
 import { FigureField } from '../../ui/figure-field.tsx';
 import { LimitRuler } from '../../ui/limit-ruler.tsx';
 import { LineField, Picker } from '../../ui/picker.tsx';
 import { withKind } from './limit-edit.ts';
+import { MemberFields, UNITS, withMember, type Change } from './limit-members.tsx';
 
 const KINDS = LIMIT_KINDS.map((id) => ({
   id,
   text: LIMIT_KIND_TITLES[id],
 }));
-const UNITS = UNIT_IDS.map((id) => {
-  const unit = unitOf(id);
-  return { id, text: unit.symbol === '' ? `${unit.kind}, no unit` : `${unit.symbol} (${unit.kind})` };
-});
-
-type Change = (next: Limit, about: string) => void;
-
-/** A member put in, or left out when it is empty. */
-function withMember<T extends object>(value: T, name: string, member: unknown): T {
-  const { [name]: _old, ...rest } = value as Record<string, unknown>;
-  return (member === undefined || member === '' ? rest : { ...rest, [name]: member }) as T;
-}
-
 /** The edges as a ruler that is drawn while they are typed. */
 function Edges({ limit, change }: { limit: Limit & { bounds: Bounds }; change: Change }): ReactElement {
   const drawn = boundsOf(limit);
@@ -74,130 +59,6 @@ function Edges({ limit, change }: { limit: Limit & { bounds: Bounds }; change: C
       </div>
     </div>
   );
-}
-
-/** What a figure of a limit is in, as it stands beside its field. */
-function unitBeside(limit: Limit, unit: FigureMember<Limit>['unit']): string | undefined {
-  if (unit === 'seconds') return 's';
-  if (unit === 'none') return undefined;
-  return unit === 'tolerance' && 'inPercent' in limit && limit.inPercent ? '%' : unitOf(limit.unit).symbol;
-}
-
-/** Surfaces and their ways, out of one line. Example: "left aileron = up; right aileron = down". */
-function waysFrom(text: string): Readonly<Record<string, string>> {
-  return Object.fromEntries(
-    text
-      .split(';')
-      .map((p) => p.split('=').map((t) => t.trim()))
-      .filter((p) => p[0])
-      .map(([s = '', w = '']) => [s, w]),
-  );
-}
-
-/** The field, or the fields, of one member that a kind has beside its edges. */
-function MemberFields({
-  limit,
-  member,
-  change,
-}: {
-  limit: Limit;
-  member: LimitMember<Limit>;
-  change: Change;
-}): ReactElement {
-  const { name, label } = member;
-  const held = (limit as unknown as Readonly<Record<string, unknown>>)[name];
-  const set = (value: unknown): void => change(withMember(limit, name, value), name);
-  switch (member.form) {
-    case 'figure': {
-      const unit = unitBeside(limit, member.unit);
-      return (
-        <FigureField
-          label={label}
-          value={held as number | undefined}
-          {...(unit === undefined ? {} : { unit })}
-          onChange={set}
-        />
-      );
-    }
-    case 'choice': {
-      const options = member.options.map(({ value, text }) => ({ id: String(value), text }));
-      return (
-        <Picker
-          label={label}
-          value={String((held as string | boolean | undefined) ?? member.first)}
-          options={options}
-          onChange={(id) => set(member.options.find((o) => String(o.value) === id)?.value)}
-        />
-      );
-    }
-    case 'expected': {
-      const expected = (held ?? {}) as { readonly value?: number };
-      return (
-        <FigureField
-          label={label}
-          value={expected.value}
-          unit={unitOf(limit.unit).symbol}
-          onChange={(value) => (value === undefined ? undefined : set({ value }))}
-        />
-      );
-    }
-    case 'demand': {
-      const said = (held ?? {}) as { readonly value?: number; readonly unit?: string };
-      const demand = { value: said.value ?? 1, unit: said.unit ?? limit.unit };
-      return (
-        <>
-          <FigureField
-            label={label}
-            value={demand.value}
-            onChange={(value) => (value === undefined ? undefined : set({ ...demand, value }))}
-          />
-          <Picker
-            label={`${label} in`}
-            value={demand.unit}
-            options={UNITS}
-            onChange={(unit) => set({ ...demand, unit })}
-          />
-        </>
-      );
-    }
-    case 'target': {
-      const target = (held ?? {}) as { readonly low?: number; readonly high?: number };
-      const edge = (which: 'low' | 'high', words: string): ReactElement => (
-        <FigureField
-          label={`${label} ${words}`}
-          unit={unitOf(limit.unit).symbol}
-          value={target[which]}
-          onChange={(v) => set(withMember(target, which, v))}
-        />
-      );
-      return (
-        <>
-          {edge('low', 'above')}
-          {edge('high', 'below')}
-        </>
-      );
-    }
-    case 'ways':
-      return (
-        <LineField
-          className="col-span-full"
-          label={label}
-          value={Object.entries((held ?? {}) as Readonly<Record<string, string>>)
-            .map(([s, w]) => `${s} = ${w}`)
-            .join('; ')}
-          onChange={(text) => set(waysFrom(text))}
-        />
-      );
-    case 'text':
-      return (
-        <LineField
-          className="col-span-full"
-          label={label}
-          value={(held as { readonly text?: string } | undefined)?.text ?? ''}
-          onChange={(text) => set({ text })}
-        />
-      );
-  }
 }
 
 /** What a kind has beside edges. */

@@ -20,9 +20,10 @@ const scopeRule: Rule<'scope.settled'> = ({ body, role }, door) => {
     return reason('workNeedsSystems');
   if (MAY_LEAVE_OUT_REQUIRED.includes(role)) return undefined;
   const scope = proposeScope(index, occasionOf(door.state.opened?.occasion), body);
+  const decided = new Set(body.leftOut.map((d) => d.check));
   for (const [key, item] of scope) {
     const check = index.parts.get(key)?.check;
-    if (item.verdict === 'leftOut' && check && isRequired(index, check))
+    if (item.verdict === 'leftOut' && check && decided.has(check.id) && isRequired(index, check))
       return reason('requiredLeftOut', { check: check.title, roles: MAY_LEAVE_OUT_REQUIRED });
   }
   return undefined;

@@ -36,7 +36,7 @@ export const dwell: LimitType<DwellLimit> = {
   ofDifferences: false,
   straight: () => true,
   members: [
-    { name: 'beyond', form: 'figure', label: 'Beyond', called: 'value', unit: 'own', first: 0 },
+    { name: 'beyond', form: 'figure', ofType: true, label: 'Beyond', called: 'value', unit: 'own', first: 0 },
     {
       name: 'side',
       form: 'choice',

@@ -27,7 +27,9 @@ export const equals: LimitType<EqualsLimit> = {
   ofDifferences: false,
   straight: () => false,
   unit: '1',
-  members: [{ name: 'expected', form: 'text', label: 'What is read back', first: { text: 'as filed' } }],
+  members: [
+    { name: 'expected', form: 'text', ofType: true, label: 'What is read back', first: { text: 'as filed' } },
+  ],
   judging: {
     by: 'words',
     compare: (limit, said, around) => judgeEquals(limit, ownMember(said, 'answer'), around),

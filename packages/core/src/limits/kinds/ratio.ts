@@ -39,7 +39,9 @@ export const ratio: LimitType<RatioLimit> = {
   straight: () => false,
   unitOf: 'ratio',
   unit: '%',
-  members: [{ name: 'demand', form: 'demand', label: 'Demand', first: { value: 1, unit: 'L/h' } }],
+  members: [
+    { name: 'demand', form: 'demand', ofType: true, label: 'Demand', first: { value: 1, unit: 'L/h' } },
+  ],
   judging: { by: 'figure', distil: distilRatio },
   drawn: asWritten,
 };

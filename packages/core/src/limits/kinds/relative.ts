@@ -27,10 +27,11 @@ export const relative: LimitType<RelativeLimit> = {
   ofDifferences: false,
   straight: () => false,
   members: [
-    { name: 'expected', form: 'expected', label: 'Expected', first: { value: 100 } },
+    { name: 'expected', form: 'expected', ofType: true, label: 'Expected', first: { value: 100 } },
     {
       name: 'tolerance',
       form: 'figure',
+      ofType: true,
       label: 'Tolerance',
       called: 'tolerance',
       unit: 'tolerance',
@@ -40,6 +41,7 @@ export const relative: LimitType<RelativeLimit> = {
     {
       name: 'cautionTolerance',
       form: 'figure',
+      ofType: true,
       label: 'Caution beyond',
       called: 'caution tolerance',
       unit: 'tolerance',
@@ -59,8 +61,11 @@ export const relative: LimitType<RelativeLimit> = {
     },
   ],
   judging: { by: 'figure', distil: distilRelative },
-  drawn: (limit) =>
-    'value' in limit.expected
-      ? { bounds: boundsAround(limit, limit.expected.value), unit: limit.unit }
-      : undefined,
+  drawn(limit) {
+    // Asked while somebody types as well, before there is an expected value.
+    const { expected, tolerance } = limit as Partial<RelativeLimit>;
+    return expected && 'value' in expected && tolerance !== undefined
+      ? { bounds: boundsAround(limit, expected.value), unit: limit.unit }
+      : undefined;
+  },
 };

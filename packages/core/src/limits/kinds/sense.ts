@@ -36,6 +36,7 @@ export const sense: LimitType<SenseLimit> = {
     {
       name: 'expected',
       form: 'ways',
+      ofType: true,
       label: 'Each surface and its way, as: left aileron = up; right aileron = down',
       first: { answer: 'right' },
     },

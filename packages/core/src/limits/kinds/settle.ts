@@ -36,7 +36,7 @@ export const settle: LimitType<SettleLimit> = {
   ofDifferences: false,
   straight: () => true,
   members: [
-    { name: 'target', form: 'target', label: 'Settled', first: { low: 0 } },
+    { name: 'target', form: 'target', ofType: true, label: 'Settled', first: { low: 0 } },
     {
       name: 'hold',
       form: 'figure',
