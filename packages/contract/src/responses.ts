@@ -164,6 +164,8 @@ export type DraftFormat = 'kanzel-pack' | 'kanzel-limit-book' | 'kanzel-aircraft
 export interface DraftSummary {
   readonly format: DraftFormat;
   readonly id: string;
+  /** What people call it: its title, its name, or mark and type. */
+  readonly title: string;
   readonly version: number;
   readonly changedBy: string;
   readonly changedAt: string;

@@ -1,7 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import type { DraftFormat, DraftSummary, DraftView, PersonView } from '@kanzel/contract';
-import { err, ok, type Result } from '@kanzel/core';
+import { err, ok, ownMember, type Result } from '@kanzel/core';
 import { writeLibraryDocument, type SourceFile } from '@kanzel/packs';
 import { Repository } from 'typeorm';
 import { CLOCK, type Clock } from '../settings.ts';
@@ -134,8 +134,20 @@ export class DraftsService {
   }
 }
 
-function summaryOf({ format, id, version, changedBy, changedAt }: DraftRow): DraftSummary {
-  return { format: format as DraftFormat, id, version, changedBy, changedAt };
+/** What people call a draft; its id as long as nobody has named it. */
+function titleOf({ id, json }: DraftRow): string {
+  const document = JSON.parse(json) as Readonly<Record<string, unknown>>;
+  const word = (name: string): string | undefined => {
+    const value = ownMember(document, name);
+    return typeof value === 'string' && value.trim() !== '' ? value : undefined;
+  };
+  const mark = word('mark');
+  return mark === undefined ? (word('title') ?? word('name') ?? id) : `${mark}, ${word('type') ?? ''}`;
+}
+
+function summaryOf(row: DraftRow): DraftSummary {
+  const { format, id, version, changedBy, changedAt } = row;
+  return { format: format as DraftFormat, id, title: titleOf(row), version, changedBy, changedAt };
 }
 
 /** A draft has no lines that people see: the path inside it is place enough. */

@@ -180,10 +180,12 @@ function HangarMargin({ lines }: { lines: readonly HangarLine[] }): ReactElement
 function Empty({
   onNew,
   aircraft,
+  onDescribe,
   onBrought,
 }: {
   onNew: () => void;
   aircraft: boolean;
+  onDescribe: () => void;
   onBrought: () => void;
 }): ReactElement {
   return (
@@ -192,14 +194,27 @@ function Empty({
       <p className="mt-2 mb-4 text-ink-2">
         {aircraft
           ? 'A campaign begins with the aircraft and the reason: what was repaired, replaced or adjusted.'
-          : 'An aircraft comes as a file: its mark, engines, gauges, and the limit book and check pack it is held against. The packs are here already.'}
+          : 'Describe the first one: what it is, its engines, and the limits it is held against. The check packs are here already.'}
       </p>
       {aircraft ? (
         <Button kind="main" onClick={onNew}>
           Open a campaign
         </Button>
       ) : (
-        <BringIn onBrought={onBrought} />
+        <>
+          <Button kind="main" onClick={onDescribe}>
+            Describe an aircraft
+          </Button>
+          <h3 className="mt-8 font-semibold">It is described already</h3>
+          <p className="mb-2 text-ink-2">Bring in its file, as another installation wrote it.</p>
+          <BringIn onBrought={onBrought} />
+          <h3 className="mt-8 font-semibold">To look around first</h3>
+          <p className="text-ink-2">
+            <code>npm run demo</code> starts the same product on a folder of its own, with eight aircraft,
+            their limit books and the records of their campaigns. Any of them can be taken along as a file and
+            brought in here.
+          </p>
+        </>
       )}
     </div>
   );
@@ -271,6 +286,7 @@ export function HangarPage(): ReactElement {
             <Empty
               aircraft={aircraft.length > 0}
               onNew={() => void navigate('/new')}
+              onDescribe={() => void navigate('/library?describe')}
               onBrought={() => void load()}
             />
           ) : (

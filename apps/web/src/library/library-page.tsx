@@ -1,7 +1,7 @@
 import { useEffect, useState, type ReactElement, type ReactNode } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import type { DraftSummary, LibraryView } from '@kanzel/contract';
-import { FAMILIES, instrumentExpired, type Family } from '@kanzel/core';
+import { FAMILIES, instrumentExpired, sayDay, type Family } from '@kanzel/core';
 import { api, sayFailure } from '../api/client.ts';
 import { Foot } from '../shell/foot.tsx';
 import { Frame, MarginNote } from '../shell/frame.tsx';
@@ -74,7 +74,7 @@ function Drafts({ drafts }: { drafts: readonly DraftSummary[] }): ReactElement |
         <Line
           key={`${d.format} ${d.id}`}
           to={`/library/${d.format.replace('kanzel-', '')}/${d.id}`}
-          name={d.id}
+          name={d.title}
           aside={<span className="text-near">draft</span>}
         >
           {d.format.replace('kanzel-', '').replace('-', ' ')}, last changed by{' '}
@@ -124,8 +124,8 @@ function Instruments({
                 {i.calibratedUntil === null
                   ? 'needs no calibration'
                   : gone
-                    ? `ran out ${i.calibratedUntil}`
-                    : `until ${i.calibratedUntil}`}
+                    ? `ran out ${sayDay(i.calibratedUntil)}`
+                    : `until ${sayDay(i.calibratedUntil)}`}
               </span>
             }
           >
@@ -146,7 +146,10 @@ export default function LibraryPage(): ReactElement {
   const [library, setLibrary] = useState<LibraryView>();
   const [problem, setProblem] = useState<string>();
   const [wanted, setWanted] = useState('');
-  const [making, setMaking] = useState<NewKind | 'aircraft'>();
+  const [search, setSearch] = useSearchParams();
+  const [making, setMaking] = useState<NewKind | 'aircraft' | undefined>(
+    search.has('describe') ? 'aircraft' : undefined,
+  );
   useEffect(() => {
     void api
       .get<LibraryView>('/api/library')
@@ -217,7 +220,7 @@ export default function LibraryPage(): ReactElement {
                       name={b.title}
                       aside={`revision ${b.revision}`}
                     >
-                      {b.limits} limits, approved by {b.approvedBy} on {b.approvedOn}
+                      {b.limits} limits, approved by {b.approvedBy} on {sayDay(b.approvedOn)}
                     </Line>
                   ))}
               </Section>
@@ -243,7 +246,10 @@ export default function LibraryPage(): ReactElement {
               <NewAircraft
                 open={making === 'aircraft'}
                 library={library}
-                onClose={() => setMaking(undefined)}
+                onClose={() => {
+                  setMaking(undefined);
+                  setSearch({}, { replace: true });
+                }}
               />
               <NewThing
                 kind={making === 'aircraft' ? undefined : making}

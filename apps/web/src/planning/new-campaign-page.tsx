@@ -22,6 +22,7 @@ import { bringPlan, hasScope, openOne, type CampaignDraft } from './open-campaig
 import { ScopeList, ScopeTotals } from './scope-list.tsx';
 import { useKept } from './use-kept.ts';
 import { useProspect } from './use-prospect.ts';
+import { WithoutLimit } from './without-limit.tsx';
 import { WorkItems } from './work-items.tsx';
 import { dayInWords } from '../ui/when.ts';
 
@@ -113,17 +114,18 @@ export default function NewCampaignPage(): ReactElement {
   const { prospect, about, problem: unheard } = useProspect(mark);
   const index = useMemo(() => (prospect ? indexBasis(prospect.basis) : undefined), [prospect]);
   const names = useMemo(() => namesOf(index?.ok ? index.value : undefined), [index]);
+  const nothingSaid = draft.occasion === 'post-maintenance' && !hasScope(draft);
   const scope = useMemo(
     () =>
       index?.ok && prospect
         ? proposeScope(
             index.value,
             // Until somebody says what was done, everything has to be proven.
-            hasScope(draft) ? draft.occasion : 'maiden',
+            nothingSaid ? 'maiden' : draft.occasion,
             { ...draft, evidence: prospect.evidence },
           )
         : undefined,
-    [index, prospect, draft],
+    [index, prospect, draft, nothingSaid],
   );
   const own = aircraft.find((a) => a.mark === mark);
   const sisters = aircraft.filter((a) => a.mark !== mark && a.type === own?.type);
@@ -204,6 +206,7 @@ export default function NewCampaignPage(): ReactElement {
                   <Button onClick={() => void navigate('/')}>Cancel</Button>
                 </div>
               </div>
+              <WithoutLimit index={index.value} scope={scope} />
               {draft.occasion === 'post-maintenance' && draft.work.length === 0 ? (
                 <p className="mt-2 border-l-4 border-near bg-near-bg px-3 py-2 text-near">
                   Until you say what was done, everything in the pack has to be proven.
@@ -214,6 +217,7 @@ export default function NewCampaignPage(): ReactElement {
                 scope={scope}
                 work={draft.work}
                 names={names}
+                {...(nothingSaid ? { because: 'everything, until you say what was done' } : {})}
                 added={draft.added}
                 leftOut={draft.leftOut}
                 onDecide={(added, leftOut) => change({ added, leftOut })}

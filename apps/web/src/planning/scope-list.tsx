@@ -151,6 +151,7 @@ export function ScopeList({
   scope,
   work,
   names,
+  because: why,
   added,
   leftOut,
   onDecide,
@@ -159,6 +160,8 @@ export function ScopeList({
   scope: Scope;
   work: readonly WorkItem[];
   names: Names;
+  /** One reason for all that is to be proven, where nobody has said anything yet. */
+  because?: string;
   added: readonly ScopeDecision[];
   leftOut: readonly ScopeDecision[];
   /** Absent: only to be read. */
@@ -222,7 +225,9 @@ export function ScopeList({
                       ) : null}
                     </span>
                     <span className="text-[0.8rem] text-ink-2 max-md:col-start-2 max-md:row-start-2">
-                      {because(line, scope, work, names)}
+                      {line.verdict === 'prove' && why !== undefined
+                        ? why
+                        : because(line, scope, work, names)}
                     </span>
                     {can ? (
                       <button

@@ -1,5 +1,5 @@
 import type { ReactElement } from 'react';
-import { releaseMeaning } from '@kanzel/core';
+import { releaseMeaning, sayDay } from '@kanzel/core';
 import { MarginNote } from '../shell/frame.tsx';
 import { useSession } from '../sync/session.ts';
 import { useCampaign } from '../station/campaign-context.ts';
@@ -18,7 +18,7 @@ export function ReleaseMargin(): ReactElement {
       <MarginNote title={certifying ? 'You may sign because' : 'You may not sign'}>
         <p>
           {certifying
-            ? `You hold the certifying authorisation${certifying.validUntil ? ` until ${certifying.validUntil}` : ''}. Whoever flew the aircraft may not sign for the same flight.`
+            ? `You hold the certifying authorisation${certifying.validUntil ? ` until ${sayDay(certifying.validUntil)}` : ''}. Whoever flew the aircraft may not sign for the same flight.`
             : 'Signing takes a certifying person.'}
         </p>
       </MarginNote>

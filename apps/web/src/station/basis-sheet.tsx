@@ -9,6 +9,7 @@ import {
   partsLostByMoving,
   type Basis,
   type BasisIndex,
+  sayDay,
 } from '@kanzel/core';
 import { api, sayFailure } from '../api/client.ts';
 import { CompareBooks } from '../library/limits/compare-books.tsx';
@@ -238,7 +239,7 @@ export function BasisSheet(): ReactElement {
                 <span className="font-semibold">{i.name}</span>
                 <span className="text-ink-2">
                   {i.certificate ? `certificate ${i.certificate}, ` : ''}
-                  {i.calibratedUntil === null ? 'needs no calibration' : `until ${i.calibratedUntil}`}
+                  {i.calibratedUntil === null ? 'needs no calibration' : `until ${sayDay(i.calibratedUntil)}`}
                 </span>
                 <span className="ml-auto">
                   <Button onClick={() => void note(i.id)}>Note it here</Button>

@@ -35,7 +35,7 @@ describe('a steady hand', () => {
     [
       'a limit that is not in the book',
       CHECKS.map((c) => (c.id === 'idle' ? { ...c, limits: ['x'] } : c)),
-      'limitMissing',
+      'noLimitEntered',
     ],
     ['a check before its ground', [...CHECKS].reverse(), 'gateHeld'],
   ])('is stopped by %s, and says where', (_, checks, code) => {

@@ -35,7 +35,9 @@ function sayWhy(why: ScopeWhy, work: readonly WorkItem[], names: Names): string 
     case 'flight':
       return `goes with the flight that “${names.part(why.from)}” asks for`;
     case 'demanded':
-      return `${lowerFirst(OCCASION_TITLES[why.occasion])} requires it`;
+      return why.occasion === 'ground-run'
+        ? 'the ground run requires it'
+        : `${lowerFirst(OCCASION_TITLES[why.occasion])} requires it`;
     case 'added':
       return `added: ${why.reason}`;
   }

@@ -1,7 +1,13 @@
 import { useEffect, useMemo, useState, type ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
 import type { CampaignView, LibraryView } from '@kanzel/contract';
-import { configurationCode, configurationTitle, descriptionProblems, instrumentExpired } from '@kanzel/core';
+import {
+  configurationCode,
+  configurationTitle,
+  descriptionProblems,
+  instrumentExpired,
+  sayDay,
+} from '@kanzel/core';
 import { api } from '../../api/client.ts';
 import { Foot } from '../../shell/foot.tsx';
 import { Frame, MarginNote } from '../../shell/frame.tsx';
@@ -31,7 +37,7 @@ function GaugesAboard({ about }: { about: AircraftDocument }): ReactElement {
       </p>
       {gone.map((i) => (
         <p key={i.id} className="font-semibold text-out">
-          {i.name}: ran out {i.calibratedUntil}
+          {i.name}: ran out {sayDay(i.calibratedUntil ?? '')}
         </p>
       ))}
       {about.instruments.length > 0 ? (

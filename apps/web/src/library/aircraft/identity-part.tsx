@@ -38,7 +38,14 @@ export function Identity({
       <Picker
         label="Limit book"
         value={about.limitBook}
-        options={(library?.limitBooks ?? []).map((b) => ({ id: b.id, text: b.title }))}
+        options={[
+          ...(library?.limitBooks ?? []).map((b) => ({ id: b.id, text: b.title })),
+          ...(library?.drafts ?? []).flatMap((d) =>
+            d.format === 'kanzel-limit-book' && !library?.limitBooks.some((b) => b.id === d.id)
+              ? [{ id: d.id, text: `${d.title}, not published yet` }]
+              : [],
+          ),
+        ]}
         onChange={(limitBook) => change({ ...about, limitBook }, 'book')}
       />
     </div>

@@ -56,7 +56,7 @@ export function WhatNext({
     <MarginNote title="What comes next">
       <ol className="grid list-decimal gap-1.5 pl-5">
         <li>
-          <Link to={path} className={link}>
+          <Link to={path} state={{ from: about.mark }} className={link}>
             {entered === 0 ? 'Enter the limits' : whole ? 'Limits entered' : 'Enter the other limits'}
           </Link>
           : {entered} of {needs.limits.length} there{book?.draft ? ', not published yet' : ''}.

@@ -1,6 +1,13 @@
 import type { ReactElement } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
-import { instrumentExpired, INSTRUMENT_KINDS, unitOf, UNIT_IDS, type InstrumentRecord } from '@kanzel/core';
+import {
+  instrumentExpired,
+  INSTRUMENT_KINDS,
+  sayDay,
+  unitOf,
+  UNIT_IDS,
+  type InstrumentRecord,
+} from '@kanzel/core';
 import { Foot } from '../../shell/foot.tsx';
 import { Frame, MarginNote } from '../../shell/frame.tsx';
 import { HangarPlate } from '../../shell/plate.tsx';
@@ -71,7 +78,7 @@ export default function InstrumentPage(): ReactElement {
               {tool.calibratedUntil === null
                 ? 'Needs no calibration.'
                 : gone
-                  ? `Not believed today: its certificate runs from ${tool.calibratedFrom ?? 'the beginning'} to ${tool.calibratedUntil}. What it shows proves nothing.`
+                  ? `Not believed today: its certificate runs from ${tool.calibratedFrom === undefined ? 'the beginning' : sayDay(tool.calibratedFrom)} to ${sayDay(tool.calibratedUntil)}. What it shows proves nothing.`
                   : `Valid until ${readDay(tool.calibratedUntil) ? dayInWords(tool.calibratedUntil) : tool.calibratedUntil}.`}
             </p>
             <div className="grid grid-cols-3 gap-x-4 gap-y-3 max-md:grid-cols-2">

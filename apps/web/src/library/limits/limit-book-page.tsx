@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState, type ReactElement } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
-import { compareLimitBooks, reviewLimits, type Limit } from '@kanzel/core';
+import { compareLimitBooks, reviewLimits, sayDay, type Limit } from '@kanzel/core';
 import { api } from '../../api/client.ts';
 import { Foot } from '../../shell/foot.tsx';
 import { Frame, MarginNote } from '../../shell/frame.tsx';
@@ -22,7 +22,15 @@ import { useNeeds } from './use-needs.ts';
 /** A limit book: its limits as drawn bands, one in hand, and in the margin what is odd and whom it touches. */
 export default function LimitBookPage(): ReactElement {
   const { id = '' } = useParams();
-  const { title: fresh, pack } = (useLocation().state ?? {}) as { title?: string; pack?: string };
+  const {
+    title: fresh,
+    pack,
+    from,
+  } = (useLocation().state ?? {}) as {
+    title?: string;
+    pack?: string;
+    from?: string;
+  };
   const draft = useDraft<BookDocument>(
     'limit-book',
     id,
@@ -170,6 +178,13 @@ export default function LimitBookPage(): ReactElement {
       }
       margin={
         <>
+          {from === undefined ? null : (
+            <MarginNote title="For">
+              <Link to={`/library/aircraft/${from}`} className="font-semibold underline underline-offset-4">
+                Back to {from}
+              </Link>
+            </MarginNote>
+          )}
           <MarginNote title="Problems">
             {notices.length + draft.problems.length === 0 ? (
               <p className="text-ink-2">Nothing: no gap, no overlap, no edge out of order.</p>
@@ -237,7 +252,7 @@ export default function LimitBookPage(): ReactElement {
           {book && draft.published ? (
             <MarginNote title="Approved">
               <p>
-                {draft.published.approvedBy}, {draft.published.approvedOn}
+                {draft.published.approvedBy}, {sayDay(draft.published.approvedOn)}
               </p>
             </MarginNote>
           ) : null}

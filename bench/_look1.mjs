@@ -1,0 +1,14 @@
+import { open, signIn, browser, url } from './_look.mjs';
+const page = await open(); await signIn(page);
+await page.goto(url + '/library'); await page.getByRole('button', { name: 'Describe an aircraft' }).click();
+await page.getByLabel('Mark, as on the aircraft').fill('QX-ABC');
+await page.getByLabel('Type, as on the data plate').fill('Own build 1');
+await page.waitForTimeout(300);
+await page.screenshot({ path: '/tmp/l1.png' });
+await page.keyboard.press('Enter');
+await page.waitForURL(/aircraft\/QX-ABC/); await page.waitForTimeout(1500);
+await page.screenshot({ path: '/tmp/l2.png' });
+await page.getByRole('link', { name: 'Enter the limits' }).click();
+await page.getByText(/asks for/).waitFor(); await page.waitForTimeout(600);
+await page.screenshot({ path: '/tmp/l3.png' });
+await browser.close();
