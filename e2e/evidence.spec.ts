@@ -16,7 +16,10 @@ async function workOn(page: Page, base: string, what: string, system: RegExp): P
   await page.getByLabel(/^Why, or the cause/).fill('Looked at');
   await page.getByRole('button', { name: 'Record the assessment' }).click();
   await page.getByLabel('What was done').fill(what);
-  await page.getByRole('checkbox', { name: system }).check();
+  await page.getByRole('button', { name: /^More: \d+ systems by name/ }).click();
+  const named = page.getByRole('list', { name: 'Components that fit' });
+  await named.getByRole('button', { name: system }).first().click();
+  await expect(page.getByRole('checkbox', { name: system }).first()).toBeChecked();
   await page.getByRole('button', { name: 'Record the action' }).click();
   await expect(page.getByText(`${what}`, { exact: true }).first()).toBeVisible();
   return page.url();

@@ -200,9 +200,9 @@ test('the day: nobody for a role is named, what is done moves the rest, a suppos
   await page.getByLabel('Later by (min)').fill('1440');
   await expect(page.getByText(/No check comes in again; done .* later\./)).toBeVisible();
   await page.getByText('Something is worked on', { exact: true }).click();
-  await page.getByLabel('Narrow the systems').fill('frame arms');
-  await page.getByLabel('Narrow the systems').fill('structure');
-  await page.getByRole('checkbox', { name: 'Structure', exact: true }).check();
+  await page.getByRole('button', { name: /^More: \d+ systems by name/ }).click();
+  await page.getByRole('button', { name: 'Structure', exact: true }).click();
+  await expect(page.getByRole('checkbox', { name: 'Structure', exact: true })).toBeChecked();
   await expect(page.getByText(/checks come in again, \d+ min of work more/)).toBeVisible();
   await expect(page.getByText('Nothing of this is recorded.')).toBeVisible();
   await page.context().setOffline(false);

@@ -58,8 +58,7 @@ test('pulling the server during a run-up loses nothing, says what waits, and cat
   await expect(ylva.getByTestId('offline')).toContainText('Offline');
   await ylva.keyboard.press('t');
   await ylva.getByLabel('What is open or disconnected').fill('Hull bung out');
-  await ylva.getByLabel('Why').fill('Draining');
-  await ylva.getByRole('button', { name: 'Put the tag on' }).click();
+  await ylva.keyboard.press('Enter');
   await expect(ylva.getByTestId('saved')).toHaveText('1 not sent');
   // A key means something again once the slip has gone.
   await expect(ylva.getByLabel('What is open or disconnected')).toHaveCount(0);
@@ -89,7 +88,7 @@ test('pulling the server during a run-up loses nothing, says what waits, and cat
   await brand.getByLabel(/^Why, or the cause/).fill('Looked at again: only dust');
   await brand.getByRole('button', { name: 'Record the assessment' }).click();
   await ylva.getByRole('button', { name: 'Remove tag' }).click();
-  await ylva.getByRole('button', { name: 'Take the tag off' }).click();
+  await ylva.getByRole('dialog').getByRole('button', { name: 'Remove tag' }).click();
   await expect(ylva.getByRole('button', { name: 'Remove tag' })).toHaveCount(0);
   // A tag was on since Power was passed: it is passed again by somebody who knows.
   await ylva.goto(`${base}/gate/power`);
@@ -181,6 +180,56 @@ test('a typed reading from an expired instrument is unknown', async ({ browser }
   await ylva.getByRole('button', { name: 'Record left engine' }).click();
   await expect(panel(ylva).getByText(/^Not conclusive\./)).toBeVisible();
 });
+
+for (const [name, options] of [
+  ['at a desk', { viewport: { width: 1280, height: 800 } }],
+  ['on a phone', { viewport: { width: 390, height: 844 }, hasTouch: true }],
+] as const)
+  test(`a tag in two gestures, ${name}: a key or a touch, then words and Enter; place and systems follow and can be changed`, async ({
+    browser,
+  }) => {
+    const page = await (await browser.newContext(options)).newPage();
+    await signIn(page, product.url, 'Ylva Torsund');
+    const base = await openCampaign(page);
+    await page.goto(`${base}/run-up?check=start`);
+    await panel(page).waitFor();
+    if (name === 'at a desk') await page.keyboard.press('t');
+    else await page.getByRole('button', { name: 'Tag', exact: true }).tap();
+    const words = `Governor arm off, left propeller governor, ${name}`;
+    await page.getByLabel('What is open or disconnected').fill(words);
+    const follows = page.getByTestId('tag-follows');
+    await expect(follows).toContainText('At: Left propeller governor.');
+    await expect(follows).toContainText('Left engine, propeller');
+    // What somebody changes by hand stays as they said it.
+    await page.getByText('Change place, systems or reason').click();
+    await page.getByLabel('Where on the aircraft').fill('under the left cowl');
+    await page.getByRole('checkbox', { name: 'Left engine, oil, quantity' }).uncheck();
+    await expect(follows).not.toContainText('oil, quantity');
+    await page.getByRole('dialog').getByLabel('What it touches').fill('left aileron');
+    await page.keyboard.press('Enter');
+    await expect(follows).toContainText('Controls');
+    await page.getByLabel('What is open or disconnected').focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    await page.goto(`${base}/findings`);
+    const tag = page.getByRole('listitem').filter({ hasText: words });
+    await expect(tag.first()).toContainText('under the left cowl');
+    // The plain way, with nothing but words: it is at the check in progress.
+    await page.goto(`${base}/run-up?check=oil-temperature-ready`);
+    await panel(page).waitFor();
+    if (name === 'at a desk') await page.keyboard.press('t');
+    else await page.getByRole('button', { name: 'Tag', exact: true }).tap();
+    await page.keyboard.type(`Drain open ${name}`);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    await page.goto(`${base}/findings`);
+    await expect(
+      page
+        .getByRole('listitem')
+        .filter({ hasText: `Drain open ${name}` })
+        .first(),
+    ).toBeVisible();
+  });
 
 test('an empty installation leads to the first useful act: an account, an aircraft, a campaign', async ({
   page,

@@ -165,6 +165,7 @@ export class TagOnBody {
   @IsString() @MaxLength(200) where!: string;
   @IsString() @Length(1, 1000) why!: string;
   @IsArray() @ArrayMaxSize(100) @IsString({ each: true }) @MaxLength(200, { each: true }) touches!: string[];
+  @IsOptional() @IsString() @Length(1, 200) check?: string;
 }
 
 export class TagOffBody {

@@ -179,6 +179,7 @@ async function tugFlowsShort(crew: TypedCrew): Promise<void> {
     where: 'engine, right side',
     why: 'Flow test goes on after the vent has been looked at',
     touches: ['fuel.lines'],
+    check: 'fuel-flow-right',
   });
 }
 

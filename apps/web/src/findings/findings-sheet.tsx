@@ -1,4 +1,4 @@
-import { useState, type FormEvent, type ReactElement } from 'react';
+import { useMemo, useState, type FormEvent, type ReactElement } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import {
   deferralInWords,
@@ -7,6 +7,7 @@ import {
   whyNotClosable,
   WORK_ACTIONS,
   type ActionState,
+  type BasisIndex,
   type FindingState,
   type WorkAction,
 } from '@kanzel/core';
@@ -14,7 +15,7 @@ import { useCampaign } from '../station/campaign-context.ts';
 import { Button } from '../ui/button.tsx';
 import { Choices, Field, Problem } from '../ui/field.tsx';
 import { MarkSign } from '../ui/mark.tsx';
-import { SystemsPicker, useTouched } from '../ui/systems-picker.tsx';
+import { SystemsPicker, useTouched } from '../picker/systems-picker.tsx';
 import { Assess } from './assess-form.tsx';
 import { CostNote } from './cost-note.tsx';
 import { useSend } from './use-send.ts';
@@ -22,9 +23,9 @@ import { newId } from '../sync/new-id.ts';
 import { whenInWords } from '../ui/when.ts';
 
 /** The systems a finding's own check proves: what an action most likely touches. */
-function likelySystems(view: ReturnType<typeof useCampaign>, finding: FindingState): readonly string[] {
+function likelySystems(index: BasisIndex, finding: FindingState): readonly string[] {
   const { check, subject } = finding.raised;
-  return view.index.parts.get(`${check ?? ''}@${subject ?? ''}`)?.proves ?? [];
+  return index.parts.get(`${check ?? ''}@${subject ?? ''}`)?.proves ?? [];
 }
 
 function Act({ finding }: { finding: FindingState }): ReactElement {
@@ -34,7 +35,8 @@ function Act({ finding }: { finding: FindingState }): ReactElement {
   const [measure, setMeasure] = useState('');
   // What is exchanged disturbs most: less is said by whoever did less.
   const [kind, setKind] = useState<WorkAction>('replaced');
-  const touched = useTouched(kind, likelySystems(view, finding));
+  const likely = useMemo(() => likelySystems(view.index, finding), [view.index, finding]);
+  const touched = useTouched(kind, likely);
   const { touches } = touched;
   const submitForm = (event: FormEvent): void => {
     event.preventDefault();

@@ -1,7 +1,6 @@
 import { useMemo, useState, type ReactElement } from 'react';
 import {
   ROLE_TITLES,
-  systemsOf,
   whatIf,
   type Comparison,
   type NoOutlook,
@@ -13,7 +12,7 @@ import { useCampaign } from '../station/campaign-context.ts';
 import { Choices } from '../ui/field.tsx';
 import { FigureField } from '../ui/figure-field.tsx';
 import { Picker } from '../ui/picker.tsx';
-import { SystemsPicker, useTouched } from '../ui/systems-picker.tsx';
+import { SystemsPicker, useTouched } from '../picker/systems-picker.tsx';
 import { NoPlan } from './day-sheet.tsx';
 import { usePlanning } from './plan-context.ts';
 import { clock, dayName } from './time-scale.ts';
@@ -187,9 +186,7 @@ export function WhatIfSheet(): ReactElement {
         </section>
       ) : (
         <p className="text-ink-2">
-          {kind === 'absent'
-            ? 'Say who.'
-            : `Tick what it touches; there are ${systemsOf(view.index).length} systems in this pack.`}
+          {kind === 'absent' ? 'Say who.' : 'Say what it touches: type it, or point at it on the drawing.'}
         </p>
       )}
     </div>

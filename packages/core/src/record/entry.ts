@@ -76,6 +76,8 @@ export interface EntryBodies {
     readonly where: string;
     readonly why: string;
     readonly touches: readonly string[];
+    /** The check it is on for: that one alone is not kept waiting by it. */
+    readonly check?: string;
   };
   'tag.off': {
     readonly tag: string;

@@ -1,6 +1,6 @@
 import { gatesFor, occasionOf } from '../scope/scope.ts';
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
-import { STATIONS, type Gate, type GateCondition, type StationId } from '../checks/types.ts';
+import { type Check, STATIONS, type Gate, type GateCondition, type StationId } from '../checks/types.ts';
 import { Evidence, isProven } from './evidence.ts';
 import type { ActionState, CampaignState, FindingState, TagState } from '../record/state.ts';
 import { reason, type Reason } from '../reasons/reason.ts';
@@ -350,13 +350,14 @@ function judgeGate(
 /**
  * Why a gate keeps hands off what lies behind it. Entries on their way hold a gate for the eye only: work goes on
  * without a network behind a passed gate. So does a finding whose work is done and looked at: the way to the checks
- * that would close it stays open. What ran out while it flew may still be written down behind the gate it was passed by.
+ * that would close it stays open; and a tag for the very check that it is on for, of that check alone. What ran out while it flew may still be written down behind the gate it was passed by.
  */
-function barred(status: GateStatus, station: StationId, state: CampaignState): Reason | undefined {
+function barred(status: GateStatus, check: Check, state: CampaignState): Reason | undefined {
   const { gate } = status;
   const cured = (h: Holding): boolean => {
     const finding = h.cure.to === 'finding' ? state.findings.get(h.cure.finding) : undefined;
-    return finding !== undefined && findingMayBeCured(finding, state);
+    if (finding) return findingMayBeCured(finding, state);
+    return h.cure.to === 'tag' && state.tags.get(h.cure.tag)?.on.check === check.id;
   };
   const curing = status.holdings.some(cured);
   const bars = status.holdings.filter(
@@ -364,7 +365,7 @@ function barred(status: GateStatus, station: StationId, state: CampaignState): R
       h.cure.to !== 'sync' &&
       h.cure.to !== 'gate' &&
       !cured(h) &&
-      !(station === 'flight' && h.ranOut === true),
+      !(check.station === 'flight' && h.ranOut === true),
   );
   if (bars.length > 0) return reason('gateHeld', { gate: gate.title });
   const passed = status.passStands || (curing && state.gatesPassed.has(gate.id));
@@ -455,10 +456,10 @@ function deriveUpTo(
       before = judgeGate(gate, before, state, stations, Math.max(instant, state.clock), fresh);
       gates.set(gate.id, before);
     }
-    const heldFor = (): Reason | undefined => {
+    const heldFor = (check: Check): Reason | undefined => {
       for (const gate of index.gatesBefore.get(station) ?? []) {
         const status = gates.get(gate.id);
-        const why = status && barred(status, station, state);
+        const why = status && barred(status, check, state);
         if (why) return why;
       }
       return undefined;
@@ -466,7 +467,10 @@ function deriveUpTo(
     const last = only?.check.station === station;
     for (const part of last ? [only] : index.parts.values()) {
       if (part.check.station === station)
-        byKey.set(part.key, partStatus(state, index, part, evidence, now, heldFor));
+        byKey.set(
+          part.key,
+          partStatus(state, index, part, evidence, now, () => heldFor(part.check)),
+        );
     }
     if (last) break;
     stations.set(station, stationStatus(station, index, byKey));

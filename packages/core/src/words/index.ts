@@ -8,3 +8,4 @@ export * from './plan-words.ts';
 export * from './way-titles.ts';
 export { fits } from './find.ts';
 export * from './standing-line.ts';
+export { namedIn } from './named-in.ts';

@@ -6,12 +6,15 @@ import { WATCHERS } from '../roles.ts';
 
 export const tagOn: EntryType<'tag.on'> = {
   kind: 'tag.on',
-  version: 1,
-  upcast: [],
+  version: 2,
+  // On for no check in particular.
+  upcast: [(body) => body],
   roles: WATCHERS,
   about: (body) => aboutSystems(body.touches),
   admit: ({ body }, door) => {
     if (door.state.tags.has(body.tag) || door.state.actions.has(body.tag)) return reason('tagExists');
+    if (body.check !== undefined && !door.index.checks.has(body.check))
+      return reason('checkUnknown', { check: body.check, subject: '' });
     return body.thing.trim() === '' || body.why.trim() === '' ? reason('tagNeedsWords') : undefined;
   },
   fold: (draft, index, entry) => {
