@@ -263,6 +263,7 @@ function LiveLine({ part, draft }: { part: Part; draft: PartDraft }): ReactEleme
   if (looks.every((l) => l.state === 'none'))
     return <p className="cap mt-1">No engine monitor: read the gauge and type it.</p>;
   const met = settingMet(part);
+  const way = looks.map((l) => (l.state === 'none' ? undefined : l.way)).find((w) => w !== undefined);
   const before = draft.taken?.['before'];
   if (spec.kind === 'drop' && before)
     return (
@@ -278,7 +279,11 @@ function LiveLine({ part, draft }: { part: Part; draft: PartDraft }): ReactEleme
     );
   return (
     <p className="mt-1 text-[0.82rem] text-ink-2">
-      {looks.every((l) => l.state === 'steady') ? 'Steady on the monitor.' : 'Waiting for it to settle.'}
+      {way
+        ? `Still ${way}: it can be taken once it is within limits, or has settled.`
+        : looks.every((l) => l.state === 'steady')
+          ? 'Steady on the monitor.'
+          : 'Waiting for it to settle.'}
     </p>
   );
 }

@@ -1,7 +1,10 @@
 import {
   formatFigure,
   isFigureSpec,
+  judgeAnswer,
+  movingWay,
   readSteady,
+  settlingOf,
   type BasisIndex,
   type Fact,
   type Part,
@@ -9,6 +12,7 @@ import {
   type Series,
 } from '@kanzel/core';
 import { between, lastRiseThrough, newest, newestAt, recent } from '../sync/monitor-store.ts';
+import { serverInstant } from '../sync/clock.ts';
 import { figureNames, instrumentsFor } from './part-draft.ts';
 
 /** Gaps longer than this break a reading (s). */
@@ -17,7 +21,13 @@ const GAP = 1;
 /** How a channel looks right now, for the hand that is about to take it. */
 export type LiveLook =
   | { readonly state: 'none' }
-  | { readonly state: 'moving' | 'steady'; readonly value: number; readonly reading?: Reading };
+  | {
+      readonly state: 'moving' | 'steady';
+      readonly value: number;
+      readonly reading?: Reading;
+      /** It stands still for a moment only, and is on its way: heat takes longer than a look. */
+      readonly way?: 'rising' | 'falling';
+    };
 
 /** The engine under which the monitor sends a part's channel. */
 function engineOf(part: Part): string {
@@ -40,6 +50,14 @@ function heldOf(index: BasisIndex): Map<string, { readonly reading: Reading; rea
   const own = held.get(index) ?? new Map<string, { readonly reading: Reading; readonly at: number }>();
   held.set(index, own);
   return own;
+}
+
+/** Whether a figure that is read once is still on its way, by a time that suits what it is. */
+export function wayOf(part: Part, channel = channelOf(part, '')): 'rising' | 'falling' | undefined {
+  const spec = part.check.answer;
+  if (spec.kind !== 'reading' || channel === undefined) return undefined;
+  const settling = settlingOf(spec.unit);
+  return settling && movingWay(recent(engineOf(part), channel, settling.seconds + 0.5), spec.unit, GAP);
 }
 
 /** Looks at one figure of a part on the monitor: absent, moving, or steady with the reading that could be taken. */
@@ -74,6 +92,8 @@ export function lookAt(index: BasisIndex, part: Part, name: string): LiveLook {
     scatter: steady.scatter,
     count: steady.count,
   };
+  const way = wayOf(part, channel);
+  if (way) return { state: 'moving', value, reading, way };
   heldOf(index).set(key, { reading, at: newestAt() ?? 0 });
   return { state: 'steady', value, reading };
 }
@@ -94,12 +114,19 @@ export function settingMet(part: Part): boolean | undefined {
   return value === undefined ? undefined : Math.abs(value - setting.value) <= setting.tolerance;
 }
 
-/** Takes every figure of a part at once, if all are steady. */
+/** Whether a reading would be out of limits as things are now. */
+function isOut(index: BasisIndex, part: Part, reading: Reading): boolean {
+  const facts = settingNow(part) ?? {};
+  return judgeAnswer(index, part, { kind: 'reading', reading }, facts, serverInstant())[0]?.state === 'out';
+}
+
+/** Takes every figure of a part at once, if all are steady, or on their way and no longer out of limits. */
 export function takeAll(index: BasisIndex, part: Part): Record<string, Reading> | undefined {
   const taken: Record<string, Reading> = {};
   for (const name of figureNames(index, part)) {
     const look = lookAt(index, part, name);
-    if (look.state !== 'steady' || !look.reading) return undefined;
+    if (look.state === 'none' || !look.reading || (look.state === 'moving' && !look.way)) return undefined;
+    if (look.way && isOut(index, part, look.reading)) return undefined;
     taken[name] = look.reading;
   }
   return taken;

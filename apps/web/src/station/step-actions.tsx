@@ -144,10 +144,15 @@ export function StepActions({
             Start the clock
           </Button>
         ) : null}
+        {blank && step.against ? (
+          <p className="w-full border-l-4 border-near bg-near-bg px-3 py-1.5 font-semibold text-near">
+            {view.say(step.against)}
+          </p>
+        ) : null}
         {blank ? (
           <Button
-            kind="main"
-            keys="Enter"
+            kind={step.against ? 'plain' : 'main'}
+            keys={step.against ? undefined : 'Enter'}
             onClick={() => void step.keepAsExpected().then((all) => (all ? onNext() : undefined))}
           >
             {check.response}

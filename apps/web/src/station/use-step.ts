@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import {
+  type Fact,
   aboardChanges,
   isFigureSpec,
   judgeAnswer,
@@ -16,7 +17,7 @@ import { newest, newestAt, useMonitor } from '../sync/monitor-store.ts';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
-import { lookAt, runningSeries, settingMet, settingNow, takeAll } from './live-take.ts';
+import { lookAt, runningSeries, settingMet, settingNow, takeAll, wayOf } from './live-take.ts';
 import type { PartDraft } from '../answers/desk.ts';
 import {
   candidateOf,
@@ -109,6 +110,8 @@ export interface Step {
   readonly takeable: readonly Part[];
   /** Parts where the lever has had time to move and nothing has dropped. */
   readonly still: readonly Part[];
+  /** What the monitor says against “as expected”: it is not one press away then. */
+  readonly against: Reason | undefined;
   readonly problem: string | undefined;
   readonly keep: () => Promise<boolean>;
   /** Keeps "as expected" on every part that waits for it. */
@@ -133,6 +136,19 @@ function seriesThatTells(view: CampaignView, part: Part): Partial<PartDraft> | u
 const MONITOR_ASKED = 'monitor';
 /** Below this an engine does not run by itself (rpm). */
 const STANDS = 100;
+
+/** Why a figure that is out of limits should be waited for: the monitor says that it is still on its way. */
+function stillMoving(
+  view: CampaignView,
+  part: Part,
+  answer: PartAnswer,
+  facts: Readonly<Record<string, Fact>>,
+): Reason | undefined {
+  const way = wayOf(part);
+  if (answer.kind !== 'reading' || way === undefined) return undefined;
+  const [worst] = judgeAnswer(view.index, part, answer, facts, serverInstant());
+  return worst?.state === 'out' ? reason('stillMoving', { part: part.key, way }) : undefined;
+}
 
 /** Why the monitor makes a confirmed start doubtful: the engine that is said to run stands. */
 function saysOther(part: Part, answer: PartAnswer): Reason | undefined {
@@ -214,7 +230,7 @@ export function useStep(check: Check): Step {
         return false;
       }
     }
-    const other = saysOther(part, answer);
+    const other = saysOther(part, answer) ?? stillMoving(view, part, answer, candidate.value.facts);
     if (other && own.asked !== MONITOR_ASKED) {
       changeDraft(view.id, part.key, { ...own, asked: MONITOR_ASKED });
       setProblem(view.say(other));
@@ -252,6 +268,9 @@ export function useStep(check: Check): Step {
     ready,
     takeable: offered.map((o) => o.part),
     still: unmoved.map((o) => o.part),
+    against: entering
+      .map((p) => saysOther(p, { kind: 'confirm', asExpected: true }))
+      .find((why) => why !== undefined),
     problem,
     keep: async () => {
       setProblem(undefined);

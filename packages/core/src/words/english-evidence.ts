@@ -63,6 +63,8 @@ export const ENGLISH_EVIDENCE = {
     'Somebody who is named to be there has no account here, or one that was ended. Name who is there.',
   systemsNotHeld: (p) =>
     `Your authorisation as ${(ROLE_TITLES[p.s('role') as Role] ?? p.s('role')).toLowerCase()} is limited to some systems, and this is about others.`,
+  stillMoving: (p) =>
+    `“${p.names.part(p.s('part'))}” is still ${p.s('way')}, and out of limits only for now perhaps. Wait for it, or press again to record it as it is.`,
   monitorSaysOther: (p) =>
     `The engine monitor shows ${p.f('value')} on ${p.names.subject(p.s('subject')).toLowerCase()}. Record it again to say that it runs all the same.`,
   seenAhead: () =>
