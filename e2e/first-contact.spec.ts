@@ -160,8 +160,28 @@ for (const [name, options, fingers] of [
         checks.getByRole('listitem').filter({ hasText: 'Permit for the test flights' }),
       ).toContainText('the ground run requires it');
       await expect(checks.getByRole('img', { name: 'To be proven' }).first()).toBeVisible();
+      // Many left out with one sentence: counted by station, what is required told apart, in a role that is asked for.
+      await page.getByRole('button', { name: 'Leave out several' }).click();
+      const several = page.getByRole('dialog', { name: 'Leave out several checks' });
+      await expect(several.getByRole('status')).toHaveText('Nothing is left out yet.');
+      await several.getByRole('checkbox', { name: /^Fuel, all 11/ }).check();
+      await expect(several.getByRole('status')).toHaveText('11 checks are left out: Fuel 11.');
+      await several.getByRole('checkbox', { name: /^Vents open/ }).uncheck();
+      await expect(several.getByText('required', { exact: true }).first()).toBeVisible();
+      await several.getByLabel('Why they can be left out').fill('Nothing of the fuel system was opened');
+      await several.getByText('Inspector', { exact: true }).click();
+      await several.getByRole('button', { name: 'Leave out', exact: true }).click();
+      const samples = checks.getByRole('listitem').filter({ hasText: 'Sample until clear' });
+      await expect(samples).toContainText('left out: Nothing of the fuel system was opened');
+      await expect(
+        checks
+          .getByRole('listitem')
+          .filter({ hasText: 'Vents open' })
+          .getByRole('img', { name: 'To be proven' }),
+      ).toBeVisible();
       await page.getByRole('button', { name: 'Open the campaign' }).click();
       await page.waitForURL(/plan\/scope/);
+      await expect(page.getByText('left out: Nothing of the fuel system was opened').first()).toBeVisible();
       await expect(page.getByText('Ground run only').first()).toBeVisible();
       const campaign = /campaign\/([^/]+)/.exec(page.url())?.[1] ?? '';
       await page.goto(`${plain.url}/campaign/${campaign}/release`);

@@ -207,7 +207,7 @@ for (const [name, options] of [
     await expect(follows).not.toContainText('oil, quantity');
     await page.getByRole('dialog').getByLabel('What it touches').fill('left aileron');
     await page.keyboard.press('Enter');
-    await expect(follows).toContainText('Controls');
+    await expect(follows).toContainText('Flight controls, surfaces, ailerons');
     await page.getByLabel('What is open or disconnected').focus();
     await page.keyboard.press('Enter');
     await expect(page.getByRole('dialog')).toHaveCount(0);

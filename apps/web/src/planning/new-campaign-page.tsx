@@ -9,6 +9,7 @@ import {
   proposeScope,
   type Aircraft,
   type Occasion,
+  type Role,
 } from '@kanzel/core';
 import { api } from '../api/client.ts';
 import { Foot } from '../shell/foot.tsx';
@@ -111,6 +112,8 @@ export default function NewCampaignPage(): ReactElement {
   const { draft, change, forget } = useDraft(mark);
   const [problem, setProblem] = useState<string>();
   const [opening, setOpening] = useState(false);
+  /** The role in which checks were left out. */
+  const [saidAs, setSaidAs] = useState<Role>();
   const { prospect, about, problem: unheard } = useProspect(mark);
   const index = useMemo(() => (prospect ? indexBasis(prospect.basis) : undefined), [prospect]);
   const names = useMemo(() => namesOf(index?.ok ? index.value : undefined), [index]);
@@ -139,7 +142,9 @@ export default function NewCampaignPage(): ReactElement {
       );
     setOpening(true);
     const role =
-      draft.leftOut.length > 0 ? roleAmong(person, ['inspector', 'certifier', 'technician']) : 'technician';
+      draft.leftOut.length > 0
+        ? roleAmong(person, [...(saidAs ? [saidAs] : []), 'inspector', 'certifier', 'technician'])
+        : 'technician';
     const checks = prospect?.basis.pack.checks.map((c) => c.id) ?? [];
     const results = [];
     for (const m of [mark, ...draft.also])
@@ -220,7 +225,10 @@ export default function NewCampaignPage(): ReactElement {
                 {...(nothingSaid ? { because: 'everything, until you say what was done' } : {})}
                 added={draft.added}
                 leftOut={draft.leftOut}
-                onDecide={(added, leftOut) => change({ added, leftOut })}
+                onDecide={(added, leftOut, said) => {
+                  change({ added, leftOut });
+                  if (said) setSaidAs(said);
+                }}
               />
             </>
           ) : index && !index.ok ? (

@@ -8,12 +8,14 @@ import {
   type BasisIndex,
   type Check,
   type Names,
+  type Role,
   type Scope,
   type ScopeDecision,
   type ScopeItem,
   type WorkItem,
 } from '@kanzel/core';
 import { Button } from '../ui/button.tsx';
+import { LeaveOutSeveral } from './leave-out-several.tsx';
 
 type Verdict = ScopeItem['verdict'];
 
@@ -133,10 +135,10 @@ function AskReason({
         />
       </label>
       <Button onClick={say} disabled={reason.trim() === ''}>
-        Say so
+        Record
       </Button>
       <Button kind="quiet" onClick={onLeave}>
-        Leave it
+        Cancel
       </Button>
     </div>
   );
@@ -165,11 +167,12 @@ export function ScopeList({
   added: readonly ScopeDecision[];
   leftOut: readonly ScopeDecision[];
   /** Absent: only to be read. */
-  onDecide?: (added: readonly ScopeDecision[], leftOut: readonly ScopeDecision[]) => void;
+  onDecide?: (added: readonly ScopeDecision[], leftOut: readonly ScopeDecision[], role?: Role) => void;
 }): ReactElement {
   const lines = useMemo(() => linesOf(index, scope), [index, scope]);
   const [asking, setAsking] = useState<string>();
   const [all, setAll] = useState(false);
+  const [several, setSeveral] = useState(false);
   const shown = all ? lines : lines.filter((l) => l.verdict === 'prove' || l.verdict === 'leftOut');
   const without = (list: readonly ScopeDecision[], check: string): readonly ScopeDecision[] =>
     list.filter((d) => d.check !== check);
@@ -196,6 +199,29 @@ export function ScopeList({
   };
   return (
     <section aria-label="Checks of the scope">
+      {onDecide ? (
+        <p className="mt-2 text-right">
+          <Button kind="quiet" onClick={() => setSeveral(true)}>
+            Leave out several
+          </Button>
+        </p>
+      ) : null}
+      {onDecide && several ? (
+        <LeaveOutSeveral
+          index={index}
+          checks={lines.filter((l) => l.verdict === 'prove').map((l) => l.check)}
+          onClose={() => setSeveral(false)}
+          onLeave={(ids, reason, role) => {
+            const said = ids.map((check) => ({ check, reason }));
+            onDecide(
+              added.filter((d) => !ids.includes(d.check)),
+              [...leftOut.filter((d) => !ids.includes(d.check)), ...said],
+              role,
+            );
+            setSeveral(false);
+          }}
+        />
+      ) : null}
       {STATIONS.map((station) => {
         const own = shown.filter((l) => l.check.station === station);
         if (own.length === 0) return null;

@@ -7,6 +7,7 @@ import {
   occasionOf,
   proposeScope,
   type ScopeDecision,
+  type Role,
   type WorkItem,
 } from '@kanzel/core';
 import { api, sayFailure } from '../api/client.ts';
@@ -38,6 +39,8 @@ export function ScopeSheet(): ReactElement {
   const [draft, setDraft, forget] = useKept<Draft | null>(`scope ${view.id}`, null);
   const [problem, setProblem] = useState<string>();
   const [sending, setSending] = useState(false);
+  /** The role in which checks were left out. */
+  const [saidAs, setSaidAs] = useState<Role>();
   const occasion = occasionOf(state.opened?.occasion);
   const now: Draft = draft ?? {
     work: settled?.work ?? [],
@@ -62,8 +65,11 @@ export function ScopeSheet(): ReactElement {
     const answer = await api.post<PostEntriesResponse>(`/api/campaigns/${view.id}/scope`, {
       ...newDeed(state.count),
       role: needsMore
-        ? roleAmong(person, MAY_LEAVE_OUT_REQUIRED)
-        : roleAmong(person, ['technician', 'inspector', 'certifier', 'pilot']),
+        ? roleAmong(person, [
+            ...(saidAs && MAY_LEAVE_OUT_REQUIRED.includes(saidAs) ? [saidAs] : []),
+            ...MAY_LEAVE_OUT_REQUIRED,
+          ])
+        : roleAmong(person, [...(saidAs ? [saidAs] : []), 'technician', 'inspector', 'certifier', 'pilot']),
       ...now,
       note: '',
     });
@@ -129,7 +135,14 @@ export function ScopeSheet(): ReactElement {
           names={names}
           added={added}
           leftOut={leftOut}
-          {...(draft ? { onDecide: (a, l) => setDraft({ ...now, added: a, leftOut: l }) } : {})}
+          {...(draft
+            ? {
+                onDecide: (a, l, said) => {
+                  setDraft({ ...now, added: a, leftOut: l });
+                  if (said) setSaidAs(said);
+                },
+              }
+            : {})}
         />
       )}
     </div>
