@@ -36,7 +36,7 @@ test('an aircraft is described: drawn from its family, pointed at, set up; its c
   await page.getByLabel('Mark').fill('no good mark!');
   await expect(page.getByRole('alert')).toContainText('two to twelve letters');
   await page.getByLabel('Mark').fill('QX-NEW');
-  await page.getByLabel(/^Family/).selectOption('multirotor');
+  await page.getByLabel('What it is').selectOption('multirotor');
   await page.getByRole('button', { name: 'Begin' }).click();
 
   // The drawing has a zone for every motor; one is pointed at with the keyboard and renamed.

@@ -181,56 +181,6 @@ test('a typed reading from an expired instrument is unknown', async ({ browser }
   await expect(panel(ylva).getByText(/^Not conclusive\./)).toBeVisible();
 });
 
-for (const [name, options] of [
-  ['at a desk', { viewport: { width: 1280, height: 800 } }],
-  ['on a phone', { viewport: { width: 390, height: 844 }, hasTouch: true }],
-] as const)
-  test(`a tag in two gestures, ${name}: a key or a touch, then words and Enter; place and systems follow and can be changed`, async ({
-    browser,
-  }) => {
-    const page = await (await browser.newContext(options)).newPage();
-    await signIn(page, product.url, 'Ylva Torsund');
-    const base = await openCampaign(page);
-    await page.goto(`${base}/run-up?check=start`);
-    await panel(page).waitFor();
-    if (name === 'at a desk') await page.keyboard.press('t');
-    else await page.getByRole('button', { name: 'Tag', exact: true }).tap();
-    const words = `Governor arm off, left propeller governor, ${name}`;
-    await page.getByLabel('What is open or disconnected').fill(words);
-    const follows = page.getByTestId('tag-follows');
-    await expect(follows).toContainText('At: Left propeller governor.');
-    await expect(follows).toContainText('Left engine, propeller');
-    // What somebody changes by hand stays as they said it.
-    await page.getByText('Change place, systems or reason').click();
-    await page.getByLabel('Where on the aircraft').fill('under the left cowl');
-    await page.getByRole('checkbox', { name: 'Left engine, oil, quantity' }).uncheck();
-    await expect(follows).not.toContainText('oil, quantity');
-    await page.getByRole('dialog').getByLabel('What it touches').fill('left aileron');
-    await page.keyboard.press('Enter');
-    await expect(follows).toContainText('Flight controls, surfaces, ailerons');
-    await page.getByLabel('What is open or disconnected').focus();
-    await page.keyboard.press('Enter');
-    await expect(page.getByRole('dialog')).toHaveCount(0);
-    await page.goto(`${base}/findings`);
-    const tag = page.getByRole('listitem').filter({ hasText: words });
-    await expect(tag.first()).toContainText('under the left cowl');
-    // The plain way, with nothing but words: it is at the check in progress.
-    await page.goto(`${base}/run-up?check=oil-temperature-ready`);
-    await panel(page).waitFor();
-    if (name === 'at a desk') await page.keyboard.press('t');
-    else await page.getByRole('button', { name: 'Tag', exact: true }).tap();
-    await page.keyboard.type(`Drain open ${name}`);
-    await page.keyboard.press('Enter');
-    await expect(page.getByRole('dialog')).toHaveCount(0);
-    await page.goto(`${base}/findings`);
-    await expect(
-      page
-        .getByRole('listitem')
-        .filter({ hasText: `Drain open ${name}` })
-        .first(),
-    ).toBeVisible();
-  });
-
 test('an empty installation leads to the first useful act: an account, an aircraft, a campaign', async ({
   page,
 }) => {
@@ -331,3 +281,54 @@ test('line mode on a phone: everything at hand, nothing wider than the screen', 
   await pad.getByRole('button', { name: 'Done' }).tap();
   await expect(pad).toHaveCount(0);
 });
+
+// Last in the file: the tags stay on.
+for (const [name, options] of [
+  ['at a desk', { viewport: { width: 1280, height: 800 } }],
+  ['on a phone', { viewport: { width: 390, height: 844 }, hasTouch: true }],
+] as const)
+  test(`a tag in two gestures, ${name}: a key or a touch, then words and Enter; place and systems follow and can be changed`, async ({
+    browser,
+  }) => {
+    const page = await (await browser.newContext(options)).newPage();
+    await signIn(page, product.url, 'Ylva Torsund');
+    const base = await openCampaign(page);
+    await page.goto(`${base}/run-up?check=start`);
+    await panel(page).waitFor();
+    if (name === 'at a desk') await page.keyboard.press('t');
+    else await page.getByRole('button', { name: 'Tag', exact: true }).tap();
+    const words = `Governor arm off, left propeller governor, ${name}`;
+    await page.getByLabel('What is open or disconnected').fill(words);
+    const follows = page.getByTestId('tag-follows');
+    await expect(follows).toContainText('At: Left propeller governor.');
+    await expect(follows).toContainText('Left engine, propeller');
+    // What somebody changes by hand stays as they said it.
+    await page.getByText('Change place, systems or reason').click();
+    await page.getByLabel('Where on the aircraft').fill('under the left cowl');
+    await page.getByRole('checkbox', { name: 'Left engine, oil, quantity' }).uncheck();
+    await expect(follows).not.toContainText('oil, quantity');
+    await page.getByRole('dialog').getByLabel('What it touches').fill('left aileron');
+    await page.keyboard.press('Enter');
+    await expect(follows).toContainText('Flight controls, surfaces, ailerons');
+    await page.getByLabel('What is open or disconnected').focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    await page.goto(`${base}/findings`);
+    const tag = page.getByRole('listitem').filter({ hasText: words });
+    await expect(tag.first()).toContainText('under the left cowl');
+    // The plain way, with nothing but words: it is at the check in progress.
+    await page.goto(`${base}/run-up?check=oil-temperature-ready`);
+    await panel(page).waitFor();
+    if (name === 'at a desk') await page.keyboard.press('t');
+    else await page.getByRole('button', { name: 'Tag', exact: true }).tap();
+    await page.keyboard.type(`Drain open ${name}`);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    await page.goto(`${base}/findings`);
+    await expect(
+      page
+        .getByRole('listitem')
+        .filter({ hasText: `Drain open ${name}` })
+        .first(),
+    ).toBeVisible();
+  });

@@ -13,6 +13,7 @@ import { useLive } from '../sync/live.ts';
 import { Button } from '../ui/button.tsx';
 import { LineField } from '../ui/picker.tsx';
 import { MarkSign } from '../ui/mark.tsx';
+import { FirstSteps } from './first-steps.tsx';
 import { BringIn } from '../library/bring-in.tsx';
 import { fitsWords, linesOf, standingHere, type HangarLine } from './lines.ts';
 import { serverInstant } from '../sync/clock.ts';
@@ -95,7 +96,9 @@ const Row = memo(function Row({ line, fresh }: { line: HangarLine; fresh: boolea
   return (
     // Lines out of sight are laid out when they come into it.
     <li className="[content-visibility:auto] [contain-intrinsic-size:auto_72px] grid grid-cols-[112px_220px_minmax(0,1fr)] items-center gap-x-4 border-b border-rule px-[22px] py-3.5 max-md:grid-cols-[100px_1fr]">
-      <span className="font-mono text-lg font-bold">{aircraft.mark}</span>
+      <Link to={`/library/aircraft/${aircraft.mark}`} className="font-mono text-lg font-bold">
+        {aircraft.mark}
+      </Link>
       <span className="leading-snug">
         <span className="block font-semibold">{aircraft.type}</span>
         <span className="text-[0.86rem] text-ink-2">{aircraft.description}</span>
@@ -104,7 +107,14 @@ const Row = memo(function Row({ line, fresh }: { line: HangarLine; fresh: boolea
         {open.map((c) => (
           <OpenCampaign key={c.id} campaign={c} fresh={fresh} />
         ))}
-        {open.length === 0 ? <span className="block text-ink-2">No campaign in progress.</span> : null}
+        {open.length === 0 ? (
+          <span className="block text-ink-2">
+            No campaign in progress.{' '}
+            <Link to={`/new?mark=${aircraft.mark}`} className="underline decoration-rule underline-offset-4">
+              Open one
+            </Link>
+          </span>
+        ) : null}
         {released.map((c) => (
           <Released key={c.id} campaign={c} />
         ))}
@@ -132,11 +142,11 @@ function HangarMargin({ lines }: { lines: readonly HangarLine[] }): ReactElement
       .filter((c) => !ownMember(held, c.id)?.state.release)
       .flatMap((c) => {
         const standing = standingHere(c, ownMember(held, c.id), true, now);
-        return standing ? [{ mark: c.mark, standing }] : [];
+        return standing ? [{ mark: c.mark, campaign: c.id, standing }] : [];
       });
   }, [lines, held]);
-  const tags = open.flatMap(({ mark, standing }) => standing.tags.map((t) => ({ mark, ...t })));
-  const eyes = open.flatMap(({ mark, standing }) => standing.eyes.map((a) => ({ mark, ...a })));
+  const tags = open.flatMap(({ standing, ...of }) => standing.tags.map((t) => ({ ...of, ...t })));
+  const eyes = open.flatMap(({ standing, ...of }) => standing.eyes.map((a) => ({ ...of, ...a })));
   return (
     <>
       <MarginNote title="Open tags">
@@ -147,10 +157,10 @@ function HangarMargin({ lines }: { lines: readonly HangarLine[] }): ReactElement
             {tags.map((t) => (
               <li key={t.tag} className="grid grid-cols-[72px_1fr]">
                 <b>{t.mark}</b>
-                <span>
-                  {t.thing}
+                <Link to={`/campaign/${t.campaign}/findings`} className="block min-h-9 max-lg:min-h-14">
+                  <span className="underline decoration-rule underline-offset-4">{t.thing}</span>
                   <span className="cap block">since {whenInWords(t.at)}</span>
-                </span>
+                </Link>
               </li>
             ))}
           </ul>
@@ -164,7 +174,12 @@ function HangarMargin({ lines }: { lines: readonly HangarLine[] }): ReactElement
             {eyes.map((a) => (
               <li key={a.action} className="grid grid-cols-[72px_1fr]">
                 <b>{a.mark}</b>
-                <span>{a.what}</span>
+                <Link
+                  to={`/campaign/${a.campaign}/findings`}
+                  className="block min-h-9 underline decoration-rule underline-offset-4 max-lg:min-h-14"
+                >
+                  {a.what}
+                </Link>
               </li>
             ))}
           </ul>
@@ -280,6 +295,7 @@ export function HangarPage(): ReactElement {
               </span>
             ) : null}
           </header>
+          {aircraft && aircraft.length > 0 ? <FirstSteps campaigns={campaigns.length > 0} /> : null}
           {aircraft === undefined ? (
             <p className="px-[22px] py-6 text-ink-2">Looking into the hangar…</p>
           ) : aircraft.length === 0 || campaigns.length === 0 ? (

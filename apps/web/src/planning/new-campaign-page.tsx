@@ -18,7 +18,8 @@ import { HangarPlate } from '../shell/plate.tsx';
 import { roleAmong, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
 import { Choices, Problem } from '../ui/field.tsx';
-import { LineField, Picker } from '../ui/picker.tsx';
+import { LineField } from '../ui/picker.tsx';
+import { ChooseAircraft } from './choose-aircraft.tsx';
 import { bringPlan, hasScope, openOne, type CampaignDraft } from './open-campaigns.ts';
 import { ScopeList, ScopeTotals } from './scope-list.tsx';
 import { useKept } from './use-kept.ts';
@@ -26,9 +27,6 @@ import { useProspect } from './use-prospect.ts';
 import { WithoutLimit } from './without-limit.tsx';
 import { WorkItems } from './work-items.tsx';
 import { dayInWords } from '../ui/when.ts';
-
-/** So many aircraft stand as words to choose among; more come as a list. */
-const AS_WORDS = 12;
 
 type Head = Pick<CampaignDraft, 'occasion' | 'title'>;
 type Body = Omit<CampaignDraft, keyof Head>;
@@ -159,7 +157,6 @@ export default function NewCampaignPage(): ReactElement {
     forget();
     void navigate(hasScope(draft) ? `/campaign/${first.id}/plan/scope` : `/campaign/${first.id}`);
   };
-  const items = aircraft.map((a) => ({ id: a.mark, text: a.mark }));
   return (
     <Frame
       plate={<HangarPlate />}
@@ -167,17 +164,7 @@ export default function NewCampaignPage(): ReactElement {
         <div className="px-[22px] py-4">
           <h1 className="mb-3 text-[1.56rem] font-semibold narrow">A new campaign</h1>
           <div className="flex flex-wrap items-start gap-x-8">
-            {aircraft.length > AS_WORDS ? (
-              <Picker
-                className="mb-4 w-72"
-                label="Aircraft"
-                value={mark ?? ''}
-                options={aircraft.map((a) => ({ id: a.mark, text: `${a.mark}, ${a.type}` }))}
-                onChange={choose}
-              />
-            ) : (
-              <Choices tight label="Aircraft" value={mark} options={items} onChange={choose} />
-            )}
+            <ChooseAircraft aircraft={aircraft} mark={mark} onChoose={choose} />
             <Choices<Occasion>
               tight
               label="Occasion"

@@ -6,7 +6,7 @@ import { useSession } from '../sync/session.ts';
 import { FinderOpening } from '../ui/finder-opening.tsx';
 import { isWriting } from '../ui/is-writing.ts';
 import { useKeys } from '../ui/use-keys.ts';
-import { KeysList } from './keys-list.tsx';
+import { HelpSheet } from './help-sheet.tsx';
 import { AwakeLine } from './awake.tsx';
 import { applyTheme, readTheme, THEMES } from './theme.ts';
 import { ownMember } from '@kanzel/core';
@@ -78,7 +78,7 @@ const KEYS: readonly (readonly [string, string, string | undefined])[] = [
   ['/', 'find or do', 'Find'],
   ['T', 'tag open work', 'Tag'],
   ['F', 'finding', 'Finding'],
-  ['?', 'keys', undefined],
+  ['?', 'help', undefined],
 ];
 
 const FIND_ANYWHERE = 'A mark, a campaign, a book, a page';
@@ -86,7 +86,7 @@ const FindAnywhere = lazy(() => import('./find-anywhere.tsx'));
 
 const KEYS_ANYWHERE = [
   ['/', 'find a page, a campaign, an aircraft, a book'],
-  ['?', 'these keys'],
+  ['?', 'what this view is for, and these keys'],
   ['Tab', 'to what comes next; Enter or space does it'],
   ['Escape', 'close what lies over the page'],
 ] as const;
@@ -113,7 +113,7 @@ function AnywhereKeys(): ReactElement {
           <FindAnywhere hint={FIND_ANYWHERE} onClose={close} />
         </Suspense>
       ) : over === '?' ? (
-        <KeysList keys={KEYS_ANYWHERE} onClose={close} />
+        <HelpSheet keys={KEYS_ANYWHERE} onClose={close} />
       ) : null}
     </>
   );

@@ -1,3 +1,4 @@
+import { rememberWork } from './worked-here.ts';
 import { create } from 'zustand';
 import {
   ownMember,
@@ -327,6 +328,7 @@ export async function submit<K extends EntryKind>(
   } catch (error) {
     return err(reason('deviceFull', { message: error instanceof Error ? error.message : String(error) }));
   }
+  rememberWork();
   pages.postMessage(id);
   await readQueue(id);
   void flush(id);

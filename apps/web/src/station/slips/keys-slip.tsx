@@ -1,5 +1,5 @@
 import { type ReactElement } from 'react';
-import { KeysList } from '../../shell/keys-list.tsx';
+import { HelpSheet } from '../../shell/help-sheet.tsx';
 
 const KEYS: readonly (readonly [string, string])[] = [
   ['Enter', 'does what the blue button says'],
@@ -16,11 +16,11 @@ const KEYS: readonly (readonly [string, string])[] = [
     'go to a station: P papers, L loading, I inspection, C controls, U fuel, R run-up, T taxi, Y ready, F flight, D debrief, S sign; A plan',
   ],
   ['/', 'find or do'],
-  ['?', 'these keys'],
+  ['?', 'what this view is for, and these keys'],
   ['Escape', 'close what lies over the sheet'],
 ];
 
 /** The keys of the sheet. */
 export function Keys({ onClose }: { onClose: () => void }): ReactElement {
-  return <KeysList keys={KEYS} onClose={onClose} />;
+  return <HelpSheet keys={KEYS} onClose={onClose} />;
 }
