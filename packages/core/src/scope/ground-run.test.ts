@@ -83,6 +83,37 @@ test('gates that lead on from a ground run are not there, in the list and at the
   expect(pass.ok ? 'passed' : pass.error.code).toBe('gateUnknown');
 });
 
+test('nothing behind a gate that is not there can be answered or set aside, with a scope or without one', () => {
+  for (const settled of [true, false]) {
+    const scribe = new Scribe();
+    scribe.add('campaign.opened', {
+      title: 'Run',
+      occasion: 'ground-run',
+      workItems: [],
+      basis: index.basis,
+    });
+    if (settled) scribe.add('scope.settled', { ...NOTHING, note: '' });
+    const state = foldEntries(scribe.entries);
+    const now = new Date(state.clock).toISOString();
+    for (const station of AFTER) {
+      const about = { check: `at-${station}`, subject: 'left' };
+      const answer = { kind: 'confirm' as const, asExpected: true };
+      const given = admit(
+        scribe.draft('answer.given', { ...about, answer, facts: {} }, { at: now }),
+        state,
+        now,
+      );
+      expect(given.ok ? 'admitted' : given.error.code).toBe('groundRunEnds');
+      const skipped = admit(
+        scribe.draft('answer.notApplicable', { ...about, reason: 'no' }, { at: now }),
+        state,
+        now,
+      );
+      expect(skipped.ok ? 'admitted' : skipped.error.code).toBe('groundRunEnds');
+    }
+  }
+});
+
 test('a technician settles a ground run; a permit is left out by nobody whom it binds', () => {
   const scribe = new Scribe();
   scribe.add('campaign.opened', { title: 'Run', occasion: 'ground-run', workItems: [], basis: index.basis });

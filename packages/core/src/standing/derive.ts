@@ -1,4 +1,4 @@
-import { gatesFor, occasionOf } from '../scope/scope.ts';
+import { gatesFor, getsTo, occasionOf } from '../scope/scope.ts';
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import { type Check, STATIONS, type Gate, type GateCondition, type StationId } from '../checks/types.ts';
 import { Evidence, isProven } from './evidence.ts';
@@ -449,7 +449,8 @@ function deriveUpTo(
   const stations = new Map<StationId, StationStatus>();
   const gates = new Map<string, GateStatus>();
   let before: GateStatus | undefined;
-  const own = gatesFor(index, occasionOf(state.opened?.occasion));
+  const occasion = occasionOf(state.opened?.occasion);
+  const own = gatesFor(index, occasion);
   for (const station of STATIONS) {
     for (const gate of own) {
       if (gate.before !== station) continue;
@@ -457,6 +458,8 @@ function deriveUpTo(
       gates.set(gate.id, before);
     }
     const heldFor = (check: Check): Reason | undefined => {
+      // Its gates are not there: what is done behind them would be done without anybody having passed one.
+      if (!getsTo(occasion, station)) return reason('groundRunEnds');
       for (const gate of index.gatesBefore.get(station) ?? []) {
         const status = gates.get(gate.id);
         const why = status && barred(status, check, state);

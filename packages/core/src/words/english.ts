@@ -403,6 +403,8 @@ const ENGLISH_OWN = {
   lineColumns: (p) => `The engine monitor announced ${p.n('wanted')} columns and sent ${p.n('got')}.`,
   lineBeforeHeader: () => 'The engine monitor sent readings before saying what they are.',
   lineFigure: () => 'The engine monitor sent something that is not a figure.',
+  groundRunEnds: () =>
+    'This campaign is a ground run only, and this belongs to what comes after. Open another campaign for it.',
   noLimitEntered: (p) =>
     `No limit entered: ${p.s('book')} has none for “${p.s('check')}”, so nothing says whether this is good. Enter it in the limit book.`,
   checkMissing: (p) => `Check “${p.s('check')}” refers to “${p.s('other')}”, which is not in the pack.`,

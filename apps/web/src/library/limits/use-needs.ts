@@ -12,7 +12,7 @@ export function useNeeds(
     if (pack === undefined) return;
     let live = true;
     void Promise.all([
-      api.get<readonly NeededLimit[]>(`/api/library/packs/${pack}/limits`),
+      api.get<readonly NeededLimit[]>(`/api/library/packs/${encodeURIComponent(pack)}/limits`),
       api.get<LibraryView>('/api/library'),
     ]).then(([limits, library]) => {
       if (!live || !limits.ok) return;

@@ -8,6 +8,9 @@ import { deedOf } from '../effects.ts';
 import type { EntryType } from '../kind.ts';
 import { CREW, MAY_OVERRULE } from '../roles.ts';
 
+/** What keeps hands off a check whatever is said of it. */
+const BARRED: readonly string[] = ['gateHeld', 'gateNotPassed', 'groundRunEnds'];
+
 export const answerNotApplicable: EntryType<'answer.notApplicable'> = {
   kind: 'answer.notApplicable',
   version: 1,
@@ -20,7 +23,7 @@ export const answerNotApplicable: EntryType<'answer.notApplicable'> = {
     if (!part.check.notApplicable) return reason('notApplicableForbidden', { check: part.check.title });
     if (body.reason.trim() === '') return reason('needsReason');
     const blocked = door.seen.part(part.key)?.blocked;
-    if (blocked?.code === 'gateHeld' || blocked?.code === 'gateNotPassed') return blocked;
+    if (blocked && BARRED.includes(blocked.code)) return blocked;
     const standing = standingAnswer(door.state.parts.get(part.key));
     // What was found out of limits is not made to disappear by whoever found it inconvenient.
     return standing?.verdicts[0]?.state === 'out' && !MAY_OVERRULE.includes(role)
