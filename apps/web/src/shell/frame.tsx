@@ -19,7 +19,7 @@ export function Frame({
     ? `lg:[grid-template-areas:'plate_plate_plate'_'spine_sheet_margin'_'foot_foot_foot'] [grid-template-areas:'plate'_'spine'_'sheet'_'foot'] grid-rows-[52px_64px_minmax(0,1fr)_56px] lg:grid-rows-[52px_minmax(0,1fr)_34px]`
     : `lg:[grid-template-areas:'plate_plate'_'sheet_margin'_'foot_foot'] [grid-template-areas:'plate'_'sheet'_'foot'] grid-rows-[52px_minmax(0,1fr)_56px] lg:grid-rows-[52px_minmax(0,1fr)_34px]`;
   return (
-    <div className={`grid h-dvh grid-cols-[minmax(0,1fr)] ${columns} ${areas}`}>
+    <div data-frame className={`grid h-dvh grid-cols-[minmax(0,1fr)] ${columns} ${areas}`}>
       {plate}
       {spine}
       <div className="[grid-area:sheet] min-h-0 overflow-auto border-l border-rule bg-sheet lg:contents">

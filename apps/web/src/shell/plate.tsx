@@ -66,7 +66,7 @@ export function CampaignPlate({
       end={
         <Link
           to={emergency}
-          className="flex min-h-10 shrink-0 items-center gap-2 rounded-[3px] bg-out px-3 font-bold text-sheet max-sm:ml-auto"
+          className="no-print flex min-h-10 shrink-0 items-center gap-2 rounded-[3px] bg-out px-3 font-bold text-sheet max-sm:ml-auto"
         >
           Emergency <kbd className="max-lg:hidden">E</kbd>
         </Link>

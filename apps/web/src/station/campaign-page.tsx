@@ -5,6 +5,7 @@ import {
   deriveStatus,
   makeSentences,
   namesOf,
+  stationByKey,
   STATIONS,
   type CampaignState,
   type StationId,
@@ -47,20 +48,6 @@ const BasisSheet = lazy(async () => ({ default: (await import('./basis-sheet.tsx
 
 /** Stations at which no engine is worked: the levers of the stand-in stay out of the way. */
 const WITHOUT_ENGINES: readonly StationId[] = ['papers', 'loading', 'inspection', 'release'];
-
-const STATION_KEYS: Readonly<Record<string, string>> = {
-  p: 'papers',
-  l: 'loading',
-  i: 'inspection',
-  c: 'controls',
-  u: 'fuel',
-  r: 'run-up',
-  t: 'taxi',
-  y: 'ready',
-  f: 'flight',
-  d: 'debrief',
-  s: 'release',
-};
 
 /** Figures and answers of each part in the campaign of the same aircraft before this one, for "last time". */
 function useLastTime(id: string, mark: string | undefined): Pick<CampaignView, 'last' | 'lastAnswers'> {
@@ -124,7 +111,7 @@ function useSheetKeys(view: CampaignView | undefined, setSlip: (slip: Slip) => v
     const key = event.key.toLowerCase();
     if (going.current) {
       going.current = false;
-      const station = key === 'a' ? 'plan' : ownMember(STATION_KEYS, key);
+      const station = key === 'a' ? 'plan' : stationByKey(key);
       if (station) {
         event.preventDefault();
         event.stopImmediatePropagation();

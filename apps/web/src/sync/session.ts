@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import type { FrontDoor, PersonView } from '@kanzel/contract';
-import type { Role, StationId } from '@kanzel/core';
+import { STATION_TYPES, type Role, type StationId } from '@kanzel/core';
 import { api, sayFailure, type Answer } from '../api/client.ts';
 
 /** What this device remembers is read with the first thing that is remembered, not with the sign-in page. */
@@ -87,8 +87,5 @@ export function roleAmong(person: PersonView | null | undefined, wanted: readonl
 
 /** In which roles a station is worked, most natural first. */
 export function rolesForStation(station: StationId): readonly Role[] {
-  const flying = station === 'taxi' || station === 'ready' || station === 'flight';
-  return flying
-    ? ['pilot', 'observer', 'technician', 'inspector']
-    : ['technician', 'inspector', 'observer', 'pilot', 'certifier'];
+  return STATION_TYPES[station].roles;
 }

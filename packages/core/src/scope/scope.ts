@@ -9,6 +9,7 @@ import {
   type StationId,
 } from '../checks/types.ts';
 import type { ScopeRequest, ScopeWhy, ScopeItem, Scope } from '../record/scope.ts';
+import { STATION_TYPES } from '../checks/stations.ts';
 import { ownMember } from '../own-member.ts';
 
 /**
@@ -23,15 +24,12 @@ export const DEMANDS: Readonly<Record<Occasion, Demand>> = {
   'ground-run': { stations: ['fuel', 'run-up'] },
 };
 
-/** The way on from a ground run: whatever belongs to it is not in a campaign that ends with the engine. */
-const BEYOND_A_GROUND_RUN: readonly StationId[] = ['taxi', 'ready', 'flight', 'debrief'];
-
 /** Why a check is left out of a ground run, whatever touched it. */
 const GROUND_RUN_ONLY = 'ground run only; to be proven before flight';
 
 /** Whether a campaign on an occasion gets as far as a station. Example: a ground run does not get to the flight. */
 export function getsTo(occasion: Occasion, station: StationId): boolean {
-  return occasion !== 'ground-run' || !BEYOND_A_GROUND_RUN.includes(station);
+  return occasion !== 'ground-run' || !STATION_TYPES[station].beyondAGroundRun;
 }
 
 /** The gates of a campaign: those of its pack, but for a ground run none that leads on from it. */
@@ -55,9 +53,6 @@ function demandOf(index: BasisIndex, occasion: Occasion): Demand {
 export function occasionOf(name: string | undefined): Occasion {
   return OCCASIONS.find((o) => o === name) ?? 'post-maintenance';
 }
-
-/** Stations that go with any flight. */
-const AROUND_A_FLIGHT = ['ready', 'debrief'];
 
 /**
  * Whether leaving a check out of a scope takes an inspector or a certifying person: where its pack says so, and
@@ -168,7 +163,7 @@ class Closure {
     this.flying = true;
     for (const part of this.index.parts.values())
       if (
-        AROUND_A_FLIGHT.includes(part.check.station) ||
+        STATION_TYPES[part.check.station].aroundAFlight ||
         (part.check.station === 'flight' && part.check.point?.place !== undefined)
       )
         this.add(part.key, { kind: 'flight', from }, false);
