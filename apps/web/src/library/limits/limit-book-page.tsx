@@ -1,22 +1,20 @@
 import { useEffect, useMemo, useState, type ReactElement } from 'react';
-import { Link, useLocation, useParams } from 'react-router';
-import { compareLimitBooks, reviewLimits, sayDay, type Limit } from '@kanzel/core';
+import { useLocation, useParams } from 'react-router';
+import { compareLimitBooks, reviewLimits, type Limit } from '@kanzel/core';
 import { api } from '../../api/client.ts';
 import { Foot } from '../../shell/foot.tsx';
-import { Frame, MarginNote } from '../../shell/frame.tsx';
+import { Frame } from '../../shell/frame.tsx';
 import { HangarPlate } from '../../shell/plate.tsx';
 import { Button } from '../../ui/button.tsx';
-import { LineField, Picker } from '../../ui/picker.tsx';
 import { DraftBar } from '../draft/draft-bar.tsx';
 import { useDraft } from '../draft/use-draft.ts';
-import { plainWords } from '../../ui/plain-words.ts';
 import { CompareBooks } from './compare-books.tsx';
 import { emptyBook, freshLimit, type BookDocument } from './limit-edit.ts';
-import { LimitPanel } from './limit-panel.tsx';
-import { LimitLine } from './limit-row.tsx';
+import { LimitBookMargin } from './limit-book-margin.tsx';
+import { LimitList } from './limit-list.tsx';
+import { underNeeds } from './needed-limit.ts';
 import { NeededLimits } from './needed-limits.tsx';
 import { PasteTable } from './paste-table.tsx';
-import { TouchedCampaigns } from './touched-campaigns.tsx';
 import { useNeeds } from './use-needs.ts';
 
 /** A limit book: its limits as drawn bands, one in hand, and in the margin what is odd and whom it touches. */
@@ -64,12 +62,9 @@ export default function LimitBookPage(): ReactElement {
     );
   };
   const asked = new Set(needs?.limits.map((n) => n.key));
-  const shown = book?.limits.filter(
-    (l) =>
-      !asked.has(l.key) &&
-      `${l.title} ${l.key} ${l.quantity ?? ''} ${l.source.document}`
-        .toLowerCase()
-        .includes(wanted.trim().toLowerCase()),
+  const fitsWords = (text: string): boolean => text.toLowerCase().includes(wanted.trim().toLowerCase());
+  const shown = (book?.limits ?? []).filter(
+    (l) => !asked.has(l.key) && fitsWords(`${l.title} ${l.key} ${l.quantity ?? ''} ${l.source.document}`),
   );
   const add = (): void => {
     if (!book) return;
@@ -109,59 +104,27 @@ export default function LimitBookPage(): ReactElement {
                 {needs ? (
                   <NeededLimits
                     key={needs.title}
-                    needs={needs.limits}
+                    needs={needs.limits.filter((n) => fitsWords(n.title))}
+                    all={needs.limits}
                     packTitle={needs.title}
                     limits={book.limits}
+                    inHand={inHand}
+                    onOpen={setInHand}
                     change={(limits, about) => draft.change({ ...book, limits }, about)}
                   />
                 ) : null}
-                <div className="flex flex-wrap items-end gap-3 px-[22px] py-2">
-                  <LineField
-                    label="Find, or name a new one"
-                    value={wanted}
-                    onChange={setWanted}
-                    className="min-w-56"
-                  />
-                  <Button onClick={add}>Add a limit</Button>
-                  <Button onClick={() => setPasting(true)}>Paste a table</Button>
-                </div>
-                {book.limits.length === 0 && !needs ? (
-                  <p className="px-[22px] py-3 text-ink-2">
-                    No limit yet. Paste the table of the handbook, or add the first by hand.
-                  </p>
-                ) : shown?.length === 0 && wanted.trim() !== '' ? (
-                  <p className="px-[22px] py-3 text-ink-2">Nothing here is called that.</p>
-                ) : null}
-                <ul>
-                  {shown?.map((l) => (
-                    <li
-                      key={l.key}
-                      className={`border-b border-rule-2 ${l.key === inHand ? 'bg-margin' : ''}`}
-                    >
-                      <div className="flex">
-                        <button
-                          type="button"
-                          aria-pressed={l.key === inHand}
-                          className="flex min-h-12 w-full px-[22px] py-1.5"
-                          onClick={() => setInHand(l.key === inHand ? undefined : l.key)}
-                        >
-                          <LimitLine limit={l} />
-                        </button>
-                        <Button
-                          kind="quiet"
-                          className="shrink-0 px-4 text-lg"
-                          aria-label={`Take out ${l.title}`}
-                          onClick={() =>
-                            draft.change({ ...book, limits: book.limits.filter((x) => x !== l) })
-                          }
-                        >
-                          ×
-                        </Button>
-                      </div>
-                      {l.key === inHand ? <LimitPanel key={l.key} limit={l} change={change} /> : null}
-                    </li>
-                  ))}
-                </ul>
+                <LimitList
+                  limits={shown}
+                  empty={book.limits.length === 0 && !needs}
+                  inHand={inHand}
+                  onOpen={setInHand}
+                  wanted={wanted}
+                  onWanted={setWanted}
+                  onAdd={add}
+                  onPaste={() => setPasting(true)}
+                  onTakeOut={(l) => draft.change({ ...book, limits: book.limits.filter((x) => x !== l) })}
+                  change={change}
+                />
               </>
             )}
             <PasteTable
@@ -169,7 +132,7 @@ export default function LimitBookPage(): ReactElement {
               open={pasting}
               onClose={() => setPasting(false)}
               onTake={(limits) => {
-                draft.change({ ...book, limits });
+                draft.change({ ...book, limits: underNeeds(limits, needs?.limits ?? []) });
                 setPasting(false);
               }}
             />
@@ -177,100 +140,16 @@ export default function LimitBookPage(): ReactElement {
         )
       }
       margin={
-        <>
-          {from === undefined ? null : (
-            <MarginNote title="For">
-              <Link to={`/library/aircraft/${from}`} className="font-semibold underline underline-offset-4">
-                Back to {from}
-              </Link>
-            </MarginNote>
-          )}
-          <MarginNote title="Problems">
-            {notices.length + draft.problems.length === 0 ? (
-              <p className="text-ink-2">Nothing: no gap, no overlap, no edge out of order.</p>
-            ) : (
-              <ul className="grid gap-1.5">
-                {notices.map((n, i) => (
-                  <li key={i}>
-                    <button
-                      type="button"
-                      className={`text-left underline decoration-rule underline-offset-4 ${n.weight === 'error' ? 'font-semibold text-out' : 'text-near'}`}
-                      onClick={() => setInHand(n.keys[0])}
-                    >
-                      {plainWords(n.reason)}
-                    </button>
-                  </li>
-                ))}
-                {draft.problems
-                  .filter((p) => errors.length === 0 || !p.startsWith('limits['))
-                  .map((p) => (
-                    <li key={p} className="font-semibold text-out">
-                      {p}
-                    </li>
-                  ))}
-              </ul>
-            )}
-          </MarginNote>
-          {changes.length > 0 ? (
-            <MarginNote title="Changed against what is published">
-              <p>
-                {changes.length === 1 ? 'One limit.' : `${changes.length} limits.`}{' '}
-                <button
-                  type="button"
-                  className="underline decoration-rule underline-offset-4"
-                  onClick={() => setAgainst(String(draft.published?.revision ?? ''))}
-                >
-                  Side by side
-                </button>
-              </p>
-              {changes
-                .flatMap((c) => c.slips)
-                .map((s, i) => (
-                  <p key={i} className="mt-1 font-semibold text-near">
-                    {plainWords(s)}
-                  </p>
-                ))}
-            </MarginNote>
-          ) : null}
-          <TouchedCampaigns book={id} changes={changes} />
-          {draft.published && draft.published.revision > 1 ? (
-            <MarginNote title="Earlier revisions">
-              <Picker
-                label="Compare with"
-                value={against}
-                options={[
-                  { id: '', text: 'none' },
-                  ...Array.from({ length: draft.published.revision }, (_, i) => ({
-                    id: String(i + 1),
-                    text: `revision ${i + 1}`,
-                  })),
-                ]}
-                onChange={setAgainst}
-              />
-            </MarginNote>
-          ) : null}
-          {book && draft.published ? (
-            <MarginNote title="Approved">
-              <p>
-                {draft.published.approvedBy}, {sayDay(draft.published.approvedOn)}
-              </p>
-            </MarginNote>
-          ) : null}
-          {book ? (
-            <MarginNote title="The book">
-              <LineField
-                label="Title"
-                value={book.title}
-                onChange={(title) => draft.change({ ...book, title }, 'title')}
-              />
-              <p className="cap mt-1">
-                <Link to="/library" className="underline underline-offset-4">
-                  Back to the library
-                </Link>
-              </p>
-            </MarginNote>
-          ) : null}
-        </>
+        <LimitBookMargin
+          id={id}
+          from={from}
+          draft={draft}
+          notices={notices}
+          changes={changes}
+          against={against}
+          onAgainst={setAgainst}
+          onOpen={setInHand}
+        />
       }
       foot={<Foot />}
     />

@@ -102,3 +102,16 @@ export function pasted(
   });
   return { limits: next, entered, unread };
 }
+
+/**
+ * Limits out of a table under the keys by which the pack asks for them: those of the same title as a needed one. Nobody
+ * has to know a key.
+ */
+export function underNeeds(limits: readonly Limit[], needs: readonly NeededLimit[]): readonly Limit[] {
+  const asked = new Set(needs.map((n) => n.key));
+  const there = new Set(limits.map((l) => l.key));
+  return limits.map((limit) => {
+    const need = asked.has(limit.key) ? undefined : needs.find((n) => plain(n.title) === plain(limit.title));
+    return need && !there.has(need.key) ? { ...limit, key: need.key } : limit;
+  });
+}

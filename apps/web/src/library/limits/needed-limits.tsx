@@ -126,25 +126,32 @@ function About({
  */
 export function NeededLimits({
   needs,
+  all,
   limits,
   packTitle,
+  inHand,
+  onOpen,
   change,
 }: {
+  /** Those that are shown. */
   needs: readonly NeededLimit[];
+  all: readonly NeededLimit[];
   limits: readonly Limit[];
   packTitle: string;
+  /** The limit that is open, with all there is to it. */
+  inHand: string | undefined;
+  onOpen: (key: string | undefined) => void;
   change: (limits: readonly Limit[], about: string) => void;
 }): ReactElement {
   const last = limits.at(-1)?.source;
   const [source, setSource] = useState<LimitSource>(last ?? { document: '', revision: '' });
-  const [inHand, setInHand] = useState<string>();
   const [told, setTold] = useState<string>();
   const named: LimitSource = {
     ...source,
     document: source.document.trim() || 'not named',
     revision: source.revision.trim() || '-',
   };
-  const entered = needs.filter((n) => limits.some((l) => l.key === n.key)).length;
+  const entered = all.filter((n) => limits.some((l) => l.key === n.key)).length;
   const put = (next: Limit, about: string): void => change(withLimit(limits, next), `${next.key} ${about}`);
   const paste = (text: string, row: number, edge: Edge): void => {
     const found = pasted(limits, needs, text, { row, edge }, named);
@@ -156,9 +163,9 @@ export function NeededLimits({
   return (
     <section aria-label="Limits the pack asks for" className="px-[22px] pb-2">
       <h2 className="mt-1 border-b-2 border-ink pb-1 font-semibold">
-        {packTitle} asks for {needs.length === 1 ? 'one limit' : `${needs.length} limits`}
+        {packTitle} asks for {all.length === 1 ? 'one limit' : `${all.length} limits`}
         <span className="ml-3 font-normal text-ink-2">
-          {entered} entered{entered < needs.length ? '. What is missing keeps nothing from starting' : ''}
+          {entered} entered{entered < all.length ? '. What is missing keeps nothing from starting' : ''}
         </span>
       </h2>
       <div className="my-2 flex flex-wrap gap-x-4 gap-y-1">
@@ -197,7 +204,7 @@ export function NeededLimits({
                 <About
                   need={need}
                   limit={limit}
-                  onOpen={() => setInHand(inHand === need.key ? undefined : need.key)}
+                  onOpen={() => onOpen(inHand === need.key ? undefined : need.key)}
                 />
                 {type.edges === 'none'
                   ? null
