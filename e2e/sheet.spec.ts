@@ -1,3 +1,4 @@
+import { seriousFaults } from './accessible.ts';
 import { expect, type Page } from '@playwright/test';
 import {
   allSaved,
@@ -280,6 +281,55 @@ test('line mode on a phone: everything at hand, nothing wider than the screen', 
   await expect(pad.getByText('Out of limits')).toBeVisible();
   await pad.getByRole('button', { name: 'Done' }).tap();
   await expect(pad).toHaveCount(0);
+});
+
+test('no view keeps anybody out who does not see it, and each says what it is for', async ({ browser }) => {
+  const ylva = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await openCampaign(ylva);
+  const views = ['/run-up?check=start', '/gate/roll', '/findings', '/release', '/plan/scope', '/basis'];
+  for (const view of [...views.map((v) => `${base}${v}`), `${product.url}/new?mark=QX-HEI`]) {
+    await ylva.goto(view);
+    await expect(ylva.getByRole('main').getByRole('heading').first()).toBeVisible();
+    expect({ view: view.replace(base, ''), faults: await seriousFaults(ylva) }).toEqual({
+      view: view.replace(base, ''),
+      faults: [],
+    });
+    await ylva.keyboard.press('?');
+    const help = ylva.getByRole('dialog', { name: /^Help: / });
+    await expect(help.getByRole('heading', { name: 'What to do next' })).toBeVisible();
+    await ylva.keyboard.press('Escape');
+    await expect(help).toHaveCount(0);
+  }
+});
+
+test('where the screen is low the number pad stands beside question and figure, and covers neither', async ({
+  browser,
+}) => {
+  for (const viewport of [
+    { width: 780, height: 493 },
+    { width: 844, height: 390 },
+  ]) {
+    const page = await (await browser.newContext({ viewport, hasTouch: true })).newPage();
+    await signIn(page, product.url, 'Ylva Torsund');
+    const base = await openCampaign(page);
+    await page.goto(`${base}/inspection?check=oil-quantity`);
+    await page.getByRole('button', { name: 'Repeat' }).tap();
+    await figure(page, 'left').tap();
+    const pad = page.getByLabel('Number pad');
+    await expect(pad).toBeVisible();
+    const question = page.getByRole('heading', { name: 'Oil, by the stick. Read it.' });
+    const left = (await pad.boundingBox())?.x ?? 0;
+    for (const seen of [question, figure(page, 'left'), figure(page, 'right')]) {
+      const box = await seen.boundingBox();
+      expect((box?.x ?? Infinity) + (box?.width ?? 0)).toBeLessThanOrEqual(left);
+      expect(box?.y).toBeGreaterThanOrEqual(52);
+      expect((box?.y ?? Infinity) + (box?.height ?? 0)).toBeLessThanOrEqual(viewport.height - 56);
+    }
+    // A key put on a pad is a digit in the figure.
+    await pad.getByRole('button', { name: '9', exact: true }).tap();
+    await expect(figure(page, 'left')).toHaveValue('9');
+    await page.context().close();
+  }
 });
 
 // Last in the file: the tags stay on.

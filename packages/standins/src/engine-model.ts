@@ -220,7 +220,7 @@ export class EngineModel {
     const delay = this.faults.slowOilPressure ? 24 : 2;
     const fed = runs && state.runningFor > delay;
     const thickness = 1 + 0.004 * (80 - state.oilTemperature);
-    const target = fed ? (20 + 50 * (state.speed / 2670) ** 0.6) * thickness : 0;
+    const target = fed ? (24 + 52 * (state.speed / 2670) ** 0.6) * thickness : 0;
     state.oilPressure = approach(state.oilPressure, target, dt, this.faults.slowOilPressure ? 5 : 1.2);
   }
 

@@ -18,6 +18,13 @@ export function NumberPad(): ReactElement | null {
   const { part: partKey, name } = usePad();
   const drafts = useDrafts((s) => s.drafts);
   useEffect(() => putPadAway, []);
+  const open = line && partKey !== undefined && name !== undefined;
+  useEffect(() => {
+    // Where there is no height for both, the sheet makes room beside the pad (styles.css), and shows the figure.
+    document.documentElement.toggleAttribute('data-pad', open);
+    if (open) document.activeElement?.scrollIntoView({ block: 'center' });
+    return () => document.documentElement.removeAttribute('data-pad');
+  }, [open, partKey, name]);
   const part = partKey === undefined ? undefined : view.index.parts.get(partKey);
   if (!line || !part || name === undefined || !isFigureSpec(part.check.answer)) return null;
   const draft = draftOf(drafts, view.id, part.key);
@@ -42,7 +49,7 @@ export function NumberPad(): ReactElement | null {
   return (
     <section
       aria-label="Number pad"
-      className="fixed inset-x-0 bottom-0 z-30 border-t-4 border-hand bg-desk no-print"
+      className="fixed inset-x-0 bottom-0 z-30 border-t-4 border-hand bg-desk no-print [@media(max-height:560px)]:left-1/2 [@media(max-height:560px)]:border-l"
       // The figure keeps the focus while keys of the pad are pressed.
       onPointerDown={(e) => e.preventDefault()}
       onMouseDown={(e) => e.preventDefault()}

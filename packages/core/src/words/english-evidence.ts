@@ -66,7 +66,7 @@ export const ENGLISH_EVIDENCE = {
   stillMoving: (p) =>
     `“${p.names.part(p.s('part'))}” is still ${p.s('way')}, and out of limits only for now perhaps. Wait for it, or press again to record it as it is.`,
   monitorSaysOther: (p) =>
-    `The engine monitor shows ${p.f('value')} on ${p.names.subject(p.s('subject')).toLowerCase()}. Record it again to say that it runs all the same.`,
+    `The engine monitor shows ${p.f('value')} on ${p.names.subject(p.s('subject')).toLowerCase()}: it stands. To say all the same that it runs, press twice.`,
   seenAhead: () =>
     'This entry says that its author had seen more than there is. The record begins anew on this device; do it again.',
   timerEndsLater: () => 'The timer of this answer ends after the answer was given. Start it again.',
