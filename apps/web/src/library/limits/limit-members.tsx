@@ -2,6 +2,7 @@ import type { ReactElement } from 'react';
 import { unitOf, UNIT_IDS, type FigureMember, type Limit, type LimitMember } from '@kanzel/core';
 import { FigureField } from '../../ui/figure-field.tsx';
 import { LineField, Picker } from '../../ui/picker.tsx';
+import { withMember } from './with-member.ts';
 
 export const UNITS = UNIT_IDS.map((id) => {
   const unit = unitOf(id);
@@ -9,12 +10,6 @@ export const UNITS = UNIT_IDS.map((id) => {
 });
 
 export type Change = (next: Limit, about: string) => void;
-
-/** A member put in, or left out when it is empty. */
-export function withMember<T extends object>(value: T, name: string, member: unknown): T {
-  const { [name]: _old, ...rest } = value as Record<string, unknown>;
-  return (member === undefined || member === '' ? rest : { ...rest, [name]: member }) as T;
-}
 
 /** What a figure of a limit is in, as it stands beside its field. */
 function unitBeside(limit: Limit, unit: FigureMember<Limit>['unit']): string | undefined {

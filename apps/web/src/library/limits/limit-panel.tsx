@@ -15,7 +15,8 @@ import { FigureField } from '../../ui/figure-field.tsx';
 import { LimitRuler } from '../../ui/limit-ruler.tsx';
 import { LineField, Picker } from '../../ui/picker.tsx';
 import { withKind } from './limit-edit.ts';
-import { MemberFields, UNITS, withMember, type Change } from './limit-members.tsx';
+import { MemberFields, UNITS, type Change } from './limit-members.tsx';
+import { withMember } from './with-member.ts';
 
 const KINDS = LIMIT_KINDS.map((id) => ({
   id,

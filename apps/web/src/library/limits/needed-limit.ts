@@ -6,7 +6,7 @@ import {
   type LimitSource,
   type NeededLimit,
 } from '@kanzel/core';
-import { withMember } from './limit-members.tsx';
+import { withMember } from './with-member.ts';
 
 /** The columns in which edges are typed, in the order of a ruler. */
 export const EDGES = ['low', 'cautionLow', 'cautionHigh', 'high'] as const;
