@@ -74,6 +74,11 @@ test('one of a kind with figures of its own is kept until all are there, and say
   }
 });
 
+test('one that follows from its own past stays when it is changed', () => {
+  const trend = { ...begun(need('t', 'trend'), SOURCE), minimum: 8 } as Limit;
+  expect(withLimit([trend], { ...trend, title: 'Renamed' })).toEqual([{ ...trend, title: 'Renamed' }]);
+});
+
 test('a table whose titles are those of needed limits is put under their keys, never over one that is there', () => {
   const row = (key: string, title: string): Limit => ({ ...begun(need(key), SOURCE), title });
   expect(underNeeds([row('limit-a', 'limit A'), row('other', 'Other')], NEEDS).map((l) => l.key)).toEqual([

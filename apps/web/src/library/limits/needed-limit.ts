@@ -33,12 +33,13 @@ export function begun(need: NeededLimit, source: LimitSource): Limit {
 
 /** Whether anybody has said anything of it: an edge, or a figure of the type. */
 function saysNothing(limit: Limit): boolean {
+  const type = limitTypeOf(limit);
+  const own = type.members.filter((m) => m.ofType === true);
+  // One that follows from its own past has nothing to be said.
+  if (type.edges === 'none' && own.length === 0) return false;
   const bounds: Bounds = 'bounds' in limit ? limit.bounds : {};
   const held = new Map<string, unknown>(Object.entries(limit));
-  const own = limitTypeOf(limit).members.filter((m) => m.ofType === true);
-  return (
-    Object.keys(bounds).length === 0 && own.length + EDGES.length > 0 && !own.some((m) => held.has(m.name))
-  );
+  return Object.keys(bounds).length === 0 && !own.some((m) => held.has(m.name));
 }
 
 /** The limits of a book with one put in, changed, or left out again because nothing is said of it any more. */
