@@ -51,3 +51,23 @@ test('a campaign without any limit is opened, worked, and proves nothing that ne
   // What needs no limit is as good as ever: the engines run, so that their start has been proven.
   expect(status?.parts.get('start@left')?.proven).toBe(true);
 });
+
+test('a figure worked out from others is unknown as soon as one of its limits is missing, though the other holds', () => {
+  const worked = CHECKS.find((c) => c.answer.kind === 'computed');
+  if (!worked) throw new Error('no worked-out check');
+  const proven = (limits: readonly string[]) => {
+    const checks = CHECKS.map((c) => (c.id === worked.id ? { ...c, limits } : c));
+    const scribe = new Scribe().upToRunning({ ...BASIS, pack: { ...BASIS.pack, checks } });
+    for (const engine of ['left', 'right']) {
+      scribe.drop('drop-a', engine, 1700, 1620);
+      scribe.drop('drop-b', engine, 1700, 1625);
+      scribe.read('idle', engine, 700);
+    }
+    const state = foldEntries(scribe.entries);
+    const status = deriveStatus(state, new Date(state.clock).toISOString());
+    const found = [...(status?.parts ?? [])].find(([key]) => key.startsWith(`${worked.id}@`))?.[1];
+    return [found?.proven, found?.verdicts[0]?.state, found?.verdicts[0]?.reason.code];
+  };
+  expect(proven(worked.limits).slice(0, 2)).toEqual([true, 'within']);
+  expect(proven([...worked.limits, 'nobody-entered-it'])).toEqual([false, 'unknown', 'noLimitEntered']);
+});

@@ -21,6 +21,8 @@ const checks = [
     check(`at-${station}`, {
       station,
       standsOn: ['idle'],
+      // Required, and left out by the occasion all the same: nobody has to be asked for that.
+      secondPerson: true,
       proves: ['engine.{engine}.ignition.a'],
       subject: 'engine',
     }),
@@ -120,7 +122,15 @@ test('a technician settles a ground run; a permit is left out by nobody whom it 
   const state = foldEntries(scribe.entries);
   const now = new Date(state.clock).toISOString();
   const said = (leftOut: readonly string[], role: 'technician' | 'pilot' | 'inspector'): string => {
-    const body = { ...NOTHING, leftOut: leftOut.map((id) => ({ check: id, reason: 'not today' })), note: '' };
+    const work = [
+      { component: 'Ignition', action: 'repaired' as const, touches: ['engine.left.ignition.a'] },
+    ];
+    const body = {
+      ...NOTHING,
+      work,
+      leftOut: leftOut.map((id) => ({ check: id, reason: 'not today' })),
+      note: '',
+    };
     const found = admit(
       scribe.draft('scope.settled', body, { role, ...(role === 'inspector' ? { by: BO } : {}) }),
       state,
@@ -133,4 +143,7 @@ test('a technician settles a ground run; a permit is left out by nobody whom it 
   expect(said(['permit'], 'pilot')).toBe('requiredLeftOut');
   expect(said(['permit'], 'inspector')).toBe('admitted');
   expect(isRequired(index, permit({ required: false }))).toBe(true);
+  // A limit that nobody has entered may be one of safety.
+  expect(isRequired(index, check('x', { limits: ['nobody-entered-it'] }))).toBe(true);
+  expect(isRequired(index, check('x', { limits: [] }))).toBe(false);
 });
