@@ -60,7 +60,9 @@ export function boundJson(bytes: Uint8Array, bounds: JsonBounds): Result<true, J
   let values = 0;
   for (let at = 0; at < bytes.length; at += 1) {
     const byte = bytes[at] ?? 0;
-    const excess = (what: JsonExcess['what']): Result<never, JsonExcess> => err({ what, at: at + 1 });
+    // Where the value begins: walking over it moves `at`, past the end of the text for a string that nothing closes.
+    const begins = at + 1;
+    const excess = (what: JsonExcess['what']): Result<never, JsonExcess> => err({ what, at: begins });
     if (OPENS.has(byte)) {
       values += 1;
       members.push(byte === BRACE ? 0 : -1);
