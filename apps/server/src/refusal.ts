@@ -7,7 +7,7 @@ import {
   NotFoundException,
   UnauthorizedException,
 } from '@nestjs/common';
-import { makeSentences, type Reason } from '@kanzel/core';
+import { makeSentences, type Reason, type Result } from '@kanzel/core';
 import type { PostRefused, Refusal } from '@kanzel/contract';
 
 /** Sentences where no campaign is at hand to name its parts. */
@@ -52,11 +52,27 @@ export function refuseFor(status: keyof typeof KINDS, reason: Reason): HttpExcep
   return new KINDS[status](body);
 }
 
-/** What a post that was not taken is answered with: one that may come later is told so, and its device sends it again. */
-export function refusePosted(reason: Reason): HttpException {
-  const status = reason.code === 'campaignUnknown' ? 404 : reason.code === 'comeLater' ? 503 : 409;
-  return refuseFor(status, reason);
+/** Why a service does not do what it was asked: the status that it is answered with, and a reason of the core or a sentence. */
+export type Refused = { readonly status: keyof typeof KINDS } & (
+  { readonly reason: Reason } | { readonly message: string }
+);
+
+/** What a service made; what it would not do is answered with its status and its sentence. */
+export function orRefuse<T>(made: Result<T, Refused>): T {
+  if (made.ok) return made.value;
+  const { error } = made;
+  throw 'reason' in error ? refuseFor(error.status, error.reason) : refuse(error.status, error.message);
 }
+
+/** Why a post was not taken: one that may come later is told so, and its device sends it again. */
+export const postedRefused = (reason: Reason): Refused => ({
+  status: reason.code === 'campaignUnknown' ? 404 : reason.code === 'comeLater' ? 503 : 409,
+  reason,
+});
+
+/** What a post that was not taken is answered with. */
+export const refusePosted = (reason: Reason): HttpException =>
+  refuseFor(postedRefused(reason).status, reason);
 
 /** What a request that is not what it should be is answered with. */
 export const refuseMalformed = (messages: readonly string[]): HttpException =>

@@ -9,6 +9,14 @@ export interface ReadCampaign {
   readonly index: BasisIndex;
 }
 
+/** What every report of a campaign is made from. */
+export interface CampaignSource extends ReadCampaign {
+  readonly campaign: string;
+  /** Names of people by id. */
+  readonly people: ReadonlyMap<string, string>;
+  readonly printedAt: string;
+}
+
 /**
  * Reads a campaign for a report, or refuses with the reason: not here, damaged, not understood. A released record is
  * judged as of its signature: what has outlived its validity since was valid then.
