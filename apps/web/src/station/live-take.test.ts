@@ -2,6 +2,8 @@ import fc from 'fast-check';
 import {
   indexBasis,
   instantOfLine,
+  lastRiseThrough,
+  samplesBetween,
   type BasisIndex,
   type Check,
   type Part,
@@ -11,9 +13,8 @@ import { AIRCRAFT, BASIS, check, PACK } from '../../../../packages/core/src/test
 import { clockOffset, learnOffset, serverInstant, serverNow } from '../sync/clock.ts';
 import { newDeed } from '../sync/deed.ts';
 import {
-  between,
   expectReadings,
-  lastRiseThrough,
+  linesRead,
   newest,
   newestAt,
   recent,
@@ -164,7 +165,7 @@ describe('what is remembered of a monitor', () => {
   test('readings of another aircraft count for nothing, whether they came before it was looked at or are still on their way', () => {
     run('rpm', 0, [1700, 1700]);
     expectReadings('QX-OTHER');
-    expect([newest('left', 'rpm'), newestAt(), lastRiseThrough('left', 'rpm', 0)]).toEqual([
+    expect([newest('left', 'rpm'), newestAt(), lastRiseThrough(linesRead(), 'left', 'rpm', 0)]).toEqual([
       undefined,
       undefined,
       undefined,
@@ -188,13 +189,21 @@ describe('what is remembered of a monitor', () => {
     hear(100, { rpm: null });
     hear(200, { rpm: 12 });
     hear(300, { rpm: 13 });
-    expect(between('left', 'rpm', SERVER, SERVER + 200)).toEqual({ t: [0, 0.2], v: [10, 12], from: SERVER });
-    expect(between('left', 'rpm', SERVER + 1, SERVER + 300)).toEqual({
+    expect(samplesBetween(linesRead(), 'left', 'rpm', SERVER, SERVER + 200)).toEqual({
+      t: [0, 0.2],
+      v: [10, 12],
+      from: SERVER,
+    });
+    expect(samplesBetween(linesRead(), 'left', 'rpm', SERVER + 1, SERVER + 300)).toEqual({
       t: [0, 0.1],
       v: [12, 13],
       from: SERVER + 200,
     });
-    expect(between('left', 'oil', SERVER, SERVER + 300)).toEqual({ t: [], v: [], from: SERVER });
+    expect(samplesBetween(linesRead(), 'left', 'oil', SERVER, SERVER + 300)).toEqual({
+      t: [],
+      v: [],
+      from: SERVER,
+    });
   });
 
   test('how far apart they are says the clock of the monitor, whatever their way here did to them (property)', () => {
@@ -223,7 +232,7 @@ describe('what is remembered of a monitor', () => {
             });
             return time;
           });
-          const { t, v } = between('left', 'oil', SERVER, SERVER + 1e9);
+          const { t, v } = samplesBetween(linesRead(), 'left', 'oil', SERVER, SERVER + 1e9);
           expect(v).toEqual(taken);
           t.forEach((x, i) => expect(x).toBeCloseTo(((taken[i] ?? 0) - (taken[0] ?? 0)) / 1000, 9));
           // What goes into the record is in order, however near two readings are.
@@ -247,13 +256,13 @@ describe('what is remembered of a monitor', () => {
     say(1000, 0, 90_100);
     say(2000, 2000, 0);
     say(2500, 2000, 700);
-    expect(between('left', 'oil', SERVER, SERVER + 9000).t).toEqual([0, 0.1, 2, 2.5]);
+    expect(samplesBetween(linesRead(), 'left', 'oil', SERVER, SERVER + 9000).t).toEqual([0, 0.1, 2, 2.5]);
   });
 
   test('the last rise through a value: from on or below it to above it', () => {
     run('rpm', 500, [0, 400, 300, 301, 200, 300]);
-    expect(lastRiseThrough('left', 'rpm', 300)).toBe(SERVER + 300);
-    expect(lastRiseThrough('left', 'rpm', 500)).toBeUndefined();
+    expect(lastRiseThrough(linesRead(), 'left', 'rpm', 300)).toBe(SERVER + 300);
+    expect(lastRiseThrough(linesRead(), 'left', 'rpm', 500)).toBeUndefined();
   });
 });
 

@@ -1,108 +1,101 @@
 import {
   formatFigure,
   isFigureSpec,
+  isSetTo,
   judgeAnswer,
-  movingWay,
-  readSteady,
-  settlingOf,
+  lastRiseThrough,
+  lookAtSignal,
+  samplesBetween,
+  wayOf as signalWay,
   type BasisIndex,
   type Fact,
+  type HeldFigure,
+  type LiveSignal,
   type Part,
   type Reading,
   type Series,
+  type SteadyFigure,
 } from '@kanzel/core';
-import { between, lastRiseThrough, newest, newestAt, recent } from '../sync/monitor-store.ts';
+import { linesRead, newest, newestAt } from '../sync/monitor-store.ts';
 import { serverInstant } from '../sync/clock.ts';
 import { figureNames, instrumentsFor } from './part-draft.ts';
 
-/** Gaps longer than this break a reading (s). */
-const GAP = 1;
-
 /** How a channel looks right now, for the hand that is about to take it. */
-export type LiveLook =
+export type LiveTake =
   | { readonly state: 'none' }
   | {
       readonly state: 'moving' | 'steady';
       readonly value: number;
       readonly reading?: Reading;
-      /** It stands still for a moment only, and is on its way: heat takes longer than a look. */
       readonly way?: 'rising' | 'falling';
     };
 
-/** The engine under which the monitor sends a part's channel. */
-function engineOf(part: Part): string {
-  return part.subject;
-}
-
-function channelOf(part: Part, name: string): string | undefined {
+/** The signal of one figure of a part; undefined where the monitor has none for it. */
+function signalOf(part: Part, name = ''): LiveSignal | undefined {
   const spec = part.check.answer;
   if (!isFigureSpec(spec) || !spec.channel) return undefined;
-  return spec.kind === 'cylinders' ? `${spec.channel}-${name}` : spec.channel;
+  const { channel, kind, unit, resolution, steady } = spec;
+  return {
+    subject: part.subject,
+    channel: kind === 'cylinders' ? `${channel}-${name}` : channel,
+    unit,
+    resolution,
+    steady,
+    settles: kind === 'reading',
+  };
 }
 
-/** How long a steady reading can still be taken while the needle trembles around it (ms). */
-const HOLD = 1500;
+/** The last steady figure of each part of a campaign. */
+const held = new WeakMap<BasisIndex, Map<string, HeldFigure>>();
 
-/** The last steady reading of each figure of a campaign, and when it was so. */
-const held = new WeakMap<BasisIndex, Map<string, { readonly reading: Reading; readonly at: number }>>();
-
-function heldOf(index: BasisIndex): Map<string, { readonly reading: Reading; readonly at: number }> {
-  const own = held.get(index) ?? new Map<string, { readonly reading: Reading; readonly at: number }>();
+function heldOf(index: BasisIndex): Map<string, HeldFigure> {
+  const own = held.get(index) ?? new Map<string, HeldFigure>();
   held.set(index, own);
   return own;
 }
 
-/** Whether a figure that is read once is still on its way, by a time that suits what it is. */
-export function wayOf(part: Part, channel = channelOf(part, '')): 'rising' | 'falling' | undefined {
-  const spec = part.check.answer;
-  if (spec.kind !== 'reading' || channel === undefined) return undefined;
-  const settling = settlingOf(spec.unit);
-  return settling && movingWay(recent(engineOf(part), channel, settling.seconds + 0.5), spec.unit, GAP);
+/** Whether the figure of a part is still on its way. */
+export function wayOf(part: Part): 'rising' | 'falling' | undefined {
+  const signal = signalOf(part);
+  return signal && signalWay(linesRead(), signal);
+}
+
+/** What is recorded of a steady figure. What was measured is judged; the step of the check says only how much of it is shown. */
+function readingOf(
+  index: BasisIndex,
+  part: Part,
+  { unit, resolution }: LiveSignal,
+  figure: SteadyFigure,
+): Reading {
+  const instrument = instrumentsFor(index, part.check, true)[0]?.id;
+  return {
+    ...figure,
+    unit,
+    text: formatFigure(figure.value, resolution),
+    resolution,
+    source: 'live',
+    ...(instrument ? { instrument } : {}),
+  };
 }
 
 /** Looks at one figure of a part on the monitor: absent, moving, or steady with the reading that could be taken. */
-export function lookAt(index: BasisIndex, part: Part, name: string): LiveLook {
-  const spec = part.check.answer;
-  const channel = channelOf(part, name);
-  if (!isFigureSpec(spec) || !channel) return { state: 'none' };
-  const value = newest(engineOf(part), channel);
-  if (value === undefined) return { state: 'none' };
-  const seconds = spec.steady?.seconds ?? 2;
-  const tolerance = spec.steady?.tolerance ?? spec.resolution * 3;
-  const { t, v } = recent(engineOf(part), channel, seconds + 0.5);
-  const steady = readSteady({ t, v }, { seconds, tolerance, maximumGap: GAP });
+export function lookAt(index: BasisIndex, part: Part, name: string): LiveTake {
+  const signal = signalOf(part, name);
+  const value = signal && newest(signal.subject, signal.channel);
+  if (!signal || value === undefined) return { state: 'none' };
   const key = `${part.key} ${name}`;
-  if (!steady.steady) {
-    // At the edge of steady an offer would come and go faster than a gloved hand can take it.
-    const last = heldOf(index).get(key);
-    const fresh = last && (newestAt() ?? 0) - last.at <= HOLD && steady.why === 'moving';
-    return fresh && Math.abs(value - last.reading.value) <= tolerance
-      ? { state: 'steady', value, reading: last.reading }
-      : { state: 'moving', value };
-  }
-  const instrument = instrumentsFor(index, part.check, true)[0]?.id;
-  const reading: Reading = {
-    // What was measured is recorded and judged; the step of the check says only how much of it is worth showing.
-    value: steady.mean,
-    unit: spec.unit,
-    text: formatFigure(steady.mean, spec.resolution),
-    resolution: spec.resolution,
-    source: 'live',
-    ...(instrument ? { instrument } : {}),
-    scatter: steady.scatter,
-    count: steady.count,
-  };
-  const way = wayOf(part, channel);
-  if (way) return { state: 'moving', value, reading, way };
-  heldOf(index).set(key, { reading, at: newestAt() ?? 0 });
-  return { state: 'steady', value, reading };
+  const look = lookAtSignal(linesRead(), signal, value, heldOf(index).get(key));
+  if (!('figure' in look)) return { state: look.state, value };
+  if (look.hold) heldOf(index).set(key, look.hold);
+  const reading = readingOf(index, part, signal, look.figure);
+  return { state: look.state, value, reading, ...(look.way ? { way: look.way } : {}) };
 }
 
 /** The power setting on the monitor now; undefined when the check has none or the monitor is silent. */
 export function settingNow(part: Part): Record<string, Fact> | undefined {
   const { setting } = part.check;
   if (!setting) return {};
-  const value = newest(engineOf(part), setting.channel);
+  const value = newest(part.subject, setting.channel);
   return value === undefined ? undefined : { [setting.channel]: { value, unit: setting.unit } };
 }
 
@@ -110,8 +103,8 @@ export function settingNow(part: Part): Record<string, Fact> | undefined {
 export function settingMet(part: Part): boolean | undefined {
   const { setting } = part.check;
   if (!setting) return true;
-  const value = newest(engineOf(part), setting.channel);
-  return value === undefined ? undefined : Math.abs(value - setting.value) <= setting.tolerance;
+  const value = newest(part.subject, setting.channel);
+  return value === undefined ? undefined : isSetTo(value, setting);
 }
 
 /** Whether a reading would be out of limits as things are now. */
@@ -136,7 +129,7 @@ export function takeAll(index: BasisIndex, part: Part): Record<string, Reading> 
 function triggeredAt(part: Part): number | undefined {
   const spec = part.check.answer;
   if (spec.kind !== 'series' || !spec.trigger) return undefined;
-  return lastRiseThrough(engineOf(part), spec.trigger.channel, spec.trigger.above);
+  return lastRiseThrough(linesRead(), part.subject, spec.trigger.channel, spec.trigger.above);
 }
 
 /** The samples of a part's channel since an instant, as they would go into the record. */
@@ -144,7 +137,7 @@ function seriesSince(index: BasisIndex, part: Part, since: number): Series | und
   const spec = part.check.answer;
   if (spec.kind !== 'series' || !spec.channel) return undefined;
   const until = Math.min(newestAt() ?? since, since + spec.seconds * 1000);
-  const { t, v } = between(engineOf(part), spec.channel, since, until);
+  const { t, v } = samplesBetween(linesRead(), part.subject, spec.channel, since, until);
   const instrument = instrumentsFor(index, part.check, true)[0]?.id;
   return t.length < 2
     ? undefined

@@ -1,10 +1,12 @@
 import { create } from 'zustand';
 import type { MonitorEvent, MonitorState } from '@kanzel/contract';
 import { serverNow } from './clock.ts';
-import { ownMember } from '@kanzel/core';
+import { figureOf, samplesBetween, type ChannelSamples, type TakenLine } from '@kanzel/core';
 
 /** Ten minutes at ten readings a second. */
 const KEEP = 6000;
+/** A reading this old says nothing of now (ms). */
+const STALE = 3000;
 
 interface Monitor {
   readonly states: Readonly<Record<string, MonitorState>>;
@@ -62,79 +64,20 @@ export function takeMonitorState(state: MonitorState): void {
   useMonitor.setState(({ states }) => ({ states: { ...states, [state.mark]: state } }));
 }
 
+/** What was read of the aircraft in hand, oldest first. */
+export const linesRead = (): readonly TakenLine[] => samples;
+
 /** Samples of one channel over the last `seconds`: seconds and figures; places without a reading are left out. */
-export function recent(
-  engine: string,
-  channel: string,
-  seconds: number,
-): { t: number[]; v: number[]; from: number } {
+export function recent(subject: string, channel: string, seconds: number): ChannelSamples {
   const last = samples[samples.length - 1]?.at ?? 0;
-  const since = last - seconds * 1000;
-  return between(engine, channel, since, last);
-}
-
-/** From one reading to another (ms): by the clock of the monitor, or by the server's where that was set anew between them. */
-function apart(first: MonitorEvent, later: MonitorEvent): number {
-  return first.source && first.source.since === later.source?.since
-    ? later.source.time - first.source.time
-    : later.at - first.at;
-}
-
-/**
- * Samples of one channel between two instants (milliseconds), seconds counted from the first. Which readings those are
- * their instants say; how far they are apart says the clock of the monitor: a line that was held up is no pause of an engine.
- */
-export function between(
-  engine: string,
-  channel: string,
-  from: number,
-  to: number,
-): { t: number[]; v: number[]; from: number } {
-  const t: number[] = [];
-  const v: number[] = [];
-  let start: MonitorEvent | undefined;
-  for (let i = firstAfter(from); i < samples.length; i += 1) {
-    const event = samples[i];
-    if (!event || event.at > to) break;
-    const value = ownMember(ownMember(event.values, engine), channel);
-    if (value === null || value === undefined) continue;
-    start ??= event;
-    const seconds = apart(start, event) / 1000;
-    // Two lines in one millisecond are one instant to a series.
-    if (seconds <= (t[t.length - 1] ?? -1)) continue;
-    t.push(seconds);
-    v.push(value);
-  }
-  return { t, v, from: start?.at ?? from };
-}
-
-function firstAfter(from: number): number {
-  let [low, high] = [0, samples.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((samples[middle]?.at ?? 0) < from) low = middle + 1;
-    else high = middle;
-  }
-  return low;
-}
-
-/** The instant at which a channel last rose through a value; undefined when it did not in what is remembered. */
-export function lastRiseThrough(engine: string, channel: string, above: number): number | undefined {
-  for (let i = samples.length - 1; i > 0; i -= 1) {
-    const now = ownMember(ownMember(samples[i]?.values, engine), channel);
-    const before = ownMember(ownMember(samples[i - 1]?.values, engine), channel);
-    if (typeof now === 'number' && typeof before === 'number' && now > above && before <= above)
-      return samples[i]?.at;
-  }
-  return undefined;
+  return samplesBetween(samples, subject, channel, last - seconds * 1000, last);
 }
 
 /** The newest reading of a channel; undefined when there is none or it is three seconds old. */
-export function newest(engine: string, channel: string): number | undefined {
+export function newest(subject: string, channel: string): number | undefined {
   const last = samples[samples.length - 1];
-  const value = ownMember(ownMember(last?.values, engine), channel);
   // Its instants are the server's: aged by the clock of this device alone they would be stale or fresh for ever.
-  return last && Math.abs(serverNow() - last.at) < 3000 && typeof value === 'number' ? value : undefined;
+  return last && Math.abs(serverNow() - last.at) < STALE ? figureOf(last, subject, channel) : undefined;
 }
 
 /** The instant of the newest reading, server clock in milliseconds; undefined when there is none. */

@@ -1,3 +1,4 @@
+export { COMPUTATIONS, type Computation } from './computations/index.ts';
 export { ANSWERS, describeAnswer, kindOf, scansOf } from './answers.ts';
 export type { AnswerKind, AnswerKindName, AnswerOf, AnswerRoom } from './kind.ts';
 export * from './part-answer.ts';

@@ -113,7 +113,10 @@ export type AnswerSpec =
   /** The data plate, typed or scanned. */
   | { readonly kind: 'plate' }
   /** Derived from two other checks on the same subject, or from one check on both engines. */
-  | { readonly kind: 'computed'; readonly from: readonly string[]; readonly value: 'drop' | 'reading' };
+  | { readonly kind: 'computed'; readonly from: readonly string[]; readonly value: ComputationName };
+
+/** The computations that a computed check names (`answers/computations/`). */
+export type ComputationName = 'drop' | 'reading';
 
 /** One thing to establish. */
 export interface Check {

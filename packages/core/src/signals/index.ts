@@ -1,3 +1,5 @@
 export * from './steady.ts';
 export * from './settling.ts';
 export * from './source-clock.ts';
+export * from './samples.ts';
+export * from './live-look.ts';
