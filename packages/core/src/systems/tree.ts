@@ -37,10 +37,20 @@ function follow(
  * Example: "controls.surface.*.hinges" means the hinges of ailerons, of the elevator, and so on; "aileron" means nothing.
  */
 export function meaningsOf(tree: SystemTree, name: string): readonly SystemMeaning[] {
+  // A library asks the same few hundred names some hundred thousand times. A tree is never changed once it was read.
+  const known = MEANINGS.get(tree) ?? new Map<string, readonly SystemMeaning[]>();
+  MEANINGS.set(tree, known);
+  const before = known.get(name);
+  if (before) return before;
   const found: SystemMeaning[] = [];
   follow(tree.systems, name.split('.'), { nodes: [], things: [] }, found);
+  if (known.size < MOST_NAMES) known.set(name, found);
   return found;
 }
+
+const MEANINGS = new WeakMap<SystemTree, Map<string, readonly SystemMeaning[]>>();
+/** Names that are remembered of a tree; those of a file somebody sends are no reason to keep more. */
+const MOST_NAMES = 5000;
 
 /** Whether a tree knows a name. Example: `knowsSystem(tree, 'engine.{engine}.oil')`. */
 export function knowsSystem(tree: SystemTree, name: string): boolean {

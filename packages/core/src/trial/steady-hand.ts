@@ -1,7 +1,8 @@
 import { stateKey, type Part } from '../checks/basis-index.ts';
-import type { Role } from '../checks/types.ts';
+import type { Gate, Role } from '../checks/types.ts';
 import type { Limit } from '../limits/types.ts';
-import { deriveStatus } from '../standing/derive.ts';
+import { gatesFor, occasionOf } from '../scope/scope.ts';
+import { passStands } from '../standing/pass.ts';
 import { admit } from '../entries/admit.ts';
 import { chain } from '../record/chain.ts';
 import { makeDraft } from '../entries/make-draft.ts';
@@ -122,14 +123,17 @@ export class SteadyHand {
       this.reached.add(`${stateKey(name, stateSubject(index, name, part.subject))}=${value}`);
   }
 
-  private hasPassed(gate: string): boolean {
-    const status = deriveStatus(this.state, this.now());
-    return status?.gates.find((g) => g.gate.id === gate)?.passStands === true;
+  private hasPassed(gate: Gate): boolean {
+    const { index, gatesPassed, opened } = this.state;
+    const pass = gatesPassed.get(gate.id);
+    if (!index || !pass) return false;
+    const own = gatesFor(index, occasionOf(opened?.occasion));
+    return passStands(gate, pass, own[own.indexOf(gate) - 1], this.state);
   }
 
   passGates(station: string): void {
     for (const gate of this.state.index?.gatesBefore.get(station) ?? [])
-      if (gate.before !== 'release' && !this.hasPassed(gate.id))
+      if (gate.before !== 'release' && !this.hasPassed(gate))
         this.put('gate.passed', { gate: gate.id, snapshot: this.state.head, crew: ['second', 'third'] });
   }
 }
