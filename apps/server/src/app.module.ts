@@ -6,7 +6,7 @@ import { CampaignsModule } from './campaigns/index.ts';
 import { FieldModule } from './field/index.ts';
 import { InstallationModule } from './installation/index.ts';
 import { LibraryModule } from './library/index.ts';
-import { MonitorModule } from './monitor/index.ts';
+import { DevicesModule } from './devices/index.ts';
 import { PeopleModule } from './people/index.ts';
 import { RecordModule } from './record/index.ts';
 import { ReportsModule } from './reports/index.ts';
@@ -44,7 +44,7 @@ export class AppModule {
         InstallationModule,
         PeopleModule,
         LibraryModule,
-        MonitorModule,
+        DevicesModule,
         FieldModule,
         AttachmentsModule,
         RecordModule,

@@ -106,7 +106,7 @@ test('scales that talk as fast as the line carries are told like any others: the
   const heap = `${line(100)}${line(103)}${line(101)}`.repeat(60_000);
   const fast = createServer((socket) => {
     socket.on('error', () => socket.destroy());
-    socket.write(`${writeHeader([{ engine: 'scales', channel: '1', unit: 'kg' }])}\r\n${heap}`);
+    socket.write(`${writeHeader([{ subject: 'scales', channel: '1', unit: 'kg' }])}\r\n${heap}`);
   });
   fast.listen(0, '127.0.0.1');
   await once(fast, 'listening');

@@ -200,8 +200,8 @@ const PARSERS: readonly (readonly [
     'engine line',
     [
       writeHeader([
-        { engine: 'left', channel: 'rpm', unit: 'rpm' },
-        { engine: 'scales', channel: '1', unit: 'kg' },
+        { subject: 'left', channel: 'rpm', unit: 'rpm' },
+        { subject: 'scales', channel: '1', unit: 'kg' },
       ]),
       writeSample({ time: 12.25, values: [1700, null] }),
     ],

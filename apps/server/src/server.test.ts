@@ -344,9 +344,9 @@ test('lines that were held up and come in one heap are as far apart as the monit
   const say = (...times: number[]): void =>
     void line?.write(times.map((time) => `${writeSample({ time, values: [time] })}\r\n`).join(''));
   // A header that names what every object has reaches none of them, and is not taken for one.
-  line.write(`${writeHeader([{ engine: 'constructor', channel: 'keys', unit: 'rpm' }])}\r\n`);
+  line.write(`${writeHeader([{ subject: 'constructor', channel: 'keys', unit: 'rpm' }])}\r\n`);
   say(49_000);
-  line.write(`${writeHeader([{ engine: 'left', channel: 'rpm', unit: 'rpm' }])}\r\n`);
+  line.write(`${writeHeader([{ subject: 'left', channel: 'rpm', unit: 'rpm' }])}\r\n`);
   say(50_000);
   await hear(1);
   await new Promise((resolve) => setTimeout(resolve, 400));

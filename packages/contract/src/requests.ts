@@ -198,8 +198,9 @@ export class NoteInstrumentRequest extends Deed {
   @IsString() @Length(1, 1000) reason!: string;
 }
 
-/** Where an aircraft's engine monitor speaks the line protocol. */
+/** Where an aircraft's engine monitor speaks, and by which protocol: the engine line, where nothing is said. */
 export class MonitorRequest {
+  @IsOptional() @Matches(/^[a-z0-9-]{1,40}$/) protocol?: string;
   @Matches(/^[A-Za-z0-9.:-]{1,120}$/) host!: string;
   @IsInt() @Min(1) @Max(65535) port!: number;
 }

@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { lineChecksum, readEngineLine, writeHeader, writeSample } from './engine-line.ts';
 
 const COLUMNS = [
-  { engine: 'left', channel: 'rpm', unit: 'rpm' },
-  { engine: 'left', channel: 'oil-pressure', unit: 'psi' },
+  { subject: 'left', channel: 'rpm', unit: 'rpm' },
+  { subject: 'left', channel: 'oil-pressure', unit: 'psi' },
 ];
 
 test('check digits against a published sentence of NMEA 0183', () => {

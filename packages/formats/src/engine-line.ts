@@ -1,8 +1,8 @@
 import { err, findUnit, ok, reason, type Reason, type Result } from '@kanzel/core';
 
-/** A column of the engine line protocol: an engine (or "aircraft"), a channel and a unit. */
-export interface EngineColumn {
-  readonly engine: string;
+/** A column of the engine line protocol: whose figure it is (an engine, "aircraft", "scales"), a channel and a unit. */
+export interface LineColumn {
+  readonly subject: string;
   readonly channel: string;
   readonly unit: string;
 }
@@ -25,8 +25,8 @@ export function lineChecksum(text: string): string {
 const sealed = (text: string): string => `${text}*${lineChecksum(text)}`;
 
 /** Writes the header line. Example: `#KEL1,left.rpm:rpm*5C` (see docs/formats/engine-line.md). */
-export function writeHeader(columns: readonly EngineColumn[]): string {
-  return sealed([HEADER, ...columns.map((c) => `${c.engine}.${c.channel}:${c.unit}`)].join(','));
+export function writeHeader(columns: readonly LineColumn[]): string {
+  return sealed([HEADER, ...columns.map((c) => `${c.subject}.${c.channel}:${c.unit}`)].join(','));
 }
 
 /** Writes a line of readings; null becomes an empty field. */
@@ -45,15 +45,17 @@ function unseal(line: string): Result<string, Reason> {
 const isName = (name: string | undefined): name is string =>
   name !== undefined && !Object.hasOwn(Object.prototype, name);
 
-function readColumn(field: string): EngineColumn | undefined {
+function readColumn(field: string): LineColumn | undefined {
   const match = /^([a-z0-9-]+)\.([a-z0-9-]+):(.+)$/.exec(field);
-  const [, engine, channel, unit] = match ?? [];
-  return isName(engine) && isName(channel) && unit && findUnit(unit) ? { engine, channel, unit } : undefined;
+  const [, subject, channel, unit] = match ?? [];
+  return isName(subject) && isName(channel) && unit && findUnit(unit)
+    ? { subject, channel, unit }
+    : undefined;
 }
 
 /** What a line turned out to be. */
 export type EngineLine =
-  | { readonly kind: 'header'; readonly columns: readonly EngineColumn[] }
+  | { readonly kind: 'header'; readonly columns: readonly LineColumn[] }
   | { readonly kind: 'sample'; readonly sample: EngineSample };
 
 /**

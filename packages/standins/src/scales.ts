@@ -31,7 +31,7 @@ export function scaleFigures(
 export function serveScales(port: number, loads: readonly ScaleLoad[], seed: number): Promise<Server> {
   const { normal } = seededRandom(seed);
   const began = Date.now();
-  const columns = loads.map((l) => ({ engine: 'scales', channel: l.id, unit: 'kg' }));
+  const columns = loads.map((l) => ({ subject: 'scales', channel: l.id, unit: 'kg' }));
   const server = createServer((socket) => {
     socket.write(`${writeHeader(columns)}\r\n`);
     const timer = setInterval(() => {

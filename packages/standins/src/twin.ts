@@ -1,4 +1,4 @@
-import type { EngineColumn, EngineSample } from '@kanzel/formats';
+import type { LineColumn, EngineSample } from '@kanzel/formats';
 import {
   EngineModel,
   NO_FAULTS,
@@ -122,10 +122,10 @@ export class TwinStandin {
   }
 
   /** The columns of the line protocol, in the order of `sample`. */
-  columns(): EngineColumn[] {
-    return Object.entries(this.read()).flatMap(([engine, channels]) =>
+  columns(): LineColumn[] {
+    return Object.entries(this.read()).flatMap(([subject, channels]) =>
       Object.keys(channels).map((channel) => ({
-        engine,
+        subject,
         channel,
         unit: channel === 'bus-volts' ? 'V' : unitOfChannel(channel),
       })),

@@ -1,11 +1,11 @@
 import { Module } from '@nestjs/common';
-import { MonitorModule } from '../monitor/index.ts';
+import { DevicesModule } from '../devices/index.ts';
 import { RecordModule } from '../record/index.ts';
 import { CampaignsController } from './campaigns.controller.ts';
 import { CampaignsService } from './campaigns.service.ts';
 
 @Module({
-  imports: [RecordModule, MonitorModule],
+  imports: [RecordModule, DevicesModule],
   controllers: [CampaignsController],
   providers: [CampaignsService],
 })

@@ -28,7 +28,7 @@ import {
   type Result,
 } from '@kanzel/core';
 import { LibraryService } from '../library/index.ts';
-import { MonitorService, SimulationService } from '../monitor/index.ts';
+import { DevicesService, SimulationService } from '../devices/index.ts';
 import { mayAct } from '../people/index.ts';
 import { RecordService } from '../record/index.ts';
 import { postedRefused, type Refused } from '../refusal.ts';
@@ -64,18 +64,16 @@ export class CampaignsService {
   constructor(
     private readonly record: RecordService,
     private readonly library: LibraryService,
-    private readonly monitors: MonitorService,
+    private readonly devices: DevicesService,
     private readonly simulation: SimulationService,
     @Inject(CLOCK) private readonly clock: Clock,
   ) {}
 
   /** Every aircraft, with where its monitor speaks and whether its engine is a stand-in. */
   async aircraft(): Promise<AircraftView[]> {
-    const monitors = new Map(
-      (await this.monitors.configured()).map((m) => [m.mark, { host: m.host, port: m.port }]),
-    );
+    const devices = await this.devices.addresses();
     return this.library.aircraft().map((aircraft) => {
-      const monitor = monitors.get(aircraft.mark);
+      const monitor = devices.get(aircraft.mark);
       return {
         aircraft,
         ...(monitor ? { monitor } : {}),

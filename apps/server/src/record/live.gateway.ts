@@ -9,7 +9,7 @@ import {
 import { EVENTS, LIVE_PATH } from '@kanzel/contract';
 import type { Server, Socket } from 'socket.io';
 import { sessionTokenOf, SessionService, tokenHash } from '../people/index.ts';
-import { MonitorService } from '../monitor/index.ts';
+import { DevicesService } from '../devices/index.ts';
 import { CLOCK, type Clock } from '../settings.ts';
 import { RecordService } from './record.service.ts';
 
@@ -25,7 +25,7 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
   constructor(
     @Inject(RecordService) private readonly record: RecordService,
     @Inject(SessionService) private readonly sessions: SessionService,
-    @Inject(MonitorService) private readonly monitors: MonitorService,
+    @Inject(DevicesService) private readonly monitors: DevicesService,
     @Inject(CLOCK) private readonly clock: Clock,
   ) {}
 

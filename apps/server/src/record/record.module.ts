@@ -1,7 +1,7 @@
 import { Module } from '@nestjs/common';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { AttachmentsModule } from '../attachments/index.ts';
-import { MonitorModule } from '../monitor/index.ts';
+import { DevicesModule } from '../devices/index.ts';
 import { CampaignRow } from '../storage/entities.ts';
 import { CampaignListService } from './campaign-list.service.ts';
 import { LiveGateway } from './live.gateway.ts';
@@ -9,7 +9,7 @@ import { RecordController } from './record.controller.ts';
 import { RecordService } from './record.service.ts';
 
 @Module({
-  imports: [TypeOrmModule.forFeature([CampaignRow]), MonitorModule, AttachmentsModule],
+  imports: [TypeOrmModule.forFeature([CampaignRow]), DevicesModule, AttachmentsModule],
   controllers: [RecordController],
   providers: [RecordService, CampaignListService, LiveGateway],
   exports: [RecordService, CampaignListService],

@@ -62,12 +62,12 @@ export class EntryRow {
   @Column('text') json!: string;
 }
 
-/** Where the monitor of an aircraft speaks. */
-@Entity('monitor')
-export class MonitorRow {
+/** The device of an aircraft: by which protocol it speaks, and the settings of its driver as JSON. */
+@Entity('device')
+export class DeviceRow {
   @PrimaryColumn('text') mark!: string;
-  @Column('text') host!: string;
-  @Column('integer') port!: number;
+  @Column('text') protocol!: string;
+  @Column('text') settings!: string;
 }
 
 /** One line of the log of the installation, exactly as it was chained. Triggers refuse UPDATE and DELETE. */
@@ -102,7 +102,7 @@ export const ENTITIES = [
   SessionRow,
   CampaignRow,
   EntryRow,
-  MonitorRow,
+  DeviceRow,
   LogRow,
   TabletRow,
   DraftRow,

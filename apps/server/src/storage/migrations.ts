@@ -142,6 +142,24 @@ export class BasesOnce1764500000000 implements MigrationInterface {
   }
 }
 
+/** Devices by protocol and settings, where there were monitors of one protocol with a host and a port. */
+export class DevicesByProtocol1764700000000 implements MigrationInterface {
+  readonly name = 'DevicesByProtocol1764700000000';
+
+  async up(runner: QueryRunner): Promise<void> {
+    const statements = [
+      `CREATE TABLE device (mark TEXT PRIMARY KEY NOT NULL, protocol TEXT NOT NULL, settings TEXT NOT NULL)`,
+      `INSERT INTO device (mark, protocol, settings) SELECT mark, 'engine-line', json_object('host', host, 'port', port) FROM monitor`,
+      `DROP TABLE monitor`,
+    ];
+    for (const statement of statements) await runner.query(statement);
+  }
+
+  down(): Promise<void> {
+    return Promise.reject(new Error('Devices are not taken back: restore a backup instead.'));
+  }
+}
+
 export const MIGRATIONS = [
   FirstTables1764000000000,
   InstallationLog1764100000000,
@@ -150,4 +168,5 @@ export const MIGRATIONS = [
   CampaignNames1764400000000,
   BasesOnce1764500000000,
   ReleasesFound1764600000000,
+  DevicesByProtocol1764700000000,
 ];

@@ -5,22 +5,22 @@ import { LibraryService } from '../library/index.ts';
 import { AsksPassphrase, NeedsRole, Signed } from '../access.ts';
 import { LogService } from '../installation/index.ts';
 import { refuse, refuseFor } from '../refusal.ts';
-import { MonitorService } from './monitor.service.ts';
+import { DevicesService } from './devices.service.ts';
 import { ScalesService } from './scales.service.ts';
 import { SimulationService } from './simulation.service.ts';
 
 @ApiTags('instruments')
 @Controller('api')
-export class MonitorController {
+export class DevicesController {
   constructor(
-    private readonly monitors: MonitorService,
+    private readonly devices: DevicesService,
     private readonly simulation: SimulationService,
     private readonly scales: ScalesService,
     private readonly library: LibraryService,
     private readonly log: LogService,
   ) {}
 
-  /** Says where the monitor of an aircraft speaks the engine line protocol. */
+  /** Says where the monitor of an aircraft speaks, and by which protocol: the engine line, where nothing is said. */
   @NeedsRole('administrator')
   @AsksPassphrase()
   @HttpCode(204)
@@ -32,8 +32,10 @@ export class MonitorController {
   ): Promise<void> {
     if (!this.library.aircraft().some((a) => a.mark === mark))
       throw refuse(404, `There is no aircraft ${mark} here.`);
-    await this.monitors.configure({ mark, host: request.host, port: request.port });
-    await this.log.add('monitor.changed', { mark, host: request.host, port: request.port, by: by.id });
+    const { protocol = 'engine-line', host, port } = request;
+    const configured = await this.devices.configure({ mark, protocol, settings: { host, port } });
+    if (!configured.ok) throw refuse(400, configured.error);
+    await this.log.add('monitor.changed', { mark, protocol, host, port, by: by.id });
   }
 
   /** What the scales of the workshop show now; listened to for a moment, so that unrest is seen. */

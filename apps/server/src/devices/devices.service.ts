@@ -1,0 +1,197 @@
+import { EventEmitter } from 'node:events';
+import { Inject, Injectable, type OnApplicationShutdown, type OnModuleInit } from '@nestjs/common';
+import { InjectRepository } from '@nestjs/typeorm';
+import { err, instantOfLine, makeSentences, ok, type Result, type SourceClock } from '@kanzel/core';
+import type { MonitorEvent, MonitorState } from '@kanzel/contract';
+import { Repository } from 'typeorm';
+import { CLOCK, SETTINGS, type Clock, type Settings } from '../settings.ts';
+import { DeviceRow } from '../storage/entities.ts';
+import { WriteLock } from '../storage/write-lock.ts';
+import { driverOf, type Device, type DeviceSample, type LineAddress } from './drivers/index.ts';
+
+/** Without a line for this long a device counts as silent (ms). */
+const SILENT_AFTER = 2000;
+const LOOKS_EVERY = 500;
+/** How long readings are remembered for whoever opens the sheet after the engine was started (ms). */
+const REMEMBER = 60_000;
+/** And so many of them at most, however fast a monitor talks: a hundred a second for that minute. */
+const MOST_REMEMBERED = 6000;
+
+const NOT_ALLOWED =
+  'Where it is said to be, no device of a workshop may be: an administrator names its address.';
+
+/** A device of an aircraft: how it speaks, and where. */
+export interface ConfiguredDevice {
+  readonly mark: string;
+  readonly protocol: string;
+  readonly settings: unknown;
+}
+
+/** A device that is listened to. */
+interface Heard {
+  device: Device | undefined;
+  /** How its clock stands to ours, since it was last reached. */
+  clock: SourceClock | undefined;
+  history: MonitorEvent[];
+  lastAt: number;
+  state: MonitorState;
+}
+
+const sentences = makeSentences({ part: (k) => k, subject: (s) => s, thing: (t) => t });
+
+interface DeviceEvents {
+  reading: [MonitorEvent];
+  state: [MonitorState];
+}
+
+/** Figures by subject and channel. */
+function bySubject({ columns, values }: DeviceSample): MonitorEvent['values'] {
+  const found: Record<string, Record<string, number | null>> = {};
+  columns.forEach(({ subject, channel }, i) => {
+    (found[subject] ??= {})[channel] = values[i] ?? null;
+  });
+  return found;
+}
+
+/** Listens to the devices of aircraft, each by the driver of its protocol, and passes on what they say. */
+@Injectable()
+export class DevicesService implements OnModuleInit, OnApplicationShutdown {
+  readonly events = new EventEmitter<DeviceEvents>();
+  private readonly heard = new Map<string, Heard>();
+  private watchdog: NodeJS.Timeout | undefined;
+
+  constructor(
+    @InjectRepository(DeviceRow) private readonly rows: Repository<DeviceRow>,
+    private readonly lock: WriteLock,
+    @Inject(CLOCK) private readonly clock: Clock,
+    @Inject(SETTINGS) private readonly settings: Settings,
+  ) {}
+
+  async onModuleInit(): Promise<void> {
+    for (const device of await this.configured()) this.listen(device);
+    this.watchdog = setInterval(() => this.lookForSilence(), LOOKS_EVERY);
+  }
+
+  onApplicationShutdown(): void {
+    clearInterval(this.watchdog);
+    for (const mark of [...this.heard.keys()]) this.stop(mark);
+  }
+
+  /** The device of each aircraft that has one; the stand-in of the demonstration in the place of what is kept. */
+  async configured(): Promise<readonly ConfiguredDevice[]> {
+    const { monitor } = this.settings;
+    const kept = (await this.rows.find()).map(({ mark, protocol, settings }) => ({
+      mark,
+      protocol,
+      settings: JSON.parse(settings) as unknown,
+    }));
+    if (!monitor) return kept;
+    const { mark, host, port } = monitor;
+    return [
+      ...kept.filter((d) => d.mark !== mark),
+      { mark, protocol: 'engine-line', settings: { host, port } },
+    ];
+  }
+
+  /** Where the device of each aircraft speaks, of those that speak at an address. */
+  async addresses(): Promise<ReadonlyMap<string, LineAddress>> {
+    return new Map(
+      (await this.configured()).flatMap(({ mark, protocol, settings }) => {
+        const read = driverOf(protocol)?.read(settings);
+        return read?.ok ? [[mark, read.value] as const] : [];
+      }),
+    );
+  }
+
+  states(): MonitorState[] {
+    return [...this.heard.values()].map((l) => l.state);
+  }
+
+  /** What the device of an aircraft said in the last minute, oldest first. */
+  history(mark: string): readonly MonitorEvent[] {
+    const since = this.now() - REMEMBER;
+    return this.heard.get(mark)?.history.filter((h) => h.at >= since) ?? [];
+  }
+
+  /**
+   * Sets by which protocol and where the device of an aircraft speaks, and listens there from now on. Error: a sentence;
+   * nothing was changed.
+   */
+  async configure(device: ConfiguredDevice): Promise<Result<true, string>> {
+    const driver = driverOf(device.protocol);
+    if (!driver) return err(`There is no protocol ${device.protocol} here. Nothing was changed.`);
+    const settings = driver.read(device.settings);
+    if (!settings.ok) return err(`${settings.error} Nothing was changed.`);
+    await this.lock.run(() => this.rows.save({ ...device, settings: JSON.stringify(settings.value) }));
+    this.stop(device.mark);
+    this.listen(device);
+    return ok(true);
+  }
+
+  private now(): number {
+    return this.clock.now().getTime();
+  }
+
+  private stop(mark: string): void {
+    this.heard.get(mark)?.device?.close();
+    this.heard.delete(mark);
+  }
+
+  private say(heard: Heard, state: MonitorState['state'], note?: string): void {
+    if (heard.state.state === state && heard.state.note === note) return;
+    heard.state = { mark: heard.state.mark, state, since: this.now(), ...(note ? { note } : {}) };
+    this.events.emit('state', heard.state);
+  }
+
+  private listen({ mark, protocol, settings }: ConfiguredDevice): void {
+    const heard: Heard = {
+      device: undefined,
+      clock: undefined,
+      history: [],
+      lastAt: 0,
+      state: { mark, state: 'unreachable', since: this.now() },
+    };
+    this.heard.set(mark, heard);
+    const driver = driverOf(protocol);
+    const read = driver?.read(settings);
+    if (!driver || !read?.ok) {
+      // Kept by another version of the product than this one.
+      this.say(
+        heard,
+        'unreachable',
+        'It speaks a protocol that is not known here: an administrator says it anew.',
+      );
+      return;
+    }
+    heard.device = driver.open(read.value, this.settings.standins, {
+      opened: () => (heard.clock = undefined),
+      sample: (sample) => this.take(heard, sample),
+      doubt: (reason) => this.say(heard, heard.state.state, sentences.say(reason)),
+      gone: (why) => this.say(heard, 'unreachable', why === 'notAllowed' ? NOT_ALLOWED : undefined),
+    });
+  }
+
+  private take(heard: Heard, sample: DeviceSample): void {
+    heard.lastAt = this.now();
+    this.say(heard, 'live');
+    const { at, clock } = instantOfLine(heard.clock, sample.time, heard.lastAt);
+    heard.clock = clock;
+    const event: MonitorEvent = {
+      mark: heard.state.mark,
+      at: Math.round(at),
+      source: { since: clock.since, time: clock.source },
+      values: bySubject(sample),
+    };
+    heard.history.push(event);
+    const old = heard.history.findIndex((h) => h.at >= heard.lastAt - REMEMBER);
+    const many = heard.history.length - MOST_REMEMBERED;
+    if (old > 0 || many > 0) heard.history.splice(0, Math.max(old, many));
+    this.events.emit('reading', event);
+  }
+
+  private lookForSilence(): void {
+    for (const heard of this.heard.values()) {
+      if (heard.state.state === 'live' && this.now() - heard.lastAt > SILENT_AFTER) this.say(heard, 'silent');
+    }
+  }
+}

@@ -1,0 +1,131 @@
+import { once } from 'node:events';
+import { createServer, type Server, type Socket } from 'node:net';
+import type { AddressInfo } from 'node:net';
+import { writeHeader, writeSample } from '@kanzel/formats';
+import Database from 'better-sqlite3';
+import { join } from 'node:path';
+import { DataSource } from 'typeorm';
+import { MIGRATIONS } from '../storage/migrations.ts';
+import { temporaryFolder } from '../testing/harness.ts';
+import { DRIVERS, driverOf, type DeviceSample } from './drivers/index.ts';
+import { readLines } from './read-lines.ts';
+
+const COLUMNS = [
+  { subject: 'left', channel: 'rpm', unit: 'rpm' },
+  { subject: 'aircraft', channel: 'bus-volts', unit: 'V' },
+];
+
+async function listen(onLine: (socket: Socket) => void, port = 0): Promise<{ server: Server; port: number }> {
+  const server = createServer(onLine);
+  server.listen(port, '127.0.0.1');
+  await once(server, 'listening');
+  return { server, port: (server.address() as AddressInfo).port };
+}
+
+test('a device is heard by subject and channel; what is garbled, endless or before its header is dropped and said', async () => {
+  const { server, port } = await listen((socket) => {
+    const good = writeSample({ time: 100, values: [800, 13.8] });
+    socket.write(`${good}\n${writeHeader(COLUMNS)}\r\n\n${good.replace('800', '900')}\n`);
+    socket.write(`${'x'.repeat(20_000)}`);
+    socket.write(`\n${good}\n`);
+  });
+  const samples: DeviceSample[] = [];
+  const doubts: string[] = [];
+  let said: (() => void) | undefined;
+  const heard = new Promise<void>((resolve) => (said = resolve));
+  const device = DRIVERS['engine-line'].open({ host: '127.0.0.1', port }, true, {
+    opened: () => undefined,
+    doubt: (reason) => doubts.push(reason.code),
+    gone: () => undefined,
+    sample: (sample) => {
+      samples.push(sample);
+      said?.();
+    },
+  });
+  await heard;
+  expect(samples).toEqual([{ time: 100, columns: COLUMNS, values: [800, 13.8] }]);
+  expect(doubts.slice(0, 2)).toEqual(['lineBeforeHeader', 'lineGarbled']);
+  device.close();
+  server.close();
+});
+
+test('a line that is cut is opened again by itself, and nothing more is heard of one that was closed', async () => {
+  const sockets: Socket[] = [];
+  let more: (() => void) | undefined;
+  const { server, port } = await listen((socket) => {
+    sockets.push(socket);
+    socket.write('one\n');
+    more?.();
+  });
+  const told: string[] = [];
+  const again = new Promise<void>((resolve) => (more = () => sockets.length === 2 && resolve()));
+  const reader = readLines(
+    { host: '127.0.0.1', port, standins: true },
+    {
+      opened: () => told.push('opened'),
+      line: (text) => {
+        told.push(text);
+        if (told.length === 2) sockets[0]?.destroy();
+      },
+      gone: (why) => told.push(why),
+    },
+  );
+  await again;
+  while (told.length < 5) await new Promise((resolve) => setTimeout(resolve, 5));
+  expect(told).toEqual(['opened', 'one', 'unreachable', 'opened', 'one']);
+  reader.close();
+  sockets[1]?.write('two\n');
+  await once(sockets[1] as Socket, 'close');
+  expect(told).toHaveLength(5);
+  server.close();
+});
+
+test('no device is asked where none of a workshop may be, and it is said at once', () => {
+  const told: string[] = [];
+  readLines(
+    { host: '127.0.0.1', port: 9, standins: false },
+    { opened: () => told.push('opened'), line: () => undefined, gone: (why) => told.push(why) },
+  ).close();
+  expect(told).toEqual(['notAllowed']);
+});
+
+test('settings are read by their driver; each form has exactly what the driver asks for', () => {
+  for (const driver of Object.values(DRIVERS)) {
+    const good = Object.fromEntries(
+      driver.settings.map((s) => [s.name, s.kind === 'port' ? 4810 : 'box.local']),
+    );
+    expect(driver.read(good)).toEqual({ ok: true, value: good });
+    for (const { name } of driver.settings)
+      for (const bad of [undefined, null, '', -1, 0.5, {}, 70_000])
+        expect(driver.read({ ...good, [name]: bad }).ok).toBe(false);
+  }
+  expect(DRIVERS['engine-line'].read(null).ok).toBe(false);
+  expect([driverOf('engine-line'), driverOf('carrier-pigeon'), driverOf('toString')]).toEqual([
+    DRIVERS['engine-line'],
+    undefined,
+    undefined,
+  ]);
+});
+
+test('monitors of an installation from before are its devices, at the address they had', async () => {
+  const { path, remove } = temporaryFolder();
+  const file = join(path, 'old.sqlite');
+  const source = (migrations: typeof MIGRATIONS): DataSource =>
+    new DataSource({ type: 'better-sqlite3', database: file, migrations, entities: [] });
+  const before = await source(
+    MIGRATIONS.filter((m) => m.name !== 'DevicesByProtocol1764700000000'),
+  ).initialize();
+  await before.runMigrations();
+  await before.query(`INSERT INTO monitor (mark, host, port) VALUES ('QX-TJD', 'box.local', 4810)`);
+  await before.destroy();
+  const after = await source(MIGRATIONS).initialize();
+  await after.runMigrations();
+  await after.destroy();
+  const database = new Database(file, { readonly: true });
+  expect(database.prepare('SELECT * FROM device').all()).toEqual([
+    { mark: 'QX-TJD', protocol: 'engine-line', settings: '{"host":"box.local","port":4810}' },
+  ]);
+  expect(database.prepare(`SELECT name FROM sqlite_master WHERE name = 'monitor'`).all()).toEqual([]);
+  database.close();
+  remove();
+});

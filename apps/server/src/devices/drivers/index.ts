@@ -1,0 +1,15 @@
+import { ENGINE_LINE } from './engine-line.ts';
+
+export type { Device, DeviceDriver, DeviceEars, DeviceSample } from './driver.ts';
+export type { LineAddress } from './engine-line.ts';
+
+/** Every protocol that devices are listened to by. A new one is a file beside these and a line here. */
+export const DRIVERS = {
+  'engine-line': ENGINE_LINE,
+} as const;
+
+export type Protocol = keyof typeof DRIVERS;
+
+/** The driver of a protocol by its name; undefined for one that there is not. */
+export const driverOf = (protocol: string): (typeof DRIVERS)[Protocol] | undefined =>
+  Object.hasOwn(DRIVERS, protocol) ? DRIVERS[protocol as Protocol] : undefined;
