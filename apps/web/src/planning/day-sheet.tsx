@@ -56,10 +56,24 @@ function Headline({ timetable, day }: { timetable: Timetable; day: DayPlan }): R
   const { offset } = day.hours;
   const over = Math.round((Date.parse(timetable.end) - Date.parse(timetable.bound)) / 60_000);
   return (
-    <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
-      <p className="text-[1.56rem] leading-tight font-semibold narrow">
-        Done {dayName(timetable.end, offset)}, {clock(timetable.end, offset)}
-      </p>
+    <>
+      <div className="flex flex-wrap items-center gap-x-6">
+        <p className="text-[1.56rem] leading-tight font-semibold narrow">
+          Done {dayName(timetable.end, offset)}, {clock(timetable.end, offset)}
+        </p>
+        <span className="ml-auto flex min-h-11 items-center gap-2" role="status">
+          {search.running ? (
+            <>
+              <span className="text-[0.82rem] text-ink-2">Looking for a shorter one…</span>
+              <Button onClick={search.stop}>Stop, and keep the best so far</Button>
+            </>
+          ) : over > 0 ? (
+            <Button kind="quiet" onClick={search.more}>
+              Look longer
+            </Button>
+          ) : null}
+        </span>
+      </div>
       <p className="text-ink-2">
         {howLong(timetable.origin, timetable.end)} from {dayName(timetable.origin, offset)}{' '}
         {clock(timetable.origin, offset)}.{' '}
@@ -67,19 +81,7 @@ function Headline({ timetable, day }: { timetable: Timetable; day: DayPlan }): R
           ? 'Nobody could be done sooner.'
           : `Nobody could be done before ${dayName(timetable.bound, offset)} ${clock(timetable.bound, offset)}, ${over} min sooner.`}
       </p>
-      <span className="ml-auto flex items-center gap-2" role="status">
-        {search.running ? (
-          <>
-            <span className="text-[0.82rem] text-ink-2">Looking for a shorter one…</span>
-            <Button onClick={search.stop}>Stop, and keep the best so far</Button>
-          </>
-        ) : over > 0 ? (
-          <Button kind="quiet" onClick={search.more}>
-            Look longer
-          </Button>
-        ) : null}
-      </span>
-    </div>
+    </>
   );
 }
 

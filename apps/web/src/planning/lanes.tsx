@@ -4,12 +4,14 @@ import {
   doneBars,
   jobTitle,
   ROLE_TITLES,
+  STATION_TITLES,
   type Bar,
   type DayPlan,
   type Stretch,
   type Timetable,
 } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
+import { placeNames, sittingsOf, type LaneSlice } from './sittings.ts';
 import { clock, dayName, timeScale, type TimeScale } from './time-scale.ts';
 
 const percent = (share: number): string => `${(share * 100).toFixed(3)}%`;
@@ -47,41 +49,68 @@ function Stretches({
   );
 }
 
-/** One bar on the lane of a person: what was done is filled, what settles the end is thick, flights are dark. */
-function LaneBar({
+const LOOKS: Readonly<Record<LaneSlice['look'], string>> = {
+  done: 'bg-within-bg border-within border',
+  planned: 'bg-sheet border-ink-3 border',
+  critical: 'bg-sheet border-ink border-y-[3px] border-x',
+  flight: 'bg-plate border-plate border',
+  away: 'border-ink-3 border border-dashed bg-[repeating-linear-gradient(45deg,transparent_0_5px,var(--rule)_5px_6px)]',
+};
+
+/** Letters of a name that have room in a hundredth of the lane, and rows of names over a lane. */
+const LETTER = 0.0095;
+const ROWS = 2;
+const ROW = 13;
+
+/** The lane of a person: bars, and over them what each sitting is. */
+function Lane({
   scale,
-  from,
-  to,
-  title,
-  words,
-  look,
+  name,
+  slices,
 }: {
   scale: TimeScale;
-  from: number;
-  to: number;
-  title: string;
-  words: string;
-  look: 'done' | 'planned' | 'critical' | 'flight' | 'away';
+  name: string;
+  slices: readonly LaneSlice[];
 }): ReactElement {
-  const left = scale.place(from);
-  const width = Math.max(scale.place(to) - left, 0.0015);
-  const looks = {
-    done: 'bg-within-bg border-within border text-within',
-    planned: 'bg-sheet border-ink-3 border text-ink',
-    critical: 'bg-sheet border-ink border-y-[3px] border-x text-ink font-semibold',
-    flight: 'bg-plate border-plate border text-plate-ink font-semibold',
-    away: 'border-ink-3 border border-dashed text-ink-2 bg-[repeating-linear-gradient(45deg,transparent_0_5px,var(--rule)_5px_6px)]',
-  };
+  const whole = scale.pieces.reduce((sum, p) => sum + p.to - p.from, 0);
+  const sittings = sittingsOf(slices, whole * 0.015);
+  const names = placeNames(
+    sittings.map((s) => ({
+      name: s.name,
+      place: scale.place(s.from),
+      length: (s.name.length + 1) * LETTER,
+      weight: s.to - s.from,
+    })),
+    ROWS,
+  );
+  const rows = names.some((n) => n.row > 0) ? 2 : 1;
+  const top = names.length > 0 ? rows * ROW : 0;
   return (
-    <span
-      title={words}
-      aria-label={words}
-      role="listitem"
-      className={`absolute inset-y-[3px] overflow-hidden px-0.5 text-[0.68rem] leading-[1.15rem] whitespace-nowrap ${looks[look]}`}
-      style={{ left: percent(left), width: percent(width) }}
-    >
-      {width > 0.055 ? title : ''}
-    </span>
+    <div className="relative" role="list" aria-label={`Lane of ${name}`} style={{ minHeight: top + 22 }}>
+      {names.map((n) => (
+        <span
+          key={`${n.name} ${n.place}`}
+          aria-hidden
+          className="absolute z-10 truncate bg-sheet pr-1 text-[0.7rem] leading-[13px] text-ink"
+          style={{ left: percent(n.place), maxWidth: percent(n.room), top: (rows - 1 - n.row) * ROW }}
+        >
+          {n.name}
+        </span>
+      ))}
+      {slices.map((s) => {
+        const left = scale.place(s.from);
+        return (
+          <span
+            key={s.key}
+            title={s.words}
+            aria-label={s.words}
+            role="listitem"
+            className={`absolute bottom-[3px] h-4 ${LOOKS[s.look]}`}
+            style={{ left: percent(left), width: percent(Math.max(scale.place(s.to) - left, 0.0015)) }}
+          />
+        );
+      })}
+    </div>
   );
 }
 
@@ -102,21 +131,22 @@ const msOf = (s: Stretch): { from: number; to: number } => ({
   to: Date.parse(s.to),
 });
 
-/** Names of gates in rows, so that two passed within minutes can both be read. */
-function gateLabels(
-  gates: readonly Bar[],
-  scale: TimeScale,
-): readonly { readonly gate: Bar; readonly place: number; readonly row: number }[] {
-  const ends: number[] = [];
-  return [...gates]
-    .sort((a, b) => a.start.localeCompare(b.start))
-    .map((gate) => {
-      const place = scale.place(Date.parse(gate.start));
-      const [from, to] = place > 0.86 ? [place - 0.17, place] : [place, place + 0.17];
-      const free = [0, 1, 2, 3].find((row) => (ends[row] ?? -1) <= from) ?? 3;
-      ends[free] = to;
-      return { gate, place, row: free };
-    });
+/** What the bars and lines mean: the form says it first, words say it for who asks. */
+function Legend(): ReactElement {
+  const item = (look: LaneSlice['look'], words: string): ReactElement => (
+    <span className="flex items-center gap-1.5">
+      <i aria-hidden className={`h-3 w-5 ${LOOKS[look]}`} />
+      {words}
+    </span>
+  );
+  return (
+    <p className="mt-1 flex flex-wrap gap-x-5 gap-y-1 text-[0.78rem] text-ink-2">
+      {item('done', 'done')}
+      {item('planned', 'planned')}
+      {item('critical', 'settles the end')}
+      {item('flight', 'flight')}
+    </p>
+  );
 }
 
 /** The day as lanes: who does what when, what was really done, gates, daylight, wind, and now. */
@@ -155,7 +185,51 @@ export function Lanes({
   const title = (bar: Bar): string => jobTitle(bar.job, names, index);
   const words = (bar: Bar): string =>
     `${title(bar)}, ${dayName(bar.start, offset)} ${clock(bar.start, offset)} to ${clock(bar.end, offset)}${bar.critical ? ', settles the end' : ''}`;
+  const stationOf = (check: string): { readonly group: string; readonly groupTitle: string } => {
+    const station = index.checks.get(check)?.station;
+    return { group: station ?? check, groupTitle: station ? STATION_TITLES[station] : names.part(check) };
+  };
+  const slicesOf = (person: DayPlan['people'][number]): LaneSlice[] => [
+    ...person.away.map((a): LaneSlice => ({
+      key: `away ${a.from}`,
+      ...msOf(a),
+      title: 'away',
+      words: `${person.name} is away ${clock(a.from, offset)} to ${clock(a.to, offset)}`,
+      look: 'away',
+      group: 'away',
+      groupTitle: 'away',
+    })),
+    ...recent
+      .filter((d) => d.people.includes(person.id))
+      .map((d): LaneSlice => ({
+        key: `done ${d.check}`,
+        from: Date.parse(d.start),
+        to: Date.parse(d.end),
+        title: names.part(d.check),
+        words: `Done: ${names.part(d.check)}, ${clock(d.start, offset)} to ${clock(d.end, offset)}${d.over > 1 ? `, ${Math.round(d.over)} min longer than planned` : ''}`,
+        look: 'done',
+        ...stationOf(d.check.split('@')[0] ?? d.check),
+      })),
+    ...timetable.bars
+      .filter((b) => b.people.includes(person.id))
+      .map((b): LaneSlice => ({
+        key: b.job,
+        from: Date.parse(b.start),
+        to: Date.parse(b.end),
+        title: title(b),
+        words: words(b),
+        look: b.meaning.kind === 'flight' ? 'flight' : b.critical ? 'critical' : 'planned',
+        ...(b.meaning.kind === 'check' ? stationOf(b.meaning.check) : { group: b.job, groupTitle: title(b) }),
+      })),
+  ];
   const gates = timetable.bars.filter((b) => b.meaning.kind === 'gate');
+  const gateNames = placeNames(
+    gates.map((g) => {
+      const name = `${title(g)} ${clock(g.start, offset)}`;
+      return { name, place: scale.place(Date.parse(g.start)), length: (name.length + 1) * LETTER * 1.1 };
+    }),
+    4,
+  );
   const states = timetable.bars.filter((b) => b.meaning.kind === 'state');
   // A day of which only a sliver is shown has no room for its name.
   const roomAt = (ms: number): boolean => (scale.pieces.find((p) => p.from === ms)?.width ?? 1) > 0.075;
@@ -173,11 +247,27 @@ export function Lanes({
               style={{ left: percent(scale.place(h.ms)) }}
             >
               {h.day && roomAt(h.ms) ? <b className="block text-ink">{dayName(h.ms, offset)}</b> : null}
-              {h.day && !roomAt(h.ms) ? '' : h.label}
+              {h.label}
             </span>
           ))}
         </div>
       </div>
+      {at > 0 && at < 1 ? (
+        <div className={label}>
+          <span />
+          <div className="relative h-3.5">
+            {placeNames([{ name: 'now', place: at, length: 0.09 }], 1).map((n) => (
+              <b
+                key={n.name}
+                className={`absolute text-[0.72rem] leading-3.5 whitespace-nowrap text-hand ${n.place < at ? 'text-right' : ''}`}
+                style={{ left: percent(n.place), width: percent(n.room) }}
+              >
+                now {clock(now, offset)}
+              </b>
+            ))}
+          </div>
+        </div>
+      ) : null}
       {day.field ? (
         <Stretches
           scale={scale}
@@ -203,44 +293,7 @@ export function Lanes({
               <b className="block truncate text-[0.82rem]">{person.name}</b>
               <span className="cap block truncate">{person.roles.map((r) => ROLE_TITLES[r]).join(', ')}</span>
             </span>
-            <div className="relative min-h-9" role="list" aria-label={`Lane of ${person.name}`}>
-              {person.away.map((a) => (
-                <LaneBar
-                  key={a.from}
-                  scale={scale}
-                  {...msOf(a)}
-                  title="away"
-                  words={`${person.name} is away ${clock(a.from, offset)} to ${clock(a.to, offset)}`}
-                  look="away"
-                />
-              ))}
-              {recent
-                .filter((d) => d.people.includes(person.id))
-                .map((d) => (
-                  <LaneBar
-                    key={`done ${d.check}`}
-                    scale={scale}
-                    from={Date.parse(d.start)}
-                    to={Date.parse(d.end)}
-                    title={names.part(d.check)}
-                    words={`Done: ${names.part(d.check)}, ${clock(d.start, offset)} to ${clock(d.end, offset)}${d.over > 1 ? `, ${Math.round(d.over)} min longer than planned` : ''}`}
-                    look="done"
-                  />
-                ))}
-              {timetable.bars
-                .filter((b) => b.people.includes(person.id))
-                .map((b) => (
-                  <LaneBar
-                    key={b.job}
-                    scale={scale}
-                    from={Date.parse(b.start)}
-                    to={Date.parse(b.end)}
-                    title={title(b)}
-                    words={words(b)}
-                    look={b.meaning.kind === 'flight' ? 'flight' : b.critical ? 'critical' : 'planned'}
-                  />
-                ))}
-            </div>
+            <Lane scale={scale} name={person.name} slices={slicesOf(person)} />
           </div>
         ))}
         <div className={`pointer-events-none absolute inset-0 ${label}`} aria-hidden>
@@ -268,7 +321,7 @@ export function Lanes({
       </div>
       <div className={label}>
         <span className="cap pt-0.5">Gates and states</span>
-        <div className="relative h-14">
+        <div className="relative" style={{ height: 14 + ROW * Math.max(0, ...gateNames.map((g) => g.row)) }}>
           {states.map((s) => (
             <span
               key={s.job}
@@ -281,19 +334,18 @@ export function Lanes({
               }
             />
           ))}
-          {gateLabels(gates, scale).map(({ gate: g, place, row }) => {
-            return (
-              <span
-                key={g.job}
-                className={`absolute text-[0.7rem] font-bold whitespace-nowrap ${place > 0.86 ? '-translate-x-full pr-1' : 'pl-1'}`}
-                style={{ left: percent(place), top: row * 13 }}
-              >
-                {title(g)} {clock(g.start, offset)}
-              </span>
-            );
-          })}
+          {gateNames.map((g) => (
+            <span
+              key={g.name}
+              className="absolute truncate pl-1 text-[0.7rem] font-bold"
+              style={{ left: percent(g.place), width: percent(g.room), top: g.row * ROW }}
+            >
+              {g.name}
+            </span>
+          ))}
         </div>
       </div>
+      <Legend />
     </div>
   );
 }

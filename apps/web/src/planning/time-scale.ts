@@ -18,6 +18,8 @@ export interface TimeScale {
 }
 
 const HOUR = 3_600_000;
+/** What a time needs beside the next, as a share of the width. */
+const ROOM = 0.055;
 
 /** Time of day where the field is. */
 export function clock(iso: string | number, offset: number): string {
@@ -69,12 +71,22 @@ export function timeScale(day: DayPlan, instants: readonly number[]): TimeScale 
   };
   const span = total / HOUR;
   const step = (span > 30 ? 4 : span > 14 ? 2 : span > 5 ? 1 : 0.5) * HOUR;
-  const hours = pieces.flatMap((p, i) => {
-    const list = [{ ms: p.from, label: clock(p.from, offset), day: i > 0 || pieces.length > 1 }];
+  const marks = pieces.flatMap((p, i) => {
+    const list = [{ ms: p.from, day: i > 0 || pieces.length > 1 }];
     const begin = Math.ceil((p.from + offset * 60_000 + step / 3) / step) * step - offset * 60_000;
-    for (let t = begin; t < p.to - step / 4; t += step)
-      list.push({ ms: t, label: clock(t, offset), day: false });
+    for (let t = begin; t < p.to - step / 4; t += step) list.push({ ms: t, day: false });
     return list;
   });
+  // The first time of a day is written before any other; what has no room beside one is a line without its time.
+  const written: number[] = [];
+  const hasRoom = (ms: number): boolean => {
+    const free = place(ms) <= 1 - ROOM && written.every((w) => Math.abs(place(w) - place(ms)) >= ROOM);
+    if (free) written.push(ms);
+    return free;
+  };
+  const labelled = new Set(
+    [...marks.filter((m) => m.day), ...marks.filter((m) => !m.day)].filter((m) => hasRoom(m.ms)),
+  );
+  const hours = marks.map((m) => ({ ...m, label: labelled.has(m) ? clock(m.ms, offset) : '' }));
   return { pieces, place, hours };
 }
