@@ -6,6 +6,7 @@ import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
 import { Problem } from '../ui/field.tsx';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
+import { missingOf } from './missing.ts';
 import { draftOf, useDrafts } from './part-draft.ts';
 import type { Step } from './use-step.ts';
 
@@ -111,6 +112,13 @@ export function StepActions({
     view.status.openFindings.some(
       (f) => f.raised.answerEntry === view.status.parts.get(p.key)?.answer?.entry,
     );
+  // What was begun says what it lacks; what nobody has touched yet asks for nothing.
+  const missing = step.entering.flatMap((p) => {
+    const draft = draftOf(drafts, view.id, p.key);
+    const begun = step.ready.length > 0 || Object.keys(draft).some((k) => k !== 'again');
+    const sentence = begun ? missingOf(view.state, view.index, p, draft, view) : undefined;
+    return sentence !== undefined && sentence !== step.problem ? [sentence] : [];
+  });
   const timers =
     check.answer.kind === 'timer' && step.entering.some((p) => !runningTimer(view.state.parts.get(p.key)));
   const blank = check.answer.kind === 'confirm' && step.entering.length > 0 && step.ready.length === 0;
@@ -137,6 +145,11 @@ export function StepActions({
   return (
     <>
       <Problem>{refused}</Problem>
+      {missing.map((sentence) => (
+        <p key={sentence} role="status" className="mt-2 text-[0.9rem] font-medium text-ink-2">
+          {sentence}
+        </p>
+      ))}
       {/* In line mode the next step stays under the thumb, however long the sheet is. */}
       <div className="flex flex-wrap gap-2.5 max-lg:sticky max-lg:bottom-0 max-lg:z-10 max-lg:-mx-[22px] max-lg:mt-3 max-lg:border-t max-lg:border-rule max-lg:bg-sheet max-lg:px-[22px] max-lg:py-2 lg:mt-4">
         {timers ? (

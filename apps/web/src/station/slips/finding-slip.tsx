@@ -1,5 +1,8 @@
-import { useState, type ReactElement } from 'react';
+import { useMemo, useState, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
+import { namedIn } from '@kanzel/core';
+import { PickComponent } from '../../picker/pick-component.tsx';
+import { useNameable } from '../../picker/systems-picker.tsx';
 import { Field } from '../../ui/field.tsx';
 import { useCampaign, type Slip } from '../campaign-context.ts';
 import { newId } from '../../sync/new-id.ts';
@@ -16,7 +19,15 @@ export function Finding({
   const view = useCampaign();
   const navigate = useNavigate();
   const [title, setTitle] = useState(slip.title ?? '');
-  const [where, setWhere] = useState(slip.subject ? view.names.subject(slip.subject) : '');
+  const [chosen, setChosen] = useState<string>();
+  const { about: aircraft, nameable } = useNameable();
+  const subject = slip.subject ? view.names.subject(slip.subject) : '';
+  // What the words name is where it is, until somebody says another place.
+  const named = useMemo(
+    () => namedIn(title, [...nameable.components, ...nameable.systems], subject).slice(0, 2),
+    [title, nameable, subject],
+  );
+  const where = chosen ?? (named.map((c) => c.title).join(', ') || subject);
   const [id] = useState(() => newId());
   const about = {
     ...(slip.check ? { check: slip.check } : {}),
@@ -43,8 +54,16 @@ export function Finding({
       <Field
         label="Where on the aircraft"
         value={where}
-        onChange={(e) => setWhere(e.target.value)}
+        onChange={(e) => setChosen(e.target.value)}
         maxLength={300}
+      />
+      <PickComponent
+        small
+        label="Or name it, or point at it"
+        about={aircraft}
+        nameable={nameable}
+        onTake={(component) => setChosen(component.title)}
+        onTyped={setChosen}
       />
     </EntrySlip>
   );

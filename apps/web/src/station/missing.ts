@@ -1,0 +1,53 @@
+import {
+  err,
+  isFigureSpec,
+  ownMember,
+  WHOLE_AIRCRAFT,
+  type BasisIndex,
+  type CampaignState,
+  type Names,
+  type Part,
+  type Reason,
+} from '@kanzel/core';
+import type { PartDraft } from '../answers/desk.ts';
+import { candidateOf, figureNames } from './part-draft.ts';
+
+/** Figures of a draft that nobody has typed or taken, in the words of the fields they go in. */
+function figuresMissing(index: BasisIndex, part: Part, draft: PartDraft): readonly string[] {
+  const { answer } = part.check;
+  if (answer.kind !== 'drop' && answer.kind !== 'cylinders') return [];
+  const names = figureNames(index, part).filter(
+    (name) => !ownMember(draft.texts ?? {}, name)?.trim() && ownMember(draft.taken ?? {}, name) === undefined,
+  );
+  if (answer.kind === 'drop')
+    return names.map((n) => (n === 'before' ? 'the figure before' : 'the figure after'));
+  const [only] = names;
+  if (names.length === 0 || only === undefined) return [];
+  return [names.length === 1 ? `cylinder ${only}` : `cylinders ${names.join(', ')}`];
+}
+
+/**
+ * What an answer that was begun still lacks, in words; undefined when nothing is missing. With several engines it says
+ * which. Example: "Still missing on the left engine: cylinders 3, 5".
+ */
+export function missingOf(
+  state: CampaignState,
+  index: BasisIndex,
+  part: Part,
+  draft: PartDraft,
+  { say, names }: { readonly say: (reason: Reason) => string; readonly names: Names },
+): string | undefined {
+  const candidate =
+    part.check.answer.kind === 'timer' ? err(undefined) : candidateOf(state, index, part, draft);
+  if (candidate.ok || candidate.error === undefined) return undefined;
+  const whose =
+    part.subject === WHOLE_AIRCRAFT
+      ? ''
+      : ` on ${names.subject(part.subject).replace(/^./, (c) => c.toLowerCase())}`;
+  const figures = figuresMissing(index, part, draft);
+  if (figures.length > 0) return `Still missing${whose}: ${figures.join(' and ')}.`;
+  const { code } = candidate.error;
+  if (code === 'noFigure' && isFigureSpec(part.check.answer)) return `Still missing${whose}: the figure.`;
+  if (code === 'notAnswered') return `Still missing${whose}: an answer.`;
+  return `${whose ? `${names.subject(part.subject)}: ` : ''}${say(candidate.error)}`;
+}
