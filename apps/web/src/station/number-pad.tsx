@@ -1,9 +1,9 @@
 import { useEffect, type ReactElement } from 'react';
-import { ownMember, isFigureSpec, MARK_WORDS, unitOf } from '@kanzel/core';
+import { ownMember, isFigureSpec, MARK_WORDS } from '@kanzel/core';
 import { MarkSign, markColour } from '../ui/mark.tsx';
 import { useLineMode } from '../ui/line-mode.ts';
 import { useCampaign } from './campaign-context.ts';
-import { PartRuler, previewOf } from './figure-entry.tsx';
+import { previewOf } from './figure-entry.tsx';
 import { putPadAway, usePad } from './pad-store.ts';
 import { changeDraft, draftOf, useDrafts } from './part-draft.ts';
 
@@ -11,7 +11,7 @@ const KEYS = ['7', '8', '9', '⌫', '4', '5', '6', '−', '1', '2', '3', '.', '0
 
 const key = 'min-h-14 border-r border-b border-rule font-bold active:bg-ink active:text-sheet';
 
-/** A number pad for a gloved hand, in line mode: what is typed, its limits and its verdict stand above the keys. */
+/** A number pad for a gloved hand, in line mode: its verdict stands above the keys, what is typed in its field. */
 export function NumberPad(): ReactElement | null {
   const view = useCampaign();
   const line = useLineMode();
@@ -31,7 +31,6 @@ export function NumberPad(): ReactElement | null {
   const text = ownMember(draft.texts, name) ?? '';
   const preview = previewOf(view, part, draft);
   const [worst] = preview.verdicts;
-  const unit = part.check.answer.kind === 'series' ? 's' : part.check.answer.unit;
   const put = (next: string): void =>
     changeDraft(view.id, part.key, { texts: { ...draft.texts, [name]: next } });
   const press = (k: (typeof KEYS)[number]): void =>
@@ -54,7 +53,8 @@ export function NumberPad(): ReactElement | null {
       onPointerDown={(e) => e.preventDefault()}
       onMouseDown={(e) => e.preventDefault()}
     >
-      <div className="flex items-center gap-3 px-4 pt-2">
+      {/* The figure stands in its field above, with its ruler and its sentence: here is only whose it is, and the verdict. */}
+      <div className="flex min-h-12 flex-wrap items-center gap-x-4 px-4">
         <span className="min-w-0 flex-1 truncate text-[0.82rem]">
           {view.names.part(part.key)}
           {part.check.answer.kind === 'cylinders'
@@ -63,11 +63,6 @@ export function NumberPad(): ReactElement | null {
               ? ''
               : `, ${name}`}
         </span>
-        <span className="font-mono text-3xl font-bold">{text || '—'}</span>
-        <span className="text-ink-2">{unitOf(unit).symbol}</span>
-      </div>
-      <div className="flex min-h-16 flex-wrap items-center gap-x-4 px-4">
-        <PartRuler part={part} verdict={worst} size="large" />
         {preview.doubt && !preview.empty ? (
           <span className="font-bold text-near">{view.say(preview.doubt)}</span>
         ) : worst ? (
