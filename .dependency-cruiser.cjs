@@ -76,6 +76,20 @@ module.exports = {
       to: { path: ['^apps/server', '^packages/(packs|standins)/'] },
     },
     {
+      name: 'product-knows-no-demonstration',
+      severity: 'error',
+      comment:
+        'The invented world and the story told in it stand beside the product, which runs without them.',
+      from: { path: '^(apps/(server|web)|packages/(?!world/))', pathNot: '(\\.test\\.ts$|/testing/)' },
+      to: { path: '^(apps/demo|packages/world)/' },
+    },
+    {
+      name: 'demonstration-through-the-doors',
+      severity: 'error',
+      from: { path: '^apps/demo/src', pathNot: '\\.test\\.ts$' },
+      to: { path: '^apps/server/src/', pathNot: '^apps/server/src/index\\.ts$' },
+    },
+    {
       name: 'server-never-imports-web',
       severity: 'error',
       from: { path: '^apps/server' },
@@ -85,10 +99,10 @@ module.exports = {
       name: 'server-modules-through-their-doors',
       severity: 'error',
       from: {
-        path: '^apps/server/src/(people|library|campaigns|record|monitor|field|attachments|reports|installation|backup)/',
+        path: '^apps/server/src/(people|library|campaigns|record|devices|field|attachments|reports|installation|backup)/',
       },
       to: {
-        path: '^apps/server/src/(people|library|campaigns|record|monitor|field|attachments|reports|installation|backup)/',
+        path: '^apps/server/src/(people|library|campaigns|record|devices|field|attachments|reports|installation|backup)/',
         pathNot: ['^apps/server/src/$1/', 'index\\.ts$'],
       },
     },

@@ -87,7 +87,8 @@ export default tseslint.config(
       '**/canonical.ts',
       '**/*.test.ts',
       '**/testing/**',
-      'apps/server/src/demo/**',
+      'apps/demo/src/**',
+      'packages/world/src/**',
     ],
     plugins: { kanzel: { rules: { 'table-by-name': tableByName } } },
     rules: { 'kanzel/table-by-name': 'error' },
@@ -99,10 +100,24 @@ export default tseslint.config(
   },
   // Nest reads the types of parameters at run time, so they have to be imported as values.
   {
-    files: ['apps/server/**/*.ts'],
+    files: ['apps/server/**/*.ts', 'apps/demo/**/*.ts'],
     rules: {
       '@typescript-eslint/consistent-type-imports': 'off',
       '@typescript-eslint/no-extraneous-class': 'off',
+    },
+  },
+  {
+    // What is special to the database stands in one place.
+    files: ['apps/server/src/**/*.ts'],
+    ignores: ['apps/server/src/storage/**', '**/*.test.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...['Literal[value=', 'TemplateElement[value.raw='].map((node) => ({
+          selector: `${node}/^\\s*(SELECT|INSERT|UPDATE|DELETE|PRAGMA|VACUUM|CREATE) /]`,
+          message: 'Statements of the database stand in storage/.',
+        })),
+      ],
     },
   },
   {

@@ -9,7 +9,9 @@ const PACKAGES = [
   'packages/packs',
   'packages/contract',
   'packages/standins',
+  'packages/world',
   'apps/server',
+  'apps/demo',
 ];
 
 const SWC = {
@@ -63,7 +65,7 @@ function compress(folder) {
 /** Builds what changed since it was last built: the packages and the server, then the web application. */
 export async function build({ web: withWeb = true } = {}) {
   const server = hashFiles([...PACKAGES.map((p) => `${p}/src`), 'scripts/build.mjs']);
-  const entry = (name) => (name === 'apps/server' ? 'main.js' : 'index.js');
+  const entry = (name) => (name === 'apps/demo' ? 'main.js' : 'index.js');
   await onceMade(
     'built-server',
     server,

@@ -10,7 +10,9 @@ const PROJECTS = [
   'packages/packs',
   'packages/contract',
   'packages/standins',
+  'packages/world',
   'apps/server',
+  'apps/demo',
   'apps/web',
 ];
 const CHECKS = [

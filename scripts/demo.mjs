@@ -30,14 +30,21 @@ function makeWorld() {
   const stamp = join(values.data, 'made-by');
   const key =
     (values.large ? `large ${values.size} ` : '') +
-    hashFiles(['packages/core/src', 'packages/packs', 'packages/standins/src', 'apps/server/src']);
+    hashFiles([
+      'packages/core/src',
+      'packages/packs',
+      'packages/standins/src',
+      'packages/world/src',
+      'apps/server/src',
+      'apps/demo/src',
+    ]);
   if (!values.fresh && existsSync(stamp) && readFileSync(stamp, 'utf8') === key) return;
   process.stdout.write('Telling the demonstration story…\n');
   const making = `${values.data}.making`;
   rmSync(making, { recursive: true, force: true });
   mkdirSync(making, { recursive: true });
   const what = values.large ? ['large', making, ...values.size.split(',')] : ['make', making];
-  const made = spawnSync(process.execPath, [dist('apps/server/dist/demo/main.js'), ...what], {
+  const made = spawnSync(process.execPath, [dist('apps/demo/dist/main.js'), ...what], {
     stdio: 'inherit',
   });
   if (made.status !== 0) process.exit(made.status ?? 1);
@@ -52,7 +59,7 @@ function makeWorld() {
 
 makeWorld();
 
-const people = spawnSync(process.execPath, [dist('apps/server/dist/demo/main.js'), 'people'], {
+const people = spawnSync(process.execPath, [dist('apps/demo/dist/main.js'), 'people'], {
   encoding: 'utf8',
 }).stdout;
 /** The stand-ins, on ports that were free; again if they took the very port that the product is to have. */

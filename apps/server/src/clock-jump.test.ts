@@ -1,7 +1,7 @@
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { deriveStatus, foldEntries, standingAnswer, verifyChain } from '@kanzel/core';
 import type { PostEntriesResponse } from '@kanzel/contract';
-import { StoryClock } from './demo/crew.ts';
+import { StoryClock } from '../../demo/src/crew.ts';
 import {
   addDemoPeople,
   confirming,

@@ -12,7 +12,7 @@ import {
 } from '@kanzel/contract';
 import request, { type Agent } from 'supertest';
 import { io, type Socket } from 'socket.io-client';
-import { StoryClock } from './demo/crew.ts';
+import { StoryClock } from '../../demo/src/crew.ts';
 import { buildOpenApi } from './openapi.ts';
 import { PeopleService } from './people/index.ts';
 import { confirming, draft, openCampaign, signIn, startServer, temporaryFolder } from './testing/harness.ts';

@@ -16,7 +16,7 @@ import type { InstallationView, PersonView } from '@kanzel/contract';
 import { readRecordFile, signedText, writeRecordFile, type RecordFile } from '@kanzel/formats';
 import request from 'supertest';
 import type { DataSource } from 'typeorm';
-import { DEMO_PEOPLE } from './demo/world.ts';
+import { DEMO_PEOPLE } from '@kanzel/world';
 import { LogGuardService, LogService } from './installation/index.ts';
 import { makeBackup, restoreBackup, verifyBackup } from './backup/backup.ts';
 import { DATABASE_FILE } from './storage/sqlite.ts';

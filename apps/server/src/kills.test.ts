@@ -13,7 +13,7 @@ import {
   temporaryFolder,
   type SignedIn,
 } from './testing/harness.ts';
-import { DEMO_PEOPLE } from './demo/world.ts';
+import { DEMO_PEOPLE } from '@kanzel/world';
 import { verifyDatabase } from './storage/snapshot.ts';
 import { DATABASE_FILE } from './storage/sqlite.ts';
 

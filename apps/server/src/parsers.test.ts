@@ -26,7 +26,7 @@ import {
   writeLibraryDocument,
 } from '@kanzel/packs';
 import cookieParser from 'cookie-parser';
-import { fleetFiles } from './demo/fleet/index.ts';
+import { fleetFiles } from '@kanzel/world';
 
 /** Inputs for each parser: few in `npm test`, a hundred thousand by `npm run fuzz -- --parsers`. */
 const INPUTS = Number(process.env['KANZEL_FUZZ_INPUTS'] ?? 150);

@@ -11,7 +11,7 @@ import {
 } from '@kanzel/contract';
 import request, { type Agent } from 'supertest';
 import { io } from 'socket.io-client';
-import { StoryClock } from './demo/crew.ts';
+import { StoryClock } from '../../demo/src/crew.ts';
 import { buildOpenApi } from './openapi.ts';
 import { PeopleService } from './people/index.ts';
 import { openCampaign, signIn, startServer, temporaryFolder, type SignedIn } from './testing/harness.ts';

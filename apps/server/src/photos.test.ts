@@ -3,7 +3,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import type { Scan } from '@kanzel/core';
-import { teistFile } from './demo/fleet/teist.ts';
+import { teistFile } from '@kanzel/world';
 import {
   addDemoPeople,
   draft,

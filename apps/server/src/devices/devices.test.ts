@@ -2,7 +2,6 @@ import { once } from 'node:events';
 import { createServer, type Server, type Socket } from 'node:net';
 import type { AddressInfo } from 'node:net';
 import { writeHeader, writeSample } from '@kanzel/formats';
-import Database from 'better-sqlite3';
 import { join } from 'node:path';
 import { DataSource } from 'typeorm';
 import { MIGRATIONS } from '../storage/migrations.ts';
@@ -120,12 +119,10 @@ test('monitors of an installation from before are its devices, at the address th
   await before.destroy();
   const after = await source(MIGRATIONS).initialize();
   await after.runMigrations();
-  await after.destroy();
-  const database = new Database(file, { readonly: true });
-  expect(database.prepare('SELECT * FROM device').all()).toEqual([
+  expect(await after.query('SELECT * FROM device')).toEqual([
     { mark: 'QX-TJD', protocol: 'engine-line', settings: '{"host":"box.local","port":4810}' },
   ]);
-  expect(database.prepare(`SELECT name FROM sqlite_master WHERE name = 'monitor'`).all()).toEqual([]);
-  database.close();
+  expect(await after.query(`SELECT name FROM sqlite_master WHERE name = 'monitor'`)).toEqual([]);
+  await after.destroy();
   remove();
 });

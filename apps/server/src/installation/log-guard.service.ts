@@ -16,10 +16,10 @@ import {
   reason,
   sha256Hex,
   type LogLine,
-  type LoggedHead,
   type Reason,
 } from '@kanzel/core';
 import { DataSource } from 'typeorm';
+import { LogRows, type LogRecord, type PersonRecord } from '../storage/log-rows.ts';
 import { readJson } from '../storage/stored-entry.ts';
 import { lookDeep } from '../storage/deep-look.ts';
 import { DATABASE_FILE, isLookedOverAtStart } from '../storage/sqlite.ts';
@@ -36,11 +36,6 @@ const SHORT = 5000;
 
 /** How long after one look the next one begins (ms). */
 const LOOKS_EVERY = 10 * 60_000;
-
-type LogRecord = Omit<LogLine, 'body'> & { readonly body: string };
-type PersonRecord = Readonly<
-  Record<'id' | 'fullName' | 'authorisations' | 'passphraseHash', string> & Record<'endedAt', string | null>
->;
 
 /** What the log knows of a person's rights and proof of identity. */
 interface LoggedPerson {
@@ -61,6 +56,7 @@ export const proofName = (passphraseHash: string): string => sha256Hex(passphras
  */
 @Injectable()
 export class LogGuardService implements OnApplicationBootstrap, BeforeApplicationShutdown {
+  private readonly rows: LogRows;
   private found: readonly Reason[] = [];
   private damage: readonly Reason[] = [];
   private doubted: ReadonlySet<string> = new Set();
@@ -69,10 +65,12 @@ export class LogGuardService implements OnApplicationBootstrap, BeforeApplicatio
   private looking: Promise<void> = Promise.resolve();
 
   constructor(
-    @InjectDataSource() private readonly dataSource: DataSource,
+    @InjectDataSource() dataSource: DataSource,
     private readonly lock: WriteLock,
     @Inject(SETTINGS) private readonly settings: Settings,
-  ) {}
+  ) {
+    this.rows = new LogRows(dataSource);
+  }
 
   /** What does not agree; empty as long as all does. */
   problems(): readonly Reason[] {
@@ -86,12 +84,10 @@ export class LogGuardService implements OnApplicationBootstrap, BeforeApplicatio
 
   async onApplicationBootstrap(): Promise<void> {
     this.known = readAnchor(this.settings.dataFolder);
-    const [{ last } = { last: 0 }] = await this.ask<{ last: number | null }>(
-      'SELECT MAX(seq) AS last FROM log',
-    );
-    if ((last ?? 0) <= SHORT) await this.look();
+    const last = (await this.rows.last())?.seq ?? 0;
+    if (last <= SHORT) await this.look();
     else await this.lock.run(() => this.lookAtPeople(new Map(), false));
-    this.looking = this.goOn((last ?? 0) <= SHORT);
+    this.looking = this.goOn(last <= SHORT);
     if (!isLookedOverAtStart(this.settings.dataFolder)) this.lookOverDatabase();
   }
 
@@ -124,13 +120,9 @@ export class LogGuardService implements OnApplicationBootstrap, BeforeApplicatio
   async beforeApplicationShutdown(): Promise<void> {
     this.ending.abort();
     await this.looking;
-    const [last] = await this.ask<LogAnchor>('SELECT seq, hash FROM log ORDER BY seq DESC LIMIT 1');
+    const last = await this.rows.last();
     // A log that does not agree with itself is not made the one to agree with.
     if (last && this.found.length === 0) writeAnchor(this.settings.dataFolder, last);
-  }
-
-  private ask<T>(sql: string, parameters: readonly unknown[] = []): Promise<T[]> {
-    return this.dataSource.query<T[]>(sql, [...parameters]);
   }
 
   /** One look over everything. Lines that are written meanwhile are looked at in the end, while nobody writes. */
@@ -139,10 +131,7 @@ export class LogGuardService implements OnApplicationBootstrap, BeforeApplicatio
     const log = openLog();
     const people = new Map<string, LoggedPerson>();
     const read = async (): Promise<boolean> => {
-      const lines = await this.ask<LogRecord>(
-        'SELECT seq, at, kind, body, prevHash, hash FROM log WHERE seq > ? ORDER BY seq LIMIT ?',
-        [log.last().seq, SLICE],
-      );
+      const lines = await this.rows.after(log.last().seq, SLICE);
       for (const line of lines) {
         const body = readJson(line.body) as LogLine['body'] | undefined;
         const taken = body ? log.take({ ...line, body }) : err(reason('logHash', { seq: line.seq }));
@@ -160,7 +149,7 @@ export class LogGuardService implements OnApplicationBootstrap, BeforeApplicatio
       while (problems.length === 0 && (await read()));
       problems.push(...(await this.againstAnchor()));
       // Beyond a line that is wrong the log tells nothing; what it would say of the campaigns is left out then.
-      if (problems.length === 0) problems.push(...compareHeads(log.heads, await this.headsThere()));
+      if (problems.length === 0) problems.push(...compareHeads(log.heads, await this.rows.heads()));
       problems.push(...(await this.lookAtPeople(people, problems.length === 0)));
       if (problems.length === 0) {
         this.known = log.last();
@@ -178,17 +167,7 @@ export class LogGuardService implements OnApplicationBootstrap, BeforeApplicatio
   private async againstAnchor(): Promise<readonly Reason[]> {
     if (!this.known) return [];
     const { seq, hash } = this.known;
-    const [line] = await this.ask<{ hash: string }>('SELECT hash FROM log WHERE seq = ?', [seq]);
-    return line?.hash === hash ? [] : [reason('logCut', { seq })];
-  }
-
-  private async headsThere(): Promise<ReadonlyMap<string, LoggedHead>> {
-    const rows = await this.ask<LoggedHead & { id: string }>(
-      `SELECT campaign.id AS id, last.seq AS count, last.hash AS head FROM campaign
-       CROSS JOIN entry AS last ON last.campaign = campaign.id
-         AND last.seq = (SELECT MAX(seq) FROM entry WHERE entry.campaign = campaign.id)`,
-    );
-    return new Map(rows.map(({ id, count, head }) => [id, { count, head }]));
+    return (await this.rows.hashOf(seq)) === hash ? [] : [reason('logCut', { seq })];
   }
 
   /** Rights as they are held against rights as they were given. `whole`: the log was read to its end and agrees. */
@@ -197,9 +176,7 @@ export class LogGuardService implements OnApplicationBootstrap, BeforeApplicatio
     whole: boolean,
   ): Promise<readonly Reason[]> {
     const given = whole ? logged : await this.givenByLog();
-    const rows = await this.ask<PersonRecord>(
-      'SELECT id, fullName, authorisations, passphraseHash, endedAt FROM person',
-    );
+    const rows = await this.rows.people();
     const odd = rows.filter((row) => !agrees(row, given.get(row.id)));
     this.doubted = new Set(odd.map((row) => row.id));
     return odd.map((row) => reason('rightsBesideLog', { person: row.fullName }));
@@ -207,9 +184,7 @@ export class LogGuardService implements OnApplicationBootstrap, BeforeApplicatio
 
   private async givenByLog(): Promise<ReadonlyMap<string, LoggedPerson>> {
     const people = new Map<string, LoggedPerson>();
-    const lines = await this.ask<LogRecord>(
-      "SELECT kind, body FROM log WHERE kind IN ('person.added', 'person.changed', 'passphrase.changed') ORDER BY seq",
-    );
+    const lines = await this.rows.ofPeople();
     for (const line of lines) notePerson(people, line);
     return people;
   }

@@ -4,7 +4,12 @@ import { standingOf, type Standing } from '@kanzel/core';
 import type { CampaignView, HangarLineView } from '@kanzel/contract';
 import { DataSource } from 'typeorm';
 import { CLOCK, type Clock } from '../settings.ts';
-import { listCampaigns, newestReleased, type CampaignFilter, type ListedRow } from './campaign-rows.ts';
+import {
+  listCampaigns,
+  newestReleased,
+  type CampaignFilter,
+  type ListedRow,
+} from '../storage/campaign-rows.ts';
 import type { Folded } from './held-campaigns.ts';
 import { RecordService } from './record.service.ts';
 

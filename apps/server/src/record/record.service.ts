@@ -32,7 +32,7 @@ import { CampaignRow } from '../storage/entities.ts';
 import { EntryStore } from '../storage/entry-store.ts';
 import { platformHash } from '../storage/stored-entry.ts';
 import { WriteLock } from '../storage/write-lock.ts';
-import { listCampaigns } from './campaign-rows.ts';
+import { listCampaigns } from '../storage/campaign-rows.ts';
 import { HeldCampaigns, type Folded } from './held-campaigns.ts';
 import { PostQueue, type Open, type Waiting } from './post-queue.ts';
 

@@ -7,8 +7,8 @@ import { makeDraft, type Entry, type EntryBodies, type EntryKind, type Role } fr
 import { PROOF_HEADER, type PersonView } from '@kanzel/contract';
 import request, { type Agent } from 'supertest';
 import { createApp } from '../create-app.ts';
-import { tjeldFile } from '../demo/fleet/tjeld.ts';
-import { authorisationsOf, DEMO_PEOPLE } from '../demo/world.ts';
+import { tjeldFile } from '@kanzel/world';
+import { authorisationsOf, DEMO_PEOPLE } from '@kanzel/world';
 import { PeopleService } from '../people/index.ts';
 import { ProofService } from '../people/proof.service.ts';
 import { SYSTEM_CLOCK, type Clock, type Settings } from '../settings.ts';

@@ -1,6 +1,6 @@
 import { ENGINE_LINE } from './engine-line.ts';
 
-export type { Device, DeviceDriver, DeviceEars, DeviceSample } from './driver.ts';
+export type { Device, DeviceSample } from './driver.ts';
 export type { LineAddress } from './engine-line.ts';
 
 /** Every protocol that devices are listened to by. A new one is a file beside these and a line here. */

@@ -1,7 +1,7 @@
 import { convert, findUnit, indexBasis, type Basis, type Limit } from '@kanzel/core';
 import { BUILT_IN_LIBRARY, loadLibrary, readLibraryFolder } from '@kanzel/packs';
 import { TwinStandin } from '@kanzel/standins';
-import { fleetFiles } from './fleet/index.ts';
+import { fleetFiles } from '@kanzel/world';
 
 /** Books, gauges, tanks and stand-ins of the demonstration say the same of one aircraft. */
 

@@ -1,10 +1,8 @@
 import { Readable } from 'node:stream';
 import type { Scan } from '@kanzel/core';
 import { toBuffer } from 'qrcode';
-import type { AttachmentsService } from '../attachments/index.ts';
-import { printA4 } from '../reports/index.ts';
-import { day } from './described.ts';
-import type { StoryCopies } from './papers.ts';
+import { type AttachmentsService, printA4 } from '@kanzel/server';
+import { day, type StoryCopies } from '@kanzel/world';
 
 /** A sheet as an office would send it, printed here since there is none to send one. */
 async function sheet(

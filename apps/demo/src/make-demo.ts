@@ -4,21 +4,28 @@ import { join } from 'node:path';
 import type { OpenCampaignRequest, PersonView } from '@kanzel/contract';
 import { TwinStandin } from '@kanzel/standins';
 import { describeWork, type WorkItem } from '@kanzel/core';
-import { createApp } from '../create-app.ts';
-import { FieldService } from '../field/index.ts';
-import { LibraryService } from '../library/index.ts';
-import { PeopleService } from '../people/index.ts';
-import { RecordService } from '../record/index.ts';
-import type { Settings } from '../settings.ts';
-import { AttachmentsService } from '../attachments/index.ts';
+import {
+  AttachmentsService,
+  createApp,
+  FieldService,
+  LibraryService,
+  PeopleService,
+  RecordService,
+  type Settings,
+} from '@kanzel/server';
 import { printCopies } from './copies.ts';
 import { ScriptedCrew, StoryClock, type Cast } from './crew.ts';
-import { amphibianPapers, commonPapers, tugPapers } from './papers.ts';
-import { fleetFiles } from './fleet/index.ts';
-import { registerFiles } from './register.ts';
+import {
+  amphibianPapers,
+  authorisationsOf,
+  commonPapers,
+  DEMO_PEOPLE,
+  fleetFiles,
+  registerFiles,
+  tugPapers,
+} from '@kanzel/world';
 import { grauholm, HEILO_BUDGET, HEILO_WAYS, keepPlan, settleScope } from './plans.ts';
 import { TypedCrew } from './typed-crew.ts';
-import { authorisationsOf, DEMO_PEOPLE } from './world.ts';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;

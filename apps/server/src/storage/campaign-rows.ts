@@ -1,5 +1,5 @@
 import type { DataSource } from 'typeorm';
-import type { CampaignRow } from '../storage/entities.ts';
+import type { CampaignRow } from './entities.ts';
 
 /** Which campaigns are listed, newest first. */
 export interface CampaignFilter {

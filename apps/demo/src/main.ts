@@ -1,6 +1,6 @@
 import { makeLarge } from './large.ts';
 import { makeDemo } from './make-demo.ts';
-import { DEMO_PEOPLE } from './world.ts';
+import { DEMO_PEOPLE } from '@kanzel/world';
 
 /**
  * `node demo/main.js make FOLDER` makes the demonstration world; `large FOLDER AIRCRAFT CAMPAIGNS ENTRIES` makes a

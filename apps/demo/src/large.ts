@@ -10,15 +10,10 @@ import {
   type EntryDraft,
   type PartAnswer,
 } from '@kanzel/core';
-import { createApp } from '../create-app.ts';
-import { LibraryService } from '../library/index.ts';
-import { PeopleService } from '../people/index.ts';
-import { RecordService } from '../record/index.ts';
+import { createApp, LibraryService, PeopleService, RecordService } from '@kanzel/server';
 import { StoryClock } from './crew.ts';
-import { instrumentFile } from './described.ts';
-import { fleetFiles } from './fleet/index.ts';
+import { authorisationsOf, DEMO_PEOPLE, fleetFiles, instrumentFile } from '@kanzel/world';
 import { demoSettings } from './make-demo.ts';
-import { authorisationsOf, DEMO_PEOPLE } from './world.ts';
 
 /** How large a world is wanted. */
 export interface Size {

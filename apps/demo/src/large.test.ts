@@ -1,7 +1,7 @@
 import type { CampaignView, HangarLineView } from '@kanzel/contract';
 import { foldEntries, verifyChain } from '@kanzel/core';
-import { createApp } from '../create-app.ts';
-import { entriesOf, settingsFor, signIn, temporaryFolder } from '../testing/harness.ts';
+import { createApp } from '@kanzel/server';
+import { entriesOf, settingsFor, signIn, temporaryFolder } from '../../server/src/testing/harness.ts';
 import { makeLarge } from './large.ts';
 
 test('a world of a given size is made of records that verify, one campaign in hand on each aircraft, and nothing in them proves nothing', async () => {

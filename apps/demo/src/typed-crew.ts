@@ -1,7 +1,7 @@
 import { runningTimer, type Check, type Fact, type Limit, type PartAnswer, type Reading } from '@kanzel/core';
 import { TwinStandin } from '@kanzel/standins';
-import type { RecordService } from '../record/index.ts';
-import type { StoryPapers } from './papers.ts';
+import { type RecordService } from '@kanzel/server';
+import { type StoryPapers } from '@kanzel/world';
 import { ScriptedCrew, type Cast, type StoryClock } from './crew.ts';
 
 /** A figure well inside what a limit allows, in its unit. */

@@ -27,8 +27,8 @@ import {
 } from '@kanzel/core';
 import type { PersonView } from '@kanzel/contract';
 import type { EngineId, TwinStandin } from '@kanzel/standins';
-import type { StoryPapers } from './papers.ts';
-import type { RecordService } from '../record/index.ts';
+import { type StoryPapers } from '@kanzel/world';
+import { type RecordService } from '@kanzel/server';
 
 /** A clock that moves only when the story does. */
 export class StoryClock {

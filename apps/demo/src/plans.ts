@@ -15,7 +15,7 @@ import {
   type WorkItem,
 } from '@kanzel/core';
 import type { FieldView, PersonView } from '@kanzel/contract';
-import type { RecordService } from '../record/index.ts';
+import { type RecordService } from '@kanzel/server';
 import type { Cast } from './crew.ts';
 import type { TypedCrew } from './typed-crew.ts';
 
