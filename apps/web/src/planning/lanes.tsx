@@ -4,13 +4,13 @@ import {
   doneBars,
   jobTitle,
   ROLE_TITLES,
-  STATION_TITLES,
   type Bar,
   type DayPlan,
   type Stretch,
   type Timetable,
 } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
+import { laneSlices, type DayInWords } from './lane-slices.ts';
 import { placeNames, sittingsOf, type LaneSlice } from './sittings.ts';
 import { clock, dayName, timeScale, type TimeScale } from './time-scale.ts';
 
@@ -149,6 +149,135 @@ function Legend(): ReactElement {
   );
 }
 
+const FRAME = 'grid grid-cols-[132px_minmax(0,1fr)] max-sm:grid-cols-[84px_minmax(0,1fr)]';
+
+/** The clock over the lanes: days and hours, and where now is. */
+function Axis({ scale, now, offset }: { scale: TimeScale; now: number; offset: number }): ReactElement {
+  // A day of which only a sliver is shown has no room for its name.
+  const roomAt = (ms: number): boolean => (scale.pieces.find((p) => p.from === ms)?.width ?? 1) > 0.075;
+  const at = scale.place(now);
+  const [label] = at > 0 && at < 1 ? placeNames([{ name: 'now', place: at, length: 0.09 }], 1) : [];
+  return (
+    <>
+      <div className={FRAME}>
+        <span />
+        <div className="relative h-9 border-b border-ink">
+          {scale.hours.map((h) => (
+            <span
+              key={h.ms}
+              className="absolute bottom-0 border-l border-ink-3 pl-1 text-[0.7rem] leading-tight text-ink-2"
+              style={{ left: percent(scale.place(h.ms)) }}
+            >
+              {h.day && roomAt(h.ms) ? <b className="block text-ink">{dayName(h.ms, offset)}</b> : null}
+              {h.label}
+            </span>
+          ))}
+        </div>
+      </div>
+      {label ? (
+        <div className={FRAME}>
+          <span />
+          <div className="relative h-3.5">
+            <b
+              className={`absolute text-[0.72rem] leading-3.5 whitespace-nowrap text-hand ${label.place < at ? 'text-right' : ''}`}
+              style={{ left: percent(label.place), width: percent(label.room) }}
+            >
+              now {clock(now, offset)}
+            </b>
+          </div>
+        </div>
+      ) : null}
+    </>
+  );
+}
+
+/** Lines through all lanes: where a night is left out, where a gate is passed, and now. */
+function LinesThrough({
+  scale,
+  gates,
+  now,
+}: {
+  scale: TimeScale;
+  gates: readonly Bar[];
+  now: number;
+}): ReactElement {
+  const at = scale.place(now);
+  return (
+    <div className={`pointer-events-none absolute inset-0 ${FRAME}`} aria-hidden>
+      <span />
+      <div className="relative">
+        {scale.pieces.slice(1).map((p) => (
+          <span
+            key={p.from}
+            className="absolute inset-y-0 border-l-[3px] border-double border-ink-3"
+            style={{ left: percent(p.at) }}
+          />
+        ))}
+        {gates.map((g) => (
+          <span
+            key={g.job}
+            className="absolute inset-y-0 w-0.5 bg-ink"
+            style={{ left: percent(scale.place(Date.parse(g.start))) }}
+          />
+        ))}
+        {at > 0 && at < 1 ? (
+          <span className="absolute inset-y-0 w-0.5 bg-hand" style={{ left: percent(at) }} />
+        ) : null}
+      </div>
+    </div>
+  );
+}
+
+/** Below the lanes: what the lines are called, and where something changes its state. */
+function GatesRow({
+  scale,
+  gates,
+  states,
+  about,
+}: {
+  scale: TimeScale;
+  gates: readonly Bar[];
+  states: readonly Bar[];
+  about: DayInWords;
+}): ReactElement {
+  const { index, names, offset } = about;
+  const written = placeNames(
+    gates.map((g) => {
+      const name = `${jobTitle(g.job, names, index)} ${clock(g.start, offset)}`;
+      return { name, place: scale.place(Date.parse(g.start)), length: (name.length + 1) * LETTER * 1.1 };
+    }),
+    4,
+  );
+  return (
+    <div className={FRAME}>
+      <span className="cap pt-0.5">Gates and states</span>
+      <div className="relative" style={{ height: 14 + ROW * Math.max(0, ...written.map((g) => g.row)) }}>
+        {states.map((s) => (
+          <span
+            key={s.job}
+            className="absolute top-0 h-2 w-px bg-ink-2"
+            style={{ left: percent(scale.place(Date.parse(s.start))) }}
+            title={
+              s.meaning.kind === 'state'
+                ? `${s.meaning.key.split('@')[0] ?? ''} ${s.meaning.from} to ${s.meaning.to}, ${clock(s.start, offset)}`
+                : ''
+            }
+          />
+        ))}
+        {written.map((g) => (
+          <span
+            key={g.name}
+            className="absolute truncate pl-1 text-[0.7rem] font-bold"
+            style={{ left: percent(g.place), width: percent(g.room), top: g.row * ROW }}
+          >
+            {g.name}
+          </span>
+        ))}
+      </div>
+    </div>
+  );
+}
+
 /** The day as lanes: who does what when, what was really done, gates, daylight, wind, and now. */
 export function Lanes({
   timetable,
@@ -182,92 +311,13 @@ export function Lanes({
   const wind = day.wind?.stretches.map(msOf) ?? [];
   const span = (list: readonly { from: number; to: number }[]): string =>
     list.map((s) => `${clock(s.from, offset)} to ${clock(s.to, offset)}`).join(', ') || 'never in these days';
-  const title = (bar: Bar): string => jobTitle(bar.job, names, index);
-  const words = (bar: Bar): string =>
-    `${title(bar)}, ${dayName(bar.start, offset)} ${clock(bar.start, offset)} to ${clock(bar.end, offset)}${bar.critical ? ', settles the end' : ''}`;
-  const stationOf = (check: string): { readonly group: string; readonly groupTitle: string } => {
-    const station = index.checks.get(check)?.station;
-    return { group: station ?? check, groupTitle: station ? STATION_TITLES[station] : names.part(check) };
-  };
-  const slicesOf = (person: DayPlan['people'][number]): LaneSlice[] => [
-    ...person.away.map((a): LaneSlice => ({
-      key: `away ${a.from}`,
-      ...msOf(a),
-      title: 'away',
-      words: `${person.name} is away ${clock(a.from, offset)} to ${clock(a.to, offset)}`,
-      look: 'away',
-      group: 'away',
-      groupTitle: 'away',
-    })),
-    ...recent
-      .filter((d) => d.people.includes(person.id))
-      .map((d): LaneSlice => ({
-        key: `done ${d.check}`,
-        from: Date.parse(d.start),
-        to: Date.parse(d.end),
-        title: names.part(d.check),
-        words: `Done: ${names.part(d.check)}, ${clock(d.start, offset)} to ${clock(d.end, offset)}${d.over > 1 ? `, ${Math.round(d.over)} min longer than planned` : ''}`,
-        look: 'done',
-        ...stationOf(d.check.split('@')[0] ?? d.check),
-      })),
-    ...timetable.bars
-      .filter((b) => b.people.includes(person.id))
-      .map((b): LaneSlice => ({
-        key: b.job,
-        from: Date.parse(b.start),
-        to: Date.parse(b.end),
-        title: title(b),
-        words: words(b),
-        look: b.meaning.kind === 'flight' ? 'flight' : b.critical ? 'critical' : 'planned',
-        ...(b.meaning.kind === 'check' ? stationOf(b.meaning.check) : { group: b.job, groupTitle: title(b) }),
-      })),
-  ];
+  const about = { index, names, offset };
   const gates = timetable.bars.filter((b) => b.meaning.kind === 'gate');
-  const gateNames = placeNames(
-    gates.map((g) => {
-      const name = `${title(g)} ${clock(g.start, offset)}`;
-      return { name, place: scale.place(Date.parse(g.start)), length: (name.length + 1) * LETTER * 1.1 };
-    }),
-    4,
-  );
   const states = timetable.bars.filter((b) => b.meaning.kind === 'state');
-  // A day of which only a sliver is shown has no room for its name.
-  const roomAt = (ms: number): boolean => (scale.pieces.find((p) => p.from === ms)?.width ?? 1) > 0.075;
-  const at = scale.place(Date.parse(now));
-  const label = 'grid grid-cols-[132px_minmax(0,1fr)] max-sm:grid-cols-[84px_minmax(0,1fr)]';
+  const at = Date.parse(now);
   return (
     <div role="group" aria-label="The day as lanes" className="mt-2 min-w-[560px]">
-      <div className={label}>
-        <span />
-        <div className="relative h-9 border-b border-ink">
-          {scale.hours.map((h) => (
-            <span
-              key={h.ms}
-              className="absolute bottom-0 border-l border-ink-3 pl-1 text-[0.7rem] leading-tight text-ink-2"
-              style={{ left: percent(scale.place(h.ms)) }}
-            >
-              {h.day && roomAt(h.ms) ? <b className="block text-ink">{dayName(h.ms, offset)}</b> : null}
-              {h.label}
-            </span>
-          ))}
-        </div>
-      </div>
-      {at > 0 && at < 1 ? (
-        <div className={label}>
-          <span />
-          <div className="relative h-3.5">
-            {placeNames([{ name: 'now', place: at, length: 0.09 }], 1).map((n) => (
-              <b
-                key={n.name}
-                className={`absolute text-[0.72rem] leading-3.5 whitespace-nowrap text-hand ${n.place < at ? 'text-right' : ''}`}
-                style={{ left: percent(n.place), width: percent(n.room) }}
-              >
-                now {clock(now, offset)}
-              </b>
-            ))}
-          </div>
-        </div>
-      ) : null}
+      <Axis scale={scale} now={at} offset={offset} />
       {day.field ? (
         <Stretches
           scale={scale}
@@ -288,63 +338,17 @@ export function Lanes({
       ) : null}
       <div className="relative">
         {day.people.map((person) => (
-          <div key={person.id} className={`${label} items-stretch border-b border-rule`}>
+          <div key={person.id} className={`${FRAME} items-stretch border-b border-rule`}>
             <span className="py-1 leading-tight">
               <b className="block truncate text-[0.82rem]">{person.name}</b>
               <span className="cap block truncate">{person.roles.map((r) => ROLE_TITLES[r]).join(', ')}</span>
             </span>
-            <Lane scale={scale} name={person.name} slices={slicesOf(person)} />
+            <Lane scale={scale} name={person.name} slices={laneSlices(person, recent, timetable, about)} />
           </div>
         ))}
-        <div className={`pointer-events-none absolute inset-0 ${label}`} aria-hidden>
-          <span />
-          <div className="relative">
-            {scale.pieces.slice(1).map((p) => (
-              <span
-                key={p.from}
-                className="absolute inset-y-0 border-l-[3px] border-double border-ink-3"
-                style={{ left: percent(p.at) }}
-              />
-            ))}
-            {gates.map((g) => (
-              <span
-                key={g.job}
-                className="absolute inset-y-0 w-0.5 bg-ink"
-                style={{ left: percent(scale.place(Date.parse(g.start))) }}
-              />
-            ))}
-            {at > 0 && at < 1 ? (
-              <span className="absolute inset-y-0 w-0.5 bg-hand" style={{ left: percent(at) }} />
-            ) : null}
-          </div>
-        </div>
+        <LinesThrough scale={scale} gates={gates} now={at} />
       </div>
-      <div className={label}>
-        <span className="cap pt-0.5">Gates and states</span>
-        <div className="relative" style={{ height: 14 + ROW * Math.max(0, ...gateNames.map((g) => g.row)) }}>
-          {states.map((s) => (
-            <span
-              key={s.job}
-              className="absolute top-0 h-2 w-px bg-ink-2"
-              style={{ left: percent(scale.place(Date.parse(s.start))) }}
-              title={
-                s.meaning.kind === 'state'
-                  ? `${s.meaning.key.split('@')[0] ?? ''} ${s.meaning.from} to ${s.meaning.to}, ${clock(s.start, offset)}`
-                  : ''
-              }
-            />
-          ))}
-          {gateNames.map((g) => (
-            <span
-              key={g.name}
-              className="absolute truncate pl-1 text-[0.7rem] font-bold"
-              style={{ left: percent(g.place), width: percent(g.room), top: g.row * ROW }}
-            >
-              {g.name}
-            </span>
-          ))}
-        </div>
-      </div>
+      <GatesRow scale={scale} gates={gates} states={states} about={about} />
       <Legend />
     </div>
   );
