@@ -62,16 +62,11 @@ function rulesOf(view: CampaignView): FlightRules {
   };
 }
 
-/** The flights: test points from the least daring on, in flights that fuel, time and the chosen ways allow. */
-export function FlightsSheet(): ReactElement {
+/** The flights as they are planned, what is wrong with them, and every way to change them. */
+function useFlights(rules: FlightRules) {
   const view = useCampaign();
   const { points, flights: plan, change } = usePlanning();
-  const rules = rulesOf(view);
   const [problem, setProblem] = useState<string>();
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
   const budget = plan?.budget ?? firstBudget(view);
   const byId = useMemo(() => new Map(points.map((p) => [p.id, p])), [points]);
   const risks = useMemo(() => riskOf(points), [points]);
@@ -97,12 +92,6 @@ export function FlightsSheet(): ReactElement {
       view.state.findings,
     ],
   );
-  if (points.length === 0)
-    return (
-      <p className="px-[22px] py-6 text-ink-2">
-        Nothing has to be flown in this campaign, or everything was.
-      </p>
-    );
   const pack = (with_: FlightBudget): void => {
     const packed = packFlights(points, with_, rules);
     setProblem(packed.ok ? undefined : view.say(packed.error));
@@ -135,6 +124,56 @@ export function FlightsSheet(): ReactElement {
     const to = Math.max(1, list.indexOf(String(over.id)));
     cut(arrayMove(list, list.indexOf(String(active.id)), to));
   };
+  return {
+    points,
+    plan,
+    change,
+    problem,
+    budget,
+    byId,
+    risks,
+    own,
+    faults,
+    list,
+    pack,
+    put,
+    moveTo,
+    place,
+    dropped,
+  };
+}
+
+/** The flights: test points from the least daring on, in flights that fuel, time and the chosen ways allow. */
+export function FlightsSheet(): ReactElement {
+  const view = useCampaign();
+  const rules = rulesOf(view);
+  const {
+    points,
+    plan,
+    change,
+    problem,
+    budget,
+    byId,
+    risks,
+    own,
+    faults,
+    list,
+    pack,
+    put,
+    moveTo,
+    place,
+    dropped,
+  } = useFlights(rules);
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  if (points.length === 0)
+    return (
+      <p className="px-[22px] py-6 text-ink-2">
+        Nothing has to be flown in this campaign, or everything was.
+      </p>
+    );
   const minutes = points.reduce((sum, p) => sum + p.minutes, 0);
   return (
     <div className="px-[22px] py-3">

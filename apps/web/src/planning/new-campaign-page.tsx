@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState, type ReactElement } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import type { AircraftView, EarlierCampaignView } from '@kanzel/contract';
+import type { AircraftView, EarlierCampaignView, ProspectView } from '@kanzel/contract';
 import {
   indexBasis,
   namesOf,
@@ -100,37 +100,18 @@ function Templates({
   );
 }
 
-/** Says why a campaign is opened and what was done, and shows at every press what would have to be proven. */
-export default function NewCampaignPage(): ReactElement {
+/** Opens what is drafted, on every aircraft it is meant for; `saidAs` is the role in which checks were left out. */
+function useOpening(
+  mark: string | undefined,
+  draft: CampaignDraft,
+  prospect: ProspectView | undefined,
+  saidAs: Role | undefined,
+  forget: () => void,
+): { readonly open: () => Promise<void>; readonly opening: boolean; readonly problem: string | undefined } {
   const navigate = useNavigate();
   const person = useSession((s) => s.person);
-  const [search, setSearch] = useSearchParams();
-  const aircraft = useAircraft();
-  const mark = search.get('mark') ?? aircraft[0]?.mark;
-  const { draft, change, forget } = useDraft(mark);
   const [problem, setProblem] = useState<string>();
   const [opening, setOpening] = useState(false);
-  /** The role in which checks were left out. */
-  const [saidAs, setSaidAs] = useState<Role>();
-  const { prospect, about, problem: unheard } = useProspect(mark);
-  const index = useMemo(() => (prospect ? indexBasis(prospect.basis) : undefined), [prospect]);
-  const names = useMemo(() => namesOf(index?.ok ? index.value : undefined), [index]);
-  const nothingSaid = draft.occasion === 'post-maintenance' && !hasScope(draft);
-  const scope = useMemo(
-    () =>
-      index?.ok && prospect
-        ? proposeScope(
-            index.value,
-            // Until somebody says what was done, everything has to be proven.
-            nothingSaid ? 'maiden' : draft.occasion,
-            { ...draft, evidence: prospect.evidence },
-          )
-        : undefined,
-    [index, prospect, draft, nothingSaid],
-  );
-  const own = aircraft.find((a) => a.mark === mark);
-  const sisters = aircraft.filter((a) => a.mark !== mark && a.type === own?.type);
-  const choose = (next: string): void => setSearch({ mark: next }, { replace: true });
   const open = async (): Promise<void> => {
     if (!mark) return;
     if (draft.title.trim() === '') return setProblem('Say in a few words what this campaign is about.');
@@ -157,6 +138,98 @@ export default function NewCampaignPage(): ReactElement {
     forget();
     void navigate(hasScope(draft) ? `/campaign/${first.id}/plan/scope` : `/campaign/${first.id}`);
   };
+  return { open, opening, problem };
+}
+
+/** Beside it: earlier campaigns to begin as, sisters to do the same on, and how the scope comes about. */
+function NewCampaignMargin({
+  earlier,
+  sisters,
+  also,
+  change,
+}: {
+  earlier: readonly EarlierCampaignView[];
+  sisters: readonly Aircraft[];
+  also: readonly string[];
+  change: (next: Partial<CampaignDraft>) => void;
+}): ReactElement {
+  return (
+    <>
+      <Templates
+        earlier={earlier}
+        onTake={(e) =>
+          change({
+            title: e.title,
+            occasion: OCCASIONS.find((o) => o === e.occasion) ?? 'post-maintenance',
+            work: e.scope?.work ?? [],
+            added: e.scope?.added ?? [],
+            leftOut: e.scope?.leftOut ?? [],
+            like: {
+              ...(e.ways ? { ways: e.ways } : {}),
+              ...(e.order ? { order: e.order } : {}),
+              ...(e.flights ? { flights: e.flights } : {}),
+            },
+          })
+        }
+      />
+      {sisters.length > 0 ? (
+        <MarginNote title="The same work also on">
+          {sisters.map((a) => (
+            <label key={a.mark} className="flex min-h-9 items-center gap-3 max-lg:min-h-14">
+              <input
+                type="checkbox"
+                className="size-4 accent-hand"
+                checked={also.includes(a.mark)}
+                onChange={() =>
+                  change({
+                    also: also.includes(a.mark) ? also.filter((m) => m !== a.mark) : [...also, a.mark],
+                  })
+                }
+              />
+              <span className="font-mono">{a.mark}</span>
+            </label>
+          ))}
+        </MarginNote>
+      ) : null}
+      <MarginNote title="How the scope comes about">
+        <p>
+          Work touches systems. Whatever proves one of them has to be proven again, and whatever stands on
+          that. The rest stands on what was proven and released before, as long as it counts.
+        </p>
+      </MarginNote>
+    </>
+  );
+}
+
+/** Says why a campaign is opened and what was done, and shows at every press what would have to be proven. */
+export default function NewCampaignPage(): ReactElement {
+  const navigate = useNavigate();
+  const [search, setSearch] = useSearchParams();
+  const aircraft = useAircraft();
+  const mark = search.get('mark') ?? aircraft[0]?.mark;
+  const { draft, change, forget } = useDraft(mark);
+  /** The role in which checks were left out. */
+  const [saidAs, setSaidAs] = useState<Role>();
+  const { prospect, about, problem: unheard } = useProspect(mark);
+  const { open, opening, problem } = useOpening(mark, draft, prospect, saidAs, forget);
+  const index = useMemo(() => (prospect ? indexBasis(prospect.basis) : undefined), [prospect]);
+  const names = useMemo(() => namesOf(index?.ok ? index.value : undefined), [index]);
+  const nothingSaid = draft.occasion === 'post-maintenance' && !hasScope(draft);
+  const scope = useMemo(
+    () =>
+      index?.ok && prospect
+        ? proposeScope(
+            index.value,
+            // Until somebody says what was done, everything has to be proven.
+            nothingSaid ? 'maiden' : draft.occasion,
+            { ...draft, evidence: prospect.evidence },
+          )
+        : undefined,
+    [index, prospect, draft, nothingSaid],
+  );
+  const own = aircraft.find((a) => a.mark === mark);
+  const sisters = aircraft.filter((a) => a.mark !== mark && a.type === own?.type);
+  const choose = (next: string): void => setSearch({ mark: next }, { replace: true });
   return (
     <Frame
       plate={<HangarPlate />}
@@ -228,52 +301,12 @@ export default function NewCampaignPage(): ReactElement {
         </div>
       }
       margin={
-        <>
-          <Templates
-            earlier={prospect?.earlier ?? []}
-            onTake={(e) =>
-              change({
-                title: e.title,
-                occasion: OCCASIONS.find((o) => o === e.occasion) ?? 'post-maintenance',
-                work: e.scope?.work ?? [],
-                added: e.scope?.added ?? [],
-                leftOut: e.scope?.leftOut ?? [],
-                like: {
-                  ...(e.ways ? { ways: e.ways } : {}),
-                  ...(e.order ? { order: e.order } : {}),
-                  ...(e.flights ? { flights: e.flights } : {}),
-                },
-              })
-            }
-          />
-          {sisters.length > 0 ? (
-            <MarginNote title="The same work also on">
-              {sisters.map((a) => (
-                <label key={a.mark} className="flex min-h-9 items-center gap-3 max-lg:min-h-14">
-                  <input
-                    type="checkbox"
-                    className="size-4 accent-hand"
-                    checked={draft.also.includes(a.mark)}
-                    onChange={() =>
-                      change({
-                        also: draft.also.includes(a.mark)
-                          ? draft.also.filter((m) => m !== a.mark)
-                          : [...draft.also, a.mark],
-                      })
-                    }
-                  />
-                  <span className="font-mono">{a.mark}</span>
-                </label>
-              ))}
-            </MarginNote>
-          ) : null}
-          <MarginNote title="How the scope comes about">
-            <p>
-              Work touches systems. Whatever proves one of them has to be proven again, and whatever stands on
-              that. The rest stands on what was proven and released before, as long as it counts.
-            </p>
-          </MarginNote>
-        </>
+        <NewCampaignMargin
+          earlier={prospect?.earlier ?? []}
+          sisters={sisters}
+          also={draft.also}
+          change={change}
+        />
       }
       foot={<Foot />}
     />

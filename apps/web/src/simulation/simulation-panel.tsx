@@ -33,6 +33,144 @@ const IGNITION = ['off', 'left', 'right', 'both'] as const;
 const small =
   'min-h-9 max-lg:min-h-12 border border-ink-2 px-2.5 text-[0.8rem] font-medium aria-pressed:bg-ink aria-pressed:text-sheet';
 
+type Send = (request: Omit<SimulationRequest, 'engine'>, which?: EngineChoice) => Promise<void>;
+type Shown = Twin['left'] | undefined;
+
+/** Starter, throttle, ignition, propeller and what else a hand reaches in the cockpit. */
+function Levers({ shown, send }: { shown: Shown; send: Send }): ReactElement {
+  const starter = async (): Promise<void> => {
+    await send({ controls: { mixture: 1, ignition: 'both', starter: true } });
+    setTimeout(() => void send({ controls: { starter: false }, speed: 1100 }), 2500);
+  };
+  return (
+    <>
+      <button type="button" className={small} onClick={() => void starter()}>
+        Starter
+      </button>
+      <span className="flex" role="group" aria-label="Throttle">
+        {SPEEDS.map(([text, speed]) => (
+          <button key={text} type="button" className={small} onClick={() => void send({ speed })}>
+            {text}
+          </button>
+        ))}
+      </span>
+      <span className="flex" role="group" aria-label="Ignition">
+        {IGNITION.map((i) => (
+          <button
+            key={i}
+            type="button"
+            className={small}
+            aria-pressed={shown?.controls.ignition === i}
+            onClick={() => void send({ controls: { ignition: i } })}
+          >
+            {i === 'left' || i === 'right' ? `${i} only` : i}
+          </button>
+        ))}
+      </span>
+      <span className="flex" role="group" aria-label="Propeller">
+        <button type="button" className={small} onClick={() => void send({ controls: { propeller: 1 } })}>
+          lever forward
+        </button>
+        <button type="button" className={small} onClick={() => void send({ controls: { propeller: 0 } })}>
+          back
+        </button>
+        <button type="button" className={small} onClick={() => void send({ controls: { propeller: -1 } })}>
+          feather gate
+        </button>
+      </span>
+      <button
+        type="button"
+        className={small}
+        aria-pressed={shown?.controls.carburettorHeat ?? false}
+        onClick={() => void send({ controls: { carburettorHeat: !shown?.controls.carburettorHeat } })}
+      >
+        carburettor heat
+      </button>
+      <button
+        type="button"
+        className={small}
+        aria-pressed={shown?.controls.landingLights ?? false}
+        onClick={() => void send({ controls: { landingLights: !shown?.controls.landingLights } })}
+      >
+        landing lights
+      </button>
+      <button
+        type="button"
+        className={small}
+        onClick={() =>
+          void send({
+            controls: { mixture: 0, ignition: 'off', throttle: 0, propeller: 1, carburettorHeat: false },
+          })
+        }
+      >
+        cut off
+      </button>
+    </>
+  );
+}
+
+/** The plug that can be dead, as the stand-in calls it. */
+const PLUG = 'left4';
+
+/** What can be made to go wrong. */
+function Faults({ twin, shown, send }: { twin: Twin | undefined; shown: Shown; send: Send }): ReactElement {
+  const fault = (key: 'slowOilPressure' | 'deadGenerator' | 'lazyGovernor', text: string): ReactElement => (
+    <button
+      type="button"
+      className={small}
+      aria-pressed={shown?.faults[key] ?? false}
+      onClick={() => void send({ faults: { [key]: !shown?.faults[key] } })}
+    >
+      {text}
+    </button>
+  );
+  return (
+    <details className="w-full">
+      <summary className="cursor-pointer text-[0.8rem] text-ink-2">Faults of the stand-in</summary>
+      <div className="mt-1 flex flex-wrap gap-2">
+        <button
+          type="button"
+          className={small}
+          aria-pressed={twin?.left.faults.deadPlugs.includes(PLUG) ?? false}
+          onClick={() =>
+            void send(
+              { faults: { deadPlugs: twin?.left.faults.deadPlugs.includes(PLUG) ? [] : [PLUG] } },
+              'left',
+            )
+          }
+        >
+          left engine, cylinder 4, left plug dead
+        </button>
+        {fault('slowOilPressure', 'slow oil pressure')}
+        {fault('deadGenerator', 'dead generator')}
+        {fault('lazyGovernor', 'lazy governor')}
+        <button
+          type="button"
+          className={small}
+          aria-pressed={shown?.faults.ungrounded === 'left'}
+          onClick={() =>
+            void send({ faults: { ungrounded: shown?.faults.ungrounded === 'left' ? 'none' : 'left' } })
+          }
+        >
+          left ignition not grounded
+        </button>
+        <button
+          type="button"
+          className={small}
+          aria-pressed={Boolean(shown?.faults.weakCylinder)}
+          onClick={() =>
+            void send({
+              faults: { weakCylinder: shown?.faults.weakCylinder ? null : { cylinder: 2, share: 0.6 } },
+            })
+          }
+        >
+          cylinder 2 weak
+        </button>
+      </div>
+    </details>
+  );
+}
+
 /** Works the engines of the stand-in. Marked as simulation, and only there where a stand-in runs. */
 export function SimulationPanel(): ReactElement {
   const [twin, setTwin] = useState<Twin>();
@@ -44,30 +182,12 @@ export function SimulationPanel(): ReactElement {
       .get<Twin>('/api/simulation')
       .then((a) => (a.ok ? setTwin(a.value) : setProblem(sayFailure(a.error))));
   }, []);
-  const send = async (
-    request: Omit<SimulationRequest, 'engine'>,
-    which: EngineChoice = engine,
-  ): Promise<void> => {
+  const send: Send = async (request, which = engine) => {
     const answer = await api.post<Twin>('/api/simulation', { engine: which, ...request });
     setProblem(answer.ok ? undefined : sayFailure(answer.error));
     if (answer.ok) setTwin(answer.value);
   };
-  const starter = async (): Promise<void> => {
-    await send({ controls: { mixture: 1, ignition: 'both', starter: true } });
-    setTimeout(() => void send({ controls: { starter: false }, speed: 1100 }), 2500);
-  };
   const shown = twin?.[engine === 'right' ? 'right' : 'left'];
-  const fault = (key: 'slowOilPressure' | 'deadGenerator' | 'lazyGovernor', text: string): ReactElement => (
-    <button
-      type="button"
-      className={small}
-      aria-pressed={shown?.faults[key] ?? false}
-      onClick={() => void send({ faults: { [key]: !shown?.faults[key] } })}
-    >
-      {text}
-    </button>
-  );
-  const plug = 'left4';
   return (
     <section
       aria-label="Simulation"
@@ -99,114 +219,8 @@ export function SimulationPanel(): ReactElement {
               </button>
             ))}
           </span>
-          <button type="button" className={small} onClick={() => void starter()}>
-            Starter
-          </button>
-          <span className="flex" role="group" aria-label="Throttle">
-            {SPEEDS.map(([text, speed]) => (
-              <button key={text} type="button" className={small} onClick={() => void send({ speed })}>
-                {text}
-              </button>
-            ))}
-          </span>
-          <span className="flex" role="group" aria-label="Ignition">
-            {IGNITION.map((i) => (
-              <button
-                key={i}
-                type="button"
-                className={small}
-                aria-pressed={shown?.controls.ignition === i}
-                onClick={() => void send({ controls: { ignition: i } })}
-              >
-                {i === 'left' || i === 'right' ? `${i} only` : i}
-              </button>
-            ))}
-          </span>
-          <span className="flex" role="group" aria-label="Propeller">
-            <button type="button" className={small} onClick={() => void send({ controls: { propeller: 1 } })}>
-              lever forward
-            </button>
-            <button type="button" className={small} onClick={() => void send({ controls: { propeller: 0 } })}>
-              back
-            </button>
-            <button
-              type="button"
-              className={small}
-              onClick={() => void send({ controls: { propeller: -1 } })}
-            >
-              feather gate
-            </button>
-          </span>
-          <button
-            type="button"
-            className={small}
-            aria-pressed={shown?.controls.carburettorHeat ?? false}
-            onClick={() => void send({ controls: { carburettorHeat: !shown?.controls.carburettorHeat } })}
-          >
-            carburettor heat
-          </button>
-          <button
-            type="button"
-            className={small}
-            aria-pressed={shown?.controls.landingLights ?? false}
-            onClick={() => void send({ controls: { landingLights: !shown?.controls.landingLights } })}
-          >
-            landing lights
-          </button>
-          <button
-            type="button"
-            className={small}
-            onClick={() =>
-              void send({
-                controls: { mixture: 0, ignition: 'off', throttle: 0, propeller: 1, carburettorHeat: false },
-              })
-            }
-          >
-            cut off
-          </button>
-          <details className="w-full">
-            <summary className="cursor-pointer text-[0.8rem] text-ink-2">Faults of the stand-in</summary>
-            <div className="mt-1 flex flex-wrap gap-2">
-              <button
-                type="button"
-                className={small}
-                aria-pressed={twin?.left.faults.deadPlugs.includes(plug) ?? false}
-                onClick={() =>
-                  void send(
-                    { faults: { deadPlugs: twin?.left.faults.deadPlugs.includes(plug) ? [] : [plug] } },
-                    'left',
-                  )
-                }
-              >
-                left engine, cylinder 4, left plug dead
-              </button>
-              {fault('slowOilPressure', 'slow oil pressure')}
-              {fault('deadGenerator', 'dead generator')}
-              {fault('lazyGovernor', 'lazy governor')}
-              <button
-                type="button"
-                className={small}
-                aria-pressed={shown?.faults.ungrounded === 'left'}
-                onClick={() =>
-                  void send({ faults: { ungrounded: shown?.faults.ungrounded === 'left' ? 'none' : 'left' } })
-                }
-              >
-                left ignition not grounded
-              </button>
-              <button
-                type="button"
-                className={small}
-                aria-pressed={Boolean(shown?.faults.weakCylinder)}
-                onClick={() =>
-                  void send({
-                    faults: { weakCylinder: shown?.faults.weakCylinder ? null : { cylinder: 2, share: 0.6 } },
-                  })
-                }
-              >
-                cylinder 2 weak
-              </button>
-            </div>
-          </details>
+          <Levers shown={shown} send={send} />
+          <Faults twin={twin} shown={shown} send={send} />
         </div>
       ) : null}
       {problem ? (

@@ -96,6 +96,202 @@ const list = (text: string): string[] =>
     .map((t) => t.trim())
     .filter((t) => t !== '');
 
+/** Puts members of a check in the place of what it had, under a name for taking it back. */
+type ChangeCheck = (next: Partial<Check>, about: string) => void;
+
+/** What is read aloud and heard, where, by whom, and how long it takes. */
+function WordFields({ check, change }: { check: Check; change: ChangeCheck }): ReactElement {
+  const line = (label: string, name: 'title' | 'where' | 'who', className = ''): ReactElement => (
+    <LineField
+      label={label}
+      value={check[name]}
+      className={className}
+      onChange={(v) => change({ [name]: v }, name)}
+    />
+  );
+  return (
+    <div className="grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">
+      {line('Short name', 'title', 'col-span-2')}
+      <Picker
+        label="Station"
+        value={check.station}
+        options={STATIONS.filter((s) => s !== 'release').map((s) => ({ id: s, text: STATION_TITLES[s] }))}
+        onChange={(s) => change({ station: s as StationId }, 'station')}
+      />
+      <FigureField
+        key={`${check.id} minutes`}
+        label="Minutes"
+        value={check.minutes}
+        onChange={(v) => (v === undefined || v <= 0 ? undefined : change({ minutes: v }, 'minutes'))}
+      />
+      <LineField
+        className="col-span-4 max-md:col-span-2"
+        label="Challenge, as read aloud"
+        value={check.challenge}
+        lines={2}
+        onChange={(v) => change({ challenge: v }, 'challenge')}
+      />
+      <LineField
+        className="col-span-2"
+        label="Response expected"
+        value={check.response}
+        onChange={(v) => change({ response: v }, 'response')}
+      />
+      <LineField
+        className="col-span-2"
+        label="Why it matters"
+        value={check.why}
+        onChange={(v) => change({ why: v }, 'why')}
+      />
+      <LineField
+        className="col-span-4 max-md:col-span-2"
+        label="Care"
+        value={check.cautions.join('; ')}
+        onChange={(v) =>
+          change({ cautions: v === '' ? [] : v.split(';').map((t) => t.trimStart()) }, 'cautions')
+        }
+      />
+      {line('Where', 'where')}
+      {line('Who', 'who')}
+      <Picker
+        label="Done"
+        value={check.subject}
+        options={[
+          { id: 'aircraft', text: 'once for the aircraft' },
+          { id: 'engine', text: 'on each engine' },
+        ]}
+        onChange={(v) => change({ subject: v === 'engine' ? 'engine' : 'aircraft' }, 'subject')}
+      />
+      <Picker
+        label="Watched"
+        value={check.secondPerson ? 'two' : 'one'}
+        options={[
+          { id: 'one', text: 'by nobody else' },
+          { id: 'two', text: 'by a second person' },
+        ]}
+        onChange={(v) => change({ secondPerson: v === 'two' }, 'second person')}
+      />
+    </div>
+  );
+}
+
+/** Its place in the work: limits, systems, states, and the checks it depends on. */
+function PlaceFields({
+  pack,
+  check,
+  change,
+  onTake,
+}: {
+  pack: Pack;
+  check: Check;
+  change: ChangeCheck;
+  onTake: (id: string | undefined) => void;
+}): ReactElement {
+  const { neededBy } = neighboursOf(pack, check.id);
+  return (
+    <div className="mt-3 grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">
+      <LineField
+        label="Limits, by key"
+        value={check.limits.join(', ')}
+        onChange={(v) => change({ limits: list(v) }, 'limits')}
+      />
+      <LineField
+        label="Proves, by system"
+        value={check.proves.join(', ')}
+        onChange={(v) => change({ proves: list(v) }, 'proves')}
+      />
+      <LineField
+        label="Needs, as: power on"
+        value={pairs(check.needs)}
+        onChange={(v) => change({ needs: readPairs(v) }, 'needs')}
+      />
+      <LineField
+        label="Sets, as: engine running"
+        value={pairs(check.sets)}
+        onChange={(v) => change({ sets: readPairs(v) }, 'sets')}
+      />
+      <Links
+        label="Stands on, as evidence"
+        ids={check.standsOn}
+        pack={pack}
+        onTake={onTake}
+        onChange={(ids) => change({ standsOn: ids }, 'stands on')}
+      />
+      <Links
+        label="Comes after"
+        ids={check.after}
+        pack={pack}
+        onTake={onTake}
+        onChange={(ids) => change({ after: ids }, 'after')}
+      />
+      <Links label="Needed by" ids={neededBy} pack={pack} onTake={onTake} />
+      <Picker
+        label="Not applicable"
+        value={check.notApplicable ? 'may' : 'never'}
+        options={[
+          { id: 'may', text: 'may be answered, with a reason' },
+          { id: 'never', text: 'never: it always applies' },
+        ]}
+        onChange={(v) => change({ notApplicable: v === 'may' }, 'not applicable')}
+      />
+    </div>
+  );
+}
+
+/** Asks for the words of the second half of a check that is split. */
+function SplitSheet({
+  pack,
+  check,
+  open,
+  onClose,
+  onChange,
+  onTake,
+}: {
+  pack: Pack;
+  check: Check;
+  open: boolean;
+  onClose: () => void;
+  onChange: PackChange;
+  onTake: (id: string | undefined) => void;
+}): ReactElement {
+  const [second, setSecond] = useState({ title: '', challenge: '' });
+  return (
+    <SheetDialog
+      open={open}
+      onClose={onClose}
+      title={`Split “${check.title}”`}
+      hint="The second comes right behind and stands on the first. Whatever stood on it stands on both."
+    >
+      <LineField
+        label="Short name of the second"
+        value={second.title}
+        onChange={(title) => setSecond({ ...second, title })}
+      />
+      <LineField
+        label="Its challenge"
+        lines={2}
+        value={second.challenge}
+        onChange={(challenge) => setSecond({ ...second, challenge })}
+      />
+      <div className="mt-3">
+        <Button
+          kind="main"
+          disabled={second.title.trim() === '' || second.challenge.trim() === ''}
+          onClick={() => {
+            const made = freeCheckId(pack, second.title);
+            onChange(splitCheck(pack, check.id, second));
+            onClose();
+            setSecond({ title: '', challenge: '' });
+            onTake(made);
+          }}
+        >
+          Split
+        </Button>
+      </div>
+    </SheetDialog>
+  );
+}
+
 /** One check in hand: its words, its answer, its place in the work. */
 export function CheckPanel({
   pack,
@@ -109,82 +305,11 @@ export function CheckPanel({
   onTake: (id: string | undefined) => void;
 }): ReactElement {
   const [splitting, setSplitting] = useState(false);
-  const [second, setSecond] = useState({ title: '', challenge: '' });
-  const change = (next: Partial<Check>, about: string): void =>
+  const change: ChangeCheck = (next, about) =>
     onChange(changeCheck(pack, check.id, next), `${check.id} ${about}`);
-  const { neededBy } = neighboursOf(pack, check.id);
-  const line = (label: string, name: 'title' | 'where' | 'who', className = ''): ReactElement => (
-    <LineField
-      label={label}
-      value={check[name]}
-      className={className}
-      onChange={(v) => change({ [name]: v }, name)}
-    />
-  );
   return (
     <section aria-label={`Check: ${check.title}`} className="border-y-2 border-ink bg-sheet px-[22px] py-3">
-      <div className="grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">
-        {line('Short name', 'title', 'col-span-2')}
-        <Picker
-          label="Station"
-          value={check.station}
-          options={STATIONS.filter((s) => s !== 'release').map((s) => ({ id: s, text: STATION_TITLES[s] }))}
-          onChange={(s) => change({ station: s as StationId }, 'station')}
-        />
-        <FigureField
-          key={`${check.id} minutes`}
-          label="Minutes"
-          value={check.minutes}
-          onChange={(v) => (v === undefined || v <= 0 ? undefined : change({ minutes: v }, 'minutes'))}
-        />
-        <LineField
-          className="col-span-4 max-md:col-span-2"
-          label="Challenge, as read aloud"
-          value={check.challenge}
-          lines={2}
-          onChange={(v) => change({ challenge: v }, 'challenge')}
-        />
-        <LineField
-          className="col-span-2"
-          label="Response expected"
-          value={check.response}
-          onChange={(v) => change({ response: v }, 'response')}
-        />
-        <LineField
-          className="col-span-2"
-          label="Why it matters"
-          value={check.why}
-          onChange={(v) => change({ why: v }, 'why')}
-        />
-        <LineField
-          className="col-span-4 max-md:col-span-2"
-          label="Care"
-          value={check.cautions.join('; ')}
-          onChange={(v) =>
-            change({ cautions: v === '' ? [] : v.split(';').map((t) => t.trimStart()) }, 'cautions')
-          }
-        />
-        {line('Where', 'where')}
-        {line('Who', 'who')}
-        <Picker
-          label="Done"
-          value={check.subject}
-          options={[
-            { id: 'aircraft', text: 'once for the aircraft' },
-            { id: 'engine', text: 'on each engine' },
-          ]}
-          onChange={(v) => change({ subject: v === 'engine' ? 'engine' : 'aircraft' }, 'subject')}
-        />
-        <Picker
-          label="Watched"
-          value={check.secondPerson ? 'two' : 'one'}
-          options={[
-            { id: 'one', text: 'by nobody else' },
-            { id: 'two', text: 'by a second person' },
-          ]}
-          onChange={(v) => change({ secondPerson: v === 'two' }, 'second person')}
-        />
-      </div>
+      <WordFields check={check} change={change} />
       <div className="mt-3">
         {check.decides ? (
           <p className="text-ink-2">Nobody answers it by hand: what is chosen is its answer.</p>
@@ -192,52 +317,7 @@ export function CheckPanel({
           <AnswerFields key={check.id} check={check} change={change} />
         )}
       </div>
-      <div className="mt-3 grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">
-        <LineField
-          label="Limits, by key"
-          value={check.limits.join(', ')}
-          onChange={(v) => change({ limits: list(v) }, 'limits')}
-        />
-        <LineField
-          label="Proves, by system"
-          value={check.proves.join(', ')}
-          onChange={(v) => change({ proves: list(v) }, 'proves')}
-        />
-        <LineField
-          label="Needs, as: power on"
-          value={pairs(check.needs)}
-          onChange={(v) => change({ needs: readPairs(v) }, 'needs')}
-        />
-        <LineField
-          label="Sets, as: engine running"
-          value={pairs(check.sets)}
-          onChange={(v) => change({ sets: readPairs(v) }, 'sets')}
-        />
-        <Links
-          label="Stands on, as evidence"
-          ids={check.standsOn}
-          pack={pack}
-          onTake={onTake}
-          onChange={(ids) => change({ standsOn: ids }, 'stands on')}
-        />
-        <Links
-          label="Comes after"
-          ids={check.after}
-          pack={pack}
-          onTake={onTake}
-          onChange={(ids) => change({ after: ids }, 'after')}
-        />
-        <Links label="Needed by" ids={neededBy} pack={pack} onTake={onTake} />
-        <Picker
-          label="Not applicable"
-          value={check.notApplicable ? 'may' : 'never'}
-          options={[
-            { id: 'may', text: 'may be answered, with a reason' },
-            { id: 'never', text: 'never: it always applies' },
-          ]}
-          onChange={(v) => change({ notApplicable: v === 'may' }, 'not applicable')}
-        />
-      </div>
+      <PlaceFields pack={pack} check={check} change={change} onTake={onTake} />
       <SchoolFields check={check} change={change} />
       <div className="mt-3 flex flex-wrap gap-2">
         <Button disabled={check.answer.kind === 'computed'} onClick={() => setSplitting(true)}>
@@ -256,39 +336,14 @@ export function CheckPanel({
           Put down
         </Button>
       </div>
-      <SheetDialog
+      <SplitSheet
+        pack={pack}
+        check={check}
         open={splitting}
         onClose={() => setSplitting(false)}
-        title={`Split “${check.title}”`}
-        hint="The second comes right behind and stands on the first. Whatever stood on it stands on both."
-      >
-        <LineField
-          label="Short name of the second"
-          value={second.title}
-          onChange={(title) => setSecond({ ...second, title })}
-        />
-        <LineField
-          label="Its challenge"
-          lines={2}
-          value={second.challenge}
-          onChange={(challenge) => setSecond({ ...second, challenge })}
-        />
-        <div className="mt-3">
-          <Button
-            kind="main"
-            disabled={second.title.trim() === '' || second.challenge.trim() === ''}
-            onClick={() => {
-              const made = freeCheckId(pack, second.title);
-              onChange(splitCheck(pack, check.id, second));
-              setSplitting(false);
-              setSecond({ title: '', challenge: '' });
-              onTake(made);
-            }}
-          >
-            Split
-          </Button>
-        </div>
-      </SheetDialog>
+        onChange={onChange}
+        onTake={onTake}
+      />
     </section>
   );
 }

@@ -9,11 +9,10 @@ import { Button } from '../../ui/button.tsx';
 import { LineField } from '../../ui/picker.tsx';
 import { DraftBar } from '../draft/draft-bar.tsx';
 import { useDraft } from '../draft/use-draft.ts';
-import { plainWords } from '../../ui/plain-words.ts';
 import { CheckList } from './check-list.tsx';
 import { CheckPanel } from './check-panel.tsx';
+import { PackMargin } from './pack-margin.tsx';
 import { documentWith, freshCheck, packOf, type PackDocument } from './pack-document.ts';
-import { TryPack } from './try-pack.tsx';
 
 /** A check pack: its checks in the order of the work, one in hand, and in the margin what is in its way. */
 export default function PackPage(): ReactElement {
@@ -108,54 +107,14 @@ export default function PackPage(): ReactElement {
       }
       margin={
         <>
-          <MarginNote title="Checks that cannot be reached">
-            {problems.length + draft.problems.length === 0 ? (
-              <p className="text-ink-2">None: every check can be reached in this order.</p>
-            ) : (
-              <ul className="grid gap-1.5">
-                {problems.map((p, i) => (
-                  <li key={i}>
-                    <button
-                      type="button"
-                      className="text-left font-semibold text-out underline decoration-rule underline-offset-4"
-                      onClick={() => setInHand(p.check)}
-                    >
-                      {plainWords(p.reason)}
-                    </button>
-                  </li>
-                ))}
-                {problems.length === 0
-                  ? draft.problems.map((p) => (
-                      <li key={p} className="font-semibold text-out">
-                        {p}
-                      </li>
-                    ))
-                  : null}
-              </ul>
-            )}
-          </MarginNote>
-          {near ? (
-            <MarginNote title="What depends on what">
-              <p>
-                <span className="mr-1 inline-block h-3 border-l-4 border-hand" /> waits for{' '}
-                {near.waitsFor.length}, <span className="mr-1 inline-block h-3 border-l-4 border-again" />{' '}
-                needed by {near.neededBy.length}
-              </p>
-            </MarginNote>
-          ) : null}
-          <TryPack pack={pack} onCheck={setInHand} />
-          {changes.length > 0 ? (
-            <MarginNote title="Changed against what is published">
-              <ul>
-                {changes.map((c) => (
-                  <li key={c.check}>
-                    <b>{c.title}</b>: {c.change === 'changed' ? c.fields.join(', ') : c.change}
-                    {c.change === 'changed' && c.asksOther ? '; asks something other' : ''}
-                  </li>
-                ))}
-              </ul>
-            </MarginNote>
-          ) : null}
+          <PackMargin
+            pack={pack}
+            problems={problems}
+            refused={draft.problems}
+            near={near}
+            changes={changes}
+            onTake={setInHand}
+          />
           <MarginNote title="The pack">
             <LineField
               label="Title"
