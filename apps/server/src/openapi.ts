@@ -1,9 +1,7 @@
 import type { INestApplication } from '@nestjs/common';
 import { DocumentBuilder, SwaggerModule, type OpenAPIObject } from '@nestjs/swagger';
-import { getMetadataStorage } from 'class-validator';
-import { validationMetadatasToSchemas } from 'class-validator-jsonschema';
-import { createRequire } from 'node:module';
 import { ownMember } from '@kanzel/core';
+import { classSchemas } from './class-schemas.ts';
 
 /** Request class by method and path; what the controllers take, for the page. */
 const BODIES: Readonly<Record<string, string>> = {
@@ -42,15 +40,7 @@ export function buildOpenApi(app: INestApplication): OpenAPIObject {
     .addCookieAuth('kanzel_session')
     .build();
   const document = SwaggerModule.createDocument(app, config);
-  const { defaultMetadataStorage } = createRequire(import.meta.url)('class-transformer/cjs/storage.js') as {
-    defaultMetadataStorage: never;
-  };
-  const schemas = validationMetadatasToSchemas({
-    classValidatorMetadataStorage: getMetadataStorage(),
-    classTransformerMetadataStorage: defaultMetadataStorage,
-    refPointerPrefix: '#/components/schemas/',
-    additionalConverters: { isInstant: { type: 'string', format: 'date-time' } },
-  }) as Schemas;
+  const schemas = classSchemas('#/components/schemas/') as Schemas;
   document.components = { ...document.components, schemas: { ...document.components?.schemas, ...schemas } };
   for (const [route, name] of Object.entries(BODIES)) {
     const [method = '', path = ''] = route.split(' ');

@@ -1,4 +1,5 @@
 export * from './deed.ts';
+export * from './answer-specs.ts';
 export * from './bodies.ts';
 export * from './loading-bodies.ts';
 export * from './paper-bodies.ts';

@@ -1,0 +1,192 @@
+import { COMPUTATIONS, UNIT_IDS, type AnswerSpec, type ComputationName } from '@kanzel/core';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  ArrayUnique,
+  Equals,
+  IsArray,
+  IsBoolean,
+  IsObject,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsOptional,
+  IsPositive,
+  IsString,
+  Length,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator';
+
+/**
+ * How a check is answered, as a pack writes it: a class for each way. The shapes in the page of the API and in the JSON
+ * Schema of packs are made from these (`npm run schemas`); that they are the types of the core the compiler checks.
+ */
+
+const ID = /^[a-z0-9]+(-[a-z0-9]+)*$/;
+
+export class PlausibleSpec {
+  @IsNumber() low!: number;
+  @IsNumber() high!: number;
+}
+
+export class SteadySpec {
+  @IsPositive() seconds!: number;
+  @IsPositive() tolerance!: number;
+}
+
+abstract class MeasuredSpec {
+  @IsObject() @ValidateNested() @Type(() => PlausibleSpec) plausible!: PlausibleSpec;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => SteadySpec) steady?: SteadySpec;
+  /** What is switched for it, in words. */
+  @IsOptional() @IsString() @Length(1, 600) switchTo?: string;
+}
+
+abstract class FigureSpecBody extends MeasuredSpec {
+  @IsIn([...UNIT_IDS]) unit!: string;
+  /** Step of the gauge or display, in `unit`. */
+  @IsPositive() resolution!: number;
+  /** Channel of the engine monitor, without the engine. */
+  @IsOptional() @Matches(ID) @MaxLength(60) channel?: string;
+}
+
+export class ReadingSpec extends FigureSpecBody {
+  @Equals('reading') kind!: 'reading';
+}
+
+export class DropSpec extends FigureSpecBody {
+  @Equals('drop') kind!: 'drop';
+}
+
+export class CylindersSpec extends FigureSpecBody {
+  @Equals('cylinders') kind!: 'cylinders';
+}
+
+/** Whole things, counted by eye: exact, and in no unit but their own. */
+export class CountSpec extends MeasuredSpec {
+  @Equals('count') kind!: 'count';
+  @Equals('count') unit!: string;
+  @Equals(1) resolution!: number;
+  @IsOptional() @Matches(ID) @MaxLength(60) channel?: string;
+}
+
+export class TriggerSpec {
+  @Matches(ID) @MaxLength(60) channel!: string;
+  @IsNumber() above!: number;
+}
+
+export class SeriesSpec extends MeasuredSpec {
+  @Equals('series') kind!: 'series';
+  @IsIn([...UNIT_IDS]) unit!: string;
+  @IsPositive() resolution!: number;
+  @Matches(ID) @MaxLength(60) channel!: string;
+  @IsPositive() @Max(600) seconds!: number;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => TriggerSpec) trigger?: TriggerSpec;
+}
+
+export class PhotoSpec {
+  @Equals('photo') kind!: 'photo';
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(12)
+  @ArrayUnique()
+  @IsString({ each: true })
+  @Length(1, 80, { each: true })
+  views!: string[];
+}
+
+export class OptionSpec {
+  @Matches(ID) @MaxLength(60) id!: string;
+  @IsString() @Length(1, 600) text!: string;
+  @IsBoolean() good!: boolean;
+}
+
+export class ChoiceSpec {
+  @Equals('choice') kind!: 'choice';
+  @IsArray() @ArrayMinSize(2) @ValidateNested({ each: true }) @Type(() => OptionSpec) options!: OptionSpec[];
+}
+
+export class ConfirmSpec {
+  @Equals('confirm') kind!: 'confirm';
+}
+
+export class TextSpec {
+  @Equals('text') kind!: 'text';
+}
+
+export class TimerSpec {
+  @Equals('timer') kind!: 'timer';
+  @IsPositive() seconds!: number;
+}
+
+export class WeighingSpec {
+  @Equals('weighing') kind!: 'weighing';
+  @IsIn(['scales', 'hand']) method!: 'scales' | 'hand';
+}
+
+export class LoadingSpec {
+  @Equals('loading') kind!: 'loading';
+}
+
+export class DocumentSpec {
+  @Equals('document') kind!: 'document';
+  @IsIn(['date', 'hours', 'cycles', 'never']) runsOut!: 'date' | 'hours' | 'cycles' | 'never';
+  @IsBoolean() copy!: boolean;
+}
+
+export class TrailSpec {
+  @Equals('trail') kind!: 'trail';
+  @IsInt() @Min(1) quietDays!: number;
+}
+
+export class SignaturesSpec {
+  @Equals('signatures') kind!: 'signatures';
+  @IsBoolean() inspected!: boolean;
+}
+
+export class EquipmentSpec {
+  @Equals('equipment') kind!: 'equipment';
+}
+
+export class PlateSpec {
+  @Equals('plate') kind!: 'plate';
+}
+
+export class ComputedSpec {
+  @Equals('computed') kind!: 'computed';
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(2)
+  @Matches(ID, { each: true })
+  @MaxLength(60, { each: true })
+  from!: string[];
+  @IsIn(Object.keys(COMPUTATIONS)) value!: ComputationName;
+}
+
+/** The class of every way of answering. */
+export const ANSWER_SPECS: {
+  readonly [K in AnswerSpec['kind']]: new () => Extract<AnswerSpec, { readonly kind: K }>;
+} = {
+  reading: ReadingSpec,
+  drop: DropSpec,
+  cylinders: CylindersSpec,
+  count: CountSpec,
+  series: SeriesSpec,
+  photo: PhotoSpec,
+  choice: ChoiceSpec,
+  timer: TimerSpec,
+  computed: ComputedSpec,
+  confirm: ConfirmSpec,
+  text: TextSpec,
+  weighing: WeighingSpec,
+  loading: LoadingSpec,
+  document: DocumentSpec,
+  trail: TrailSpec,
+  signatures: SignaturesSpec,
+  equipment: EquipmentSpec,
+  plate: PlateSpec,
+};
