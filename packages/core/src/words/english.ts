@@ -122,11 +122,11 @@ const ENGLISH_OWN = {
     `Not done by the way that is followed here. ${sayWay(p.s('question'), p.s('choice'))}. ${p.s('why')}`,
   wayOpen: (p) => `${p.s('check')} was chosen, and is open again.`,
   cautionMissing: (p) =>
-    `${p.s('check')} is done where something is armed or turns, and carries no caution. Write one, or say why none is needed.`,
+    `${p.names.part(p.s('check'))} is done where something is armed or turns, and carries no caution. Write one, or say why none is needed.`,
   decidesOther: (p) =>
-    `${p.s('check')} is answered by the way chosen on ${p.s('question')}; its good options have to be ${p.list('values').join(', ')}.`,
+    `${p.names.part(p.s('check'))} is answered by the way chosen on ${p.s('question')}; its good options have to be ${p.list('values').join(', ')}.`,
   wayUnknown: (p) =>
-    `${p.s('check')}: on ${p.s('question')} there is no way “${p.s('value')}”, only ${p.list('values').join(', ')}.`,
+    `${p.names.part(p.s('check'))}: on ${p.s('question')} there is no way “${p.s('value')}”, only ${p.list('values').join(', ')}.`,
   wayForced: (p) =>
     `What is open or was measured leaves only this. ${sayWay(p.s('question'), p.s('choice'))}.`,
   profileContradicts: (p) =>
@@ -149,7 +149,7 @@ const ENGLISH_OWN = {
   weatherSilent: (p) =>
     `The weather office does not answer: ${ownMember(HOW_SILENT, p.s('how')) ?? ''}. Type the wind yourself.`,
   notAForecast: () => 'What came is not understood as an aerodrome forecast. Type the wind yourself.',
-  demandNotInPack: (p) => `An occasion asks for “${p.s('other')}”, which is not in the pack.`,
+  demandNotInPack: (p) => `An occasion asks for “${p.names.part(p.s('other'))}”, which is not in the pack.`,
   // Orders, days and flights that cannot be
   circle: (p) =>
     `These wait for each other in a circle: ${p
@@ -309,19 +309,22 @@ const ENGLISH_OWN = {
   limitIsOther: (p) => `The limit “${p.s('limit')}” is another one now.`,
   configurationIsOther: (p) => `The configuration is ${p.s('to')} now, and was ${p.s('from')}.`,
   // Dead ends in a pack
-  checkTwice: (p) => `“${p.s('check')}” is there twice.`,
-  checkNotInPack: (p) => `“${p.s('check')}” refers to “${p.s('other')}”, which is not in the pack.`,
-  comesBefore: (p) => `“${p.s('check')}” comes before “${p.s('other')}”, which it waits for.`,
+  checkTwice: (p) => `“${p.names.part(p.s('check'))}” is there twice.`,
+  checkNotInPack: (p) =>
+    `“${p.names.part(p.s('check'))}” refers to “${p.names.part(p.s('other'))}”, which is not in the pack.`,
+  comesBefore: (p) =>
+    `“${p.names.part(p.s('check'))}” comes before “${p.names.part(p.s('other'))}”, which it waits for.`,
   stateUndefined: (p) =>
-    `“${p.s('check')}” names the state “${p.s('state')}”, which the pack does not define.`,
+    `“${p.names.part(p.s('check'))}” names the state “${p.s('state')}”, which the pack does not define.`,
   stateCannotBe: (p) =>
-    `“${p.s('check')}” wants ${p.s('state')} “${p.s('value')}”; it can be ${p.list('values').join(', ')}.`,
+    `“${p.names.part(p.s('check'))}” wants ${p.s('state')} “${p.s('value')}”; it can be ${p.list('values').join(', ')}.`,
   stateNeverSet: (p) =>
-    `“${p.s('check')}” needs ${p.s('state')} “${p.s('value')}”, and nothing before it sets that.`,
+    `“${p.names.part(p.s('check'))}” needs ${p.s('state')} “${p.s('value')}”, and nothing before it sets that.`,
   validityCannotEnd: (p) =>
-    `“${p.s('check')}” is valid until ${p.s('state')} becomes “${p.s('value')}”, which it cannot.`,
-  gaugeReversed: (p) => `“${p.s('check')}”: the gauge must run from low to high.`,
-  provesEngineAtLarge: (p) => `“${p.s('check')}” proves systems of an engine without being done per engine.`,
+    `“${p.names.part(p.s('check'))}” is valid until ${p.s('state')} becomes “${p.s('value')}”, which it cannot.`,
+  gaugeReversed: (p) => `“${p.names.part(p.s('check'))}”: the gauge must run from low to high.`,
+  provesEngineAtLarge: (p) =>
+    `“${p.names.part(p.s('check'))}” proves systems of an engine without being done per engine.`,
   stateCannotBegin: (p) => `The state “${p.s('state')}” cannot begin as “${p.s('value')}”.`,
   // Describing an aircraft
   describedTwice: (p) => `“${p.s('id')}” is there twice among the ${p.s('list')}.`,

@@ -1,7 +1,7 @@
 import type { ReactElement } from 'react';
 import type { compareChecks, neighboursOf, Pack, PackProblem } from '@kanzel/core';
 import { MarginNote } from '../../shell/frame.tsx';
-import { plainWords } from '../../ui/plain-words.ts';
+import { wordsIn } from '../../ui/plain-words.ts';
 import { TryPack } from './try-pack.tsx';
 
 /** Beside the checks of a pack: what cannot be reached, what depends on what, what a steady hand finds, what was changed. */
@@ -21,6 +21,7 @@ export function PackMargin({
   changes: ReturnType<typeof compareChecks>;
   onTake: (check: string | undefined) => void;
 }): ReactElement {
+  const { say } = wordsIn(pack);
   return (
     <>
       <MarginNote title="Checks that cannot be reached">
@@ -35,7 +36,7 @@ export function PackMargin({
                   className="text-left font-semibold text-out underline decoration-rule underline-offset-4"
                   onClick={() => onTake(p.check)}
                 >
-                  {plainWords(p.reason)}
+                  {say(p.reason)}
                 </button>
               </li>
             ))}

@@ -6,7 +6,7 @@ import { MarginNote } from '../../shell/frame.tsx';
 import { Button } from '../../ui/button.tsx';
 import { Problem } from '../../ui/field.tsx';
 import { Picker } from '../../ui/picker.tsx';
-import { plainWords } from '../../ui/plain-words.ts';
+import { wordsIn } from '../../ui/plain-words.ts';
 
 /** Runs a trial in a worker; a newer one ends the one before. */
 function useTrial(): {
@@ -59,6 +59,7 @@ export function TryPack({ pack, onCheck }: { pack: Pack; onCheck: (id: string) =
   }, [pack.id]);
   useEffect(clear, [pack]); // eslint-disable-line react-hooks/exhaustive-deps
   const chosen = aircraft.find((a) => a.mark === mark);
+  const words = wordsIn(pack);
   const start = async (): Promise<void> => {
     if (!chosen) return;
     const book = await api.get<LimitBook>(`/api/library/documents/limit-book/${chosen.limitBook}`);
@@ -103,8 +104,8 @@ export function TryPack({ pack, onCheck }: { pack: Pack; onCheck: (id: string) =
                   className="text-left underline decoration-rule underline-offset-4"
                   onClick={() => onCheck(s.part.split('@')[0] ?? '')}
                 >
-                  {s.part ? `${s.part.replace('@aircraft', '').replace('@', ', ')}: ` : ''}
-                  {plainWords(s.reason)}
+                  {s.part ? `${words.part(s.part)}: ` : ''}
+                  {words.say(s.reason)}
                 </button>
               </li>
             ))}
