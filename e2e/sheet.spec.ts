@@ -281,6 +281,8 @@ test('line mode on a phone: everything at hand, nothing wider than the screen', 
   await expect(pad.getByText('Out of limits')).toBeVisible();
   await pad.getByRole('button', { name: 'Done' }).tap();
   await expect(pad).toHaveCount(0);
+  // One figure is there: what the step lacks is said beside what can be recorded.
+  await expect(page.getByText('Still missing on right engine: the figure.')).toBeVisible();
 });
 
 test('no view keeps anybody out who does not see it, and each says what it is for', async ({ browser }) => {
@@ -380,5 +382,20 @@ for (const [name, options] of [
         .getByRole('listitem')
         .filter({ hasText: `Drain open ${name}` })
         .first(),
+    ).toBeVisible();
+    // Of a finding the place follows from its words too; named or pointed at, it is what was picked.
+    await page.goto(`${base}/run-up?check=oil-temperature-ready`);
+    await panel(page).waitFor();
+    if (name === 'at a desk') await page.keyboard.press('f');
+    else await page.getByRole('button', { name: 'Finding', exact: true }).tap();
+    await page.getByLabel('What was found').fill(`Play in the left propeller governor, ${name}`);
+    const where = page.getByLabel('Where on the aircraft');
+    await expect(where).toHaveValue('Left propeller governor');
+    await page.getByLabel('Or name it, or point at it').fill('left aileron');
+    await page.keyboard.press('Enter');
+    await expect(where).toHaveValue(/aileron/i);
+    await page.getByRole('button', { name: 'Raise the finding' }).click();
+    await expect(
+      page.getByRole('heading', { name: `Play in the left propeller governor, ${name}` }),
     ).toBeVisible();
   });
