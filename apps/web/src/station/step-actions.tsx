@@ -1,6 +1,6 @@
 import { useState, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
-import { runningTimer, type Check, type Part } from '@kanzel/core';
+import { isWorked, runningTimer, type Check, type Part } from '@kanzel/core';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
@@ -311,8 +311,9 @@ export function StepActions({
   const drafts = useDrafts((s) => s.drafts);
   const asking = useAsking(check, step, parts);
   const { kept } = asking;
-  // What was begun says what it lacks; what nobody has touched yet asks for nothing.
-  const missing = step.entering.flatMap((p) => {
+  // What was begun says what it lacks; what nobody has touched yet asks for nothing. Weighings, sheets and papers say it themselves.
+  const begunHere = isWorked(check.answer) ? [] : step.entering;
+  const missing = begunHere.flatMap((p) => {
     const draft = draftOf(drafts, view.id, p.key);
     const begun = step.ready.length > 0 || Object.keys(draft).some((k) => k !== 'again');
     const sentence = begun ? missingOf(view.state, view.index, p, draft, view) : undefined;
