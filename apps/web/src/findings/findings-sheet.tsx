@@ -319,7 +319,7 @@ function FindingsList(): ReactElement {
           <li key={t.on.tag} className="flex min-h-10 items-center gap-3 border-b border-rule-2">
             <span className="flex-1">
               {t.on.thing}
-              <span className="cap ml-2">{t.on.why}</span>
+              <span className="cap ml-2">{[t.on.where, t.on.why].filter((w) => w !== '').join('; ')}</span>
             </span>
             {t.off ? (
               <span>off, {whenInWords(t.off.at)}</span>
