@@ -7,7 +7,6 @@ import { ensureInstalled, ensureNode, ROOT, run } from './lib.mjs';
 ensureNode();
 ensureInstalled();
 await build({ web: false });
-await import('reflect-metadata');
 const { answerDefinitions } = await import(join(ROOT, 'apps/server/dist/class-schemas.js'));
 const file = join(ROOT, 'packages/packs/schemas/module.schema.json');
 const schema = JSON.parse(readFileSync(file, 'utf8'));

@@ -1,3 +1,4 @@
+import 'reflect-metadata';
 import { createRequire } from 'node:module';
 import { ANSWER_SPECS } from '@kanzel/contract';
 import { UNIT_IDS } from '@kanzel/core';
