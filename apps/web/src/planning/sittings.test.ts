@@ -19,7 +19,7 @@ test('bars beside one another are one sitting under one name; another station, a
       slice(20, 30, 'run-up'),
       slice(0, 10, 'run-up', 'done'),
       slice(10, 20, 'run-up'),
-      slice(32, 40, 'run-up'),
+      slice(35, 40, 'run-up'),
       slice(40, 50, 'taxi'),
       slice(90, 95, 'taxi'),
     ],

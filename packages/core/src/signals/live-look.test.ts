@@ -51,6 +51,8 @@ test('an offer stays for a second and a half while the needle trembles about it,
   expect(look(then(1709, 900), RPM, held)).toMatchObject({ state: 'steady', figure: { value: 1700 } });
   expect(look(then(1711, 900), RPM, held)).toEqual({ state: 'moving' });
   expect(look(then(1709, 900), RPM)).toEqual({ state: 'moving' });
+  // Not a trembling but a line that was gone for a while: nobody knows what was between.
+  expect(look([...still, ...linesOf([1700], at + 1400)], RPM, held)).toEqual({ state: 'moving' });
 });
 
 test('samples are those whose instant is in the stretch, and a rise is told at the line that is above', () => {
@@ -78,6 +80,12 @@ test('samples are those whose instant is in the stretch, and a rise is told at t
     }),
     { numRuns: 300 },
   );
+});
+
+test('both ends of a stretch belong to it', () => {
+  const lines = linesOf([1, 2, 3, 4], 1000);
+  expect(samplesBetween(lines, 'left', 'rpm', 1100, 1200)).toEqual({ t: [0, 0.1], v: [2, 3], from: 1100 });
+  expect(samplesBetween(lines, 'left', 'rpm', 1101, 1199)).toEqual({ t: [], v: [], from: 1101 });
 });
 
 test('a setting is met at exactly its tolerance, and not beyond', () => {
