@@ -43,7 +43,8 @@ test('a device is heard by subject and channel; what is garbled, endless or befo
   });
   await heard;
   expect(samples).toEqual([{ time: 100, columns: COLUMNS, values: [800, 13.8] }]);
-  expect(doubts.slice(0, 2)).toEqual(['lineBeforeHeader', 'lineGarbled']);
+  // What has no end is dropped without a word: it is nothing that was garbled on its way.
+  expect(doubts).toEqual(['lineBeforeHeader', 'lineGarbled']);
   device.close();
   server.close();
 });
@@ -76,6 +77,56 @@ test('a line that is cut is opened again by itself, and nothing more is heard of
   sockets[1]?.write('two\n');
   await once(sockets[1] as Socket, 'close');
   expect(told).toHaveLength(5);
+  server.close();
+});
+
+test('columns are those of the line they were said on: after it was cut, readings wait for their header again', async () => {
+  const good = writeSample({ time: 100, values: [800, 13.8] });
+  const sockets: Socket[] = [];
+  const { server, port } = await listen((socket) => {
+    sockets.push(socket);
+    socket.write(sockets.length === 1 ? `${writeHeader(COLUMNS)}\n${good}\n` : `${good}\n`);
+  });
+  const told: string[] = [];
+  let doubted: (() => void) | undefined;
+  const doubt = new Promise<void>((resolve) => (doubted = resolve));
+  const device = DRIVERS['engine-line'].open({ host: '127.0.0.1', port }, true, {
+    opened: () => told.push('opened'),
+    gone: () => told.push('gone'),
+    doubt: (reason) => {
+      told.push(reason.code);
+      doubted?.();
+    },
+    sample: () => {
+      told.push('sample');
+      sockets[0]?.destroy();
+    },
+  });
+  await doubt;
+  expect(told).toEqual(['opened', 'sample', 'gone', 'opened', 'lineBeforeHeader']);
+  device.close();
+  server.close();
+});
+
+test('of lines that came together none is heard behind the one at which the line was closed', async () => {
+  const { server, port } = await listen((socket) => void socket.write('one\ntwo\n'));
+  const told: string[] = [];
+  await new Promise<void>((resolve) => {
+    const reader = readLines(
+      { host: '127.0.0.1', port, standins: true },
+      {
+        opened: () => undefined,
+        gone: () => undefined,
+        line: (text) => {
+          told.push(text);
+          reader.close();
+          // Whatever came with it would be told before this.
+          setImmediate(resolve);
+        },
+      },
+    );
+  });
+  expect(told).toEqual(['one']);
   server.close();
 });
 

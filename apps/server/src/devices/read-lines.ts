@@ -47,7 +47,8 @@ export function readLines(
       const lines = (rest + chunk).split('\n');
       rest = lines.pop() ?? '';
       if (rest.length > LONGEST_LINE) rest = '';
-      for (const text of lines) if (!closed && text.trim() !== '') ears.line(text);
+      for (const text of lines)
+        if (!closed && text.trim() !== '' && text.length <= LONGEST_LINE) ears.line(text);
     });
     socket.on('error', (error) => {
       if ((error as { code?: string }).code === 'ENOTALLOWED') why = 'notAllowed';
