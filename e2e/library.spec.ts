@@ -163,7 +163,7 @@ test('a pack is reordered by keys and by drag, added to, split, tried and publis
     await page.keyboard.press('Alt+ArrowUp');
     await expect.poll(async () => (await order()).indexOf('motor-current')).toBe(i - 1);
   }
-  await expect(page.getByText(/comes before “motor-direction”, which it waits for/)).toBeVisible();
+  await expect(page.getByText(/comes before “Motor turns the right way”, which it waits for/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Publish', exact: true })).toBeDisabled();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(order).toEqual(before);
