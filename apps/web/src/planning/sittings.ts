@@ -55,12 +55,14 @@ export interface NamePlace {
   readonly row: number;
 }
 
+/** At the right edge a name is moved to the left until so much of it can be read; further it would stand beside another bar. */
+const ROOM_AT_EDGE = 0.14;
 /** A name of which less than this could be read is not written (share of the width). */
 const LEAST_ROOM = 0.04;
 
 /**
- * Writes names where what they name begins, in rows, none over another and none beyond the right edge: what would be is
- * moved to the left. The heaviest first; one that comes to lie before another is cut short by it, and one that would be
+ * Writes names where what they name begins, in rows, none over another and none beyond the right edge: one of which
+ * too little could be read there is moved to the left. The heaviest first; one that comes to lie before another is cut short by it, and one that would be
  * left with next to nothing is not written: a name beside the wrong bar would be worse than none. `length` is that of the
  * name as a share of the width.
  */
@@ -80,7 +82,7 @@ export function placeNames(
     return Math.min(1, ...own.filter((n) => n.place > from).map((n) => n.place)) - from;
   };
   for (const { name, place, length } of [...names].sort((a, b) => (b.weight ?? 0) - (a.weight ?? 0))) {
-    const from = Math.max(0, Math.min(place, 1 - length));
+    const from = Math.max(0, Math.min(place, 1 - Math.min(length, ROOM_AT_EDGE)));
     const found = Array.from({ length: rows }, (_, row) => ({
       row,
       room: Math.min(length, roomIn(row, from)),
