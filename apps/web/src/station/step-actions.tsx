@@ -322,13 +322,13 @@ export function StepActions({
   return (
     <>
       <Problem>{refused}</Problem>
-      {missing.map((sentence) => (
-        <p key={sentence} role="status" className="mt-2 text-[0.9rem] font-medium text-ink-2">
-          {sentence}
-        </p>
-      ))}
       {/* In line mode the next step stays under the thumb, however long the sheet is. */}
       <div className="flex flex-wrap gap-2.5 max-lg:sticky max-lg:bottom-0 max-lg:z-10 max-lg:-mx-[22px] max-lg:mt-3 max-lg:border-t max-lg:border-rule max-lg:bg-sheet max-lg:px-[22px] max-lg:py-2 lg:mt-4">
+        {missing.map((sentence) => (
+          <p key={sentence} role="status" className="w-full text-[0.9rem] font-medium text-ink-2">
+            {sentence}
+          </p>
+        ))}
         <Answering check={check} step={step} parts={parts} onNext={onNext} />
         <AskingButtons check={check} parts={parts} asking={asking} onRefused={setRefused} />
         <OnwardButtons check={check} step={step} parts={parts} asking={asking} onNext={onNext} />

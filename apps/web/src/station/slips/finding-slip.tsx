@@ -57,14 +57,16 @@ export function Finding({
         onChange={(e) => setChosen(e.target.value)}
         maxLength={300}
       />
-      <PickComponent
-        small
-        label="Or name it, or point at it"
-        about={aircraft}
-        nameable={nameable}
-        onTake={(component) => setChosen(component.title)}
-        onTyped={setChosen}
-      />
+      <div className="mb-4">
+        <PickComponent
+          small
+          label="Or name it, or point at it"
+          about={aircraft}
+          nameable={nameable}
+          onTake={(component) => setChosen(component.title)}
+          onTyped={setChosen}
+        />
+      </div>
     </EntrySlip>
   );
 }
