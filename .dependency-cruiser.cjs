@@ -72,7 +72,7 @@ module.exports = {
     {
       name: 'web-never-imports-server',
       severity: 'error',
-      from: { path: '^apps/web' },
+      from: { path: '^apps/web', pathNot: '\\.test\\.ts$' },
       to: { path: ['^apps/server', '^packages/(packs|standins)/'] },
     },
     {

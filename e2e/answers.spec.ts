@@ -10,6 +10,72 @@ const product = sharedDemo();
 const press = (page: Page, name: RegExp): Promise<void> =>
   page.locator('[data-step-actions]').getByRole('button', { name }).click();
 
+/** A photograph that says where it was taken: a small block of metadata before a picture that Chromium can show. */
+async function withPlace(page: Page): Promise<Buffer> {
+  const picture = await page.evaluate(() => {
+    const canvas = document.createElement('canvas');
+    [canvas.width, canvas.height] = [320, 240];
+    const pen = canvas.getContext('2d');
+    if (!pen) throw new Error('No canvas.');
+    pen.fillStyle = 'teal';
+    pen.fillRect(40, 40, 200, 120);
+    return canvas.toDataURL('image/jpeg').split(',')[1] ?? '';
+  });
+  const jpeg = Buffer.from(picture, 'base64');
+  // TIFF 6.0: one directory with the pointer to the position, and one value of it, "SECRETPLACE".
+  const tiff = Buffer.alloc(60);
+  tiff.write('II');
+  tiff.writeUInt16LE(42, 2);
+  tiff.writeUInt32LE(8, 4);
+  tiff.writeUInt16LE(1, 8);
+  [0x8825, 4].forEach((n, i) => tiff.writeUInt16LE(n, 10 + 2 * i));
+  tiff.writeUInt32LE(1, 14);
+  tiff.writeUInt32LE(26, 18);
+  tiff.writeUInt16LE(1, 26);
+  [27, 2].forEach((n, i) => tiff.writeUInt16LE(n, 28 + 2 * i));
+  tiff.writeUInt32LE(11, 32);
+  tiff.writeUInt32LE(44, 36);
+  tiff.write('SECRETPLACE', 44);
+  const body = Buffer.concat([Buffer.from('Exif\0\0'), tiff]);
+  const head = Buffer.from([0xff, 0xe1, 0, body.length + 2]);
+  return Buffer.concat([jpeg.subarray(0, 2), head, body, jpeg.subarray(2)]);
+}
+
+test('where a photograph was taken is taken out of it before it is sent, said, and kept in if somebody wants it', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await campaignInHand(page, product.url, 'QX-TEI');
+  await page.goto(`${base}/inspection?check=bay-photographed`);
+  const step = page.getByLabel('Step in progress');
+  await press(page, /^Repeat/);
+  const photo = await withPlace(page);
+  expect(photo.includes('SECRETPLACE')).toBe(true);
+  const file = (name: string) => ({ name, mimeType: 'image/jpeg', buffer: photo });
+  await page.getByLabel('Photograph: from above').setInputFiles(file('above.jpg'));
+  const said = step.getByRole('status').filter({ hasText: 'where above.jpg was taken has been taken out' });
+  await expect(said).toBeVisible();
+  // The second is wanted as it came; one photograph stands for one view, so that it is another file by that.
+  await page.getByLabel('Photograph: plugs from the side').setInputFiles(file('side.jpg'));
+  const side = step.getByRole('status').filter({ hasText: 'where side.jpg was taken' });
+  await side.getByRole('button', { name: 'Keep it in' }).click();
+  await expect(side).toHaveCount(0);
+  await press(page, /^Record/);
+  await allSaved(page);
+  const record = (await (
+    await page.request.get(`${base.replace('/campaign/', '/api/campaigns/')}/entries?after=0`)
+  ).json()) as {
+    entries: { body: { answer?: { photos?: { scan: { name: string; sha256: string } }[] } } }[];
+  };
+  const photos = record.entries.flatMap((e) => e.body.answer?.photos ?? []);
+  const sent = async (name: string): Promise<Buffer> => {
+    const found = photos.filter((p) => p.scan.name === name).at(-1);
+    return (await page.request.get(`${product.url}/api/scans/${found?.scan.sha256 ?? ''}`)).body();
+  };
+  expect((await sent('above.jpg')).includes('SECRETPLACE')).toBe(false);
+  expect((await sent('side.jpg')).equals(photo)).toBe(true);
+});
+
 test('photographs of every view belong to the record; a count is whole, and exact', async ({ browser }) => {
   const page = await personPage(browser, product.url, 'Ylva Torsund');
   const base = await campaignInHand(page, product.url, 'QX-TEI');
@@ -30,11 +96,44 @@ test('photographs of every view belong to the record; a count is whole, and exac
   // What was taken is there after the page was loaded anew.
   await page.reload();
   await expect(step.getByRole('button', { name: 'above.png', exact: true })).toBeVisible();
+  // Marked without the server: an arrow is drawn, a circle is put in the middle and moved by keyboard, one is taken off again.
+  await page.context().setOffline(true);
+  await step.getByRole('button', { name: 'Mark above.png' }).click();
+  const slip = page.getByRole('dialog', { name: 'Mark above.png' });
+  const box = await slip.getByTestId('marked-photo').boundingBox();
+  if (!box) throw new Error('The photograph is not to be seen.');
+  await page.mouse.move(box.x + box.width * 0.2, box.y + box.height * 0.2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * 0.6, box.y + box.height * 0.5, { steps: 4 });
+  await page.mouse.up();
+  const drawn = slip.getByRole('img', { name: /^Marked:/ });
+  await expect(drawn).toHaveAccessibleName('Marked: 1 arrow, 0 circles');
+  // A finger put down and lifted draws nothing.
+  await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
+  await expect(drawn).toHaveAccessibleName('Marked: 1 arrow, 0 circles');
+  await slip.getByRole('button', { name: 'Circle' }).click();
+  const middle = slip.getByRole('button', { name: 'Put one in the middle' });
+  await middle.press('Enter');
+  await middle.press('Enter');
+  await middle.press('ArrowRight');
+  await expect(drawn).toHaveAccessibleName('Marked: 1 arrow, 2 circles');
+  expect(await seriousFaults(page)).toEqual([]);
+  await slip.getByRole('button', { name: 'Take the last one off' }).click();
+  await slip.getByRole('button', { name: 'Done' }).click();
+  await expect(step.getByRole('button', { name: 'Mark above.png (2)' })).toBeVisible();
   await page.getByLabel('Photograph: plugs from the side').setInputFiles(side);
   await expect(step.getByRole('button', { name: 'side.png', exact: true })).toBeVisible();
   await press(page, /^Record/);
+  await page.context().setOffline(false);
   await allSaved(page);
   await page.goto(`${base}/inspection?check=bay-photographed`);
+  await step.getByRole('button', { name: 'above.png, 2 marked' }).click();
+  const kept = page.getByRole('dialog');
+  await expect(kept.getByRole('img', { name: 'Marked: 1 arrow, 1 circle' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  const record = await page.request.get(`${base.replace('/campaign/', '/api/campaigns/')}/record-file`);
+  const entries = JSON.stringify(await record.json());
+  expect(entries).toMatch(/"marks":\[\{[^\]]*"kind":"arrow"|"marks":\[\{"from"/);
   await step.getByRole('button', { name: 'side.png' }).click();
   const shown = page.getByRole('dialog').getByRole('img', { name: 'side.png' });
   await expect(shown).toBeVisible();
@@ -54,3 +153,82 @@ test('photographs of every view belong to the record; a count is whole, and exac
   await page.goto(`${base}/controls?check=satellites-seen`);
   await expect(step).toContainText('16 is inside the limit of at least 10.');
 });
+
+for (const [name, viewport] of [
+  ['at a desk', { width: 1280, height: 800 }],
+  ['on a phone', { width: 390, height: 844 }],
+] as const)
+  test(`every lock is seen and felt by itself, one that is half closed is told, and a screw that did not come back too, ${name}`, async ({
+    browser,
+  }) => {
+    const page = await personPage(browser, product.url, 'Ylva Torsund');
+    await page.setViewportSize(viewport);
+    const base = await campaignInHand(page, product.url, 'QX-TEI');
+    await page.goto(`${base}/inspection?check=arm-locks`);
+    const step = page.getByLabel('Step in progress');
+    await expect(step.getByRole('heading', { name: /Unfold, lock, pull/ })).toBeVisible();
+    const repeat = page.locator('[data-step-actions]').getByRole('button', { name: /^Repeat/ });
+    const first = step.getByRole('button', { name: /^Arm lock, motor 1: seen/i });
+    await expect(repeat.or(first).first()).toBeVisible();
+    if (await repeat.isVisible()) await repeat.click();
+    await expect(step.getByText('6 of 6 left.')).toBeVisible();
+    // One press is one finding of one hand: nothing answers for all of them, and nothing is there before.
+    await expect(step.getByRole('button', { pressed: true })).toHaveCount(0);
+    for (let motor = 1; motor <= 6; motor += 1) {
+      await step.getByRole('button', { name: new RegExp(`^Arm lock, motor ${motor}: seen`, 'i') }).click();
+      if (motor !== 4)
+        await step.getByRole('button', { name: new RegExp(`^Arm lock, motor ${motor}: felt`, 'i') }).click();
+    }
+    await expect(step.getByText('1 of 6 left.')).toBeVisible();
+    await press(page, /^Record/);
+    await expect(step).toContainText('Arm lock, motor 4 is not answered yet: look at it and feel it.');
+    expect(await seriousFaults(page)).toEqual([]);
+    // What was pressed is there after the page was loaded anew.
+    await page.reload();
+    await expect(step.getByText('1 of 6 left.')).toBeVisible();
+    await step.getByRole('button', { name: /^Arm lock, motor 4: not in order/i }).click();
+    await step.getByLabel('What is wrong with it').fill('half closed, springs back');
+    await expect(step).not.toContainText('not answered yet');
+    await press(page, /^Record/);
+    await expect(step).toContainText('Arm lock, motor 4 is not in order: half closed, springs back.');
+    await allSaved(page);
+    // It holds until somebody has decided: a finding, or mended and looked at again.
+    await expect(
+      page.locator('[data-step-actions]').getByRole('button', { name: /^Raise a finding/ }),
+    ).toBeVisible();
+    await press(page, /^Repeat/);
+    for (let motor = 1; motor <= 6; motor += 1)
+      for (const mark of ['seen', 'felt'])
+        await step
+          .getByRole('button', { name: new RegExp(`^Arm lock, motor ${motor}: ${mark}`, 'i') })
+          .click();
+    await expect(step.getByText('All 6 looked at.')).toBeVisible();
+    await press(page, /^Record/);
+    await allSaved(page);
+
+    await page.goto(`${base}/inspection?check=screws-counted`);
+    await expect(step.getByRole('heading', { name: /count what went out/ })).toBeVisible();
+    const screws = step.getByLabel('Hatch screws, out');
+    await expect(repeat.or(screws).first()).toBeVisible();
+    if (await repeat.isVisible()) await repeat.click();
+    await screws.fill('8');
+    await step.getByLabel('Tools, out').fill('5');
+    await press(page, /^Record/);
+    await expect(step).toContainText('“Hatch screws” is not counted out and in yet.');
+    await step.getByLabel('Hatch screws, in again').fill('7');
+    await step.getByLabel('Tools, in again').fill('5');
+    await press(page, /^Record/);
+    await expect(step).toContainText(
+      '1 less of “Hatch screws” came back than went out: it is aboard until it is found.',
+    );
+    await page
+      .locator('[data-step-actions]')
+      .getByRole('button', { name: /^Repeat/ })
+      .click();
+    await step.getByLabel('Hatch screws, out').fill('8');
+    await step.getByLabel('Hatch screws, in again').fill('8');
+    await step.getByLabel('Tools, out').fill('5');
+    await step.getByLabel('Tools, in again').fill('5');
+    await press(page, /^Record/);
+    await allSaved(page);
+  });

@@ -192,3 +192,35 @@ for (const [name, options, fingers] of [
       removeFolder(folder);
     }
   });
+
+test('an empty hangar offers the aircraft of an invented airfield; one is brought in with a press, and worked on', async ({
+  browser,
+}) => {
+  const folder = temporaryFolder();
+  const plain = await startPlain(folder);
+  try {
+    const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+    await firstAccount(page, plain);
+    // Without the server nothing is brought in, and that is said.
+    const bring = page.getByRole('button', { name: 'Bring in QX-HEI' });
+    await expect(bring).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Bring in QX-/ })).toHaveCount(8);
+    await page.context().setOffline(true);
+    await bring.click();
+    await expect(page.getByRole('alert')).toContainText('nothing was brought in');
+    await page.context().setOffline(false);
+    await bring.click();
+    await page.getByLabel('Your passphrase, again').fill(PASSPHRASE);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: 'No campaign yet.' })).toBeVisible();
+    await page.getByRole('button', { name: 'Open a campaign' }).first().click();
+    await expect(page.getByText('QX-HEI').first()).toBeVisible();
+    await page.getByText('Acceptance', { exact: true }).click();
+    await page.getByLabel('Title').fill('Looking around');
+    await page.getByRole('button', { name: 'Open the campaign' }).click();
+    await expect(page.getByLabel('Step in progress')).toBeVisible();
+  } finally {
+    await plain.stop();
+    removeFolder(folder);
+  }
+});

@@ -1,6 +1,7 @@
 import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { ensureInstalled, ensureNode, hashFiles, onceMade, ROOT, run } from './lib.mjs';
 
 const PACKAGES = [
@@ -62,6 +63,27 @@ function compress(folder) {
   }
 }
 
+/**
+ * Lays the aircraft of the invented airfield beside the pages, as library files: an empty hangar offers them to look around with.
+ * Certificates in them are counted from the day of the build, which the list names.
+ */
+async function layInvented(folder) {
+  const built = (name) => import(pathToFileURL(join(ROOT, name, 'dist/index.js')).href);
+  const { fleetFiles } = await built('packages/world');
+  const { readLibraryFile } = await built('packages/packs');
+  const today = new Date();
+  mkdirSync(folder, { recursive: true });
+  const list = fleetFiles(today).map(([name, text]) => {
+    writeFileSync(join(folder, name), text);
+    const read = readLibraryFile(name, text);
+    if (!read.ok) throw new Error(`${name} is no library file: ${JSON.stringify(read.error)}`);
+    const { mark, type, description } = read.value.value;
+    return { file: name, mark, type, description };
+  });
+  const day = today.toISOString().slice(0, 10);
+  writeFileSync(join(folder, 'list.json'), JSON.stringify({ day, aircraft: list }));
+}
+
 /** Builds what changed since it was last built: the packages and the server, then the web application. */
 export async function build({ web: withWeb = true } = {}) {
   const server = hashFiles([...PACKAGES.map((p) => `${p}/src`), 'scripts/build.mjs']);
@@ -77,12 +99,16 @@ export async function build({ web: withWeb = true } = {}) {
     'packages/core/src',
     'packages/contract/src',
     'packages/formats/src',
+    'packages/packs/src',
+    'packages/world/src',
+    'scripts/build.mjs',
     'apps/web',
     'package-lock.json',
   ]);
   const page = 'apps/web/dist/index.html';
-  await onceMade('built-web', web, [page, `${page}.br`], () => {
+  await onceMade('built-web', web, [page, `${page}.br`], async () => {
     run('npx', ['vite', 'build', '--logLevel', 'warn'], { cwd: join(ROOT, 'apps/web') });
+    await layInvented(join(ROOT, 'apps/web/dist/invented'));
     compress(join(ROOT, 'apps/web/dist'));
   });
 }

@@ -290,6 +290,8 @@ export class ScriptedCrew {
       case 'count':
         return { kind: 'count', count: TYPED[check.id] ?? 0 };
       case 'photo':
+      case 'locks':
+      case 'tally':
       case 'weighing':
       case 'loading':
       case 'document':

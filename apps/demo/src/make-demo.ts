@@ -235,7 +235,8 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
   try {
     await app.init();
     const [record, library] = [app.get(RecordService), app.get(LibraryService)];
-    app.get(FieldService).set(grauholm());
+    const field = app.get(FieldService).set(grauholm());
+    if (!field.ok) throw new Error(`The field of the story was refused: ${JSON.stringify(field.error)}`);
     const people = await addPeople(app.get(PeopleService), today);
     const person = (name: string): PersonView => people.get(name) as PersonView;
     const cast: Cast = {

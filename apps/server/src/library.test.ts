@@ -189,6 +189,11 @@ describe('files', () => {
     await brand.agent.get('/api/library/files/pack/multirotor?as=csv').expect(400);
     await brand.agent.get('/api/library/files/recipe/multirotor').expect(404);
     await brand.agent.get('/api/library/files/pack/nothing').expect(404);
+    const { body } = await brand.agent.get('/api/library/names').expect(200);
+    const names = body as { systems: { systems: object[] }; limits: { key: string; title: string }[] };
+    expect(names.systems.systems.length).toBeGreaterThan(5);
+    expect(new Set(names.limits.map((l) => l.key)).size).toBe(names.limits.length);
+    expect(names.limits.every((l) => l.title.length > 0)).toBe(true);
     expect((await brand.agent.get('/api/library/schemas/limit-book').expect(200)).body).toMatchObject({
       $id: 'kanzel-limit-book-2',
     });

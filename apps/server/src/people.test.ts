@@ -67,6 +67,7 @@ describe('who may call what', () => {
     'post /api/campaigns': 'signed in',
     'get /api/library': 'signed in',
     'get /api/library/packs/{id}/limits': 'signed in',
+    'get /api/library/names': 'signed in',
     'get /api/library/schemas/{name}': 'signed in',
     'get /api/library/documents/{format}/{id}': 'signed in',
     'get /api/library/files/{format}/{id}': 'signed in',

@@ -180,10 +180,17 @@ test('the field is an administrator’s to set; the forecast for it is asked of 
     .put('/api/field')
     .send({ ...FIELD, latitude: 91 })
     .expect(400);
-  await brand.fresh
-    .put('/api/field')
-    .send({ ...FIELD, hours: { from: 900, to: 800, offset: 0 } })
-    .expect(400);
+  // A field that closes before it opens, or in that minute, is open on no day.
+  for (const to of [800, 900]) {
+    const refused = await brand.fresh
+      .put('/api/field')
+      .send({ ...FIELD, hours: { from: 900, to, offset: 0 } })
+      .expect(400);
+    expect(refused.body).toMatchObject({
+      message: expect.stringContaining('closes before it opens') as string,
+    });
+  }
+  expect((await ylva.agent.get('/api/field').expect(200)).body).toEqual({ field: null });
   await brand.fresh.put('/api/field').send(FIELD).expect(200);
   expect((await ylva.agent.get('/api/field').expect(200)).body).toEqual({ field: FIELD });
   const heard = (await ylva.agent.get('/api/weather').expect(200)).body as WeatherView;

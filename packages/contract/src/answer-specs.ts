@@ -1,4 +1,11 @@
-import { COMPUTATIONS, UNIT_IDS, type AnswerSpec, type ComputationName } from '@kanzel/core';
+import {
+  COMPUTATIONS,
+  LOCK_FORMS,
+  UNIT_IDS,
+  type AnswerSpec,
+  type ComputationName,
+  type LockForm,
+} from '@kanzel/core';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -156,6 +163,35 @@ export class PlateSpec {
   @Equals('plate') kind!: 'plate';
 }
 
+export class LockSpecBody {
+  @Matches(ID) @MaxLength(60) id!: string;
+  @IsString() @Length(1, 80) title!: string;
+  @IsIn([...LOCK_FORMS]) form!: LockForm;
+  /** One of them on each engine or motor. */
+  @IsOptional() @IsIn(['engine']) each?: 'engine';
+}
+
+export class LocksSpec {
+  @Equals('locks') kind!: 'locks';
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(60)
+  @ValidateNested({ each: true })
+  @Type(() => LockSpecBody)
+  locks!: LockSpecBody[];
+}
+
+export class TallySpec {
+  @Equals('tally') kind!: 'tally';
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(40)
+  @ArrayUnique()
+  @IsString({ each: true })
+  @Length(1, 80, { each: true })
+  listed!: string[];
+}
+
 export class ComputedSpec {
   @Equals('computed') kind!: 'computed';
   @IsArray()
@@ -189,4 +225,6 @@ export const ANSWER_SPECS: {
   signatures: SignaturesSpec,
   equipment: EquipmentSpec,
   plate: PlateSpec,
+  locks: LocksSpec,
+  tally: TallySpec,
 };

@@ -24,6 +24,7 @@ import {
 import { findUnit, UNIT_IDS, type AnswerKindName } from '@kanzel/core';
 import { AnswerBody, ID, ReadingBody } from './answer-base.ts';
 import { IsInstant } from './instant.ts';
+import { LocksAnswer, TallyAnswer } from './inspection-bodies.ts';
 import { LoadingAnswer, WeighingAnswer } from './loading-bodies.ts';
 import { PhotoAnswer } from './photo-body.ts';
 import {
@@ -109,6 +110,8 @@ export const ANSWER_BODIES: Readonly<Record<AnswerKindName, new () => AnswerBody
   signatures: SignaturesAnswer,
   equipment: EquipmentAnswer,
   plate: PlateAnswer,
+  locks: LocksAnswer,
+  tally: TallyAnswer,
 };
 
 /** A check on a subject: what most bodies are about. */

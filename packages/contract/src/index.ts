@@ -1,6 +1,7 @@
 export * from './deed.ts';
 export * from './answer-specs.ts';
 export * from './bodies.ts';
+export * from './inspection-bodies.ts';
 export * from './loading-bodies.ts';
 export * from './paper-bodies.ts';
 export * from './plan-bodies.ts';

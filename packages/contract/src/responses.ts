@@ -11,6 +11,7 @@ import type {
   Standing,
   Stretch,
   WindForecast,
+  SystemTree,
 } from '@kanzel/core';
 import type { FieldRequest } from './plan-bodies.ts';
 
@@ -134,6 +135,14 @@ interface LibraryThing {
   /** Every revision there is, oldest first. */
   readonly revisions: readonly number[];
   readonly title: string;
+}
+
+/** What the library calls things: what the pack editor offers to pick from. */
+export interface LibraryNames {
+  /** Absent where the library has no tree of systems: then names are typed. */
+  readonly systems?: SystemTree;
+  /** Limits of all limit books, each key once. */
+  readonly limits: readonly { readonly key: string; readonly title: string }[];
 }
 
 export interface LibraryView {

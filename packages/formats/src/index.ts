@@ -4,3 +4,4 @@ export * from './limit-table.ts';
 export * from './aerodrome-forecast.ts';
 export * from './table.ts';
 export * from './json-bounds.ts';
+export { withoutPosition, type WithoutPosition } from './photo-position.ts';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import {
   componentsOf,
+  everyName,
   FAMILY_IDS,
   indexBasis,
   isEveryTime,
@@ -282,4 +283,15 @@ test('a left aileron replaced re-opens hinges, balance, travel, sense and full a
   ])
     expect([check, opened.includes(`${check}@aircraft`)]).toEqual([check, true]);
   expect(opened.filter((k) => k.startsWith('oil') || k.includes('ignition'))).toEqual([]);
+});
+
+test('every system of the tree has one name, and the tree knows it', () => {
+  const count = (nodes: readonly SystemNode[]): number =>
+    nodes.reduce((sum, n) => sum + 1 + count(n.parts ?? []), 0);
+  const all = (['{engine}', '*'] as const).flatMap((thing) => {
+    const names = everyName(tree, thing);
+    expect([names.length, new Set(names).size]).toEqual([count(tree.systems), count(tree.systems)]);
+    return names;
+  });
+  expect(all.filter((name) => !knowsSystem(tree, name))).toEqual([]);
 });

@@ -3,7 +3,7 @@ import { ApiTags } from '@nestjs/swagger';
 import { FieldRequest, type FieldView, type PersonView, type WeatherView } from '@kanzel/contract';
 import { AsksPassphrase, NeedsRole, Signed } from '../access.ts';
 import { LogService } from '../installation/index.ts';
-import { refuse, refuseFor } from '../refusal.ts';
+import { orRefuse, refuseFor } from '../refusal.ts';
 import { FieldService } from './field.service.ts';
 import { WeatherService } from './weather.service.ts';
 
@@ -25,10 +25,7 @@ export class FieldController {
   @AsksPassphrase()
   @Put('field')
   async set(@Body() request: FieldRequest, @Signed() person: PersonView): Promise<{ field: FieldView }> {
-    if (request.hours.to <= request.hours.from)
-      throw refuse(400, 'The field closes before it opens. Nothing was kept; give the hours of one day.');
-    const field = JSON.parse(JSON.stringify(request)) as FieldView;
-    this.fields.set(field);
+    const field = orRefuse(this.fields.set(JSON.parse(JSON.stringify(request)) as FieldView));
     await this.log.add('field.changed', { by: person.id, code: field.code, name: field.name });
     return { field };
   }

@@ -2,6 +2,8 @@ import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
 import type { FieldView } from '@kanzel/contract';
+import { err, ok, type Result } from '@kanzel/core';
+import type { Refused } from '../refusal.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
 
 /** The field of the installation: one small file in the data folder, written whole. */
@@ -22,10 +24,16 @@ export class FieldService {
     return this.known;
   }
 
-  /** Keeps a field that has been validated; the file is there whole or not at all. */
-  set(field: FieldView): void {
+  /** Keeps a field whose hours are those of one day; the file is there whole or not at all. */
+  set(field: FieldView): Result<FieldView, Refused> {
+    if (field.hours.to <= field.hours.from)
+      return err({
+        status: 400,
+        message: 'The field closes before it opens. Nothing was kept; give the hours of one day.',
+      });
     writeFileSync(`${this.file()}.new`, `${JSON.stringify(field, null, 2)}\n`);
     renameSync(`${this.file()}.new`, this.file());
     this.known = field;
+    return ok(field);
   }
 }

@@ -17,14 +17,13 @@ const formatOf = (text: string): DraftFormat => {
   return found;
 };
 
-const ID = /^[A-Za-z0-9][A-Za-z0-9-]{0,59}$/;
-
 function thrown(refusal: DraftRefusal): Error {
   if (refusal.kind === 'missing')
     return refuse(
       404,
       'This draft is not here any more: it was published or discarded. What you typed is still on your screen.',
     );
+  if (refusal.kind === 'named') return refuse(400, refusal.message);
   if (refusal.kind === 'problems')
     return refuse(400, 'It was not published, and the draft is kept. Mend what is named.', refusal.problems);
   return refuse(
@@ -53,10 +52,6 @@ export class DraftsController {
     @Body() request: DraftRequest,
     @Signed() by: PersonView,
   ): Promise<DraftView> {
-    if (!ID.test(id)) throw refuse(400, 'The name is made of letters, digits and dashes.');
-    const { document } = request;
-    if (String(document['id'] ?? document['mark']) !== id || document['format'] !== formatOf(format))
-      throw refuse(400, 'The document says another name or another kind than it is kept under.');
     const saved = await this.drafts.save(formatOf(format), id, request, by);
     if (!saved.ok) throw thrown(saved.error);
     return saved.value;

@@ -13,6 +13,8 @@ import { LibraryService } from './library.service.ts';
 export type DraftRefusal =
   | { readonly kind: 'stale'; readonly now: DraftView }
   | { readonly kind: 'missing' }
+  /** It cannot be kept under the name it was sent to. */
+  | { readonly kind: 'named'; readonly message: string }
   | { readonly kind: 'problems'; readonly problems: readonly string[] };
 
 export const DRAFT_FORMATS: readonly DraftFormat[] = [
@@ -21,6 +23,20 @@ export const DRAFT_FORMATS: readonly DraftFormat[] = [
   'kanzel-aircraft',
   'kanzel-instrument',
 ];
+
+const ID = /^[A-Za-z0-9][A-Za-z0-9-]{0,59}$/;
+
+/** Why a document is not one that can be kept under a name; undefined when it is. */
+function misnamedAs(
+  format: DraftFormat,
+  id: string,
+  document: Readonly<Record<string, unknown>>,
+): string | undefined {
+  if (!ID.test(id)) return 'The name is made of letters, digits and dashes.';
+  return String(document['id'] ?? document['mark']) === id && document['format'] === format
+    ? undefined
+    : 'The document says another name or another kind than it is kept under.';
+}
 
 /** Library files in the making: kept on the server as they are typed, judged by nobody until published. */
 @Injectable()
@@ -42,13 +58,15 @@ export class DraftsService {
     return row ? this.viewOf(row) : undefined;
   }
 
-  /** Keeps a draft; refused when someone else has changed it since, and then nothing is written over. */
+  /** Keeps a draft; refused when someone else has changed it since, and then nothing is written over, or under another name. */
   save(
     format: DraftFormat,
     id: string,
     request: { version: number; document: Record<string, unknown> },
     by: PersonView,
   ): Promise<Result<DraftView, DraftRefusal>> {
+    const misnamed = misnamedAs(format, id, request.document);
+    if (misnamed !== undefined) return Promise.resolve(err({ kind: 'named', message: misnamed }));
     return this.lock.run(async () => {
       const row = await this.rows.findOneBy({ format, id });
       if ((row?.version ?? 0) !== request.version)

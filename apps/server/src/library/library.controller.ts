@@ -1,6 +1,12 @@
 import { Body, Controller, Get, Param, Post, Query } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { LibraryFileRequest, type ExportedFile, type LibraryView, type PersonView } from '@kanzel/contract';
+import {
+  LibraryFileRequest,
+  type ExportedFile,
+  type LibraryNames,
+  type LibraryView,
+  type PersonView,
+} from '@kanzel/contract';
 import { limitsNeeded, type LimitBook, type NeededLimit } from '@kanzel/core';
 import { writeLimitTable } from '@kanzel/formats';
 import {
@@ -65,6 +71,12 @@ export class LibraryController {
     const found = SCHEMA_NAMES.find((n): n is SchemaName => n === name);
     if (!found) throw refuse(404, `There is no schema ${name}; there are ${SCHEMA_NAMES.join(', ')}.`);
     return librarySchema(found);
+  }
+
+  /** What systems and limits are called here, for whoever writes a pack. */
+  @Get('names')
+  names(): LibraryNames {
+    return this.library.names();
   }
 
   /** The limits that a pack asks for, as titles and units without figures: what a new limit book begins with. */

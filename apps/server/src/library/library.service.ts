@@ -38,7 +38,7 @@ import {
   type ParsedFile,
   type SourceFile,
 } from '@kanzel/packs';
-import type { LibraryView } from '@kanzel/contract';
+import type { LibraryNames, LibraryView } from '@kanzel/contract';
 import { DataSource, type EntityManager } from 'typeorm';
 import { LogService } from '../installation/index.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
@@ -271,6 +271,19 @@ export class LibraryService implements OnModuleInit {
   /** An instrument of the register, with what it was before its present certificate. */
   registered(id: string): Instrument | undefined {
     return instrumentWithPast(this.loaded.instrumentRevisions.of(id));
+  }
+
+  /** The tree of systems, and every limit of the newest books by its key, in the order of the alphabet. */
+  names(): LibraryNames {
+    const { systems, limitBookRevisions } = this.loaded;
+    const titles = new Map(
+      [...limitBookRevisions.newestOfAll().values()].flatMap((b) => b.limits.map((l) => [l.key, l.title])),
+    );
+    const limits = [...titles].map(([key, title]) => ({ key, title }));
+    return {
+      ...(systems ? { systems } : {}),
+      limits: limits.sort((a, b) => a.title.localeCompare(b.title, 'en')),
+    };
   }
 
   /** Names that the tree of systems does not know; none where there is no tree. Example: "engin.left.oil". */

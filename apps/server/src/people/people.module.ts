@@ -2,6 +2,7 @@ import { Global, Module } from '@nestjs/common';
 import { APP_GUARD, APP_INTERCEPTOR } from '@nestjs/core';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { PersonRow, SessionRow, TabletRow } from '../storage/entities.ts';
+import { AccountsService } from './accounts.service.ts';
 import { AttemptsService } from './attempts.service.ts';
 import { IdentityService } from './identity.service.ts';
 import { PeopleController } from './people.controller.ts';
@@ -17,6 +18,7 @@ import { SessionService } from './session.service.ts';
   imports: [TypeOrmModule.forFeature([PersonRow, SessionRow, TabletRow])],
   controllers: [PeopleController, SessionController],
   providers: [
+    AccountsService,
     AttemptsService,
     PeopleService,
     IdentityService,

@@ -3,6 +3,8 @@ import {
   flightNarrowings,
   formatFigure,
   limitInWords,
+  locksOf,
+  MARKED_LOCKS,
   namesOf,
   narrowingInWords,
   STATION_TITLES,
@@ -15,6 +17,7 @@ import {
   type WayQuestion,
 } from '@kanzel/core';
 import type { Content } from 'pdfmake';
+import { block } from './printable.ts';
 
 /** What cards are printed from. */
 export interface CardSource {
@@ -113,6 +116,15 @@ function answerBoxes(index: BasisIndex, check: Check): Content {
       return { text: `${'_'.repeat(46)}\n${'_'.repeat(46)}`, margin: [0, 6, 0, 0], color: '#CFCFC4' };
     case 'photo':
       return { text: answer.views.map((v) => `[  ] ${v}`).join('     '), margin: [0, 3, 0, 0] };
+    case 'locks':
+      return {
+        stack: locksOf(answer.locks, index).map((lock) => ({
+          text: `[  ] seen   [  ] felt   ${MARKED_LOCKS.includes(lock.form) ? '[  ] mark   ' : ''}${lock.title}`,
+          margin: [0, 2, 0, 0],
+        })),
+      };
+    case 'tally':
+      return { stack: answer.listed.map((what) => boxes([`${what}, out`, 'in'], '')) };
     case 'confirm':
     case 'trail':
     case 'signatures':
@@ -150,10 +162,8 @@ function checkBlock(source: CardSource, check: Check, number: number): Content {
             ].join(' · '),
             style: 'small',
           },
-          ...(limits ? [{ text: limits, style: 'small' } as Content] : []),
-          ...(check.cautions.length > 0
-            ? [{ text: check.cautions.join(' '), style: 'stop' } as Content]
-            : []),
+          ...(limits ? [block({ text: limits, style: 'small' })] : []),
+          ...(check.cautions.length > 0 ? [block({ text: check.cautions.join(' '), style: 'stop' })] : []),
           answerBoxes(index, check),
         ],
       },
@@ -230,13 +240,13 @@ export function flightCards(source: CardSource): Content[] {
     },
     ...(i === 0
       ? [
-          {
+          block({
             text: [way('reach'), way('first-take-off'), way('stall'), way('landing-flap'), way('fairings')]
               .filter(Boolean)
               .join(' · '),
             style: 'small',
             margin: [0, 0, 0, 6],
-          } as Content,
+          }),
         ]
       : []),
     ...flightNarrowings(state).map(({ title, narrows }): Content => ({
@@ -262,9 +272,9 @@ export function flightCards(source: CardSource): Content[] {
               text: `${leg.height > 0 ? `${Math.round(leg.height)} m above the field · ` : ''}${(point?.configuration ?? 'clean').replace(/-/g, ' ')} · ${Math.ceil(leg.minutes)} min · ${formatFigure(leg.burn, 0.1)} ${budget.unit}`,
               style: 'small',
             },
-            ...(point ? [{ text: `Begin: ${point.entry}` } as Content] : []),
-            ...(limitLine(index, check) ? [{ text: `Watch: ${limitLine(index, check)}` } as Content] : []),
-            ...(point ? [{ text: `Stop: ${point.stop}`, style: 'stop' } as Content] : []),
+            ...(point ? [block({ text: `Begin: ${point.entry}` })] : []),
+            ...(limitLine(index, check) ? [block({ text: `Watch: ${limitLine(index, check)}` })] : []),
+            ...(point ? [block({ text: `Stop: ${point.stop}`, style: 'stop' })] : []),
             answerBoxes(index, check),
           ],
         },

@@ -26,3 +26,6 @@ export function printable<T extends Content | Content[]>(content: T): T {
   };
   return walk(content) as T;
 }
+
+/** A block as the layout takes it, where a list of blocks could not tell by itself what it is of. */
+export const block = (content: Content): Content => content;

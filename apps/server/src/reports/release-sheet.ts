@@ -22,6 +22,7 @@ import {
   type FindingState,
 } from '@kanzel/core';
 import type { Content, TableCell } from 'pdfmake';
+import { block } from './printable.ts';
 
 /** What the sheet is printed from: the record, its derived status, and people's names. */
 export interface SheetSource {
@@ -265,7 +266,7 @@ function signature(source: SheetSource): Content[] {
         style: 'title',
       },
       { text: release.meaning, margin: [0, 2, 0, 2] },
-      ...(release.statement ? [{ text: release.statement, margin: [0, 0, 0, 2] } as Content] : []),
+      ...(release.statement ? [block({ text: release.statement, margin: [0, 0, 0, 2] })] : []),
       {
         text: `Signed by ${source.people.get(release.by) ?? release.by}, ${ROLE_TITLES[release.role].toLowerCase()}, ${sayInstant(release.at)}, with a fresh passphrase, over record ${release.snapshot.slice(0, 16)}.`,
         bold: true,
@@ -308,7 +309,7 @@ export function releaseSheet(source: SheetSource): Content[] {
     { text: opened?.title ?? '', margin: [0, 6, 0, 6], bold: true },
     ...signature(source),
     ...(opened && opened.workItems.length > 0
-      ? [head('Work'), { ul: [...opened.workItems], margin: [0, 0, 0, 8] } as Content]
+      ? [head('Work'), block({ ul: [...opened.workItems], margin: [0, 0, 0, 8] })]
       : []),
     ...scope(source),
     ...closest(source),

@@ -1,4 +1,4 @@
-import type { Fact, Reading, Scan, Series } from '@kanzel/core';
+import type { Fact, PhotoMark, Reading, Scan, Series } from '@kanzel/core';
 
 /** A row of a list on the desk: what was typed, by column. `id` tells the rows apart. */
 export type Row = Readonly<Record<string, string>>;
@@ -24,6 +24,8 @@ export interface PartDraft {
   readonly lists?: Readonly<Record<string, readonly Row[]>>;
   /** Copies by the row they belong to. */
   readonly scans?: Readonly<Record<string, readonly Scan[]>>;
+  /** What is pointed at on photographs, by their hash. */
+  readonly marks?: Readonly<Record<string, readonly PhotoMark[]>>;
   readonly asExpected?: boolean;
   readonly note?: string;
   /** The person was asked about an unlikely figure; these are the texts they were asked about. */

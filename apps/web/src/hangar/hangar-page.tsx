@@ -13,6 +13,7 @@ import { useLive } from '../sync/live.ts';
 import { Button } from '../ui/button.tsx';
 import { LineField } from '../ui/picker.tsx';
 import { MarkSign } from '../ui/mark.tsx';
+import { InventedAircraft } from './invented-aircraft.tsx';
 import { FirstSteps } from './first-steps.tsx';
 import { BringIn } from '../library/bring-in.tsx';
 import { fitsWords, linesOf, standingHere, type HangarLine } from './lines.ts';
@@ -224,10 +225,10 @@ function Empty({
           <p className="mb-2 text-ink-2">Bring in its file, as another installation wrote it.</p>
           <BringIn onBrought={onBrought} />
           <h3 className="mt-8 font-semibold">To look around first</h3>
-          <p className="text-ink-2">
-            <code>npm run demo</code> starts the same product on a folder of its own, with eight aircraft,
-            their limit books and the records of their campaigns. Any of them can be taken along as a file and
-            brought in here.
+          <InventedAircraft onBrought={onBrought} />
+          <p className="mt-3 text-ink-2">
+            <code>npm run demo</code> starts the same product on a folder of its own, with all of them and the
+            records of their campaigns.
           </p>
         </>
       )}

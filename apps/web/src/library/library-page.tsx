@@ -1,7 +1,7 @@
 import { useEffect, useState, type ReactElement, type ReactNode } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { DraftSummary, LibraryView } from '@kanzel/contract';
-import { FAMILIES, instrumentExpired, sayDay, type Family } from '@kanzel/core';
+import { FAMILIES, instrumentExpired, ownMember, sayDay } from '@kanzel/core';
 import { api, sayFailure } from '../api/client.ts';
 import { Foot } from '../shell/foot.tsx';
 import { Frame, MarginNote } from '../shell/frame.tsx';
@@ -62,7 +62,7 @@ function Section({
   );
 }
 
-const familyTitle = (family: string): string => FAMILIES[family as Family] ?? family;
+const familyTitle = (family: string): string => ownMember(FAMILIES, family) ?? family;
 
 /** Drafts that somebody has begun and nobody is judged by yet. */
 function Drafts({ drafts }: { drafts: readonly DraftSummary[] }): ReactElement | null {

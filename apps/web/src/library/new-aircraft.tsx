@@ -89,7 +89,7 @@ export function NewAircraft({
             value={family}
             options={FAMILY_IDS.map((f) => ({ id: f, text: FAMILIES[f] }))}
             onChange={(f) => {
-              setFamily(f as Family);
+              setFamily(f);
               setChosen(undefined);
               setEngines(undefined);
               setCylinders(undefined);

@@ -42,6 +42,115 @@ function kindsFor(data: LoadingData): readonly { readonly id: Kind; readonly tex
   ];
 }
 
+/** A search that runs beside the page: what it has found, and whether it is still looking. */
+function useSearch(
+  data: LoadingData,
+  sheet: LoadingSheet,
+): {
+  readonly found: readonly Solution[] | undefined;
+  readonly looking: boolean;
+  readonly look: (search: Search) => void;
+  readonly clear: () => void;
+} {
+  const [found, setFound] = useState<readonly Solution[]>();
+  const [looking, setLooking] = useState(false);
+  const worker = useRef<Worker>(undefined);
+  useEffect(() => () => worker.current?.terminate(), []);
+  const look = (search: Search): void => {
+    worker.current?.terminate();
+    worker.current = new Worker(new URL('./solver.worker.ts', import.meta.url), { type: 'module' });
+    worker.current.addEventListener('message', (event: MessageEvent<readonly Solution[]>) => {
+      setFound(event.data);
+      setLooking(false);
+    });
+    setFound(undefined);
+    setLooking(true);
+    const order: SolverOrder = { data, sheet, search };
+    worker.current.postMessage(order);
+  };
+  return { found, looking, look, clear: () => setFound(undefined) };
+}
+
+const usesTarget = (kind: Kind): kind is 'ballast' | 'place' => kind === 'ballast' || kind === 'place';
+
+/** The unit in which it is said what to reach. */
+function unitOfSearch(kind: Kind, { units }: LoadingData): string {
+  if (usesTarget(kind)) return units.arm;
+  return { payload: units.mass, fuel: units.volume, pack: 'Wh' }[kind];
+}
+
+/** What is looked for, as a search. */
+function searchFor(kind: Kind, goal: Target['kind'], value: number): Search {
+  if (usesTarget(kind)) return { kind, target: { kind: goal, arm: value } };
+  if (kind === 'payload') return { kind, mass: value };
+  return kind === 'fuel' ? { kind, total: value } : { kind: 'pack', need: value };
+}
+
+/** The kinds of search, one of them in hand. */
+function Kinds({
+  kinds,
+  kind,
+  onTake,
+}: {
+  kinds: readonly { readonly id: Kind; readonly text: string }[];
+  kind: Kind;
+  onTake: (kind: Kind) => void;
+}): ReactElement {
+  return (
+    <div
+      className="flex flex-1 flex-wrap items-center gap-x-4 gap-y-1"
+      role="tablist"
+      aria-label="What to look for"
+    >
+      {kinds.map((k) => (
+        <button
+          key={k.id}
+          type="button"
+          role="tab"
+          aria-selected={kind === k.id}
+          onClick={() => onTake(k.id)}
+          className={`min-h-9 max-lg:min-h-14 border-b-[3px] text-sm font-semibold ${kind === k.id ? 'border-hand' : 'border-transparent text-ink-2'}`}
+        >
+          {k.text}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** The ways that were found, each with what it gains and one press to put it on the sheet. */
+function FoundWays({
+  found,
+  data,
+  onApply,
+}: {
+  found: readonly Solution[];
+  data: LoadingData;
+  onApply: (sheet: LoadingSheet) => void;
+}): ReactElement {
+  const view = useCampaign();
+  if (found.length === 0)
+    return (
+      <p className="mt-2 font-medium">
+        Nothing that can be done here reaches that. Ask for less, or change something else first.
+      </p>
+    );
+  return (
+    <ul className="mt-2">
+      {found.slice(0, 6).map((s, i) => (
+        <li key={i} className="flex flex-wrap items-center gap-x-4 border-b border-rule-2 py-1.5">
+          <MarkSign mark={s.inside ? 'within' : 'out'} size={16} />
+          <span className="min-w-0 flex-1">
+            <span className="font-semibold">{view.say(s.does)}.</span>{' '}
+            <span className="text-[0.82rem] text-ink-2">{marginInWords(s, data)}</span>
+          </span>
+          <Button onClick={() => onApply(s.sheet)}>Put it on the sheet</Button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 /** Looks for ways to load it, several of them, each with what it gains and one press to put it on the sheet. */
 export function SolverPanel({
   data,
@@ -59,76 +168,33 @@ export function SolverPanel({
   const [kind, setKind] = useState<Kind>(kinds[0]?.id ?? 'ballast');
   const [goal, setGoal] = useState<Target['kind']>('margin');
   const [text, setText] = useState('');
-  const [found, setFound] = useState<readonly Solution[]>();
   const [problem, setProblem] = useState<string>();
-  const [looking, setLooking] = useState(false);
-  const worker = useRef<Worker>(undefined);
-  useEffect(() => () => worker.current?.terminate(), []);
-  const { units } = data;
-  const usesTarget = kind === 'ballast' || kind === 'place';
-  const unit = usesTarget
-    ? units.arm
-    : kind === 'payload'
-      ? units.mass
-      : kind === 'fuel'
-        ? units.volume
-        : 'Wh';
-  const usual = usesTarget && goal === 'margin' ? (units.arm === 'mm' ? '10' : '0.5') : '';
+  const search = useSearch(data, sheet);
+  const unit = unitOfSearch(kind, data);
+  const usual = usesTarget(kind) && goal === 'margin' ? (unit === 'mm' ? '10' : '0.5') : '';
   const clear = (): void => {
-    setFound(undefined);
+    search.clear();
     setProblem(undefined);
   };
   const look = (): void => {
     clear();
     const read = readQuantity(text.trim() === '' ? usual : text, unit);
     const value = read.ok ? convert(read.value.value, read.value.unit, unit) : read;
-    if (!value.ok) {
-      setProblem(view.say(value.error));
-      return;
-    }
-    const target: Target = { kind: goal, arm: value.value };
-    const search: Search = usesTarget
-      ? { kind, target }
-      : kind === 'payload'
-        ? { kind, mass: value.value }
-        : kind === 'fuel'
-          ? { kind, total: value.value }
-          : { kind: 'pack', need: value.value };
-    worker.current?.terminate();
-    worker.current = new Worker(new URL('./solver.worker.ts', import.meta.url), { type: 'module' });
-    worker.current.addEventListener('message', (event: MessageEvent<readonly Solution[]>) => {
-      setFound(event.data);
-      setLooking(false);
-    });
-    setLooking(true);
-    const order: SolverOrder = { data, sheet, search };
-    worker.current.postMessage(order);
+    if (value.ok) search.look(searchFor(kind, goal, value.value));
+    else setProblem(view.say(value.error));
   };
   return (
     <section aria-label="Find a loading" className="mt-4 border-t border-rule pt-3">
       <div className="flex flex-wrap items-center gap-x-4">
-        <div
-          className="flex flex-1 flex-wrap items-center gap-x-4 gap-y-1"
-          role="tablist"
-          aria-label="What to look for"
-        >
-          {kinds.map((k) => (
-            <button
-              key={k.id}
-              type="button"
-              role="tab"
-              aria-selected={kind === k.id}
-              onClick={() => {
-                setKind(k.id);
-                setText('');
-                clear();
-              }}
-              className={`min-h-9 max-lg:min-h-14 border-b-[3px] text-sm font-semibold ${kind === k.id ? 'border-hand' : 'border-transparent text-ink-2'}`}
-            >
-              {k.text}
-            </button>
-          ))}
-        </div>
+        <Kinds
+          kinds={kinds}
+          kind={kind}
+          onTake={(taken) => {
+            setKind(taken);
+            setText('');
+            clear();
+          }}
+        />
         <Button kind="quiet" onClick={onClose}>
           Put away
         </Button>
@@ -140,7 +206,7 @@ export function SolverPanel({
           look();
         }}
       >
-        {usesTarget ? (
+        {usesTarget(kind) ? (
           <label className="text-sm">
             <span className="cap block">To reach</span>
             <select
@@ -175,31 +241,17 @@ export function SolverPanel({
         <Button type="submit">Look</Button>
       </form>
       <Problem>{problem}</Problem>
-      {looking ? <p className="cap mt-2">Looking…</p> : null}
-      {found?.length === 0 ? (
-        <p className="mt-2 font-medium">
-          Nothing that can be done here reaches that. Ask for less, or change something else first.
-        </p>
+      {search.looking ? <p className="cap mt-2">Looking…</p> : null}
+      {search.found ? (
+        <FoundWays
+          found={search.found}
+          data={data}
+          onApply={(next) => {
+            onApply(next);
+            clear();
+          }}
+        />
       ) : null}
-      <ul className="mt-2">
-        {(found ?? []).slice(0, 6).map((s, i) => (
-          <li key={i} className="flex flex-wrap items-center gap-x-4 border-b border-rule-2 py-1.5">
-            <MarkSign mark={s.inside ? 'within' : 'out'} size={16} />
-            <span className="min-w-0 flex-1">
-              <span className="font-semibold">{view.say(s.does)}.</span>{' '}
-              <span className="text-[0.82rem] text-ink-2">{marginInWords(s, data)}</span>
-            </span>
-            <Button
-              onClick={() => {
-                onApply(s.sheet);
-                clear();
-              }}
-            >
-              Put it on the sheet
-            </Button>
-          </li>
-        ))}
-      </ul>
     </section>
   );
 }

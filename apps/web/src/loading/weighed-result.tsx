@@ -11,9 +11,9 @@ import {
   type Part,
 } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
-import { VerdictLine } from '../station/figure-entry.tsx';
+import { VerdictLine } from '../answers/verdict-line.tsx';
 import type { PartDraft } from '../answers/desk.ts';
-import { PreviewVerdicts } from '../station/preview-verdicts.tsx';
+import { PreviewVerdicts } from '../answers/preview-verdicts.tsx';
 import { weighingFromDraft } from './weighing-draft.ts';
 import { serverInstant } from '../sync/clock.ts';
 

@@ -1,6 +1,6 @@
 import type { BasisIndex, LoadingData, Part } from '@kanzel/core';
 import type { PartDraft, Row } from '../answers/desk.ts';
-import { changeDraft } from '../station/part-draft.ts';
+import { changeDraft } from '../answers/drafts.ts';
 import { weighingUnits } from './weighing-draft.ts';
 
 /** A weighing that is being written down, and how something is put on it. */

@@ -1,5 +1,5 @@
 import { useEffect, useId, useState, type ReactElement } from 'react';
-import { makeSentences, type Scan } from '@kanzel/core';
+import { makeSentences, ownMember, type Scan } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
 import { copyAddress, keepCopy } from '../sync/copies.ts';
 import { Problem } from '../ui/field.tsx';
@@ -112,15 +112,30 @@ export function TakeCopies({
   const id = useId();
   const { names } = useCampaign();
   const [problem, setProblem] = useState<string>();
+  /** Files that lost the place they were taken at, by the hash of what was kept of them. */
+  const [placeless, setPlaceless] = useState<Readonly<Record<string, File>>>({});
   const take = async (files: readonly File[]): Promise<void> => {
     setProblem(undefined);
     const next = [...scans];
+    const lost: Record<string, File> = {};
     for (const file of files) {
       const kept = await keepCopy(file);
-      if (!kept.ok) setProblem(makeSentences(names).say(kept.error));
-      else if (!next.some((s) => s.sha256 === kept.value.sha256)) next.push(kept.value);
+      if (!kept.ok) {
+        setProblem(makeSentences(names).say(kept.error));
+        continue;
+      }
+      const { scan, withoutPosition } = kept.value;
+      if (!next.some((s) => s.sha256 === scan.sha256)) next.push(scan);
+      if (withoutPosition) lost[scan.sha256] = file;
     }
+    setPlaceless((before) => ({ ...before, ...lost }));
     onChange(next);
+  };
+  /** Puts the file in as it came, in the place of the one without its place. */
+  const keepPlace = async (without: Scan, file: File): Promise<void> => {
+    const kept = await keepCopy(file, 'kept');
+    if (kept.ok) onChange(scans.map((s) => (s.sha256 === without.sha256 ? kept.value.scan : s)));
+    else setProblem(makeSentences(names).say(kept.error));
   };
   return (
     <div>
@@ -144,6 +159,25 @@ export function TakeCopies({
         </label>
         <CopyList scans={scans} onRemove={(s) => onChange(scans.filter((o) => o.sha256 !== s.sha256))} />
       </div>
+      {scans.map((scan) => {
+        const file = ownMember(placeless, scan.sha256);
+        return file ? (
+          <p
+            key={scan.sha256}
+            role="status"
+            className="flex flex-wrap items-center gap-x-3 text-[0.82rem] text-ink-2"
+          >
+            What tells where {scan.name} was taken has been taken out of it.
+            <button
+              type="button"
+              className="min-h-9 font-semibold underline decoration-rule underline-offset-4 max-lg:min-h-14"
+              onClick={() => void keepPlace(scan, file)}
+            >
+              Keep it in
+            </button>
+          </p>
+        ) : null;
+      })}
       <Problem>{problem}</Problem>
     </div>
   );

@@ -7,6 +7,7 @@ import {
   recommendWays,
   WAY_TITLES,
   wayFacts,
+  WAY_QUESTIONS,
   WAYS,
   waysAsked,
   type Profile,
@@ -40,7 +41,7 @@ export function WaysSheet(): ReactElement {
     [state, index, beginner, inspectors],
   );
   const asked = useMemo(() => waysAsked(index.basis.pack), [index]);
-  const questions = (Object.keys(WAYS) as WayQuestion[]).filter((q) => advice[q] ?? asked.includes(q));
+  const questions = WAY_QUESTIONS.filter((q) => advice[q] ?? asked.includes(q));
   const kept = state.ways?.ways ?? {};
   const nowOf = (q: WayQuestion): WayChosen | undefined => {
     const own = draft[q] ?? kept[q];

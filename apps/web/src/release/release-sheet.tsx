@@ -14,7 +14,7 @@ import { announced } from '../sync/campaign-store.ts';
 import { rolesOf, useSession } from '../sync/session.ts';
 import { FlightNarrowed } from '../station/flight-narrowed.tsx';
 import { useCampaign } from '../station/campaign-context.ts';
-import { PartRuler } from '../station/figure-entry.tsx';
+import { PartRuler } from '../answers/verdict-line.tsx';
 import { Holdings, Overridden } from '../station/holdings.tsx';
 import { Button } from '../ui/button.tsx';
 import { Field, Problem } from '../ui/field.tsx';
@@ -136,6 +136,118 @@ export function GoesWithIt(): ReactElement {
   );
 }
 
+/** What keeps it from being released, each line leading to where it is cured. */
+function Held({ held }: { held: boolean }): ReactElement {
+  const view = useCampaign();
+  const gate = view.status.gates.find((g) => g.gate.before === 'release');
+  const unpassed = view.status.gates.find((g) => g.gate.before !== 'release' && g.state !== 'passed');
+  return (
+    <>
+      {unpassed && !held ? (
+        <p className="mt-3 flex min-h-11 items-center border-b border-rule-2">
+          <span className="flex-1">{unpassed.gate.title} has not been passed.</span>
+          <Link
+            className="font-semibold underline underline-offset-4"
+            to={`${view.base}/gate/${unpassed.gate.id}`}
+          >
+            Go there
+          </Link>
+        </p>
+      ) : null}
+      {gate ? <Holdings gate={gate} label="What holds the release" /> : null}
+    </>
+  );
+}
+
+/** The figures with the least margin, worst first. */
+function ClosestToALimit(): ReactElement {
+  const view = useCampaign();
+  const closest = closestToALimit(view.status, 6);
+  return (
+    <section>
+      <h2 className="mb-1 font-semibold">Closest to a limit</h2>
+      {closest.length === 0 ? <p className="text-ink-2">Nothing has been measured yet.</p> : null}
+      <ul>
+        {closest.map((p) => {
+          const part = view.index.parts.get(p.key);
+          return part ? (
+            <li
+              key={p.key}
+              className="grid min-h-10 grid-cols-[20px_minmax(9rem,1fr)_6.5rem_140px_6rem] items-center gap-3 border-b border-rule-2 max-md:grid-cols-[20px_1fr_6.5rem]"
+            >
+              <MarkSign mark={p.mark} size={15} />
+              <span>
+                {view.names.part(p.key)}
+                {p.verdicts[0]?.margin ? null : (
+                  <span className="cap block">{p.reasons.map(view.say).join(' ')}</span>
+                )}
+              </span>
+              <span className="text-right font-bold">{verdictFigure(p.verdicts[0])}</span>
+              <span className="max-md:hidden">
+                <PartRuler part={part} verdict={p.verdicts[0]} size="small" />
+              </span>
+              <span className="text-right max-md:hidden">{marginFigure(p.verdicts[0])}</span>
+            </li>
+          ) : null;
+        })}
+      </ul>
+    </section>
+  );
+}
+
+/** Every finding of the campaign, what was done about it, and where it stands. */
+function FindingsInWords(): ReactElement {
+  const view = useCampaign();
+  const findings = [...view.state.findings.values()];
+  return (
+    <section>
+      <h2 className="mb-1 font-semibold">Findings</h2>
+      <FlightNarrowed />
+      {findings.length === 0 ? <p className="text-ink-2">None were raised.</p> : null}
+      <ul>
+        {findings.map((f) => (
+          <li key={f.raised.finding} className="flex min-h-9 items-center gap-3 border-b border-rule-2">
+            <MarkSign
+              mark={f.closed ? 'within' : f.assessed?.severity === 'deferred' ? 'near' : 'out'}
+              size={15}
+              label={false}
+            />
+            <Link className="flex-1" to={`${view.base}/findings/${f.raised.finding}`}>
+              {f.raised.title}
+            </Link>
+            <span className="text-ink-2">
+              {f.actions.flatMap((a) => view.state.actions.get(a)?.done.what ?? []).join('; ')}
+            </span>
+            <span>
+              {f.closed ? 'closed' : f.assessed ? SEVERITY_WORDS[f.assessed.severity] : 'not assessed'}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** How far each station is. */
+function EvidenceByStation(): ReactElement {
+  const view = useCampaign();
+  return (
+    <section>
+      <h2 className="mb-1 font-semibold">Evidence by station</h2>
+      <ul className="flex flex-wrap gap-x-6 gap-y-2">
+        {view.status.stations
+          .filter((s) => s.total > 0)
+          .map((s) => (
+            <li key={s.station} className="inline-flex items-center gap-2">
+              <MarkSign mark={s.mark} size={14} />
+              {STATION_TITLES[s.station]} {s.done}/{s.total}
+            </li>
+          ))}
+      </ul>
+    </section>
+  );
+}
+
 /** Return to service: what holds it, or what would be signed for. */
 export function ReleaseSheet(): ReactElement {
   const view = useCampaign();
@@ -148,7 +260,6 @@ export function ReleaseSheet(): ReactElement {
   const held = gate?.holdings ?? [];
   const ready = held.length === 0 && !unpassed;
   const near = [...view.status.parts.values()].filter((p) => p.mark === 'near').length;
-  const findings = [...view.state.findings.values()];
   const title = release
     ? 'Released to service.'
     : ready
@@ -198,92 +309,12 @@ export function ReleaseSheet(): ReactElement {
             </a>
           ) : null}
         </div>
-        {release || ready ? null : (
-          <>
-            {unpassed && held.length === 0 ? (
-              <p className="mt-3 flex min-h-11 items-center border-b border-rule-2">
-                <span className="flex-1">{unpassed.gate.title} has not been passed.</span>
-                <Link
-                  className="font-semibold underline underline-offset-4"
-                  to={`${view.base}/gate/${unpassed.gate.id}`}
-                >
-                  Go there
-                </Link>
-              </p>
-            ) : null}
-            {gate ? <Holdings gate={gate} label="What holds the release" /> : null}
-          </>
-        )}
+        {release || ready ? null : <Held held={held.length > 0} />}
       </section>
       <div className="space-y-5 px-[22px] py-4">
-        <section>
-          <h2 className="mb-1 font-semibold">Closest to a limit</h2>
-          {closestToALimit(view.status, 6).length === 0 ? (
-            <p className="text-ink-2">Nothing has been measured yet.</p>
-          ) : null}
-          <ul>
-            {closestToALimit(view.status, 6).map((p) => {
-              const part = view.index.parts.get(p.key);
-              return part ? (
-                <li
-                  key={p.key}
-                  className="grid min-h-10 grid-cols-[20px_minmax(9rem,1fr)_6.5rem_140px_6rem] items-center gap-3 border-b border-rule-2 max-md:grid-cols-[20px_1fr_6.5rem]"
-                >
-                  <MarkSign mark={p.mark} size={15} />
-                  <span>
-                    {view.names.part(p.key)}
-                    {p.verdicts[0]?.margin ? null : (
-                      <span className="cap block">{p.reasons.map(view.say).join(' ')}</span>
-                    )}
-                  </span>
-                  <span className="text-right font-bold">{verdictFigure(p.verdicts[0])}</span>
-                  <span className="max-md:hidden">
-                    <PartRuler part={part} verdict={p.verdicts[0]} size="small" />
-                  </span>
-                  <span className="text-right max-md:hidden">{marginFigure(p.verdicts[0])}</span>
-                </li>
-              ) : null;
-            })}
-          </ul>
-        </section>
-        <section>
-          <h2 className="mb-1 font-semibold">Findings</h2>
-          <FlightNarrowed />
-          {findings.length === 0 ? <p className="text-ink-2">None were raised.</p> : null}
-          <ul>
-            {findings.map((f) => (
-              <li key={f.raised.finding} className="flex min-h-9 items-center gap-3 border-b border-rule-2">
-                <MarkSign
-                  mark={f.closed ? 'within' : f.assessed?.severity === 'deferred' ? 'near' : 'out'}
-                  size={15}
-                  label={false}
-                />
-                <Link className="flex-1" to={`${view.base}/findings/${f.raised.finding}`}>
-                  {f.raised.title}
-                </Link>
-                <span className="text-ink-2">
-                  {f.actions.flatMap((a) => view.state.actions.get(a)?.done.what ?? []).join('; ')}
-                </span>
-                <span>
-                  {f.closed ? 'closed' : f.assessed ? SEVERITY_WORDS[f.assessed.severity] : 'not assessed'}
-                </span>
-              </li>
-            ))}
-          </ul>
-        </section>
-        <section>
-          <h2 className="mb-1 font-semibold">Evidence by station</h2>
-          <ul className="flex flex-wrap gap-x-6 gap-y-2">
-            {view.status.stations
-              .filter((s) => s.total > 0)
-              .map((s) => (
-                <li key={s.station} className="inline-flex items-center gap-2">
-                  <MarkSign mark={s.mark} size={14} />
-                  {STATION_TITLES[s.station]} {s.done}/{s.total}
-                </li>
-              ))}
-          </ul>
-        </section>
+        <ClosestToALimit />
+        <FindingsInWords />
+        <EvidenceByStation />
       </div>
       {signing ? <SignSlip onClose={() => setSigning(false)} /> : null}
     </>

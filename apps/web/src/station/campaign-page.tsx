@@ -11,6 +11,7 @@ import {
   type StationId,
 } from '@kanzel/core';
 import type { AircraftView, CampaignView as CampaignListing } from '@kanzel/contract';
+import { fetchViews } from '../answers/views.ts';
 import { api } from '../api/client.ts';
 import { EmergencyPage } from '../emergency/emergency-page.tsx';
 import { Foot } from '../shell/foot.tsx';
@@ -205,6 +206,11 @@ export default function CampaignPage(): ReactElement {
   useEffect(() => {
     if (mark !== undefined) expectReadings(mark);
   }, [campaign, mark]);
+  const pack = state?.index?.basis.pack;
+  useEffect(() => {
+    const kinds = (pack?.checks ?? []).map((c) => c.answer.kind);
+    void fetchViews(kinds.filter((kind) => kind !== 'computed'));
+  }, [pack]);
   const last = useLastTime(campaign, mark);
   const simulated = useSimulated(mark);
   const view = useMemo<CampaignView | undefined>(() => {
@@ -254,7 +260,7 @@ export default function CampaignPage(): ReactElement {
         </Routes>
       </CampaignContext.Provider>
     );
-  const here = (STATIONS as readonly string[]).includes(segment) ? (segment as StationId) : undefined;
+  const here = STATIONS.find((s) => s === segment);
   return (
     <CampaignContext.Provider value={view}>
       <Frame

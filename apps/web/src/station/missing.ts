@@ -10,20 +10,19 @@ import {
   type Reason,
 } from '@kanzel/core';
 import type { PartDraft } from '../answers/desk.ts';
-import { candidateOf, figureNames } from './part-draft.ts';
+import { candidateOf } from '../answers/candidate.ts';
+import { deskOf } from '../answers/desks.ts';
 
 /** Figures of a draft that nobody has typed or taken, in the words of the fields they go in. */
 function figuresMissing(index: BasisIndex, part: Part, draft: PartDraft): readonly string[] {
-  const { answer } = part.check;
-  if (answer.kind !== 'drop' && answer.kind !== 'cylinders') return [];
-  const names = figureNames(index, part).filter(
-    (name) => !ownMember(draft.texts ?? {}, name)?.trim() && ownMember(draft.taken ?? {}, name) === undefined,
+  const { kind } = part.check.answer;
+  const figures = kind === 'computed' ? 'none' : deskOf(kind).figures;
+  if (figures === 'none') return [];
+  return figures.lacking(
+    figures
+      .names(part, index)
+      .filter((name) => !ownMember(draft.texts, name)?.trim() && ownMember(draft.taken, name) === undefined),
   );
-  if (answer.kind === 'drop')
-    return names.map((n) => (n === 'before' ? 'the figure before' : 'the figure after'));
-  const [only] = names;
-  if (names.length === 0 || only === undefined) return [];
-  return [names.length === 1 ? `cylinder ${only}` : `cylinders ${names.join(', ')}`];
 }
 
 /**

@@ -3,9 +3,9 @@ import { ownMember, isFigureSpec, MARK_WORDS } from '@kanzel/core';
 import { MarkSign, markColour } from '../ui/mark.tsx';
 import { useLineMode } from '../ui/line-mode.ts';
 import { useCampaign } from './campaign-context.ts';
-import { previewOf } from './figure-entry.tsx';
-import { putPadAway, usePad } from './pad-store.ts';
-import { changeDraft, draftOf, useDrafts } from './part-draft.ts';
+import { previewOf } from '../answers/preview.ts';
+import { putPadAway, usePad } from '../answers/figures/pad-store.ts';
+import { changeDraft, draftOf, useDrafts } from '../answers/drafts.ts';
 
 const KEYS = ['7', '8', '9', '⌫', '4', '5', '6', '−', '1', '2', '3', '.', '0'] as const;
 

@@ -17,7 +17,7 @@ import {
 import { useCampaigns } from '../sync/campaign-store.ts';
 import { MarkSign } from '../ui/mark.tsx';
 import { useCampaign } from './campaign-context.ts';
-import { PartRuler } from './figure-entry.tsx';
+import { PartRuler } from '../answers/verdict-line.tsx';
 import { isWriting } from '../ui/is-writing.ts';
 import { StepPanel } from './step-panel.tsx';
 import { serverInstant } from '../sync/clock.ts';
@@ -273,7 +273,7 @@ export function StationSheet(): ReactElement {
   if (!station || station.checks.length === 0 || !current) {
     return (
       <div className="px-[22px] py-8">
-        <h1 className="text-xl font-semibold">{STATION_TITLES[wanted as StationId] ?? 'No such station'}</h1>
+        <h1 className="text-xl font-semibold">{ownMember(STATION_TITLES, wanted) ?? 'No such station'}</h1>
         <p className="mt-2 text-ink-2">The pack of this campaign has no checks here.</p>
       </div>
     );

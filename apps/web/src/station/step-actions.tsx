@@ -7,7 +7,7 @@ import { Button } from '../ui/button.tsx';
 import { Problem } from '../ui/field.tsx';
 import { useCampaign } from './campaign-context.ts';
 import { missingOf } from './missing.ts';
-import { draftOf, useDrafts } from './part-draft.ts';
+import { draftOf, useDrafts } from '../answers/drafts.ts';
 import type { Step } from './use-step.ts';
 import { stateByHand, wayOut } from './way-out.ts';
 
@@ -15,6 +15,14 @@ function sideWord(parts: readonly Part[], all: readonly Part[], titles: (id: str
   if (all.length === 1) return '';
   if (parts.length === all.length) return all.length === 2 ? ' both' : ' all';
   return ` ${parts.map((p) => titles(p.subject).toLowerCase()).join(' and ')}`;
+}
+
+/**
+ * What one press answers: everything of a step at once, but at the inspection one thing after the other. Each is walked to and
+ * looked at, and "nothing found" is never said of two of them by one hand on one button.
+ */
+function pressesOf(check: Check, entering: readonly Part[]): readonly (readonly Part[])[] {
+  return check.station === 'inspection' ? entering.map((part) => [part]) : [entering];
 }
 
 /** What is offered for a step that is being answered. */
@@ -46,18 +54,19 @@ function Answering({
           {view.say(step.against)}
         </p>
       ) : null}
-      {blank ? (
-        <Button
-          kind={step.against ? 'plain' : 'main'}
-          keys={step.against ? undefined : 'Enter'}
-          onClick={() => void step.keepAsExpected().then((all) => (all ? onNext() : undefined))}
-        >
-          {check.response}
-          {step.entering.length > 1
-            ? `, ${step.entering.length === 2 ? 'both' : 'all'}`
-            : sideWord(step.entering, parts, names.subject).replace(/^ /, ', ')}
-        </Button>
-      ) : null}
+      {blank
+        ? pressesOf(check, step.entering).map((together, i) => (
+            <Button
+              key={together[0]?.key}
+              kind={step.against || i > 0 ? 'plain' : 'main'}
+              keys={step.against || i > 0 ? undefined : 'Enter'}
+              onClick={() => void step.keepAsExpected(together).then((all) => (all ? onNext() : undefined))}
+            >
+              {check.response}
+              {sideWord(together, parts, names.subject).replace(/^ /, ', ')}
+            </Button>
+          ))
+        : null}
       {step.takeable.length > 0 ? (
         <Button kind="main" keys="Enter" onClick={step.takeNow}>
           Take{sideWord(step.takeable, parts, names.subject)} from the monitor

@@ -1,20 +1,43 @@
 import { lazy, Suspense, type ReactElement } from 'react';
-import { ownMember, isFigureSpec, isWorked, WHOLE_AIRCRAFT, type Check, type Part } from '@kanzel/core';
+import { ownMember, isFigureSpec, WHOLE_AIRCRAFT, type Check, type Part } from '@kanzel/core';
 import { useMonitor } from '../sync/monitor-store.ts';
 import { Problem } from '../ui/field.tsx';
 import { useCampaign } from './campaign-context.ts';
-import { FigureEntry, KeptAnswer } from './figure-entry.tsx';
+import { KeptAnswer } from './kept-answer.tsx';
+import { viewOf } from '../answers/views.ts';
 import { NumberPad } from './number-pad.tsx';
-import { WordEntry } from './word-entry.tsx';
-import { draftOf, useDrafts } from './part-draft.ts';
+import { draftOf, useDrafts } from '../answers/drafts.ts';
 import { StepActions } from './step-actions.tsx';
 import { inEntry, useStep } from './use-step.ts';
 import { isWriting } from '../ui/is-writing.ts';
 import { useKeys } from '../ui/use-keys.ts';
 
-const WorkedEntry = lazy(() => import('./worked-entry.tsx'));
-const KeptWorked = lazy(() => import('./kept-worked.tsx'));
 const LiveTrace = lazy(() => import('./live-trace.tsx'));
+
+/** Where a part is answered. */
+function PartEntry({ part, first }: { part: Part; first: boolean }): ReactElement | null {
+  const { answer: spec } = part.check;
+  if (spec.kind === 'computed') return null;
+  const { Entry } = viewOf(spec.kind);
+  return (
+    <Suspense fallback={<p className="cap">Opening…</p>}>
+      <Entry part={part} spec={spec} first={first} />
+    </Suspense>
+  );
+}
+
+/** What is shown of an answer behind its row. */
+function PartKept({ part }: { part: Part }): ReactElement | null {
+  const { status } = useCampaign();
+  const answer = status.parts.get(part.key)?.answer?.answer;
+  if (!answer) return null;
+  const { Kept } = viewOf(answer.kind);
+  return Kept === 'row' ? null : (
+    <Suspense fallback={null}>
+      <Kept part={part} answer={answer} />
+    </Suspense>
+  );
+}
 
 function PartColumn({ part, first, alone }: { part: Part; first: boolean; alone: boolean }): ReactElement {
   const view = useCampaign();
@@ -35,28 +58,14 @@ function PartColumn({ part, first, alone }: { part: Part; first: boolean; alone:
       {entering && blocked ? (
         <Blocked part={part} />
       ) : entering ? (
-        <>
-          {isFigureSpec(part.check.answer) ? (
-            <FigureEntry part={part} first={first} />
-          ) : isWorked(part.check.answer) ? (
-            <Suspense fallback={<p className="cap">Opening…</p>}>
-              <WorkedEntry part={part} spec={part.check.answer} />
-            </Suspense>
-          ) : part.check.answer.kind === 'computed' ? null : (
-            <WordEntry part={part} spec={part.check.answer} />
-          )}
-        </>
+        <PartEntry part={part} first={first} />
       ) : (
         <>
           <KeptAnswer part={part} />
           {part.check.decides && status?.answer ? (
             <p className="mt-1">{view.state.ways?.ways[part.check.decides]?.why}</p>
           ) : null}
-          {isWorked(part.check.answer) || part.check.answer.kind === 'photo' ? (
-            <Suspense fallback={null}>
-              <KeptWorked part={part} />
-            </Suspense>
-          ) : null}
+          <PartKept part={part} />
         </>
       )}
     </section>

@@ -4,6 +4,7 @@ import {
   aboardChanges,
   isFigureSpec,
   judgeAnswer,
+  ok,
   reason,
   runningTimer,
   type Check,
@@ -17,18 +18,18 @@ import { newest, newestAt, useMonitor } from '../sync/monitor-store.ts';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
-import { lookAt, runningSeries, settingMet, settingNow, takeAll, wayOf } from './live-take.ts';
-import type { PartDraft } from '../answers/desk.ts';
 import {
-  candidateOf,
-  changeDraft,
-  clearDraft,
-  draftFromAnswer,
-  draftOf,
-  figuresKey,
-  useDrafts,
-} from './part-draft.ts';
-import { previewOf } from './figure-entry.tsx';
+  lookAt,
+  runningSeries,
+  settingMet,
+  settingNow,
+  takeAll,
+  wayOf,
+} from '../answers/figures/live-take.ts';
+import type { PartDraft } from '../answers/desk.ts';
+import { candidateOf, draftFromAnswer, figuresKey, type Candidate } from '../answers/candidate.ts';
+import { changeDraft, clearDraft, draftOf, useDrafts } from '../answers/drafts.ts';
+import { previewOf } from '../answers/preview.ts';
 import { serverInstant, serverNow } from '../sync/clock.ts';
 
 /** Whether a part is being answered rather than shown as kept. */
@@ -114,8 +115,8 @@ export interface Step {
   readonly against: Reason | undefined;
   readonly problem: string | undefined;
   readonly keep: () => Promise<boolean>;
-  /** Keeps "as expected" on every part that waits for it. */
-  readonly keepAsExpected: () => Promise<boolean>;
+  /** Keeps "as expected" on the parts named; true when nothing of the step waits for an answer then. */
+  readonly keepAsExpected: (parts: readonly Part[]) => Promise<boolean>;
   /** Something is on the desk that is not kept yet. */
   readonly written: boolean;
   readonly takeNow: () => void;
@@ -170,6 +171,76 @@ function timerDone(view: CampaignView, part: Part): boolean {
   );
 }
 
+/** What a clock that has run says of its part; undefined for every other way of answering. */
+function clockAnswer(view: CampaignView, part: Part, at: string): Candidate | undefined {
+  const started = runningTimer(view.state.parts.get(part.key));
+  return part.check.answer.kind === 'timer' && started
+    ? { answer: { kind: 'timer', startedAt: started.at, endedAt: at }, facts: {} }
+    : undefined;
+}
+
+/**
+ * Keeps what is on the desk of a part. True when the step may go on: what is out, or proves nothing, stays in sight until
+ * somebody has decided what to do about it. What keeps it from being kept is told.
+ */
+async function keepPart({
+  view,
+  part,
+  own,
+  role,
+  tell,
+}: {
+  readonly view: CampaignView;
+  readonly part: Part;
+  readonly own: PartDraft;
+  readonly role: Role;
+  readonly tell: (problem: string) => void;
+}): Promise<boolean> {
+  const at = new Date().toISOString();
+  const clock = clockAnswer(view, part, at);
+  const candidate = clock ? ok(clock) : candidateOf(view.state, view.index, part, own);
+  if (!candidate.ok) {
+    tell(view.say(candidate.error));
+    return false;
+  }
+  const { answer, facts } = candidate.value;
+  const exchanged = answer.kind === 'loading' ? await sayExchanged(view, answer.sheet, role) : undefined;
+  if (exchanged) {
+    tell(view.say(exchanged));
+    return false;
+  }
+  const other = saysOther(part, answer) ?? stillMoving(view, part, answer, facts);
+  if (other && own.asked !== MONITOR_ASKED) {
+    changeDraft(view.id, part.key, { ...own, asked: MONITOR_ASKED });
+    tell(view.say(other));
+    return false;
+  }
+  const confirmed = own.asked === figuresKey(own);
+  const standing = view.status.parts.get(part.key)?.answer;
+  const correcting = own.correction !== undefined && standing !== undefined;
+  const kept = await submit(
+    view.id,
+    'answer.given',
+    {
+      check: part.check.id,
+      subject: part.subject,
+      ...candidate.value,
+      ...(confirmed ? { confirmed } : {}),
+      ...(correcting ? { correction: own.correction } : {}),
+    },
+    role,
+    { at, ...(correcting ? { supersedes: standing.entry } : {}) },
+  );
+  if (kept.ok) {
+    clearDraft(view.id, part.key);
+    const [worst] = judgeAnswer(view.index, part, answer, facts, at);
+    return worst?.state === 'within' || worst?.state === 'near';
+  }
+  if (kept.error.code === 'tenTimesOff') changeDraft(view.id, part.key, { asked: figuresKey(own) });
+  tell(view.say(kept.error));
+  return false;
+}
+
 /** Everything the hand can do with the step in hand. */
 export function useStep(check: Check): Step {
   const view = useCampaign();
@@ -206,62 +277,8 @@ export function useStep(check: Check): Step {
   const offered = offers(takingOf);
   const unmoved = offers(stillOf);
 
-  const keepOne = async (part: Part, own: PartDraft = draft(part)): Promise<boolean> => {
-    const role = roleAmong(person, rolesForStation(check.station));
-    const started = runningTimer(view.state.parts.get(part.key));
-    const at = new Date().toISOString();
-    const timer =
-      check.answer.kind === 'timer' && started
-        ? {
-            ok: true as const,
-            value: { answer: { kind: 'timer' as const, startedAt: started.at, endedAt: at }, facts: {} },
-          }
-        : undefined;
-    const candidate = timer ?? candidateOf(view.state, view.index, part, own);
-    if (!candidate.ok) {
-      setProblem(view.say(candidate.error));
-      return false;
-    }
-    const { answer } = candidate.value;
-    if (answer.kind === 'loading') {
-      const exchanged = await sayExchanged(view, answer.sheet, role);
-      if (exchanged) {
-        setProblem(view.say(exchanged));
-        return false;
-      }
-    }
-    const other = saysOther(part, answer) ?? stillMoving(view, part, answer, candidate.value.facts);
-    if (other && own.asked !== MONITOR_ASKED) {
-      changeDraft(view.id, part.key, { ...own, asked: MONITOR_ASKED });
-      setProblem(view.say(other));
-      return false;
-    }
-    const confirmed = own.asked === figuresKey(own);
-    const standing = view.status.parts.get(part.key)?.answer;
-    const correcting = own.correction !== undefined && standing !== undefined;
-    const kept = await submit(
-      view.id,
-      'answer.given',
-      {
-        check: check.id,
-        subject: part.subject,
-        ...candidate.value,
-        ...(confirmed ? { confirmed } : {}),
-        ...(correcting ? { correction: own.correction } : {}),
-      },
-      role,
-      { at, ...(correcting ? { supersedes: standing.entry } : {}) },
-    );
-    if (kept.ok) {
-      clearDraft(view.id, part.key);
-      // What is out, or proves nothing, stays in sight until somebody has decided what to do about it.
-      const [worst] = judgeAnswer(view.index, part, candidate.value.answer, candidate.value.facts, at);
-      return worst?.state === 'within' || worst?.state === 'near';
-    }
-    if (kept.error.code === 'tenTimesOff') changeDraft(view.id, part.key, { asked: figuresKey(own) });
-    setProblem(view.say(kept.error));
-    return false;
-  };
+  const keepOne = (part: Part, own: PartDraft = draft(part)): Promise<boolean> =>
+    keepPart({ view, part, own, role: roleAmong(person, rolesForStation(check.station)), tell: setProblem });
 
   return {
     entering,
@@ -278,11 +295,11 @@ export function useStep(check: Check): Step {
       for (const part of ready) all = (await keepOne(part)) && all;
       return all && ready.length === entering.length;
     },
-    keepAsExpected: async () => {
+    keepAsExpected: async (asked) => {
       setProblem(undefined);
-      let all = entering.length > 0;
-      for (const part of entering) all = (await keepOne(part, { ...draft(part), asExpected: true })) && all;
-      return all;
+      let all = asked.length > 0;
+      for (const part of asked) all = (await keepOne(part, { ...draft(part), asExpected: true })) && all;
+      return all && asked.length === entering.length;
     },
     written: entering.some((p) => Object.keys(draft(p)).some((k) => k !== 'again')),
     takeNow: () => {

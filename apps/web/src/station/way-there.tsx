@@ -1,5 +1,5 @@
 import { useDeferredValue, useMemo, type ReactElement } from 'react';
-import { formatFigure, ROLE_TITLES, wayToGate, type GateStatus, type Role } from '@kanzel/core';
+import { formatFigure, roleTitle, wayToGate, type GateStatus } from '@kanzel/core';
 import { useNow } from '../shell/plate.tsx';
 import { useCampaign } from './campaign-context.ts';
 
@@ -26,7 +26,7 @@ export default function WayThere({
   );
   if (!way || way.minutes === 0) return null;
   const planned = view.state.plan?.day !== undefined;
-  const missing = way.missing.map((r) => ROLE_TITLES[r as Role].toLowerCase());
+  const missing = way.missing.map((r) => roleTitle(r).toLowerCase());
   const time = `${formatFigure(way.minutes, 1)} min of checks${planned ? ' with the people who are there' : ', one after another'}`;
   const roles =
     missing.length === 0

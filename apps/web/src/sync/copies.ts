@@ -11,26 +11,42 @@ import {
   type Result,
   type Scan,
 } from '@kanzel/core';
+import { withoutPosition } from '@kanzel/formats';
 import { api, type RequestFailure } from '../api/client.ts';
 import { copyOf, rememberCopy } from './database.ts';
 
+/** A copy that was kept on this device. */
+export interface KeptCopy {
+  readonly scan: Scan;
+  /** Something that tells where it was taken was in it, and was taken out. */
+  readonly withoutPosition: boolean;
+}
+
 /**
- * Keeps a photograph or a scanned sheet on this device, to be sent with the entry that refers to it.
+ * Keeps a photograph or a scanned sheet on this device, to be sent with the entry that refers to it. Where it was taken is taken
+ * out of a photograph first, unless somebody wants it kept: what is hashed and sent has never held it.
  * Errors: `scanEmpty`, `scanTooLarge`, `scanType`, `deviceFull`.
  */
-export async function keepCopy(file: File): Promise<Result<Scan, Reason>> {
+export async function keepCopy(
+  file: File,
+  position: 'taken out' | 'kept' = 'taken out',
+): Promise<Result<KeptCopy, Reason>> {
   const type = SCAN_TYPES.find((t) => t === file.type);
   if (file.size === 0) return err(reason('scanEmpty', { name: file.name }));
   if (!type) return err(reason('scanType', { name: file.name, is: file.type || 'something unknown' }));
   if (file.size > LARGEST_SCAN)
     return err(reason('scanTooLarge', { name: file.name, most: Math.round(LARGEST_SCAN / 1_000_000) }));
-  const sha256 = sha256OfBytes(new Uint8Array(await file.arrayBuffer()));
+  const whole = new Uint8Array(await file.arrayBuffer());
+  const { bytes, taken } = position === 'kept' ? { bytes: whole, taken: false } : withoutPosition(whole);
+  const sha256 = sha256OfBytes(bytes);
+  const contents = new Blob([Uint8Array.from(bytes)], { type });
   try {
-    await rememberCopy({ sha256, name: file.name, contents: new Blob([file], { type }), sent: false });
+    await rememberCopy({ sha256, name: file.name, contents, sent: false });
   } catch (error) {
     return err(reason('deviceFull', { message: error instanceof Error ? error.message : String(error) }));
   }
-  return ok({ sha256, name: file.name.slice(0, 200), type, size: file.size });
+  const scan: Scan = { sha256, name: file.name.slice(0, 200), type, size: bytes.length };
+  return ok({ scan, withoutPosition: taken });
 }
 
 /**

@@ -1,7 +1,7 @@
 import { useId, type ReactElement } from 'react';
 
 /** One of many, from the list that the device itself shows. */
-export function Picker({
+export function Picker<T extends string>({
   label,
   value,
   options,
@@ -9,9 +9,10 @@ export function Picker({
   className = '',
 }: {
   label: string;
+  /** What is chosen; it stands there too where it is none of the options. */
   value: string;
-  options: readonly { readonly id: string; readonly text: string }[];
-  onChange: (value: string) => void;
+  options: readonly { readonly id: T; readonly text: string }[];
+  onChange: (value: T) => void;
   className?: string;
 }): ReactElement {
   const id = useId();
@@ -23,7 +24,10 @@ export function Picker({
       <select
         id={id}
         value={value}
-        onChange={(event) => onChange(event.target.value)}
+        onChange={(event) => {
+          const chosen = options.find((o) => o.id === event.target.value);
+          if (chosen) onChange(chosen.id);
+        }}
         className="w-full border-0 border-b-2 border-ink bg-sheet px-1 py-1.5 text-base text-ink max-lg:min-h-14"
       >
         {options.some((o) => o.id === value) ? null : <option value={value}>{value || 'Choose'}</option>}

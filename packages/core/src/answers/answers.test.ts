@@ -1,7 +1,7 @@
 import { judgeAnswer } from './judge-answer.ts';
 import type { AnswerSpec, Basis, Check } from '../checks/types.ts';
 import type { Limit } from '../limits/types.ts';
-import type { Scan } from '../papers/types.ts';
+import type { PhotoMark, Scan } from '../papers/types.ts';
 import { admit } from '../entries/admit.ts';
 import type { PartAnswer } from './part-answer.ts';
 import { BASIS, check, IDLE_LIMIT, PACK, Scribe } from '../testing/world.ts';
@@ -103,6 +103,32 @@ describe('photographs', () => {
     expect(atTheDoor(PHOTOGRAPHED, photos(['left pin', paper], ['right pin', other]))).toBe('wrongForm');
   });
 
+  test('what is pointed at lies on the picture, has a length, and is not too much', () => {
+    const arrow = { kind: 'arrow', from: [0, 0], to: [1, 1] } as const;
+    const marked = (...marks: readonly PhotoMark[]): string =>
+      atTheDoor(PHOTOGRAPHED, {
+        kind: 'photo',
+        photos: [
+          { view: 'left pin', scan: scan(), marks },
+          { view: 'right pin', scan: scan({ sha256: 'b'.repeat(64) }) },
+        ],
+      });
+    expect([marked(arrow), marked(arrow, { ...arrow, kind: 'circle' }), marked()]).toEqual([
+      'taken',
+      'taken',
+      'taken',
+    ]);
+    const off: readonly PhotoMark[] = [
+      { ...arrow, to: [1.01, 1] },
+      { ...arrow, from: [0, -0.01] },
+      { ...arrow, to: [NaN, 0.5] },
+      { ...arrow, to: [0, 0] },
+    ];
+    for (const mark of off) expect([mark, marked(arrow, mark) === 'taken']).toEqual([mark, false]);
+    const many = (n: number): PhotoMark[] => Array.from({ length: n }, () => arrow);
+    expect([marked(...many(20)) === 'taken', marked(...many(21)) === 'taken']).toEqual([true, false]);
+  });
+
   test('every one of them belongs to the record', () => {
     const two = photos(['left pin', scan()], ['right pin', scan({ sha256: 'b'.repeat(64) })]);
     expect(scansOf(two).map((s) => s.sha256)).toEqual([HASH, 'b'.repeat(64)]);
@@ -143,6 +169,8 @@ describe('every way of answering', () => {
     signatures: { kind: 'signatures', inspected: true },
     equipment: { kind: 'equipment' },
     plate: { kind: 'plate' },
+    locks: { kind: 'locks', locks: [{ id: 'pin', title: 'Main pin', form: 'cotter-pin' }] },
+    tally: { kind: 'tally', listed: ['Tools'] },
   };
 
   test.each(Object.entries(SPECS))('%s: a good answer is whole, judged, and said in words', (kind, spec) => {

@@ -10,11 +10,13 @@ import { DROP } from './drop.ts';
 import { EQUIPMENT } from './equipment.ts';
 import type { AnswerKind, AnswerKindName } from './kind.ts';
 import { LOADING } from './loading.ts';
+import { LOCKS } from './locks.ts';
 import { PHOTO } from './photo.ts';
 import { PLATE } from './plate.ts';
 import { READING } from './reading.ts';
 import { SERIES } from './series.ts';
 import { SIGNATURES } from './signatures.ts';
+import { TALLY } from './tally.ts';
 import { TEXT } from './text.ts';
 import { TIMER } from './timer.ts';
 import { TRAIL } from './trail.ts';
@@ -39,6 +41,8 @@ export const ANSWERS: { readonly [K in AnswerKindName]: AnswerKind<K> } = {
   signatures: SIGNATURES,
   equipment: EQUIPMENT,
   plate: PLATE,
+  locks: LOCKS,
+  tally: TALLY,
 };
 
 /** What is known of the way in which something was answered. */

@@ -20,4 +20,22 @@ export type PartAnswer =
   | { readonly kind: 'trail'; readonly stretches: readonly TrailStretch[] }
   | { readonly kind: 'signatures'; readonly items: readonly SignedItem[] }
   | { readonly kind: 'equipment'; readonly seen: readonly SeenEquipment[] }
-  | { readonly kind: 'plate'; readonly text: string; readonly how: 'typed' | 'scanned' };
+  | { readonly kind: 'plate'; readonly text: string; readonly how: 'typed' | 'scanned' }
+  | { readonly kind: 'locks'; readonly locks: readonly SeenLock[] }
+  | { readonly kind: 'tally'; readonly rows: readonly TallyRow[] };
+
+/** One lock as it was found: looked at, felt, its mark in line where it has one; or what is wrong with it. */
+export interface SeenLock {
+  readonly id: string;
+  readonly seen: boolean;
+  readonly felt: boolean;
+  readonly marked?: boolean;
+  readonly fault?: string;
+}
+
+/** So many of a thing went to the aircraft, and so many came back. */
+export interface TallyRow {
+  readonly what: string;
+  readonly out: number;
+  readonly in: number;
+}

@@ -287,7 +287,12 @@ describe('a pack with a dead end', () => {
     ],
     [
       'worked out from what comes later',
-      [check('a', { answer: { kind: 'computed', from: ['b'], value: 'drop' } }), check('b')],
+      [
+        check('a', { answer: { kind: 'computed', from: ['b'], value: 'drop' } }),
+        check('b', {
+          answer: { kind: 'drop', unit: 'rpm', resolution: 1, plausible: { low: 0, high: 5 } },
+        }),
+      ],
       [['a', 'comesBefore', { check: 'a', other: 'b' }]],
     ],
     [
@@ -355,6 +360,47 @@ describe('a pack with a dead end', () => {
         }),
       ],
       [['a', 'gaugeReversed', { check: 'a' }]],
+    ],
+    [
+      'locks and things that are listed twice, and a lock on each engine of a check on each engine',
+      [
+        check('a', { answer: { kind: 'tally', listed: ['Tools', 'Rag', ' tools'] } }),
+        check('b', {
+          answer: {
+            kind: 'locks',
+            locks: [
+              { id: 'pin', title: 'Left', form: 'latch' },
+              { id: 'pin', title: 'Right', form: 'latch' },
+            ],
+          },
+        }),
+        check('c', {
+          subject: 'engine',
+          answer: { kind: 'locks', locks: [{ id: 'arm', title: 'Arm', form: 'latch', each: 'engine' }] },
+        }),
+      ],
+      [
+        ['a', 'listedTwice', { check: 'a', what: 'tools' }],
+        ['b', 'listedTwice', { check: 'b', what: 'pin' }],
+        ['c', 'locksOfEachOnEach', { check: 'c' }],
+      ],
+    ],
+    [
+      'a difference worked out from what gives no figure',
+      [
+        check('a'),
+        check('b', {
+          answer: { kind: 'reading', unit: 'rpm', resolution: 1, plausible: { low: 0, high: 5 } },
+        }),
+        check('c', { answer: { kind: 'computed', from: ['a', 'b'], value: 'reading' } }),
+        check('d', { answer: { kind: 'computed', from: ['b'], value: 'drop' } }),
+        check('e', { answer: { kind: 'computed', from: ['b', 'a'], value: 'reading' } }),
+      ],
+      [
+        ['c', 'computedFromNothing', { check: 'c', other: 'a' }],
+        ['d', 'computedFromNothing', { check: 'd', other: 'b' }],
+        ['e', 'computedFromNothing', { check: 'e', other: 'a' }],
+      ],
     ],
     [
       'an engine proven by nobody in particular',

@@ -1,6 +1,6 @@
 import { reason, type Reason } from '../reasons/reason.ts';
 import { WAYS } from './ways.ts';
-import type { Check, Pack, StateDefinition } from './types.ts';
+import { COMPUTED_FROM, type Check, type Pack, type StateDefinition } from './types.ts';
 import { ownMember } from '../own-member.ts';
 
 /** What keeps a pack from being published, and the check it is about where there is one. */
@@ -59,6 +59,17 @@ function referencesOf(check: Check): readonly string[] {
   ];
 }
 
+/** What a check lists twice, so that it could never be answered whole: locks by their id, things by their name in any letters. */
+function listedTwice({ answer }: Check): readonly string[] {
+  const listed =
+    answer.kind === 'locks'
+      ? answer.locks.map((l) => l.id)
+      : answer.kind === 'tally'
+        ? answer.listed.map((what) => what.trim().toLowerCase())
+        : [];
+  return [...new Set(listed.filter((id, i) => listed.indexOf(id) !== i))];
+}
+
 function stateProblems(
   check: Check,
   at: number,
@@ -94,8 +105,8 @@ function stateProblems(
 /**
  * Everything that keeps a pack from being worked in the order it is written: a check twice, a reference to one
  * that is not there or comes later, a state that is not defined, cannot have a value, or is needed before
- * anything sets it, a gauge from high to low, a school that there is not, something armed or
- * turning without a caution, systems of an engine proven by a check on the whole aircraft.
+ * anything sets it, a gauge from high to low, a figure worked out from a check that gives none, a school that there is not, something armed or
+ * turning without a caution, a lock or a thing that is listed twice, systems of an engine proven by a check on the whole aircraft.
  * Empty for a pack without dead ends. Limits are the business of `indexBasis`, which knows the book.
  * Example: moving a check before one that it stands on gives `comesBefore`.
  */
@@ -115,6 +126,15 @@ export function packProblems(pack: Pack): readonly PackProblem[] {
     stateProblems(check, i, pack.checks, states, say);
     if ('plausible' in check.answer && !(check.answer.plausible.low < check.answer.plausible.high))
       say('gaugeReversed');
+    if (check.answer.kind === 'computed') {
+      const { from, value } = check.answer;
+      for (const source of pack.checks)
+        if (from.includes(source.id) && !COMPUTED_FROM[value].includes(source.answer.kind))
+          say('computedFromNothing', { other: source.id });
+    }
+    for (const what of listedTwice(check)) say('listedTwice', { what });
+    if (check.subject === 'engine' && check.answer.kind === 'locks' && check.answer.locks.some((l) => l.each))
+      say('locksOfEachOnEach');
     wayProblems(check, say);
     if (isDangerous(check) && check.cautions.length === 0 && !check.uncautioned?.trim())
       say('cautionMissing');

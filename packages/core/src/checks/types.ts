@@ -112,11 +112,46 @@ export type AnswerSpec =
   | { readonly kind: 'equipment' }
   /** The data plate, typed or scanned. */
   | { readonly kind: 'plate' }
+  /** Safety locks, each looked at and felt by itself. */
+  | { readonly kind: 'locks'; readonly locks: readonly LockSpec[] }
+  /** Things taken to the aircraft, counted out and counted in again. */
+  | { readonly kind: 'tally'; readonly listed: readonly string[] }
   /** Derived from two other checks on the same subject, or from one check on both engines. */
   | { readonly kind: 'computed'; readonly from: readonly string[]; readonly value: ComputationName };
 
+/** How something is kept from coming undone. */
+export const LOCK_FORMS = [
+  'lock-wire',
+  'cotter-pin',
+  'jam-nut',
+  'quick-disconnect',
+  'latch',
+  'propeller',
+  'hinge',
+  'plug',
+] as const;
+export type LockForm = (typeof LOCK_FORMS)[number];
+
+/** Locks that carry a mark across, which shows when they have turned. */
+export const MARKED_LOCKS: readonly LockForm[] = ['jam-nut', 'propeller'];
+
+/** One safety lock of a check, or one of the same on each engine or motor. */
+export interface LockSpec {
+  readonly id: string;
+  readonly title: string;
+  readonly form: LockForm;
+  readonly each?: 'engine';
+}
+
 /** The computations that a computed check names (`answers/computations/`). */
 export type ComputationName = 'drop' | 'reading';
+
+/** The ways of answering that give a computation its readings; of any other kind it would wait for ever. */
+export const COMPUTED_FROM: Readonly<Record<ComputationName, readonly AnswerSpec['kind'][]>> = {
+  drop: ['drop'],
+  // A recording may be timed by hand: then it is a reading.
+  reading: ['reading', 'series'],
+};
 
 /** One thing to establish. */
 export interface Check {

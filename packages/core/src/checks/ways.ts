@@ -9,3 +9,6 @@ export const WAYS = {
   'own-work': ['nobody', 'stated'],
 } as const;
 export type WayQuestion = keyof typeof WAYS;
+
+/** The questions, in their order. */
+export const WAY_QUESTIONS = Object.keys(WAYS) as readonly WayQuestion[];

@@ -67,7 +67,22 @@ export interface SeenEquipment {
 export interface Photo {
   readonly view: string;
   readonly scan: Scan;
+  /** What is pointed at on it; the picture itself stays as it was taken. */
+  readonly marks?: readonly PhotoMark[];
 }
+
+/** A point on a photograph, in shares of its width from the left and of its height from above (0 to 1). */
+export type PhotoPoint = readonly [number, number];
+
+/** An arrow from its end to its tip, or a circle that just fits between two corners. */
+export interface PhotoMark {
+  readonly kind: 'arrow' | 'circle';
+  readonly from: PhotoPoint;
+  readonly to: PhotoPoint;
+}
+
+/** So many marks on one photograph: more say nothing any more. */
+export const MOST_MARKS = 20;
 
 /** What an answer about papers is held against. */
 export interface PaperRoom {

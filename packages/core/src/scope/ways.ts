@@ -1,7 +1,7 @@
 import type { BasisIndex } from '../checks/basis-index.ts';
 import { overlaps } from '../systems/overlap.ts';
 import type { Check, Occasion, Pack } from '../checks/types.ts';
-import { WAYS, type WayQuestion } from '../checks/ways.ts';
+import { WAY_QUESTIONS, type WayQuestion } from '../checks/ways.ts';
 import { otherWay, outsideScope } from './outside.ts';
 import type { WayChosen } from '../record/plan.ts';
 import type { CampaignState } from '../record/state.ts';
@@ -126,10 +126,10 @@ export function waysAsked(pack: Pack): readonly WayQuestion[] {
   const asked = new Set(
     pack.checks.flatMap((c) => [
       ...(c.decides ? [c.decides] : []),
-      ...(Object.keys(c.ways ?? {}) as WayQuestion[]),
+      ...WAY_QUESTIONS.filter((q) => c.ways?.[q]),
     ]),
   );
-  return (Object.keys(WAYS) as WayQuestion[]).filter((q) => asked.has(q));
+  return WAY_QUESTIONS.filter((q) => asked.has(q));
 }
 
 /** What choosing ways changes about a campaign: checks that come in, and those that go out. */
@@ -184,7 +184,7 @@ export function costOfWays(
  */
 export function recommendWays(facts: WayFacts): Readonly<Partial<Record<WayQuestion, Recommendation>>> {
   const found: Partial<Record<WayQuestion, Recommendation>> = {};
-  for (const question of Object.keys(RULES) as WayQuestion[]) {
+  for (const question of WAY_QUESTIONS) {
     const advice = RULES[question](facts);
     if (advice) found[question] = advice;
   }

@@ -86,3 +86,17 @@ export function systemTitle(
   const shown = second ? [titles[0] ?? '', titles.at(-1) ?? ''] : titles;
   return shown.map((t, i) => (i === 0 ? t : `${t.charAt(0).toLowerCase()}${t.slice(1)}`)).join(', ');
 }
+
+/**
+ * Every system of a tree by name, in its order, as a check proves it. Below what there is one of for each engine, surface or
+ * wheel stands `thing`: {engine} for the one that a check is done on, or * for every one of them.
+ * Example: with {engine} the tree of an engine with its oil gives "engine.{engine}" and "engine.{engine}.oil".
+ */
+export function everyName(tree: SystemTree, thing: '{engine}' | '*'): readonly string[] {
+  const under = (nodes: readonly SystemNode[], above: string): string[] =>
+    nodes.flatMap((node) => {
+      const name = `${above}${node.name}${node.each ? `.${thing}` : ''}`;
+      return [name, ...under(node.parts ?? [], `${name}.`)];
+    });
+  return under(tree.systems, '');
+}

@@ -6,6 +6,7 @@ import { convert } from '../quantity/units.ts';
 import type { PartAnswer } from '../answers/part-answer.ts';
 import { runningTimer } from '../standing/losses.ts';
 import type { CampaignState } from '../record/state.ts';
+import { locksOf } from '../answers/locks.ts';
 import { goodPapers, TRIAL_COPY } from './good-papers.ts';
 
 interface Span {
@@ -177,6 +178,19 @@ const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
   signatures: goodPaper,
   equipment: goodPaper,
   plate: goodPaper,
+  locks: ({ locks }, { state }) => ({
+    kind: 'locks',
+    locks: (state.index ? locksOf(locks, state.index) : []).map(({ id }) => ({
+      id,
+      seen: true,
+      felt: true,
+      marked: true,
+    })),
+  }),
+  tally: ({ listed }) => ({
+    kind: 'tally',
+    rows: (listed.length > 0 ? listed : ['Tools']).map((what) => ({ what, out: 3, in: 3 })),
+  }),
   // It follows from other checks, and is asked of nobody.
   computed: () => ({ kind: 'confirm', asExpected: true }),
 };

@@ -1,6 +1,6 @@
 import { indexBasis, type BasisIndex, type Part } from '../checks/basis-index.ts';
 import type { Basis, Occasion } from '../checks/types.ts';
-import { WAYS, type WayQuestion } from '../checks/ways.ts';
+import { WAY_QUESTIONS, WAYS, type WayQuestion } from '../checks/ways.ts';
 import { deriveStatus } from '../standing/derive.ts';
 import { type Entry } from '../record/entry.ts';
 import { orderSteps } from '../planning/order.ts';
@@ -71,7 +71,7 @@ function choose(hand: SteadyHand, basis: Basis, ways: Ways): void {
 
 /** Each school that puts checks in or out, one at a time beside the first of the others. */
 function otherSchools(basis: Basis): readonly Ways[] {
-  const switching = new Set(basis.pack.checks.flatMap((c) => Object.keys(c.ways ?? {}) as WayQuestion[]));
+  const switching = new Set(basis.pack.checks.flatMap((c) => WAY_QUESTIONS.filter((q) => c.ways?.[q])));
   return [...switching].flatMap((q) => WAYS[q].slice(1).map((choice): Ways => ({ [q]: choice })));
 }
 

@@ -1,4 +1,5 @@
 import type { AnswerSpec } from '../checks/types.ts';
+import { ownMember } from '../own-member.ts';
 
 /** Ways of answering, in words after "by". */
 const KINDS: Readonly<Record<AnswerSpec['kind'], string>> = {
@@ -19,10 +20,12 @@ const KINDS: Readonly<Record<AnswerSpec['kind'], string>> = {
   signatures: 'a list of signatures',
   equipment: 'the equipment list',
   plate: 'the data plate',
+  locks: 'every lock by itself',
+  tally: 'counts out and in',
   computed: 'nothing: it follows from other checks',
 };
 
 /** A way of answering in words. Example: "a figure for every cylinder". */
 export function describeKind(kind: string): string {
-  return KINDS[kind as AnswerSpec['kind']] ?? 'something else';
+  return ownMember(KINDS, kind) ?? 'something else';
 }

@@ -1,12 +1,10 @@
 import { describeKind } from './answer-kinds.ts';
 import type { Catalogue } from './catalogue.ts';
-import { ROLE_TITLES } from './labels.ts';
-import type { Role } from '../checks/types.ts';
+import { roleTitle } from './labels.ts';
 import { ownMember } from '../own-member.ts';
 import { sayInstant } from './dates.ts';
 
-const roles = (list: readonly string[]): string =>
-  list.map((r) => (ROLE_TITLES[r as Role] ?? r).toLowerCase()).join(' or ');
+const roles = (list: readonly string[]): string => list.map((r) => roleTitle(r).toLowerCase()).join(' or ');
 
 const THINGS: Readonly<Record<string, string>> = {
   serial: 'The serial number',
@@ -62,7 +60,7 @@ export const ENGLISH_EVIDENCE = {
   crewUnknown: () =>
     'Somebody who is named to be there has no account here, or one that was ended. Name who is there.',
   systemsNotHeld: (p) =>
-    `Your authorisation as ${(ROLE_TITLES[p.s('role') as Role] ?? p.s('role')).toLowerCase()} is limited to some systems, and this is about others.`,
+    `Your authorisation as ${roleTitle(p.s('role')).toLowerCase()} is limited to some systems, and this is about others.`,
   stillMoving: (p) =>
     `“${p.names.part(p.s('part'))}” is still ${p.s('way')}, and out of limits only for now perhaps. Wait for it, or press again to record it as it is.`,
   monitorSaysOther: (p) =>

@@ -1,6 +1,6 @@
 import { formatWithUnit } from '../quantity/format.ts';
 import { ENGLISH_PAPERS } from './english-papers.ts';
-import { STATION_TITLES, ROLE_TITLES } from './labels.ts';
+import { roleTitle, stationTitle } from './labels.ts';
 import { together, type Catalogue, type Names, type Parameters } from './catalogue.ts';
 import { ENGLISH_EVIDENCE } from './english-evidence.ts';
 import { sayWay } from './way-titles.ts';
@@ -8,7 +8,6 @@ import { HOW_SILENT } from './how-silent.ts';
 import type { Reason } from '../reasons/reason.ts';
 
 export type { Names } from './catalogue.ts';
-import type { Role, StationId } from '../checks/types.ts';
 import { ownMember } from '../own-member.ts';
 import { sayDay } from './dates.ts';
 
@@ -21,7 +20,7 @@ type P = Parameters;
 
 /** The day of an instant. Example: "2026-05-12". */
 const many = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
-const station = (id: string): string => (STATION_TITLES[id as StationId] ?? id).toLowerCase();
+const station = (id: string): string => stationTitle(id).toLowerCase();
 const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 const cylinder = (p: P): string => (p.has('cylinder') ? `Cylinder ${p.s('cylinder')}: ` : '');
 
@@ -74,6 +73,21 @@ const ENGLISH_OWN = {
   notWhole: (p) => `Counted are whole ones: ${p.f('value')} is none.`,
   photoTwice: (p) =>
     `This photograph stands for another view already. Take one of its own for “${p.s('view')}”.`,
+  lockAtFault: (p) => `${p.s('lock')} is not in order: ${p.s('fault')}.`,
+  lockUnanswered: (p) =>
+    `${p.s('lock')} is not answered yet: look at it${p.s('marked') === 'yes' ? ', feel it, and see that its mark is in line' : ' and feel it'}.`,
+  lockFaultUnsaid: (p) => `Say what is wrong with it: ${p.s('lock')}.`,
+  locksHold: (p) =>
+    `${p.n('count') === 1 ? 'The lock was' : `All ${p.s('count')} locks were`} seen and felt.`,
+  tallyShort: (p) =>
+    `${p.s('count')} less of “${p.s('what')}” came back than went out: it is aboard until it is found.`,
+  tallyOver: (p) =>
+    `${p.s('count')} more of “${p.s('what')}” came back than went out: count again, and find out whose it is.`,
+  tallyOfNothing: () => 'Nothing was counted out, so that nothing is proven by what came back.',
+  tallyAgrees: (p) =>
+    `${p.n('count') === 1 ? 'The one thing' : `All ${p.s('count')} things`} that went out came back.`,
+  tallyUncounted: (p) => `“${p.s('what')}” is not counted out and in yet.`,
+  tallyTwice: (p) => `“${p.s('what')}” stands there twice: put both counts into one row.`,
   viewMissing: (p) => `There is no photograph “${p.s('view')}” yet.`,
   timerDone: (p) => `Ran ${p.f('elapsed')}; ${p.f('wanted')} were asked.`,
   timerShort: (p) => `Only ${p.f('elapsed')} of ${p.f('wanted')} have passed.`,
@@ -140,7 +154,7 @@ const ENGLISH_OWN = {
   requiredLeftOut: (p) =>
     `“${p.s('check')}” is required: leaving it out takes ${p
       .list('roles')
-      .map((r) => ROLE_TITLES[r as Role].toLowerCase())
+      .map((r) => roleTitle(r).toLowerCase())
       .join(' or ')}.`,
   plannedTwice: () => 'A check stands twice in this plan. Nothing was kept; take it out once.',
   noField: () =>
@@ -257,7 +271,7 @@ const ENGLISH_OWN = {
   roleNeeded: (p) =>
     `This takes ${p
       .list('roles')
-      .map((r) => (ROLE_TITLES[r as Role] ?? r).toLowerCase())
+      .map((r) => roleTitle(r).toLowerCase())
       .join(' or ')}.`,
   stateUnknown: (p) => `There is no state “${p.s('state')}” that could be ${p.s('value')}.`,
   tagExists: () => 'That tag is already on.',
@@ -289,7 +303,7 @@ const ENGLISH_OWN = {
   otherCampaign: () => 'This entry belongs to another campaign.',
   notYours: () => 'This entry was made by someone else. It is kept on the device until they sign in.',
   roleNotHeld: (p) =>
-    `You hold no valid authorisation as ${(ROLE_TITLES[p.s('role') as Role] ?? p.s('role')).toLowerCase()} for this family of aircraft.`,
+    `You hold no valid authorisation as ${roleTitle(p.s('role')).toLowerCase()} for this family of aircraft.`,
   clockAhead: () => 'The clock of this device is more than five minutes ahead. Set it, and do this again.',
   idReused: () => 'This request was sent before with other contents. Nothing was changed.',
   aircraftUnknown: (p) => `There is no aircraft ${p.s('mark')} here.`,
@@ -322,6 +336,12 @@ const ENGLISH_OWN = {
     `“${p.names.part(p.s('check'))}” needs ${p.s('state')} “${p.s('value')}”, and nothing before it sets that.`,
   validityCannotEnd: (p) =>
     `“${p.names.part(p.s('check'))}” is valid until ${p.s('state')} becomes “${p.s('value')}”, which it cannot.`,
+  listedTwice: (p) =>
+    `“${p.names.part(p.s('check'))}” lists “${p.s('what')}” twice: it could never be answered whole.`,
+  locksOfEachOnEach: (p) =>
+    `“${p.names.part(p.s('check'))}” is done on each engine, and asks for a lock on each engine as well: once is enough.`,
+  computedFromNothing: (p) =>
+    `“${p.names.part(p.s('check'))}” is worked out from “${p.names.part(p.s('other'))}”, which gives no figure of that kind.`,
   gaugeReversed: (p) => `“${p.names.part(p.s('check'))}”: the gauge must run from low to high.`,
   provesEngineAtLarge: (p) =>
     `“${p.names.part(p.s('check'))}” proves systems of an engine without being done per engine.`,

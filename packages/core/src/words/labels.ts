@@ -1,4 +1,5 @@
 import type { Role, StationId } from '../checks/types.ts';
+import { ownMember } from '../own-member.ts';
 import type { Mark } from '../standing/status.ts';
 import { formatFigure, formatWithUnit } from '../quantity/format.ts';
 import type { EntryBodies, Narrowing } from '../record/entry.ts';
@@ -84,4 +85,14 @@ const GROUND_RUN_MEANING =
 /** What signing says on an occasion. The text that is shown is the text that is recorded. */
 export function releaseMeaning(occasion: string | undefined): string {
   return occasion === 'ground-run' ? GROUND_RUN_MEANING : RELEASE_MEANING;
+}
+
+/** A role by its title; a name that is no role stays as it is. Example: "certifier" is "Certifying person". */
+export function roleTitle(role: string): string {
+  return ownMember(ROLE_TITLES, role) ?? role;
+}
+
+/** A station by its title; a name that is no station stays as it is. Example: "run-up" is "Run-up". */
+export function stationTitle(station: string): string {
+  return ownMember(STATION_TITLES, station) ?? station;
 }

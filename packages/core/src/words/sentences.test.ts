@@ -1,4 +1,10 @@
-import { ENGLISH_CODES } from './english.ts';
+import { reason } from '../reasons/reason.ts';
+import { describeKind } from './answer-kinds.ts';
+import { ENGLISH_CODES, makeSentences } from './english.ts';
+import { roleTitle, stationTitle } from './labels.ts';
+import { sayWay } from './way-titles.ts';
+
+const { say } = makeSentences({ part: String, subject: String, thing: String });
 
 test('every reason that the core gives has a sentence', async () => {
   const { readdirSync, readFileSync } = await import('node:fs');
@@ -26,4 +32,14 @@ test('every reason that the core gives has a sentence', async () => {
   );
   expect(used.size).toBeGreaterThan(60);
   expect(missing).toEqual([]);
+});
+
+test('a role, a station, a question or a way of answering that nobody knows is said as it is, whatever every object inherits', () => {
+  for (const name of ['constructor', 'toString', '__proto__', 'hasOwnProperty', 'mechanic']) {
+    expect([roleTitle(name), stationTitle(name)]).toEqual([name, name]);
+    expect(sayWay(name, name)).toBe(`${name}: ${name.charAt(0).toLowerCase()}${name.slice(1)}`);
+    expect(describeKind(name)).toBe('something else');
+    expect(say(reason('roleNotHeld', { role: name }))).toContain(`as ${name.toLowerCase()} for`);
+  }
+  expect([roleTitle('certifier'), stationTitle('run-up')]).toEqual(['Certifying person', 'Run-up']);
 });

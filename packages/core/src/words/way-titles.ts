@@ -46,7 +46,7 @@ export const WAY_TITLES: Readonly<
 
 /** A choice with its question. Example: "Stall before the first landing: not on the first flight". */
 export function sayWay(question: string, choice: string): string {
-  const titles = WAY_TITLES[question as WayQuestion] as (typeof WAY_TITLES)[WayQuestion] | undefined;
+  const titles = ownMember(WAY_TITLES, question);
   const chosen = ownMember(titles?.choices, choice) ?? choice;
   return `${titles?.question ?? question}: ${chosen.charAt(0).toLowerCase()}${chosen.slice(1)}`;
 }

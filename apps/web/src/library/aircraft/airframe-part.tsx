@@ -8,7 +8,7 @@ import { findPart, freshPart, withPart, type AircraftDocument, type Part } from 
 import { PartPanel } from './part-panel.tsx';
 import { Heading, type Change } from './sheet-parts.tsx';
 
-const words = (list: readonly string[]): { id: string; text: string }[] =>
+const words = <T extends string>(list: readonly T[]): { id: T; text: string }[] =>
   list.map((id) => ({
     id,
     text: /^[tv]-/.test(id) ? id.replace(/^./, (c) => c.toUpperCase()) : id.replace(/-/g, ' '),
@@ -83,19 +83,19 @@ export function Airframe({ about, change }: { about: AircraftDocument; change: C
           label="Wing"
           value={layout.wing}
           options={words(WING_FORMS)}
-          onChange={(v) => put({ wing: v as Layout['wing'] }, 'wing')}
+          onChange={(v) => put({ wing: v }, 'wing')}
         />
         <Picker
           label="Tail"
           value={layout.tail}
           options={words(TAIL_FORMS)}
-          onChange={(v) => put({ tail: v as Layout['tail'] }, 'tail')}
+          onChange={(v) => put({ tail: v }, 'tail')}
         />
         <Picker
           label="Gear"
           value={layout.gear}
           options={words(GEAR_FORMS)}
-          onChange={(v) => put({ gear: v as Layout['gear'] }, 'gear')}
+          onChange={(v) => put({ gear: v }, 'gear')}
         />
       </div>
     </>

@@ -1,6 +1,6 @@
 import type { ReactElement } from 'react';
 import type { LibraryView } from '@kanzel/contract';
-import { FAMILIES, FAMILY_IDS, layoutFor, type Family } from '@kanzel/core';
+import { FAMILIES, FAMILY_IDS, layoutFor } from '@kanzel/core';
 import { LineField, Picker } from '../../ui/picker.tsx';
 import type { AircraftDocument } from './aircraft-document.ts';
 import type { Change } from './sheet-parts.tsx';
@@ -27,7 +27,7 @@ export function Identity({
         label="Family"
         value={about.family}
         options={FAMILY_IDS.map((f) => ({ id: f, text: FAMILIES[f] }))}
-        onChange={(family) => change({ ...about, family, layout: layoutFor(family as Family) }, 'family')}
+        onChange={(family) => change({ ...about, family, layout: layoutFor(family) }, 'family')}
       />
       <Picker
         label="Check pack"

@@ -12,7 +12,7 @@ import { FigureField } from '../../ui/figure-field.tsx';
 import { LineField, Picker } from '../../ui/picker.tsx';
 import type { Part } from './aircraft-document.ts';
 
-const words = (list: readonly string[]): { id: string; text: string }[] =>
+const words = <T extends string>(list: readonly T[]): { id: T; text: string }[] =>
   list.map((id) => ({ id, text: id.replace(/-/g, ' ') }));
 
 /** What is pointed at on the plan, with its members. */
@@ -49,13 +49,13 @@ export function PartPanel({
               label="Kind"
               value={found.part.kind}
               options={words(SURFACE_KINDS)}
-              onChange={(kind) => change({ ...found.part, kind: kind as Surface['kind'] }, 'kind')}
+              onChange={(kind) => change({ ...found.part, kind }, 'kind')}
             />
             <Picker
               label="Side"
               value={found.part.side}
-              options={words(['left', 'right', 'centre'])}
-              onChange={(side) => change({ ...found.part, side: side as Surface['side'] }, 'side')}
+              options={words(['left', 'right', 'centre'] as const)}
+              onChange={(side) => change({ ...found.part, side }, 'side')}
             />
           </>
         ) : null}
@@ -65,13 +65,13 @@ export function PartPanel({
               label="Kind"
               value={found.part.kind}
               options={words(PROPULSOR_KINDS)}
-              onChange={(kind) => change({ ...found.part, kind: kind as Propulsor['kind'] }, 'kind')}
+              onChange={(kind) => change({ ...found.part, kind }, 'kind')}
             />
             <Picker
               label="Place"
               value={found.part.place}
               options={words(PLACES)}
-              onChange={(place) => change({ ...found.part, place: place as Propulsor['place'] }, 'place')}
+              onChange={(place) => change({ ...found.part, place }, 'place')}
             />
             {figure('Cylinders', 'cylinders', found.part.cylinders)}
             {figure('Disc or duct', 'diameter', found.part.diameter, 'm')}
@@ -105,7 +105,7 @@ export function PartPanel({
               label="Place"
               value={found.part.place}
               options={words(PLACES)}
-              onChange={(place) => change({ ...found.part, place: place as Store['place'] }, 'place')}
+              onChange={(place) => change({ ...found.part, place }, 'place')}
             />
             {figure('Holds', 'capacity', found.part.capacity, found.part.kind === 'tank' ? 'L' : 'Ah')}
             {found.part.kind === 'pack' ? figure('Cells in series', 'cells', found.part.cells) : null}

@@ -8,7 +8,6 @@ import {
   unitOf,
   type Bounds,
   type Limit,
-  type LimitKind,
 } from '@kanzel/core';
 import { Choices } from '../../ui/field.tsx';
 import { FigureField } from '../../ui/figure-field.tsx';
@@ -74,9 +73,116 @@ function Special({ limit, change }: { limit: Limit; change: Change }): ReactElem
   );
 }
 
+/** The fact that a limit holds for, from where to where; nothing else is asked before there is one. */
+function ConditionFields({ limit, change }: { limit: Limit; change: Change }): ReactElement {
+  const [condition] = limit.conditions;
+  return (
+    <>
+      <LineField
+        label="Holds for (a fact)"
+        value={condition?.fact ?? ''}
+        onChange={(fact) =>
+          change(
+            {
+              ...limit,
+              conditions:
+                fact === ''
+                  ? []
+                  : [
+                      {
+                        ...(condition ?? { low: 0, unit: 'degC' }),
+                        fact: fact.toLowerCase().replace(/\s+/g, '-'),
+                      },
+                    ],
+            },
+            'condition',
+          )
+        }
+      />
+      <FigureField
+        key={`${limit.key} from`}
+        label="from"
+        value={condition?.low}
+        onChange={(v) =>
+          condition
+            ? change({ ...limit, conditions: [withMember(condition, 'low', v)] }, 'condition')
+            : undefined
+        }
+      />
+      <FigureField
+        key={`${limit.key} to`}
+        label="to"
+        value={condition?.high}
+        onChange={(v) =>
+          condition
+            ? change({ ...limit, conditions: [withMember(condition, 'high', v)] }, 'condition')
+            : undefined
+        }
+      />
+      <Picker
+        label="Condition in"
+        value={condition?.unit ?? ''}
+        options={UNITS}
+        onChange={(unit) =>
+          condition ? change({ ...limit, conditions: [{ ...condition, unit }] }, 'condition') : undefined
+        }
+      />
+    </>
+  );
+}
+
+/** When a limit holds, where it comes from, and what being outside it may mean. */
+function Background({ limit, change }: { limit: Limit; change: Change }): ReactElement {
+  return (
+    <details open={limit.conditions.length > 0 || undefined}>
+      <summary className="cursor-pointer py-1 font-semibold underline decoration-rule underline-offset-4">
+        When it holds, where it comes from, what it may mean
+      </summary>
+      <div className="grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">
+        <LineField
+          label="Quantity, shared by its limits"
+          value={limit.quantity ?? ''}
+          onChange={(v) => change(withMember(limit, 'quantity', v), 'quantity')}
+        />
+        <ConditionFields limit={limit} change={change} />
+        <LineField
+          label="Source document"
+          value={limit.source.document}
+          onChange={(document) => change({ ...limit, source: { ...limit.source, document } }, 'document')}
+        />
+        <LineField
+          label="Its revision"
+          value={limit.source.revision}
+          onChange={(revision) => change({ ...limit, source: { ...limit.source, revision } }, 'revision')}
+        />
+        <LineField
+          label="Place in it"
+          value={limit.source.place ?? ''}
+          onChange={(place) =>
+            change({ ...limit, source: withMember(limit.source, 'place', place) }, 'place')
+          }
+        />
+        {(['low', 'high'] as const).map((end) => (
+          <LineField
+            key={end}
+            className="col-span-2"
+            label={`What being ${end} may mean`}
+            value={limit.because?.[end] ?? ''}
+            onChange={(v) =>
+              change(
+                withMember(limit, 'because', emptied(withMember(limit.because ?? {}, end, v))),
+                `${end} means`,
+              )
+            }
+          />
+        ))}
+      </div>
+    </details>
+  );
+}
+
 /** One limit in hand: what it holds, drawn as it is typed, then where it comes from. */
 export function LimitPanel({ limit, change }: { limit: Limit; change: Change }): ReactElement {
-  const [condition] = limit.conditions;
   return (
     <section aria-label={`Limit: ${limit.title}`} className="border-y-2 border-ink bg-sheet px-[22px] py-3">
       <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,1.4fr)_minmax(0,1fr)] gap-x-4 gap-y-2 max-md:grid-cols-1">
@@ -89,7 +195,7 @@ export function LimitPanel({ limit, change }: { limit: Limit; change: Change }):
           label="Kind"
           value={limit.kind}
           options={KINDS}
-          onChange={(kind) => change(withKind(limit, kind as LimitKind), 'kind')}
+          onChange={(kind) => change(withKind(limit, kind), 'kind')}
         />
         <Picker
           label="Unit, as on the placard"
@@ -126,106 +232,7 @@ export function LimitPanel({ limit, change }: { limit: Limit; change: Change }):
           onChange={(v) => change({ ...limit, acceptance: v }, 'acceptance')}
         />
       </div>
-      <details open={limit.conditions.length > 0 || undefined}>
-        <summary className="cursor-pointer py-1 font-semibold underline decoration-rule underline-offset-4">
-          When it holds, where it comes from, what it may mean
-        </summary>
-        <div className="grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">
-          <LineField
-            label="Quantity, shared by its limits"
-            value={limit.quantity ?? ''}
-            onChange={(v) => change(withMember(limit, 'quantity', v), 'quantity')}
-          />
-          <LineField
-            label="Holds for (a fact)"
-            value={condition?.fact ?? ''}
-            onChange={(fact) =>
-              change(
-                {
-                  ...limit,
-                  conditions:
-                    fact === ''
-                      ? []
-                      : [
-                          {
-                            ...(condition ?? { low: 0, unit: 'degC' }),
-                            fact: fact.toLowerCase().replace(/\s+/g, '-'),
-                          },
-                        ],
-                },
-                'condition',
-              )
-            }
-          />
-          <FigureField
-            key={`${limit.key} from`}
-            label="from"
-            value={condition?.low}
-            onChange={(v) =>
-              condition
-                ? change({ ...limit, conditions: [withMember(condition, 'low', v)] }, 'condition')
-                : undefined
-            }
-          />
-          <FigureField
-            key={`${limit.key} to`}
-            label="to"
-            value={condition?.high}
-            onChange={(v) =>
-              condition
-                ? change({ ...limit, conditions: [withMember(condition, 'high', v)] }, 'condition')
-                : undefined
-            }
-          />
-          <LineField
-            label="Source document"
-            value={limit.source.document}
-            onChange={(document) => change({ ...limit, source: { ...limit.source, document } }, 'document')}
-          />
-          <LineField
-            label="Its revision"
-            value={limit.source.revision}
-            onChange={(revision) => change({ ...limit, source: { ...limit.source, revision } }, 'revision')}
-          />
-          <LineField
-            label="Place in it"
-            value={limit.source.place ?? ''}
-            onChange={(place) =>
-              change({ ...limit, source: withMember(limit.source, 'place', place) }, 'place')
-            }
-          />
-          <Picker
-            label="Condition in"
-            value={condition?.unit ?? ''}
-            options={UNITS}
-            onChange={(unit) =>
-              condition ? change({ ...limit, conditions: [{ ...condition, unit }] }, 'condition') : undefined
-            }
-          />
-          <LineField
-            className="col-span-2"
-            label="What being low may mean"
-            value={limit.because?.low ?? ''}
-            onChange={(v) =>
-              change(
-                withMember(limit, 'because', emptied(withMember(limit.because ?? {}, 'low', v))),
-                'low means',
-              )
-            }
-          />
-          <LineField
-            className="col-span-2"
-            label="What being high may mean"
-            value={limit.because?.high ?? ''}
-            onChange={(v) =>
-              change(
-                withMember(limit, 'because', emptied(withMember(limit.because ?? {}, 'high', v))),
-                'high means',
-              )
-            }
-          />
-        </div>
-      </details>
+      <Background limit={limit} change={change} />
     </section>
   );
 }

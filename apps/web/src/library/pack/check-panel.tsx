@@ -9,14 +9,17 @@ import {
   STATIONS,
   type Check,
   type Pack,
-  type StationId,
 } from '@kanzel/core';
 import { Button } from '../../ui/button.tsx';
 import { FigureField } from '../../ui/figure-field.tsx';
 import { LineField, Picker } from '../../ui/picker.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
 import { AnswerFields } from './answer-fields.tsx';
+import { keyOf, limitsByTitle, systemsByTitle } from './names-of-pack.ts';
 import { SchoolFields } from './school-fields.tsx';
+import { StatesField } from './states-field.tsx';
+import { TitlesField } from './titles-field.tsx';
+import { useLibraryNames } from './use-library-names.ts';
 
 type PackChange = (next: Pack, about?: string) => void;
 
@@ -78,24 +81,6 @@ function Links({
   );
 }
 
-const pairs = (states: Readonly<Record<string, string>>): string =>
-  Object.entries(states)
-    .map(([k, v]) => `${k} ${v}`)
-    .join('; ');
-const readPairs = (text: string): Record<string, string> =>
-  Object.fromEntries(
-    text
-      .split(';')
-      .map((p) => p.trim().split(/\s+/))
-      .filter((p) => p[0])
-      .map(([k = '', v = '']) => [k, v]),
-  );
-const list = (text: string): string[] =>
-  text
-    .split(/[;,]/)
-    .map((t) => t.trim())
-    .filter((t) => t !== '');
-
 /** Puts members of a check in the place of what it had, under a name for taking it back. */
 type ChangeCheck = (next: Partial<Check>, about: string) => void;
 
@@ -116,7 +101,7 @@ function WordFields({ check, change }: { check: Check; change: ChangeCheck }): R
         label="Station"
         value={check.station}
         options={STATIONS.filter((s) => s !== 'release').map((s) => ({ id: s, text: STATION_TITLES[s] }))}
-        onChange={(s) => change({ station: s as StationId }, 'station')}
+        onChange={(s) => change({ station: s }, 'station')}
       />
       <FigureField
         key={`${check.id} minutes`}
@@ -188,27 +173,38 @@ function PlaceFields({
   onTake: (id: string | undefined) => void;
 }): ReactElement {
   const { neededBy } = neighboursOf(pack, check.id);
+  const names = useLibraryNames();
   return (
     <div className="mt-3 grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">
-      <LineField
-        label="Limits, by key"
-        value={check.limits.join(', ')}
-        onChange={(v) => change({ limits: list(v) }, 'limits')}
+      <TitlesField
+        label="Held against limits"
+        placeholder="drop, each magneto"
+        ids={check.limits}
+        known={limitsByTitle(pack, names)}
+        onChange={(limits) => change({ limits }, 'limits')}
+        onTyped={(words) => {
+          const key = keyOf(words);
+          if (key !== '' && !check.limits.includes(key)) change({ limits: [...check.limits, key] }, 'limits');
+        }}
       />
-      <LineField
-        label="Proves, by system"
-        value={check.proves.join(', ')}
-        onChange={(v) => change({ proves: list(v) }, 'proves')}
+      <TitlesField
+        label="Proves"
+        placeholder="oil pump"
+        ids={check.proves}
+        known={systemsByTitle(check, names)}
+        onChange={(proves) => change({ proves }, 'proves')}
       />
-      <LineField
-        label="Needs, as: power on"
-        value={pairs(check.needs)}
-        onChange={(v) => change({ needs: readPairs(v) }, 'needs')}
+      <StatesField
+        label="Needs"
+        states={pack.states}
+        chosen={check.needs}
+        onChange={(needs) => change({ needs }, 'needs')}
       />
-      <LineField
-        label="Sets, as: engine running"
-        value={pairs(check.sets)}
-        onChange={(v) => change({ sets: readPairs(v) }, 'sets')}
+      <StatesField
+        label="Sets"
+        states={pack.states}
+        chosen={check.sets}
+        onChange={(sets) => change({ sets }, 'sets')}
       />
       <Links
         label="Stands on, as evidence"
@@ -314,7 +310,7 @@ export function CheckPanel({
         {check.decides ? (
           <p className="text-ink-2">Nobody answers it by hand: what is chosen is its answer.</p>
         ) : (
-          <AnswerFields key={check.id} check={check} change={change} />
+          <AnswerFields key={check.id} pack={pack} check={check} change={change} />
         )}
       </div>
       <PlaceFields pack={pack} check={check} change={change} onTake={onTake} />

@@ -1,10 +1,9 @@
 import type { ReactElement } from 'react';
-import { isDangerous, WAY_TITLES, WAYS, type Check, type WayQuestion } from '@kanzel/core';
+import { isDangerous, WAY_QUESTIONS, WAY_TITLES, WAYS, type Check, type WayQuestion } from '@kanzel/core';
 import { LineField, Picker } from '../../ui/picker.tsx';
 
-const QUESTIONS = Object.keys(WAYS) as WayQuestion[];
-const questionOptions = QUESTIONS.map((id) => ({ id, text: WAY_TITLES[id].question }));
-const asQuestion = (id: string): WayQuestion | undefined => QUESTIONS.find((q) => q === id);
+const questionOptions = WAY_QUESTIONS.map((id) => ({ id, text: WAY_TITLES[id].question }));
+const asQuestion = (id: string): WayQuestion | undefined => WAY_QUESTIONS.find((q) => q === id);
 
 /** A check that is answered by what is chosen: its options are the choices of the question. */
 function decidedBy(question: WayQuestion): Partial<Check> {
@@ -26,7 +25,7 @@ export function SchoolFields({
   change: (next: Partial<Check>, about: string) => void;
 }): ReactElement {
   const ways = check.ways ?? {};
-  const asked = QUESTIONS.filter((q) => ways[q]);
+  const asked = WAY_QUESTIONS.filter((q) => ways[q]);
   const put = (question: WayQuestion, choices: readonly string[] | undefined): void => {
     const { [question]: _was, ...rest } = ways;
     const next = choices ? { ...rest, [question]: choices } : rest;

@@ -5,7 +5,8 @@ import { Button } from '../../ui/button.tsx';
 import { Problem, TextField } from '../../ui/field.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
 import { useCampaign, type Slip } from '../campaign-context.ts';
-import { changeDraft, draftFromAnswer } from '../part-draft.ts';
+import { draftFromAnswer } from '../../answers/candidate.ts';
+import { changeDraft } from '../../answers/drafts.ts';
 import { EntrySlip } from './entry-slip.tsx';
 
 /** Records that a check does not apply, with the reason. */

@@ -1,4 +1,5 @@
 import type { Reading } from '../../limits/types.ts';
+import { COMPUTED_FROM } from '../../checks/types.ts';
 import { COMPUTATIONS } from './index.ts';
 
 const read = (value: number): Reading => ({
@@ -18,6 +19,24 @@ test('an answer gives its readings to what asks for that kind, and nothing to an
   expect(COMPUTATIONS.reading.readingsOf(reading)).toEqual([read(800)]);
   for (const { readingsOf } of Object.values(COMPUTATIONS))
     expect(readingsOf({ kind: 'confirm', asExpected: true })).toBeUndefined();
+});
+
+test('what a pack may work a figure out from gives readings to it, and what it may not gives none', () => {
+  const answers = {
+    drop,
+    reading,
+    count: { kind: 'count', count: 3 },
+    confirm: { kind: 'confirm', asExpected: true },
+    text: { kind: 'text', text: '800' },
+    cylinders: { kind: 'cylinders', readings: { '1': read(1) } },
+  } as const;
+  for (const name of ['drop', 'reading'] as const)
+    for (const [kind, answer] of Object.entries(answers))
+      expect([name, kind, COMPUTATIONS[name].readingsOf(answer) !== undefined]).toEqual([
+        name,
+        kind,
+        COMPUTED_FROM[name].some((k) => k === kind),
+      ]);
 });
 
 test('two drops are compared; one alone or a third beside them is not', () => {

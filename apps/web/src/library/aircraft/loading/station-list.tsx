@@ -11,7 +11,7 @@ const KINDS = [
   { id: 'payload', text: 'payload' },
   { id: 'locker', text: 'locker' },
   { id: 'ballast', text: 'ballast' },
-];
+] as const;
 
 /** Where things may be put: seats, payload, lockers, ballast; each with its arm, its most, and how well it is known. */
 export function StationList({ data, change }: { data: LoadingData; change: ChangeLoading }): ReactElement {
@@ -67,7 +67,7 @@ export function StationList({ data, change }: { data: LoadingData; change: Chang
                 label="For"
                 value={s.kind}
                 options={KINDS}
-                onChange={(kind) => put({ ...s, kind: kind as LoadStation['kind'] }, 'kind')}
+                onChange={(kind) => put({ ...s, kind }, 'kind')}
               />
               {figure('Arm', 'arm', units.arm)}
               {figure('To the right', 'lateral', units.arm)}

@@ -1,0 +1,254 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import fc from 'fast-check';
+import { ANSWERS, EMPTY_CAMPAIGN, indexBasis, type Check, type Part, type PartAnswer } from '@kanzel/core';
+import { readerOf } from '../../../../packages/packs/src/testing/reader-of.ts';
+import { AIRCRAFT, BASIS, check, PACK } from '../../../../packages/core/src/testing/world.ts';
+import { candidateOf, draftFromAnswer } from './candidate.ts';
+import type { PartDraft } from './desk.ts';
+import { ANSWER_KINDS, deskOf, figureNames } from './desks.ts';
+
+/** What a pack may say of a check, by the schema that is made from the classes of the door. */
+const { definitions } = JSON.parse(
+  readFileSync(join(__dirname, '../../../../packages/packs/schemas/module.schema.json'), 'utf8'),
+) as { definitions: { answer: object } };
+const bySchema = readerOf({ ...definitions.answer, definitions });
+
+const GAUGE = { unit: 'kPa', resolution: 5, plausible: { low: 20, high: 700 } };
+const checks: readonly Check[] = ANSWER_KINDS.map((kind) =>
+  check(`by-${kind}`, {
+    station: 'inspection',
+    subject: kind === 'cylinders' ? 'engine' : 'aircraft',
+    answer: deskOf(kind).begin(GAUGE),
+    limits: [],
+  }),
+);
+const equipment = [{ id: 'radio', title: 'Radio', partNumber: 'RT-1', serial: '77' }];
+const index = (() => {
+  const made = indexBasis({
+    ...BASIS,
+    pack: { ...PACK, checks, gates: [] },
+    aircraft: { ...AIRCRAFT, equipment },
+  });
+  if (!made.ok) throw new Error('The world of the tests is not one.');
+  return made.value;
+})();
+const partOf = (kind: string): Part => {
+  const [part] = index.partsOfCheck.get(`by-${kind}`) ?? [];
+  if (!part) throw new Error(`No part of ${kind}`);
+  return part;
+};
+const candidate = (kind: string, draft: PartDraft) => candidateOf(EMPTY_CAMPAIGN, index, partOf(kind), draft);
+
+test('every way of answering of the core is on the desk, and a check that goes over to it is one that the door takes', () => {
+  expect([...ANSWER_KINDS].sort()).toEqual(Object.keys(ANSWERS).sort());
+  expect(new Set(ANSWER_KINDS.map((k) => deskOf(k).title)).size).toBe(ANSWER_KINDS.length);
+  for (const kind of ANSWER_KINDS) {
+    const fresh = deskOf(kind).begin(GAUGE);
+    expect([kind, fresh.kind, bySchema(JSON.parse(JSON.stringify(fresh)))]).toEqual([kind, kind, true]);
+  }
+});
+
+test('a gauge goes with a check from one figure to another, and a count takes none', () => {
+  for (const kind of ['reading', 'drop', 'cylinders', 'series'] as const)
+    expect(deskOf(kind).begin(GAUGE)).toMatchObject(GAUGE);
+  expect(deskOf('count').begin(GAUGE)).toMatchObject({ unit: 'count', resolution: 1 });
+});
+
+test('nothing is an answer before something was typed, taken or chosen', () => {
+  // Loading begins with what is aboard: here nobody described any.
+  for (const kind of ANSWER_KINDS) expect([kind, candidate(kind, {}).ok]).toEqual([kind, false]);
+  for (const kind of ['text', 'confirm', 'choice', 'plate', 'trail', 'signatures', 'document'])
+    expect(candidate(kind, { texts: { value: ' ', plate: ' ', number: ' ' }, note: '  ' })).toMatchObject({
+      error: { code: 'notAnswered' },
+    });
+});
+
+test('what is typed of figures is read under the names of its fields', () => {
+  const texts = { value: '3', before: '400', after: '310' };
+  expect(candidate('drop', { texts })).toMatchObject({
+    value: { answer: { before: { value: 400, unit: 'kPa' }, after: { value: 310 } } },
+  });
+  expect(candidate('count', { texts })).toMatchObject({ value: { answer: { kind: 'count', count: 3 } } });
+  // A count is whole, and none at the least; a recording timed by hand is a reading in seconds.
+  for (const value of ['2.5', '-1'])
+    expect(candidate('count', { texts: { value } })).toMatchObject({ error: { code: 'notWhole' } });
+  expect(candidate('series', { texts })).toMatchObject({
+    value: { answer: { kind: 'reading', reading: { value: 3, unit: 's', source: 'typed' } } },
+  });
+  const names = figureNames(index, partOf('cylinders'));
+  expect(names).toEqual(Array.from({ length: AIRCRAFT.engines[0]?.cylinders ?? 0 }, (_, i) => String(i + 1)));
+  const all = Object.fromEntries(names.map((n) => [n, '90']));
+  expect(candidate('cylinders', { texts: all }).ok).toBe(true);
+  for (const name of names)
+    expect(candidate('cylinders', { texts: { ...all, [name]: '' } })).toMatchObject({
+      error: { code: 'noFigure' },
+    });
+});
+
+const word = fc.stringMatching(/^[A-Za-z0-9][A-Za-z0-9 .-]{0,10}[A-Za-z0-9]$/);
+const day = fc
+  .date({ min: new Date('1960-01-01'), max: new Date('2060-01-01'), noInvalidDate: true })
+  .map((d) => d.toISOString().slice(0, 10));
+const maybe = <T>(one: fc.Arbitrary<T>) => fc.option(one, { nil: undefined });
+const hours = fc.integer({ min: 0, max: 90_000 }).map((n) => n / 10);
+const scan = fc.record({
+  sha256: fc.stringMatching(/^[0-9a-f]{64}$/),
+  name: word,
+  type: fc.constant('image/png'),
+  size: fc.integer({ min: 1, max: 10_000 }),
+});
+const scans = fc.uniqueArray(scan, { maxLength: 2, selector: (s) => s.sha256 });
+/** Members that are not there are left out, as in the record. */
+const said = (value: unknown): PartAnswer => JSON.parse(JSON.stringify(value)) as PartAnswer;
+const condition = fc.oneof(
+  fc.record({ kind: fc.constantFrom('dayOnly', 'other'), text: word }),
+  fc.record({ kind: fc.constant('crew'), value: fc.integer({ min: 1, max: 9 }), text: word }),
+  fc.record({
+    kind: fc.constant('highest'),
+    value: fc.integer({ min: 100, max: 5000 }),
+    unit: fc.constant('m'),
+    text: word,
+  }),
+);
+const anyPaper = fc.oneof(
+  fc
+    .record({
+      number: word,
+      issuedBy: maybe(word),
+      issuedOn: maybe(day),
+      expiresOn: maybe(day),
+      untilHours: maybe(hours),
+      untilCycles: maybe(fc.integer({ min: 0, max: 9000 })),
+      conditions: fc.array(condition, { maxLength: 3 }),
+      scans,
+    })
+    .map((document) => said({ kind: 'document', document })),
+  fc
+    .array(
+      fc.record({
+        book: word,
+        from: day,
+        to: day,
+        hoursFrom: hours,
+        hoursTo: hours,
+        explained: maybe(word),
+        scans,
+      }),
+      { minLength: 1, maxLength: 4 },
+    )
+    .map((stretches) => said({ kind: 'trail', stretches })),
+  fc
+    .array(
+      fc.record({
+        what: word,
+        sheet: maybe(word),
+        doneBy: maybe(word),
+        doneOn: maybe(day),
+        inspectedBy: maybe(word),
+        inspectedOn: maybe(day),
+        scans,
+      }),
+      { minLength: 1, maxLength: 4 },
+    )
+    .map((items) => said({ kind: 'signatures', items: items.map((i, k) => ({ id: String(k + 1), ...i })) })),
+  fc
+    .array(fc.record({ title: word, partNumber: word, serial: word }), { minLength: 1, maxLength: 4 })
+    .map((seen) => said({ kind: 'equipment', seen: seen.map((e, i) => ({ id: `e${i + 1}`, ...e })) })),
+  fc
+    .record({ text: word, how: fc.constantFrom('typed', 'scanned') })
+    .map((plate) => said({ kind: 'plate', ...plate })),
+);
+
+test('a paper brought back to be corrected reads as it was kept; only cycles now are asked anew (property)', () => {
+  fc.assert(
+    fc.property(anyPaper, (kept) => {
+      const typed = draftFromAnswer(kept, 'correction');
+      const read = typed && candidate(kept.kind, typed);
+      expect(read?.ok && read.value.answer).toEqual(kept);
+    }),
+    { numRuns: 300 },
+  );
+});
+
+test('locks and counts are read from what was pressed and typed; what is not whole says which (round trip)', () => {
+  const locks = { picks: { 'seen lock-1': 'yes' } };
+  expect(candidate('locks', locks)).toMatchObject({
+    error: { code: 'lockUnanswered', params: { lock: 'Lock', marked: 'no' } },
+  });
+  const faulty = { ...locks, picks: { ...locks.picks, 'fault lock-1': 'yes' } };
+  expect(candidate('locks', faulty)).toMatchObject({ error: { code: 'lockFaultUnsaid' } });
+  const tally = (out: string, back: string, what = 'Rag') =>
+    candidate('tally', {
+      lists: {
+        tally: [
+          { id: 't1', what: 'Tools', out: '3', in: '3' },
+          { id: 't2', what, out, in: back },
+        ],
+      },
+    });
+  for (const [out, back] of [
+    ['', ''],
+    ['2', ''],
+    ['-1', '2'],
+    ['1.5', '2'],
+  ] as const)
+    expect(tally(out, back)).toMatchObject({ error: { code: 'tallyUncounted', params: { what: 'Rag' } } });
+  expect(tally('1', '1', 'tools')).toMatchObject({ error: { code: 'tallyTwice' } });
+  // A row that was added and left empty is none.
+  expect(tally('', '', '')).toMatchObject({
+    value: { answer: { rows: [{ what: 'Tools', out: 3, in: 3 }] } },
+  });
+  const found = [
+    candidate('locks', { picks: { 'seen lock-1': 'yes', 'felt lock-1': 'yes' } }),
+    candidate('locks', { ...faulty, texts: { 'lock-1': 'half closed' } }),
+    tally('2', '1'),
+  ];
+  for (const made of found) {
+    if (!made.ok) throw new Error(JSON.stringify(made.error));
+    const { answer } = made.value;
+    const again = candidate(answer.kind, draftFromAnswer(answer, 'correction') ?? {});
+    expect(again.ok && again.value.answer).toEqual(answer);
+  }
+});
+
+test('marks go with the photograph they are on, and with no other', () => {
+  const picture = (n: string) => ({
+    sha256: n.repeat(64),
+    name: `${n}.png`,
+    type: 'image/png' as const,
+    size: 9,
+  });
+  const marks = [{ kind: 'circle', from: [0.1, 0.1], to: [0.2, 0.3] }] as const;
+  const made = candidate('photo', {
+    scans: { 'whole of it': [picture('a'), picture('b')] },
+    // Of a photograph that was taken off again, a mark is left on the desk.
+    marks: { [picture('b').sha256]: marks, [picture('c').sha256]: marks },
+  });
+  expect(made.ok && made.value.answer).toEqual({
+    kind: 'photo',
+    photos: [
+      { view: 'whole of it', scan: picture('a') },
+      { view: 'whole of it', scan: picture('b'), marks },
+    ],
+  });
+});
+
+test('only papers come back to be looked at anew; what is read, taken or looked at is answered from nothing', () => {
+  const again = ANSWER_KINDS.filter((kind) => {
+    const { typeAgain } = deskOf(kind);
+    return typeAgain !== 'never' && typeAgain.on.includes('again');
+  });
+  expect(again).toEqual(['document', 'trail', 'signatures']);
+  const corrected = ANSWER_KINDS.filter((kind) => deskOf(kind).typeAgain !== 'never');
+  expect(corrected).toEqual([
+    'weighing',
+    'document',
+    'trail',
+    'signatures',
+    'equipment',
+    'plate',
+    'locks',
+    'tally',
+  ]);
+});

@@ -1,0 +1,39 @@
+import { create } from 'zustand';
+import { createJSONStorage, persist } from 'zustand/middleware';
+import { ownMember } from '@kanzel/core';
+import type { PartDraft } from './desk.ts';
+
+interface Drafts {
+  readonly drafts: Readonly<Record<string, PartDraft>>;
+}
+
+/** Drafts outlive a reload: nothing typed is lost. */
+export const useDrafts = create<Drafts>()(
+  persist(() => ({ drafts: {} }), {
+    name: 'kanzel-drafts',
+    storage: createJSONStorage(() => localStorage),
+  }),
+);
+
+const EMPTY: PartDraft = {};
+
+export const draftKey = (campaign: string, part: string): string => `${campaign} ${part}`;
+
+export function draftOf(drafts: Drafts['drafts'], campaign: string, part: string): PartDraft {
+  return ownMember(drafts, draftKey(campaign, part)) ?? EMPTY;
+}
+
+export function changeDraft(campaign: string, part: string, change: Partial<PartDraft>): void {
+  const key = draftKey(campaign, part);
+  useDrafts.setState(({ drafts }) => ({
+    drafts: { ...drafts, [key]: { ...ownMember(drafts, key), ...change } },
+  }));
+}
+
+export function clearDraft(campaign: string, part: string): void {
+  const key = draftKey(campaign, part);
+  useDrafts.setState(({ drafts }) => {
+    const { [key]: _gone, ...rest } = drafts;
+    return { drafts: rest };
+  });
+}

@@ -1,0 +1,162 @@
+import {
+  formatFigure,
+  isFigureSpec,
+  isSetTo,
+  judgeAnswer,
+  lastRiseThrough,
+  lookAtSignal,
+  samplesBetween,
+  wayOf as signalWay,
+  type BasisIndex,
+  type Fact,
+  type HeldFigure,
+  type LiveSignal,
+  type Part,
+  type Reading,
+  type Series,
+  type SteadyFigure,
+} from '@kanzel/core';
+import { linesRead, newest, newestAt } from '../../sync/monitor-store.ts';
+import { serverInstant } from '../../sync/clock.ts';
+import { figureNames } from '../desks.ts';
+import { instrumentsFor } from './typed.ts';
+
+/** How a channel looks right now, for the hand that is about to take it. */
+export type LiveTake =
+  | { readonly state: 'none' }
+  | {
+      readonly state: 'moving' | 'steady';
+      readonly value: number;
+      readonly reading?: Reading;
+      readonly way?: 'rising' | 'falling';
+    };
+
+/** The signal of one figure of a part; undefined where the monitor has none for it. */
+function signalOf(part: Part, name = ''): LiveSignal | undefined {
+  const spec = part.check.answer;
+  if (!isFigureSpec(spec) || !spec.channel) return undefined;
+  const { channel, kind, unit, resolution, steady } = spec;
+  return {
+    subject: part.subject,
+    channel: kind === 'cylinders' ? `${channel}-${name}` : channel,
+    unit,
+    resolution,
+    steady,
+    settles: kind === 'reading',
+  };
+}
+
+/** The last steady figure of each part of a campaign. */
+const held = new WeakMap<BasisIndex, Map<string, HeldFigure>>();
+
+function heldOf(index: BasisIndex): Map<string, HeldFigure> {
+  const own = held.get(index) ?? new Map<string, HeldFigure>();
+  held.set(index, own);
+  return own;
+}
+
+/** Whether the figure of a part is still on its way. */
+export function wayOf(part: Part): 'rising' | 'falling' | undefined {
+  const signal = signalOf(part);
+  return signal && signalWay(linesRead(), signal);
+}
+
+/** What is recorded of a steady figure. What was measured is judged; the step of the check says only how much of it is shown. */
+function readingOf(
+  index: BasisIndex,
+  part: Part,
+  { unit, resolution }: LiveSignal,
+  figure: SteadyFigure,
+): Reading {
+  const instrument = instrumentsFor(index, part.check, true)[0]?.id;
+  return {
+    ...figure,
+    unit,
+    text: formatFigure(figure.value, resolution),
+    resolution,
+    source: 'live',
+    ...(instrument ? { instrument } : {}),
+  };
+}
+
+/** Looks at one figure of a part on the monitor: absent, moving, or steady with the reading that could be taken. */
+export function lookAt(index: BasisIndex, part: Part, name: string): LiveTake {
+  const signal = signalOf(part, name);
+  const value = signal && newest(signal.subject, signal.channel);
+  if (!signal || value === undefined) return { state: 'none' };
+  const key = `${part.key} ${name}`;
+  const look = lookAtSignal(linesRead(), signal, value, heldOf(index).get(key));
+  if (!('figure' in look)) return { state: look.state, value };
+  if (look.hold) heldOf(index).set(key, look.hold);
+  const reading = readingOf(index, part, signal, look.figure);
+  return { state: look.state, value, reading, ...(look.way ? { way: look.way } : {}) };
+}
+
+/** The power setting on the monitor now; undefined when the check has none or the monitor is silent. */
+export function settingNow(part: Part): Record<string, Fact> | undefined {
+  const { setting } = part.check;
+  if (!setting) return {};
+  const value = newest(part.subject, setting.channel);
+  return value === undefined ? undefined : { [setting.channel]: { value, unit: setting.unit } };
+}
+
+/** Whether the power setting that a check asks for is set now, by the monitor. Undefined when nobody knows. */
+export function settingMet(part: Part): boolean | undefined {
+  const { setting } = part.check;
+  if (!setting) return true;
+  const value = newest(part.subject, setting.channel);
+  return value === undefined ? undefined : isSetTo(value, setting);
+}
+
+/** Whether a reading would be out of limits as things are now. */
+function isOut(index: BasisIndex, part: Part, reading: Reading): boolean {
+  const facts = settingNow(part) ?? {};
+  return judgeAnswer(index, part, { kind: 'reading', reading }, facts, serverInstant())[0]?.state === 'out';
+}
+
+/** Takes every figure of a part at once, if all are steady, or on their way and no longer out of limits. */
+export function takeAll(index: BasisIndex, part: Part): Record<string, Reading> | undefined {
+  const taken: Record<string, Reading> = {};
+  for (const name of figureNames(index, part)) {
+    const look = lookAt(index, part, name);
+    if (look.state === 'none' || !look.reading || (look.state === 'moving' && !look.way)) return undefined;
+    if (look.way && isOut(index, part, look.reading)) return undefined;
+    taken[name] = look.reading;
+  }
+  return taken;
+}
+
+/** When a recording began by itself: the last time its trigger rose. Undefined without a trigger, or when it did not. */
+function triggeredAt(part: Part): number | undefined {
+  const spec = part.check.answer;
+  if (spec.kind !== 'series' || !spec.trigger) return undefined;
+  return lastRiseThrough(linesRead(), part.subject, spec.trigger.channel, spec.trigger.above);
+}
+
+/** The samples of a part's channel since an instant, as they would go into the record. */
+function seriesSince(index: BasisIndex, part: Part, since: number): Series | undefined {
+  const spec = part.check.answer;
+  if (spec.kind !== 'series' || !spec.channel) return undefined;
+  const until = Math.min(newestAt() ?? since, since + spec.seconds * 1000);
+  const { t, v } = samplesBetween(linesRead(), part.subject, spec.channel, since, until);
+  const instrument = instrumentsFor(index, part.check, true)[0]?.id;
+  return t.length < 2
+    ? undefined
+    : {
+        unit: spec.unit,
+        resolution: spec.resolution,
+        source: 'live',
+        ...(instrument ? { instrument } : {}),
+        // Whole milliseconds: two samples are not made one instant by rounding.
+        t: t.map((x) => Number(x.toFixed(3))),
+        v,
+      };
+}
+
+/** The recording as it stands: since its trigger, or over the last seconds when it has none. */
+export function runningSeries(index: BasisIndex, part: Part): Series | undefined {
+  const spec = part.check.answer;
+  if (spec.kind !== 'series') return undefined;
+  const since = spec.trigger ? triggeredAt(part) : (newestAt() ?? 0) - spec.seconds * 1000;
+  return since === undefined ? undefined : seriesSince(index, part, since);
+}

@@ -1,0 +1,8 @@
+import type { AnswerView } from '../answer-view.ts';
+import { FigureEntry } from '../figures/figure-entry.tsx';
+import { ONE_FIGURE } from '../figures/typed.ts';
+
+export const READING_VIEW: AnswerView<'reading'> = {
+  Entry: (props) => <FigureEntry {...props} figures={ONE_FIGURE} fields="one" />,
+  Kept: 'row',
+};

@@ -1,1 +1,0 @@
-export { KeptWorked as default } from './worked-entry.tsx';
