@@ -66,6 +66,7 @@ test('an aircraft is described: drawn from its family, pointed at, set up; its c
   await publish(page, 1);
 
   await page.getByRole('link', { name: 'Hangar' }).click();
+  await page.getByRole('heading', { name: 'Hangar' }).waitFor();
   await expect(page.getByText('QX-NEW')).toBeVisible();
   await page.getByRole('button', { name: 'New campaign' }).click();
   await page.getByRole('heading', { name: 'A new campaign' }).waitFor();

@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { stripVTControlCharacters } from 'node:util';
 import { build } from './build.mjs';
 import { ensureChromium } from './chromium.mjs';
 import { ensureInstalled, ensureNode, ROOT } from './lib.mjs';
@@ -28,8 +29,37 @@ function suite(name, command, args, file, read, env = {}) {
     process.stderr.write(`${name}: no test ran, and that counts as failed.\n`);
     return { passed: 0, failed: 1 };
   }
-  return { passed: found.passed, failed: Math.max(found.failed, done.status === 0 ? 0 : 1) };
+  return { ...found, failed: Math.max(found.failed, done.status === 0 ? 0 : 1) };
 }
+
+/** Titles and first lines of what failed, for the end of a long log. */
+const LINES = 12;
+const told = (title, message) =>
+  `${title}\n${stripVTControlCharacters(message)
+    .split('\n')
+    .filter((l) => l.trim() !== '')
+    .slice(0, LINES)
+    .join('\n')}`;
+const failuresOfJest = (r) =>
+  r.testResults.flatMap((file) =>
+    file.assertionResults.length === 0 && file.message
+      ? [told(file.name, file.message)]
+      : file.assertionResults
+          .filter((t) => t.status === 'failed')
+          .map((t) => told(t.fullName, t.failureMessages.join('\n'))),
+  );
+const failuresOfStories = (suites) =>
+  suites.flatMap((s) => [
+    ...failuresOfStories(s.suites ?? []),
+    ...(s.specs ?? [])
+      .filter((spec) => !spec.ok)
+      .map((spec) =>
+        told(
+          spec.title,
+          spec.tests.flatMap((t) => t.results.flatMap((r) => r.errors.map((e) => e.message))).join('\n'),
+        ),
+      ),
+  ]);
 
 const results = [
   suite(
@@ -40,6 +70,7 @@ const results = [
     (r) => ({
       passed: r.numPassedTests,
       failed: r.numFailedTests + r.numRuntimeErrorTestSuites + r.numPendingTests,
+      failures: failuresOfJest(r),
     }),
   ),
   suite(
@@ -47,10 +78,15 @@ const results = [
     'npx',
     ['playwright', 'test', '--config', 'e2e/playwright.config.ts'],
     'e2e.json',
-    (r) => ({ passed: r.stats.expected, failed: r.stats.unexpected + r.stats.flaky + r.stats.skipped }),
+    (r) => ({
+      passed: r.stats.expected,
+      failed: r.stats.unexpected + r.stats.flaky + r.stats.skipped,
+      failures: failuresOfStories(r.suites),
+    }),
     { KANZEL_CHROMIUM: chromium },
   ),
 ];
+for (const failure of results.flatMap((r) => r.failures ?? [])) process.stdout.write(`\n${failure}\n`);
 const sum = (key) => results.reduce((a, r) => a + r[key], 0);
 process.stdout.write(`\n${sum('passed')} passed, ${sum('failed')} failed\n`);
 process.exitCode = sum('failed') > 0 ? 1 : 0;

@@ -206,7 +206,9 @@ export default function NewCampaignPage(): ReactElement {
   const navigate = useNavigate();
   const [search, setSearch] = useSearchParams();
   const aircraft = useAircraft();
-  const mark = search.get('mark') ?? aircraft[0]?.mark;
+  // Held here as well: the address follows a moment later, and what is pressed meanwhile is meant for this one.
+  const [chosen, setChosen] = useState<string>();
+  const mark = chosen ?? search.get('mark') ?? aircraft[0]?.mark;
   const { draft, change, forget } = useDraft(mark);
   /** The role in which checks were left out. */
   const [saidAs, setSaidAs] = useState<Role>();
@@ -229,7 +231,10 @@ export default function NewCampaignPage(): ReactElement {
   );
   const own = aircraft.find((a) => a.mark === mark);
   const sisters = aircraft.filter((a) => a.mark !== mark && a.type === own?.type);
-  const choose = (next: string): void => setSearch({ mark: next }, { replace: true });
+  const choose = (next: string): void => {
+    setChosen(next);
+    setSearch({ mark: next }, { replace: true });
+  };
   return (
     <Frame
       plate={<HangarPlate />}
