@@ -7,6 +7,7 @@ import {
   namesOf,
   stationByKey,
   STATIONS,
+  type BasisIndex,
   type CampaignState,
   type StationId,
 } from '@kanzel/core';
@@ -176,19 +177,12 @@ function ToCurrent(): ReactElement {
   );
 }
 
-/** The page of one campaign. */
-export default function CampaignPage(): ReactElement {
-  const { campaign = '' } = useParams();
-  const location = useLocation();
+/** The campaign as the sheets see it: its record folded, and where it stands now. Undefined until it is on the device. */
+function useCampaignInHand(campaign: string, ask: (slip: Slip) => void): CampaignView | undefined {
   const held = useCampaigns((s) => ownMember(s.held, campaign));
   const reachable = useCampaigns((s) => s.reachable);
   const people = useSession((s) => s.people);
-  const [slip, setSlip] = useState<Slip>();
   const now = useNow(15_000);
-  useEffect(() => {
-    watch(campaign);
-    void openCampaign(campaign);
-  }, [campaign]);
   const state = held?.state;
   const waiting = held?.waiting.length ?? 0;
   // Before the queue of this device was read, nobody knows whether something of it waits.
@@ -202,18 +196,8 @@ export default function CampaignPage(): ReactElement {
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [state, waiting, confirmed, now],
   );
-  const mark = state?.index?.basis.aircraft.mark;
-  useEffect(() => {
-    if (mark !== undefined) expectReadings(mark);
-  }, [campaign, mark]);
-  const pack = state?.index?.basis.pack;
-  useEffect(() => {
-    const kinds = (pack?.checks ?? []).map((c) => c.answer.kind);
-    void fetchViews(kinds.filter((kind) => kind !== 'computed'));
-  }, [pack]);
-  const last = useLastTime(campaign, mark);
-  const simulated = useSimulated(mark);
-  const view = useMemo<CampaignView | undefined>(() => {
+  const last = useLastTime(campaign, state?.index?.basis.aircraft.mark);
+  return useMemo<CampaignView | undefined>(() => {
     if (!state?.index || !status) return undefined;
     const names = namesOf(state.index);
     return {
@@ -226,31 +210,94 @@ export default function CampaignPage(): ReactElement {
       say: makeSentences(names).say,
       who: (id) => people.find((p) => p.id === id)?.fullName ?? 'someone',
       ...last,
-      ask: setSlip,
+      ask,
     };
-  }, [campaign, state, status, people, last]);
+  }, [campaign, state, status, people, last, ask]);
+}
+
+/** Opens the campaign, listens to its aircraft, and fetches what its sheets will need in the field. */
+function useOpened(campaign: string, index: BasisIndex | undefined): void {
+  useEffect(() => {
+    watch(campaign);
+    void openCampaign(campaign);
+  }, [campaign]);
+  const mark = index?.basis.aircraft.mark;
+  useEffect(() => {
+    if (mark !== undefined) expectReadings(mark);
+  }, [campaign, mark]);
+  const pack = index?.basis.pack;
+  useEffect(() => {
+    const kinds = (pack?.checks ?? []).map((c) => c.answer.kind);
+    void fetchViews(kinds.filter((kind) => kind !== 'computed'));
+  }, [pack]);
+}
+
+/** Why there is no sheet to show. */
+function NoCampaign({ campaign }: { campaign: string }): ReactElement {
+  const held = useCampaigns((s) => ownMember(s.held, campaign));
+  const reachable = useCampaigns((s) => s.reachable);
+  const text = held?.missing
+    ? 'There is no such campaign here. It may have been opened on another installation.'
+    : held && !held.loading
+      ? reachable
+        ? 'This campaign cannot be read.'
+        : 'This campaign is not on this device yet, and the server cannot be reached.'
+      : 'Opening the campaign…';
+  return (
+    <div className="p-8">
+      <p className="text-lg">{text}</p>
+      <p className="mt-2">
+        <a className="underline" href="/">
+          Back to the hangar
+        </a>
+      </p>
+    </div>
+  );
+}
+
+/** The sheet of the address, and the panel of a simulated aircraft where its engines run. */
+function Sheets({ here, mark }: { here: StationId | undefined; mark: string }): ReactElement {
+  const simulated = useSimulated(mark);
+  return (
+    <>
+      <Suspense fallback={<p className="p-8 text-ink-2">Opening…</p>}>
+        <Routes>
+          <Route index element={<ToCurrent />} />
+          <Route path="release" element={<ReleaseSheet />} />
+          <Route path="basis" element={<BasisSheet />} />
+          <Route path="plan/*" element={<PlanPage />} />
+          <Route path="gate/:gate" element={<GateSheet />} />
+          <Route path="findings" element={<FindingsSheet />} />
+          <Route path="findings/:finding" element={<FindingsSheet />} />
+          <Route path=":station" element={<StationSheet />} />
+        </Routes>
+      </Suspense>
+      {simulated && here !== undefined && !WITHOUT_ENGINES.includes(here) ? (
+        <Suspense fallback={null}>
+          <SimulationPanel />
+        </Suspense>
+      ) : null}
+    </>
+  );
+}
+
+const SLIP_OF_KEY: Readonly<Record<string, Slip>> = {
+  '/': { kind: 'find' },
+  T: { kind: 'tag' },
+  F: { kind: 'finding' },
+};
+
+/** The page of one campaign. */
+export default function CampaignPage(): ReactElement {
+  const { campaign = '' } = useParams();
+  const location = useLocation();
+  const [slip, setSlip] = useState<Slip>();
+  const view = useCampaignInHand(campaign, setSlip);
+  useOpened(campaign, view?.index);
   useSheetKeys(view, setSlip);
   useFreeHands();
 
-  if (!view) {
-    const text = held?.missing
-      ? 'There is no such campaign here. It may have been opened on another installation.'
-      : held && !held.loading
-        ? reachable
-          ? 'This campaign cannot be read.'
-          : 'This campaign is not on this device yet, and the server cannot be reached.'
-        : 'Opening the campaign…';
-    return (
-      <div className="p-8">
-        <p className="text-lg">{text}</p>
-        <p className="mt-2">
-          <a className="underline" href="/">
-            Back to the hangar
-          </a>
-        </p>
-      </div>
-    );
-  }
+  if (!view) return <NoCampaign campaign={campaign} />;
   const segment = location.pathname.split('/')[3] ?? '';
   if (segment === 'emergency')
     return (
@@ -261,32 +308,13 @@ export default function CampaignPage(): ReactElement {
       </CampaignContext.Provider>
     );
   const here = STATIONS.find((s) => s === segment);
+  const { mark } = view.index.basis.aircraft;
   return (
     <CampaignContext.Provider value={view}>
       <Frame
         plate={<CampaignPlate state={view.state} emergency={`${view.base}/emergency?at=${segment}`} />}
         spine={<Spine status={view.status} here={here} base={view.base} planning={segment === 'plan'} />}
-        sheet={
-          <>
-            <Suspense fallback={<p className="p-8 text-ink-2">Opening…</p>}>
-              <Routes>
-                <Route index element={<ToCurrent />} />
-                <Route path="release" element={<ReleaseSheet />} />
-                <Route path="basis" element={<BasisSheet />} />
-                <Route path="plan/*" element={<PlanPage />} />
-                <Route path="gate/:gate" element={<GateSheet />} />
-                <Route path="findings" element={<FindingsSheet />} />
-                <Route path="findings/:finding" element={<FindingsSheet />} />
-                <Route path=":station" element={<StationSheet />} />
-              </Routes>
-            </Suspense>
-            {simulated && here !== undefined && !WITHOUT_ENGINES.includes(here) ? (
-              <Suspense fallback={null}>
-                <SimulationPanel />
-              </Suspense>
-            ) : null}
-          </>
-        }
+        sheet={<Sheets here={here} mark={mark} />}
         margin={
           here === 'release' ? (
             <Suspense fallback={null}>
@@ -299,18 +327,8 @@ export default function CampaignPage(): ReactElement {
         foot={
           <Foot
             campaign={campaign}
-            mark={view.index.basis.aircraft.mark}
-            onKey={(key) =>
-              setSlip(
-                key === '/'
-                  ? { kind: 'find' }
-                  : key === 'T'
-                    ? { kind: 'tag' }
-                    : key === 'F'
-                      ? { kind: 'finding' }
-                      : { kind: 'keys' },
-              )
-            }
+            mark={mark}
+            onKey={(key) => setSlip(ownMember(SLIP_OF_KEY, key) ?? { kind: 'keys' })}
           />
         }
       />

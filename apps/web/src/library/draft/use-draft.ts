@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { DraftFormat, DraftView } from '@kanzel/contract';
-import { api, sayFailure } from '../../api/client.ts';
+import { api, sayFailure, type Answer } from '../../api/client.ts';
 import { forget, keep, kept } from '../../sync/database.ts';
 import { begin, changed, redone, undone, type Editing } from './editing.ts';
 import { startOf, type DraftPhase } from './start-of.ts';
@@ -26,8 +26,8 @@ export interface Draft<T> {
   readonly keepMine: () => Promise<void>;
 }
 
-interface Unsent {
-  readonly document: unknown;
+interface Unsent<T> {
+  readonly document: T;
   readonly version: number;
 }
 
@@ -35,6 +35,31 @@ interface Unsent {
 const REST = 500;
 /** So often it is tried again while the server is not heard (ms). */
 const AGAIN = 4000;
+
+/** Gives the draft to the server, over the version it was written over. */
+async function putDraft(path: string, version: number, document: object): Promise<Answer<DraftView>> {
+  const answer = await api.put<DraftView>(path, { version, document });
+  if (answer.ok || answer.error.kind !== 'refused' || answer.error.status !== 409) return answer;
+  // It may be this very draft, sent before over a line that broke before the answer came.
+  const there = await api.get<DraftView>(path);
+  return there.ok && JSON.stringify(there.value.document) === JSON.stringify(document) ? there : answer;
+}
+
+interface Found<T> {
+  readonly draft: Answer<DraftView>;
+  readonly document: Answer<T>;
+  readonly unsent: { readonly document: T; readonly version: number } | undefined;
+}
+
+/** What there is of a document: the draft on the server, the published one, and what this device could not send. */
+async function findAll<T>(path: string, kind: string, id: string, local: string): Promise<Found<T>> {
+  const [draft, document, unsent] = await Promise.all([
+    api.get<DraftView>(path),
+    api.get<T>(`/api/library/documents/${kind}/${id}`),
+    kept<Unsent<T>>(local),
+  ]);
+  return { draft, document, unsent };
+}
 
 /** Opens a document for writing. Every change is kept on this device at once and on the server a moment later. */
 export function useDraft<T extends object>(kind: string, id: string, fresh?: () => T): Draft<T> {
@@ -59,12 +84,7 @@ export function useDraft<T extends object>(kind: string, id: string, fresh?: () 
         // Typed on meanwhile: the newer one is on its way.
         if (latest.current !== document) return true;
         setPhase('keeping');
-        let answer = await api.put<DraftView>(path, { version: version.current, document });
-        if (!answer.ok && answer.error.kind === 'refused' && answer.error.status === 409) {
-          // It may be this very draft, sent before over a line that broke before the answer came.
-          const there = await api.get<DraftView>(path);
-          if (there.ok && JSON.stringify(there.value.document) === JSON.stringify(document)) answer = there;
-        }
+        const answer = await putDraft(path, version.current, document);
         if (answer.ok) {
           version.current = answer.value.version;
           setProblems(answer.value.problems);
@@ -72,7 +92,10 @@ export function useDraft<T extends object>(kind: string, id: string, fresh?: () 
           if (latest.current === document) {
             setPhase('kept');
             await forget(local);
-          } else await keep(local, { document: latest.current, version: version.current } satisfies Unsent);
+          } else
+            await keep(local, { document: latest.current, version: version.current } satisfies Unsent<
+              T | undefined
+            >);
           return true;
         }
         setMessage(sayFailure(answer.error));
@@ -92,11 +115,7 @@ export function useDraft<T extends object>(kind: string, id: string, fresh?: () 
   );
 
   const load = useCallback(async (): Promise<void> => {
-    const [draft, document, unsent] = await Promise.all([
-      api.get<DraftView>(path),
-      api.get<T>(`/api/library/documents/${kind}/${id}`),
-      kept<Unsent>(local),
-    ]);
+    const { draft, document, unsent } = await findAll<T>(path, kind, id, local);
     if (document.ok) setPublished(document.value);
     if (draft.ok) {
       version.current = draft.value.version;
@@ -105,7 +124,7 @@ export function useDraft<T extends object>(kind: string, id: string, fresh?: () 
     const begun = startOf<T>({
       draft: draft.ok ? { document: draft.value.document as T, version: draft.value.version } : undefined,
       published: document.ok ? document.value : undefined,
-      unsent: unsent as { document: T; version: number } | undefined,
+      unsent,
       fresh: making.current?.(),
       heard: draft.ok || draft.error.kind === 'refused',
     });
@@ -131,7 +150,7 @@ export function useDraft<T extends object>(kind: string, id: string, fresh?: () 
     (next: Editing<T>): void => {
       setEditing(next);
       latest.current = next.present;
-      void keep(local, { document: next.present, version: version.current } satisfies Unsent);
+      void keep(local, { document: next.present, version: version.current } satisfies Unsent<T>);
       clearTimeout(timer.current);
       setPhase((now) => (now === 'stale' ? now : 'keeping'));
       timer.current = setTimeout(() => void send(next.present), REST);
