@@ -1,6 +1,6 @@
 import type { Instrument } from '../limits/types.ts';
 import type { FittedItem, LoadingData } from './loading-data.ts';
-import type { PROPULSOR_KINDS } from './types.ts';
+import type { Layout, PROPULSOR_KINDS } from './types.ts';
 
 export interface Engine {
   readonly id: string;
@@ -26,6 +26,8 @@ export interface Aircraft {
   };
   /** What is fitted, with its numbers; absent in campaigns from before it was kept. */
   readonly equipment?: readonly FittedItem[];
+  /** What it is made of, for its drawing and the walk round it; absent in campaigns from before it was kept. */
+  readonly layout?: Layout;
   /** What its loading is reckoned by; absent where nobody described it. */
   readonly loading?: LoadingData;
   readonly hours: number;

@@ -119,6 +119,9 @@ export type AnswerSpec =
   /** Derived from two other checks on the same subject, or from one check on both engines. */
   | { readonly kind: 'computed'; readonly from: readonly string[]; readonly value: ComputationName };
 
+/** What a check does on a walk that is not done in passing. */
+export const WALK_TURNS = ['closing', 'last'] as const;
+
 /** How something is kept from coming undone. */
 export const LOCK_FORMS = [
   'lock-wire',
@@ -205,6 +208,11 @@ export interface Check {
   readonly secondPerson: boolean;
   readonly notApplicable: boolean;
   readonly minutes: number;
+  /**
+   * When it comes on a walk round the aircraft, whatever its place: it closes what the others look into, or it is the
+   * look at the whole that comes behind all of them. Absent: where the way leads past it.
+   */
+  readonly turn?: (typeof WALK_TURNS)[number];
   /** Leaving it out of a scope takes an inspector or a certifying person. Absent: as `isRequired` reads it. */
   readonly required?: boolean;
   /** Waiting windows, in minutes from the end of another check to the beginning of this one. */

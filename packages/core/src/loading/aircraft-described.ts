@@ -83,6 +83,7 @@ export function aircraftOf(about: AircraftDescription): Result<Aircraft, readonl
     pack,
     instruments,
     equipment: about.equipment,
+    layout: about.layout,
     ...(about.loading ? { loading: loadingInUse(about.loading, about.chosen) } : {}),
   });
 }

@@ -1,5 +1,6 @@
 export * from './tasks.ts';
 export * from './order.ts';
+export { walkOf, type Walk, type WalkedCheck, type WalkStop } from './walk.ts';
 export * from './schedule.ts';
 export { lowerBound } from './bound.ts';
 export * from './search.ts';

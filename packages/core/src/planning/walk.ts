@@ -1,0 +1,221 @@
+import { areasNamed, areasOf, type Area } from '../aircraft/areas.ts';
+import type { Point } from '../aircraft/plan-types.ts';
+import type { Layout } from '../aircraft/types.ts';
+import type { Check } from '../checks/types.ts';
+
+/** What a walk needs to know of a check. */
+export type WalkedCheck = Pick<
+  Check,
+  'id' | 'where' | 'subject' | 'kinds' | 'after' | 'standsOn' | 'needs' | 'sets' | 'turn'
+>;
+
+/** One place of the walk: where one stands, and what is done there. */
+export interface WalkStop {
+  readonly areas: readonly Area[];
+  /** In the order of the pack. */
+  readonly checks: readonly string[];
+}
+
+/** A way round the aircraft that comes to every check. */
+export interface Walk {
+  readonly stops: readonly WalkStop[];
+  /** Where one walks, from in front of the nose: metres on the plan. */
+  readonly path: readonly Point[];
+  /** No way that keeps to the same turns is shorter. False when there were too many to try. */
+  readonly shortest: boolean;
+  /** Checks that name a part which this aircraft has not; they are done all round it. */
+  readonly misplaced: readonly { readonly check: string; readonly missing: readonly string[] }[];
+}
+
+/** Open work first, then what is done with clean hands, then what closes, and last the look at the whole. */
+const TURNS = { passing: 0, clean: 1, closing: 2, last: 3 } as const;
+
+/** So many ways are followed side by side; more than any aircraft that ships needs. */
+const SIDE_BY_SIDE = 6000;
+
+/** Some of the checks, a bit for each by its place in the list. */
+type Some = bigint;
+const bit = (i: number): Some => 1n << BigInt(i);
+const someOf = (list: readonly number[]): Some => list.reduce((all, i) => all | bit(i), 0n);
+const holds = (all: Some, part: Some): boolean => (all & part) === part;
+
+interface Way {
+  readonly done: Some;
+  readonly at: Point;
+  readonly metres: number;
+  readonly visits: readonly { readonly place: number; readonly checks: readonly number[] }[];
+  readonly path: readonly Point[];
+}
+
+const apart = ([a, b]: Point, [x, y]: Point): number => Math.hypot(x - a, y - b);
+
+/** Through all points, each time to the nearest that is left. */
+function through(from: Point, points: readonly Point[]): { metres: number; path: readonly Point[] } {
+  const left = [...points];
+  const path: Point[] = [];
+  let metres = 0;
+  let at = from;
+  while (left.length > 0) {
+    const nearest = left.reduce((best, p, i) => (apart(at, p) < apart(at, left[best] ?? p) ? i : best), 0);
+    const [next = at] = left.splice(nearest, 1);
+    metres += apart(at, next);
+    path.push(next);
+    at = next;
+  }
+  return { metres, path };
+}
+
+/** Where a check is done: one for each engine at its engines, unless it says it is done elsewhere. */
+function placeOf(check: WalkedCheck, layout: Layout): { areas: readonly Area[]; missing: readonly string[] } {
+  const place = areasNamed(check.where, layout);
+  if (check.subject !== 'engine') return place;
+  const isEngine = (a: Area): boolean => layout.propulsors.some((p) => p.id === a.id);
+  if (place.areas.some((a) => !isEngine(a) && a.id !== 'round')) return place;
+  const own = layout.propulsors.filter(
+    (p) => p.driven !== true && (check.kinds === undefined || check.kinds.includes(p.kind)),
+  );
+  const areas = areasOf(layout).filter((a) => own.some((p) => p.id === a.id));
+  return areas.length > 0 ? { areas, missing: [] } : place;
+}
+
+/** What of the list comes before each, by place in the list: what it says, and what a state asks for that it changes. */
+function groundsOf(checks: readonly WalkedCheck[]): readonly ReadonlySet<number>[] {
+  const place = new Map(checks.map((c, i) => [c.id, i]));
+  return checks.map((check, i) => {
+    const said = [...check.after, ...check.standsOn].flatMap((id) => place.get(id) ?? []);
+    const changed = Object.entries(check.sets);
+    const spoiled = checks.flatMap((other, j) =>
+      j !== i &&
+      !other.after.includes(check.id) &&
+      !other.standsOn.includes(check.id) &&
+      changed.some(([key, value]) =>
+        Object.entries(other.needs).some(([needed, wanted]) => needed === key && wanted !== value),
+      )
+        ? [j]
+        : [],
+    );
+    return new Set([...said, ...spoiled].filter((j) => j !== i));
+  });
+}
+
+/** The turn of each: its own, or that of what it comes behind. */
+function turnsOf(
+  checks: readonly WalkedCheck[],
+  places: readonly { readonly areas: readonly Area[] }[],
+  grounds: readonly ReadonlySet<number>[],
+): readonly number[] {
+  const turns: number[] = checks.map((check, i) =>
+    check.turn ? TURNS[check.turn] : places[i]?.areas.every((a) => a.clean) ? TURNS.clean : TURNS.passing,
+  );
+  // Raised until nothing rises: as often as there are checks at the most, whatever circle somebody wrote.
+  for (let round = 0; round < checks.length; round += 1)
+    grounds.forEach((before, i) => {
+      const highest = Math.max(turns[i] ?? 0, ...[...before].map((j) => turns[j] ?? 0));
+      turns[i] = highest;
+    });
+  return turns;
+}
+
+/**
+ * A walk round the aircraft that comes to every check given: open work first, then what asks for clean hands, then what
+ * closes, then the look at the whole; each check behind those it says it comes after, and behind those that need a state
+ * which it ends; and of all such ways the one with the fewest steps, from in front of the nose. A check that names several
+ * parts is done when the last of them has been seen. What waits for itself in a circle comes in the order of the pack.
+ * Ties fall to the order of the pack.
+ * Units: metres on the plan, straight lines. It is a drawing, so it tells which way is shorter, not how long it is.
+ * Example: wing, tail, cockpit and panels to close on a sailplane: wing, tail, cockpit, then the panels.
+ */
+export function walkOf(checks: readonly WalkedCheck[], layout: Layout): Walk {
+  const places = checks.map((c) => placeOf(c, layout));
+  const grounds = groundsOf(checks);
+  const turns = turnsOf(checks, places, grounds);
+  const keys = places.map((p) => p.areas.map((a) => a.id).join(' '));
+  const stops = [...new Set(keys)];
+  const areas = stops.map((key) => places[keys.indexOf(key)]?.areas ?? []);
+
+  const before = grounds.map((g) => someOf([...g]));
+  const at = stops.map((key) => keys.flatMap((k, i) => (k === key ? [i] : [])));
+
+  /** Everything that can be done at a place now, in the order of the pack as far as one thing does not wait for another. */
+  const doneAt = (place: number, turn: number, done: Some): readonly number[] => {
+    let now = done;
+    const found: number[] = [];
+    const isReady = (i: number): boolean =>
+      turns[i] === turn && !holds(now, bit(i)) && holds(now, before[i] ?? 0n);
+    for (;;) {
+      const next = at[place]?.find(isReady);
+      if (next === undefined) return found;
+      now |= bit(next);
+      found.push(next);
+    }
+  };
+
+  const start: Point = [0, -0.1 * layout.length];
+  let way: Way = { done: 0n, at: start, metres: 0, visits: [], path: [start] };
+  let shortest = true;
+  for (const turn of [...new Set(turns)].sort((a, b) => a - b)) {
+    const wanted = turns.flatMap((t, i) => (t === turn ? [i] : []));
+    const all = someOf(wanted);
+    let level: readonly Way[] = [way];
+    let best: Way | undefined;
+    while (level.length > 0) {
+      const next = new Map<string, Way>();
+      for (const one of level)
+        areas.forEach((parts, place) => {
+          const found = doneAt(place, turn, one.done);
+          if (found.length === 0) return;
+          const { metres, path } = through(
+            one.at,
+            parts.flatMap((a) => a.at),
+          );
+          const gone: Way = {
+            done: one.done | someOf(found),
+            at: path.at(-1) ?? one.at,
+            metres: one.metres + metres,
+            visits: [...one.visits, { place, checks: found }],
+            path: [...one.path, ...path],
+          };
+          if (best && gone.metres >= best.metres) return;
+          if (holds(gone.done, all)) {
+            best = gone;
+            return;
+          }
+          const key = `${gone.done} ${gone.at.join(' ')}`;
+          const known = next.get(key);
+          if (!known || gone.metres < known.metres) next.set(key, gone);
+        });
+      level = [...next.values()];
+      if (level.length <= SIDE_BY_SIDE) continue;
+      shortest = false;
+      level = level.toSorted((a, b) => a.metres - b.metres).slice(0, SIDE_BY_SIDE);
+    }
+    if (best) way = best;
+    else {
+      // What waits for itself: done all the same, where it stands, so that nothing is left out.
+      shortest = false;
+      for (const i of wanted.filter((w) => !holds(way.done, bit(w)))) {
+        const place = stops.indexOf(keys[i] ?? '');
+        const { metres, path } = through(way.at, areas[place]?.flatMap((a) => a.at) ?? []);
+        way = {
+          done: way.done | bit(i),
+          at: path.at(-1) ?? way.at,
+          metres: way.metres + metres,
+          visits: [...way.visits, { place, checks: [i] }],
+          path: [...way.path, ...path],
+        };
+      }
+    }
+  }
+  const idOf = (i: number): string => checks[i]?.id ?? '';
+  return {
+    stops: way.visits.map(({ place, checks: done }) => ({
+      areas: areas[place] ?? [],
+      checks: done.map(idOf),
+    })),
+    path: way.path,
+    shortest,
+    misplaced: places.flatMap((p, i) =>
+      p.missing.length > 0 ? [{ check: idOf(i), missing: p.missing }] : [],
+    ),
+  };
+}
