@@ -244,6 +244,17 @@ export const HELP_PAGES: readonly HelpPage[] = [
     words: [],
   },
   {
+    at: '/campaign/*/inspection',
+    title: 'Inspection',
+    what: 'A walk round the aircraft, drawn from its layout: the places in the order with the fewest steps, open work first, then clean hands, then what closes.',
+    next: [
+      'Do what the blue button says; it leads on along the dashed line.',
+      'A number on the drawing leads to what is open there.',
+      'A place fills in when everything there is proven. T is a tag that is on, F a finding that is open.',
+    ],
+    words: MARKS,
+  },
+  {
     at: '/campaign/*/*',
     title: 'Station',
     what: 'The checks of one station in their order; the step in progress stands on top.',

@@ -1,4 +1,4 @@
-import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactElement } from 'react';
+import { Fragment, useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactElement } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import {
   ownMember,
@@ -7,13 +7,17 @@ import {
   MARK_WORDS,
   STATION_TITLES,
   verdictFigure,
+  walkOf,
   worstMark,
   type CheckStatus,
   type GateStatus,
   type PartStatus,
   type StationId,
   type StationStatus,
+  type Walk,
 } from '@kanzel/core';
+import { stopsOf, type WalkedStop } from '../inspection/walked.ts';
+import { WalkSide } from '../inspection/walk-side.tsx';
 import { useCampaigns } from '../sync/campaign-store.ts';
 import { MarkSign } from '../ui/mark.tsx';
 import { useCampaign } from './campaign-context.ts';
@@ -142,11 +146,15 @@ function Steps({
   order,
   at,
   station,
+  stops,
 }: {
   order: readonly CheckStatus[];
   at: number;
   station: StationId;
+  /** The places of a walk, where the station is one: each begins with its name. */
+  stops: readonly WalkedStop[];
 }): ReactElement {
+  const begins = new Map(stops.map((s) => [s.checks[0], s]));
   const [all, setAll] = useState(false);
   const from = all || at <= LOOK_BACK + 1 ? 0 : at - LOOK_BACK;
   const folded = order.slice(0, from);
@@ -164,9 +172,19 @@ function Steps({
           </button>
         </li>
       ) : null}
-      {order.slice(from).map((c, i) => (
-        <Row key={c.check.id} status={c} number={from + i + 1} station={station} here={from + i === at} />
-      ))}
+      {order.slice(from).map((c, i) => {
+        const stop = begins.get(c);
+        return (
+          <Fragment key={c.check.id}>
+            {stop ? (
+              <li className="cap pt-3 pb-1 font-semibold">
+                {stop.number}. {stop.title}
+              </li>
+            ) : null}
+            <Row status={c} number={from + i + 1} station={station} here={from + i === at} />
+          </Fragment>
+        );
+      })}
     </ol>
   );
 }
@@ -224,6 +242,38 @@ function NothingToProve({ station }: { station: StationStatus }): ReactElement {
   );
 }
 
+/** The walk through what has to be proven at the inspection, and the check looked at; at other stations there is none. */
+function useWalk(station: StationStatus | undefined, chosen: string | null): Walk | undefined {
+  const { index } = useCampaign();
+  const { layout } = index.basis.aircraft;
+  // By their names: the same checks are the same walk, and what was found at them does not move it.
+  const ids =
+    station?.station === 'inspection'
+      ? station.checks
+          .filter((c) => !c.outside || c.check.id === chosen)
+          .map((c) => c.check.id)
+          .join(' ')
+      : '';
+  return useMemo(
+    () =>
+      layout && ids !== ''
+        ? walkOf(
+            ids.split(' ').flatMap((id) => index.checks.get(id) ?? []),
+            layout,
+          )
+        : undefined,
+    [ids, index, layout],
+  );
+}
+
+/** The order in which one comes to the checks; that of the pack where there is no walk. */
+function inOrder(checks: readonly CheckStatus[], walk: Walk | undefined): readonly CheckStatus[] {
+  if (!walk) return checks;
+  const place = new Map(walk.stops.flatMap((s) => [...s.checks]).map((id, i) => [id, i]));
+  const last = place.size;
+  return checks.toSorted((a, b) => (place.get(a.check.id) ?? last) - (place.get(b.check.id) ?? last));
+}
+
 /** One station, one thing in hand: the step, then what came before and what follows as quiet lines. */
 export function StationSheet(): ReactElement {
   const view = useCampaign();
@@ -232,11 +282,20 @@ export function StationSheet(): ReactElement {
   const [search] = useSearchParams();
   const station = view.status.stations.find((s) => s.station === wanted);
   const chosen = search.get('check');
-  const current = useMemo(
-    () => station?.checks.find((c) => c.check.id === chosen) ?? firstToDo(station?.checks ?? []),
-    [station, chosen],
+  const walk = useWalk(station, chosen);
+  const listed = useMemo(
+    () =>
+      inOrder(
+        (station?.checks ?? []).filter((c) => !c.outside || c.check.id === chosen),
+        walk,
+      ),
+    [station, chosen, walk],
   );
-  const order = (station?.checks ?? []).filter((c) => !c.outside || c === current);
+  const current = useMemo(
+    () => station?.checks.find((c) => c.check.id === chosen) ?? firstToDo(listed),
+    [station, chosen, listed],
+  );
+  const order = current && !listed.includes(current) ? [...listed, current] : listed;
   const outside = (station?.checks ?? []).filter((c) => c.outside);
   const at = current ? order.indexOf(current) : -1;
   const go = (check: CheckStatus | undefined): void => {
@@ -286,7 +345,10 @@ export function StationSheet(): ReactElement {
     const status = deriveStatus(state, serverInstant(), freshness) ?? view.status;
     const { base } = view;
     const all = status.stations.find((s) => s.station === station.station)?.checks ?? [];
-    const now = all.filter((c) => !c.outside || c.check.id === current.check.id);
+    const now = inOrder(
+      all.filter((c) => !c.outside || c.check.id === current.check.id),
+      walk,
+    );
     const open = firstToDo([...now.slice(at + 1), ...now.slice(0, at + 1)].filter((c) => !c.proven));
     if (open) return go(open);
     // A gate that only waits for the server to confirm is where the hand goes next.
@@ -299,12 +361,16 @@ export function StationSheet(): ReactElement {
   };
   // Where to go is decided on the record itself: what was just kept is in it, whether or not it is painted yet.
   const next = goOn;
+  const { layout } = view.index.basis.aircraft;
+  const stops = walk ? stopsOf(walk, order) : [];
+  const stop = stops.find((p) => p.checks.includes(current));
   return (
     <>
       <header className="flex min-h-12 flex-wrap items-center gap-x-4 border-b border-rule px-[22px] py-1.5">
         <h2 className="text-[1.19rem] font-semibold narrow">{STATION_TITLES[station.station]}</h2>
         <span className="text-ink-2">
           {current.outside ? 'Outside the scope' : `Step ${at + 1} of ${station.total}`}
+          {stop ? `, place ${stop.number} of ${stops.length}: ${stop.title.toLowerCase()}` : ''}
           {current.check.setting
             ? `, at ${String(current.check.setting.value)} ${current.check.setting.unit}`
             : ''}
@@ -315,8 +381,23 @@ export function StationSheet(): ReactElement {
             : `${MARK_WORDS[current.mark]}`}
         </span>
       </header>
-      <StepPanel key={current.check.id} check={current.check} onNext={next} />
-      <Steps order={order} at={at} station={station.station} />
+      {walk && layout ? (
+        <div className="grid xl:grid-cols-[minmax(0,1fr)_300px]">
+          <StepPanel key={current.check.id} check={current.check} onNext={next} />
+          <WalkSide
+            layout={layout}
+            stops={stops}
+            inHand={stop}
+            misplaced={walk.misplaced.flatMap(
+              (m) => station.checks.find((c) => c.check.id === m.check)?.check.title ?? [],
+            )}
+            onGo={(to) => go(firstToDo(to.checks) ?? to.checks[0])}
+          />
+        </div>
+      ) : (
+        <StepPanel key={current.check.id} check={current.check} onNext={next} />
+      )}
+      <Steps order={order} at={at} station={station.station} stops={stops} />
       <OutsideSteps checks={outside} station={station.station} />
     </>
   );

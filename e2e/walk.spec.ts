@@ -1,0 +1,87 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+import { seriousFaults } from './accessible.ts';
+import { allSaved, campaignInHand, personPage, sharedDemo, test } from './product.ts';
+
+const product = sharedDemo();
+
+const walkOf = (page: Page, mark: string): Locator => page.getByRole('group', { name: `Walk round ${mark}` });
+const places = async (page: Page, mark: string): Promise<string[]> =>
+  walkOf(page, mark)
+    .getByRole('button')
+    .evaluateAll((signs) => signs.map((s) => s.getAttribute('aria-label') ?? ''));
+const press = (page: Page, name: RegExp): Promise<void> =>
+  page.locator('[data-step-actions]').getByRole('button', { name }).click();
+
+test('the inspection is a walk round the drawn aircraft: in order, by keys, filling in, and without the server', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await campaignInHand(page, product.url, 'QX-TEI');
+  await page.goto(`${base}/inspection?check=arm-locks`);
+  const picture = walkOf(page, 'QX-TEI');
+  await expect(picture).toBeVisible();
+  await expect(page.getByText('place 1 of 6: all 6 motors')).toBeVisible();
+  await expect(page.getByText('Walked 6 of 6 places. Locks 6 of 6 seen and felt')).toBeVisible();
+  const titles = (await places(page, 'QX-TEI')).map((p) => p.replace(/:.*/, ''));
+  expect(titles).toEqual([
+    'Place 1, All 6 motors',
+    expect.stringMatching(/^Place 2, /),
+    expect.stringMatching(/^Place 3, /),
+    expect.stringMatching(/^Place 4, /),
+    // Clean hands behind all that is open, and the hatch behind everything.
+    'Place 5, Beside the aircraft',
+    'Place 6, Body',
+  ]);
+  // By keys to the last place: the bay is photographed, counted out, and closed, in this order.
+  await picture.getByRole('button', { name: /^Place 6/ }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('place 6 of 6: body')).toBeVisible();
+  await expect(page).toHaveURL(/check=bay-photographed/);
+  await page.keyboard.press('j');
+  await expect(page).toHaveURL(/check=screws-counted/);
+  await page.keyboard.press('j');
+  await expect(page).toHaveURL(/check=hatch-closed/);
+  expect(await seriousFaults(page)).toEqual([]);
+
+  // Something is found: its place and its part show it, with the server away as well.
+  await product.stop();
+  await picture.getByRole('button', { name: /^Place 1,/ }).click();
+  await expect(page.getByText('place 1 of 6')).toBeVisible();
+  await page.getByRole('link', { name: 'Frame and arms whole' }).click();
+  await press(page, /^Repeat/);
+  await page.getByText('Not as expected').click();
+  await page.getByLabel('What is it instead?').fill('Arm 3 clicks at the root');
+  await press(page, /^Record/);
+  await expect(picture.getByRole('button', { name: /^Place 1,.*out of limits/ })).toBeVisible();
+  await expect(page.getByText(/Walked [0-5] of 6 places/)).toBeVisible();
+  await product.startAgain();
+  await allSaved(page);
+});
+
+test('a tag and a finding stand on the drawing where they are, on a phone too', async ({ browser }) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  const page = await context.newPage();
+  await page.goto(product.url);
+  await page.getByRole('button', { name: /Brand Ekerholt/ }).click();
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await page.getByRole('heading', { name: 'Hangar' }).waitFor();
+  const base = await campaignInHand(page, product.url, 'QX-HEI');
+  await page.goto(`${base}/inspection?check=wing-attachment`);
+  const picture = walkOf(page, 'QX-HEI');
+  await expect(picture.getByRole('img', { name: 'Tag: Fuel hose off at the carburettor' })).toBeVisible();
+  await expect(
+    picture.getByRole('img', { name: 'Finding: Right tank flows short in the climb attitude' }),
+  ).toBeVisible();
+  // The picture keeps to the screen, and so does every sign on it.
+  const signs = await picture
+    .locator('circle, text')
+    .evaluateAll((all) => all.map((s) => s.getBoundingClientRect()).map((r) => [r.left, r.right]));
+  expect(signs.every(([left = -1, right = 9999]) => left >= 0 && right <= 390)).toBe(true);
+  // What is to be repeated is told by its place, and a touch leads there.
+  await picture.getByRole('button', { name: /repeat needed/ }).tap();
+  await expect(page.getByLabel('Step in progress')).toContainText('After a night of rest');
+  await expect(picture.getByRole('button', { name: /repeat needed/ })).toHaveAttribute(
+    'aria-current',
+    'step',
+  );
+});
