@@ -26,7 +26,9 @@ function consequencesOf(pack: Pack, family: Family, systems: SystemTree): string
       const reached = index.reachOf(reachOfWork(systems, component.touches, action));
       const checks = reached.flatMap(({ part }) => {
         const found = index.parts.get(part);
-        const always = found?.proves.length && found.proves.every((s) => isEveryTime(systems, s));
+        const always =
+          found?.check.turn === 'last' ||
+          (found?.proves.length && found.proves.every((s) => isEveryTime(systems, s)));
         return found && !always ? [found.check.id] : [];
       });
       return [...new Set(checks)];

@@ -65,7 +65,10 @@ export function reopeningGaps(pack: Pack, systems: SystemTree): readonly Reopeni
     const index = pack.families.includes(family) ? indexOn(pack, family, systems) : undefined;
     if (!index) continue;
     const lasting = (key: string): boolean => {
-      const proves = index.parts.get(key)?.proves ?? [];
+      const part = index.parts.get(key);
+      // The look at the whole comes after every touch: that it follows says nothing of the work.
+      if (part?.check.turn === 'last') return false;
+      const proves = part?.proves ?? [];
       return proves.length === 0 || proves.some((s) => !isEveryTime(systems, s));
     };
     const reached = new Set<string>();

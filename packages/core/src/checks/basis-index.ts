@@ -87,6 +87,30 @@ function partsSeenFrom(
   return (subjects.includes(subject) ? [subject] : subjects).map((s) => partKey(id, s));
 }
 
+/** Whether a check comes after the look at the whole, stands on it or is worked out from it, at any depth. */
+function followsLast(checks: ReadonlyMap<string, Check>, check: Check, seen = new Set<string>()): boolean {
+  const from = check.answer.kind === 'computed' ? check.answer.from : [];
+  return [...check.after, ...check.standsOn, ...from].some((id) => {
+    const before = checks.get(id);
+    if (!before || seen.has(id)) return false;
+    return before.turn === 'last' || followsLast(checks, before, seen.add(id));
+  });
+}
+
+/** What the look at the whole comes behind: everything that is answered at its station and does not wait for such a look. */
+function behindAll(checks: ReadonlyMap<string, Check>, check: Check): string[] {
+  if (check.turn !== 'last') return [];
+  return [...checks.values()]
+    .filter(
+      (other) =>
+        other.station === check.station &&
+        other.turn !== 'last' &&
+        other.answer.kind !== 'computed' &&
+        !followsLast(checks, other),
+    )
+    .map((other) => other.id);
+}
+
 function makeParts(checks: ReadonlyMap<string, Check>, basis: Basis): Part[] {
   return [...checks.values()].flatMap((check) =>
     subjectsOf(check, basis).map((subject) => {
@@ -100,7 +124,7 @@ function makeParts(checks: ReadonlyMap<string, Check>, basis: Basis): Part[] {
         proves: check.proves.map((p) => systemOf(p, subject)),
         standsOn: [...new Set(seen([...check.standsOn, ...computed]))],
         figures: seen(computed),
-        after: seen(check.after),
+        after: seen([...new Set([...check.after, ...behindAll(checks, check)])]),
       };
     }),
   );
@@ -124,8 +148,8 @@ function followDependants(
 }
 
 /**
- * Everything that touching some systems reaches: parts that prove an overlapping system, and every part that
- * stands on a part reached, each once, with the shortest chain of reasons.
+ * Everything that touching some systems reaches: parts that prove an overlapping system, the look at the whole that comes
+ * last whatever was touched, and every part that stands on a part reached, each once, with the shortest chain of reasons.
  * Example: touching "engine.left.ignition" reaches the left drop, and through it the difference of drops.
  */
 export function reach(
@@ -135,7 +159,9 @@ export function reach(
 ): Reach[] {
   const found = new Map<string, Reach>();
   for (const part of parts.values()) {
-    const system = touched.find((t) => part.proves.some((p) => overlaps(t, p)));
+    const system =
+      touched.find((t) => part.proves.some((p) => overlaps(t, p))) ??
+      (part.check.turn === 'last' ? touched[0] : undefined);
     if (system !== undefined) found.set(part.key, { part: part.key, system, through: [] });
   }
   return followDependants(found, dependants);

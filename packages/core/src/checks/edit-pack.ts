@@ -2,9 +2,15 @@ import { STATIONS, type Check, type Pack } from './types.ts';
 
 const replaceChecks = (pack: Pack, checks: readonly Check[]): Pack => ({ ...pack, checks });
 
-/** Checks by station, and inside it in the order given: how a pack is always kept. */
+/**
+ * Checks by station, and inside it in the order given, the look at the whole behind all others: how a pack is always kept.
+ * Example: "Stand back and look", listed first of the inspection, is its last.
+ */
 export function inStationOrder(checks: readonly Check[]): Check[] {
-  return STATIONS.flatMap((station) => checks.filter((c) => c.station === station));
+  return STATIONS.flatMap((station) => {
+    const here = checks.filter((c) => c.station === station);
+    return [...here.filter((c) => c.turn !== 'last'), ...here.filter((c) => c.turn === 'last')];
+  });
 }
 
 /**

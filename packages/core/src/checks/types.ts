@@ -210,7 +210,7 @@ export interface Check {
   readonly minutes: number;
   /**
    * When it comes on a walk round the aircraft, whatever its place: it closes what the others look into, or it is the
-   * look at the whole that comes behind all of them. Absent: where the way leads past it.
+   * look at the whole that comes behind all of them, and that any touch re-opens. Absent: where the way leads past it.
    */
   readonly turn?: (typeof WALK_TURNS)[number];
   /** Leaving it out of a scope takes an inspector or a certifying person. Absent: as `isRequired` reads it. */

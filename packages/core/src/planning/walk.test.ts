@@ -118,8 +118,8 @@ const anyChecks = fc
       each: fc.boolean(),
       turn: fc.constantFrom(undefined, undefined, undefined, 'closing' as const, 'last' as const),
       after: fc.array(fc.nat(20), { maxLength: 2 }),
-      needs: fc.constantFrom({}, {}, { panels: 'off' }),
-      sets: fc.constantFrom({}, {}, {}, {}, { panels: 'on' }),
+      needs: fc.constantFrom<WalkedCheck['needs']>({}, {}, { panels: 'off' }),
+      sets: fc.constantFrom<WalkedCheck['sets']>({}, {}, {}, {}, { panels: 'on' }),
     }),
     { minLength: 1, maxLength: 14 },
   )

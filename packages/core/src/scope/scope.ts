@@ -188,7 +188,10 @@ export function proposeScope(index: BasisIndex, occasion: Occasion, request: Sco
   const touched = request.work.map((item) => item.touches.map((t) => [t, t.split('.')] as const));
   for (const [part, proves] of provesOf(index)) {
     touched.forEach((systems, item) => {
-      const hit = systems.find(([, split]) => proves.some((p) => meets(split, p)));
+      const hit =
+        systems.find(([, split]) => proves.some((p) => meets(split, p))) ??
+        // Whoever stands back last looks at the whole again, whatever was touched.
+        (part.check.turn === 'last' ? systems[0] : undefined);
       if (hit) closure.add(part.key, { kind: 'touched', item, system: hit[0] }, true);
     });
   }

@@ -87,6 +87,7 @@ export function anyPack(seed: number): Pack {
         proves: maybe(0.8) ? [pick(SYSTEMS.filter((s) => subject === 'engine' || !s.includes('{')))] : [],
         limits: computed ? ['apart'] : answer.kind === 'reading' ? ['between'] : [],
         secondPerson: !computed && maybe(0.2),
+        ...(!computed && station === 'inspection' && maybe(0.25) ? { turn: 'last' as const } : {}),
         ...(validity ? { validity } : {}),
       }),
     );

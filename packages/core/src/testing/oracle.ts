@@ -134,6 +134,8 @@ class Prefix {
 
   private touchesPart(e: Entry, part: OraclePart): boolean {
     const touched = this.touches(e);
+    // Whoever stands back last does so again after any touch.
+    if (part.check.turn === 'last') return touched.length > 0;
     return touched.some((t) => part.proves.some((p) => overlap(t, p)));
   }
 

@@ -230,6 +230,18 @@ function PlaceFields({
         ]}
         onChange={(v) => change({ notApplicable: v === 'may' }, 'not applicable')}
       />
+      {check.station === 'inspection' ? (
+        <Picker<'passing' | NonNullable<Check['turn']>>
+          label="On the walk"
+          value={check.turn ?? 'passing'}
+          options={[
+            { id: 'passing', text: 'where the way leads past it' },
+            { id: 'closing', text: 'closes what others look into' },
+            { id: 'last', text: 'last, and again after any touch' },
+          ]}
+          onChange={(v) => change({ turn: v === 'passing' ? undefined : v }, 'turn')}
+        />
+      ) : null}
     </div>
   );
 }

@@ -1,0 +1,73 @@
+import { indexBasis } from '../checks/index.ts';
+import { foldEntries } from '../entries/index.ts';
+import { proposeScope } from '../scope/index.ts';
+import { BASIS, check, Scribe } from '../testing/world.ts';
+import { deriveStatus } from './index.ts';
+
+const LOOKS = [
+  check('whole', { station: 'inspection', turn: 'last', proves: ['structure.alignment'] }),
+  check('spar', { station: 'inspection', proves: ['structure.wings'] }),
+  check('bolts', { station: 'inspection', subject: 'engine', proves: ['engine.{engine}.mount'] }),
+];
+const basis = { ...BASIS, pack: { ...BASIS.pack, checks: [...LOOKS, ...BASIS.pack.checks] } };
+
+const statusOf = (scribe: Scribe) => {
+  const state = foldEntries(scribe.entries);
+  const status = deriveStatus(state, new Date(state.clock).toISOString());
+  return status?.parts.get('whole@aircraft');
+};
+/** Everything at the inspection but the look at the whole. */
+const OTHERS = [
+  ['spar', 'aircraft'],
+  ['linkage', 'left'],
+  ['linkage', 'right'],
+  ['bolts', 'left'],
+  ['bolts', 'right'],
+] as const;
+
+test('the look at the whole waits for everything else at its station, on every engine, and for nothing beyond it', () => {
+  const scribe = new Scribe().open(basis);
+  for (const [id, subject] of OTHERS) {
+    expect(statusOf(scribe)?.blocked?.code).toBe('orderFirst');
+    scribe.confirm(id, subject);
+  }
+  expect(statusOf(scribe)?.blocked).toBeUndefined();
+});
+
+test('any touch re-opens it, whatever was touched; what touches nothing does not', () => {
+  const touched = [
+    ['tag.on', { tag: 't', thing: 'Radio out', where: 'panel', why: 'bench', touches: ['avionics.radio'] }],
+    ['tag.on', { tag: 't', thing: 'A note', where: '', why: 'to be read', touches: [] }],
+    ['finding.raised', { finding: 'f', title: 'Scratch', where: 'tail' }],
+  ] as const;
+  const again = touched.map(([kind, body]) => {
+    const scribe = new Scribe().open(basis);
+    for (const [id, subject] of OTHERS) scribe.confirm(id, subject);
+    scribe.confirm('whole', 'aircraft');
+    expect(statusOf(scribe)?.proven).toBe(true);
+    scribe.add(kind, body);
+    return [kind, statusOf(scribe)?.mark, statusOf(scribe)?.reasons[0]?.code];
+  });
+  expect(again).toEqual([
+    ['tag.on', 'again', 'touched'],
+    ['tag.on', 'within', 'asExpected'],
+    ['finding.raised', 'within', 'asExpected'],
+  ]);
+});
+
+test('work that was reported brings it into the scope, and nothing does when nothing was touched', () => {
+  const index = indexBasis(basis);
+  if (!index.ok) throw new Error('a basis of the test');
+  const scope = (touches: readonly string[]) =>
+    proposeScope(index.value, 'post-maintenance', {
+      evidence: {},
+      added: [],
+      leftOut: [],
+      work: [{ component: 'radio', action: 'replaced', touches }],
+    }).get('whole@aircraft');
+  expect(scope(['avionics.radio'])).toMatchObject({
+    verdict: 'prove',
+    why: { kind: 'touched', item: 0, system: 'avionics.radio' },
+  });
+  expect(scope([])?.verdict).toBe('untouched');
+});
