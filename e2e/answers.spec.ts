@@ -207,7 +207,7 @@ for (const [name, viewport] of [
     await allSaved(page);
 
     await page.goto(`${base}/inspection?check=screws-counted`);
-    await expect(step.getByRole('heading', { name: /count what went out/ })).toBeVisible();
+    await expect(step.getByRole('heading', { name: /Count what went out/ })).toBeVisible();
     const screws = step.getByLabel('Hatch screws, out');
     await expect(repeat.or(screws).first()).toBeVisible();
     if (await repeat.isVisible()) await repeat.click();

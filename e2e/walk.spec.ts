@@ -77,11 +77,54 @@ test('a tag and a finding stand on the drawing where they are, on a phone too', 
     .locator('circle, text')
     .evaluateAll((all) => all.map((s) => s.getBoundingClientRect()).map((r) => [r.left, r.right]));
   expect(signs.every(([left = -1, right = 9999]) => left >= 0 && right <= 390)).toBe(true);
-  // What is to be repeated is told by its place, and a touch leads there.
-  await picture.getByRole('button', { name: /repeat needed/ }).tap();
+  // What is to be repeated is told by its place, and a touch leads there. Whoever stood back does so again: something was touched.
+  await expect(
+    picture.getByRole('button', { name: /^Place 11, All round: 0 of 1 .*repeat needed/ }),
+  ).toBeVisible();
+  const gear = picture.getByRole('button', { name: /^Place 6, Gear: .*repeat needed/ });
+  await gear.tap();
   await expect(page.getByLabel('Step in progress')).toContainText('After a night of rest');
-  await expect(picture.getByRole('button', { name: /repeat needed/ })).toHaveAttribute(
-    'aria-current',
-    'step',
+  await expect(gear).toHaveAttribute('aria-current', 'step');
+});
+
+test('findings of all aircraft: by who acts next, as a table, searched, and as last heard without the server', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Brand Ekerholt');
+  await page.getByRole('link', { name: 'Findings', exact: true }).click();
+  await page.getByRole('heading', { name: 'Findings of all aircraft' }).waitFor();
+  const work = page.getByRole('region', { name: 'Work to be done' });
+  await expect(work.getByRole('listitem')).toContainText(['Right tank flows short in the climb attitude']);
+  await expect(work).toContainText('grounds the aircraft');
+  const deferred = page.getByRole('region', { name: 'Deferred' });
+  await expect(deferred.getByRole('listitem')).toContainText(['Right landing light intermittent']);
+  await expect(deferred).toContainText('Day flights only');
+  expect(await seriousFaults(page)).toEqual([]);
+
+  await page.getByText('As a table').click();
+  const rows = page.getByRole('row');
+  const marks = async (): Promise<string[]> =>
+    (await rows.allTextContents()).slice(1).map((text) => text.slice(0, 6));
+  await page.getByRole('button', { name: 'Aircraft' }).press('Enter');
+  await expect(page.getByRole('columnheader', { name: /Aircraft/ })).toHaveAttribute(
+    'aria-sort',
+    'ascending',
   );
+  const up = await marks();
+  expect(up).toEqual([...up].sort());
+  await page.getByRole('button', { name: /Aircraft/ }).press('Enter');
+  expect(await marks()).toEqual([...up].reverse());
+  await page.getByLabel('Find').fill('landing light');
+  await expect(rows).toHaveCount(2);
+  await page.getByLabel('Find').fill('no such thing');
+  await expect(page.getByText('No finding has “no such thing” in it.')).toBeVisible();
+  await page.getByLabel('Find').fill('tank climb');
+
+  await product.stop();
+  await page.getByRole('link', { name: 'Hangar' }).click();
+  await page.getByRole('link', { name: 'Findings', exact: true }).click();
+  await expect(page.getByText('As last heard; offline')).toBeVisible();
+  await page.getByRole('link', { name: 'Right tank flows short in the climb attitude' }).click();
+  await expect(page).toHaveURL(/\/findings\/right-tank-short/);
+  await product.startAgain();
 });

@@ -64,6 +64,7 @@ describe('who may call what', () => {
     'get /api/aircraft': 'signed in',
     'get /api/campaigns': 'signed in',
     'get /api/hangar': 'signed in',
+    'get /api/findings': 'signed in',
     'post /api/campaigns': 'signed in',
     'get /api/library': 'signed in',
     'get /api/library/packs/{id}/limits': 'signed in',

@@ -19,6 +19,7 @@ const LimitBookPage = lazy(() => import('./library/limits/limit-book-page.tsx'))
 const PackPage = lazy(() => import('./library/pack/pack-page.tsx'));
 const AircraftPage = lazy(() => import('./library/aircraft/aircraft-page.tsx'));
 const NewCampaignPage = lazy(() => import('./planning/new-campaign-page.tsx'));
+const AllFindingsPage = lazy(() => import('./findings/all-findings-page.tsx'));
 const InstrumentPage = lazy(() => import('./library/instruments/instrument-page.tsx'));
 
 /** Everything that is there for whoever is signed on. It is loaded once somebody is, or while they sign on. */
@@ -44,6 +45,7 @@ export default function SignedIn(): ReactElement {
         <Routes>
           <Route path="/" element={<HangarPage />} />
           <Route path="/new" element={<NewCampaignPage />} />
+          <Route path="/findings" element={<AllFindingsPage />} />
           <Route path="/people" element={<PeoplePage />} />
           <Route path="/installation" element={<InstallationPage />} />
           <Route path="/library" element={<LibraryPage />} />

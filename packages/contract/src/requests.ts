@@ -50,6 +50,11 @@ export class CampaignsQuery {
   @IsOptional() @Type(() => Number) @IsInt() @Min(1) @Max(1000) limit?: number;
 }
 
+/** Which findings are listed: of one aircraft, or of all. */
+export class FindingsQuery {
+  @IsOptional() @IsString() @Length(1, 20) mark?: string;
+}
+
 export class AuthorisationRequest {
   @IsIn([...ROLES]) role!: Role;
   @IsArray() @ArrayNotEmpty() @ArrayMaxSize(30) @IsString({ each: true }) families!: string[];

@@ -3,6 +3,7 @@ import type {
   Basis,
   Entry,
   EntryBodies,
+  FindingStep,
   FlightPlan,
   InstrumentRecord,
   Reason,
@@ -108,6 +109,29 @@ export interface HangarLineView {
   readonly released: readonly CampaignView[];
   /** All that were released. */
   readonly releasedCount: number;
+}
+
+/** A finding as it is listed over all aircraft. */
+export interface FindingLineView {
+  readonly finding: string;
+  readonly campaign: string;
+  readonly campaignTitle: string;
+  readonly mark: string;
+  readonly title: string;
+  readonly where: string;
+  /** Check it was raised at, by id and, where the campaign was read, by title. */
+  readonly check?: string;
+  readonly raisedAt: string;
+  /** Person by id. */
+  readonly raisedBy: string;
+  readonly severity?: 'stops' | 'deferred' | 'information';
+  /** What holds until it is cured, and until when it may be put off. */
+  readonly conditions?: string;
+  readonly until?: string;
+  readonly closedAt?: string;
+  readonly released: boolean;
+  /** What comes next; absent where the record of its campaign cannot be read. */
+  readonly next?: FindingStep;
 }
 
 export interface AircraftView {

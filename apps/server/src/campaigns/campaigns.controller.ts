@@ -2,12 +2,14 @@ import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Query } fr
 import { ApiTags } from '@nestjs/swagger';
 import {
   CampaignsQuery,
+  FindingsQuery,
   MoveCampaignRequest,
   NoteInstrumentRequest,
   OpenCampaignRequest,
   ScopeRequestBody,
   type AircraftView,
   type CampaignView,
+  type FindingLineView,
   type HangarLineView,
   type MoveOffer,
   type PersonView,
@@ -16,7 +18,7 @@ import {
 } from '@kanzel/contract';
 import type { Entry } from '@kanzel/core';
 import { NeedsRole, Signed } from '../access.ts';
-import { CampaignListService } from '../record/index.ts';
+import { CampaignListService, FindingListService } from '../record/index.ts';
 import { orRefuse } from '../refusal.ts';
 import { CampaignsService } from './campaigns.service.ts';
 
@@ -29,6 +31,7 @@ export class CampaignsController {
   constructor(
     private readonly campaigns: CampaignsService,
     private readonly lists: CampaignListService,
+    private readonly findings: FindingListService,
   ) {}
 
   @Get('aircraft')
@@ -51,6 +54,12 @@ export class CampaignsController {
   @Get('hangar')
   hangar(): Promise<HangarLineView[]> {
     return this.lists.hangar();
+  }
+
+  /** Findings of one aircraft or of all, with what comes next for each. */
+  @Get('findings')
+  listFindings(@Query() { mark }: FindingsQuery): Promise<FindingLineView[]> {
+    return this.findings.list(mark);
   }
 
   @Post('campaigns')

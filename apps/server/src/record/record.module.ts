@@ -4,6 +4,7 @@ import { AttachmentsModule } from '../attachments/index.ts';
 import { DevicesModule } from '../devices/index.ts';
 import { CampaignRow } from '../storage/entities.ts';
 import { CampaignListService } from './campaign-list.service.ts';
+import { FindingListService } from './finding-list.service.ts';
 import { LiveGateway } from './live.gateway.ts';
 import { RecordController } from './record.controller.ts';
 import { RecordService } from './record.service.ts';
@@ -11,7 +12,7 @@ import { RecordService } from './record.service.ts';
 @Module({
   imports: [TypeOrmModule.forFeature([CampaignRow]), DevicesModule, AttachmentsModule],
   controllers: [RecordController],
-  providers: [RecordService, CampaignListService, LiveGateway],
-  exports: [RecordService, CampaignListService],
+  providers: [RecordService, CampaignListService, FindingListService, LiveGateway],
+  exports: [RecordService, CampaignListService, FindingListService],
 })
 export class RecordModule {}

@@ -160,6 +160,21 @@ export class DevicesByProtocol1764700000000 implements MigrationInterface {
   }
 }
 
+/** Findings of all aircraft are listed without reading their records. */
+export class FindingsFound1764800000000 implements MigrationInterface {
+  readonly name = 'FindingsFound1764800000000';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(
+      `CREATE INDEX entry_finding ON entry (campaign, seq) WHERE instr(json, '"kind":"finding.') > 0`,
+    );
+  }
+
+  down(): Promise<void> {
+    return Promise.reject(new Error('Records are not taken back: restore a backup instead.'));
+  }
+}
+
 export const MIGRATIONS = [
   FirstTables1764000000000,
   InstallationLog1764100000000,
@@ -169,4 +184,5 @@ export const MIGRATIONS = [
   BasesOnce1764500000000,
   ReleasesFound1764600000000,
   DevicesByProtocol1764700000000,
+  FindingsFound1764800000000,
 ];

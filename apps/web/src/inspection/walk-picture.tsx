@@ -56,6 +56,41 @@ function Part({ zone, look, inHand }: { zone: Zone; look: string; inHand: boolea
   );
 }
 
+const FLAG_WORDS: Readonly<Record<Flag['kind'], string>> = {
+  tag: 'Tag',
+  finding: 'Finding',
+  earlier: 'Found here before',
+};
+
+/** A flag for what is on or open; a quiet ring for what was found there before. */
+function FlagSign({ flag, spot: { x, y } }: { flag: Flag; spot: Spot }): ReactElement {
+  const words = `${FLAG_WORDS[flag.kind]}: ${flag.text}`;
+  return (
+    <g role="img" aria-label={words}>
+      <title>{words}</title>
+      {flag.kind === 'earlier' ? (
+        <circle cx={x} cy={y} r="7" strokeWidth="2.5" className="fill-sheet stroke-ink-3" />
+      ) : (
+        <>
+          <path
+            d={`M${x - 9} ${y + 11}v-20h19l-5 6.5 5 6.5h-19`}
+            strokeWidth="1.5"
+            className={flag.kind === 'tag' ? 'fill-near-bg stroke-near' : 'fill-out-bg stroke-out'}
+          />
+          <text
+            x={x - 1.5}
+            y={y + 2}
+            textAnchor="middle"
+            className={`text-[12px] font-bold ${flag.kind === 'tag' ? 'fill-near' : 'fill-out'}`}
+          >
+            {flag.kind === 'tag' ? 'T' : 'F'}
+          </text>
+        </>
+      )}
+    </g>
+  );
+}
+
 /**
  * The aircraft from above with the places of the walk numbered in their order. What was looked at fills in as it was found; the
  * place in hand is outlined; a dashed line leads on from there.
@@ -155,22 +190,7 @@ export function WalkPicture({
           );
         })}
         {flagged.map(({ flag, spot }) => (
-          <g key={flag.id} role="img" aria-label={`${flag.kind === 'tag' ? 'Tag' : 'Finding'}: ${flag.text}`}>
-            <title>{`${flag.kind === 'tag' ? 'Tag' : 'Finding'}: ${flag.text}`}</title>
-            <path
-              d={`M${spot.x - 9} ${spot.y + 11}v-20h19l-5 6.5 5 6.5h-19`}
-              strokeWidth="1.5"
-              className={flag.kind === 'tag' ? 'fill-near-bg stroke-near' : 'fill-out-bg stroke-out'}
-            />
-            <text
-              x={spot.x - 1.5}
-              y={spot.y + 2}
-              textAnchor="middle"
-              className={`text-[12px] font-bold ${flag.kind === 'tag' ? 'fill-near' : 'fill-out'}`}
-            >
-              {flag.kind === 'tag' ? 'T' : 'F'}
-            </text>
-          </g>
+          <FlagSign key={flag.id} flag={flag} spot={spot} />
         ))}
       </svg>
     </div>

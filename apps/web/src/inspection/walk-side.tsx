@@ -1,7 +1,8 @@
 import { useSyncExternalStore, type ReactElement } from 'react';
 import type { Layout } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
-import { flagsOf, locksSeen, type WalkedStop } from './walked.ts';
+import { useFindingsOf } from '../findings/use-findings-of.ts';
+import { earlierFlags, flagsOf, locksSeen, type WalkedStop } from './walked.ts';
 import { WalkPicture } from './walk-picture.tsx';
 
 /** Height of the picture at most, beside the step and below it, in pixels. */
@@ -34,6 +35,8 @@ export function WalkSide({
   const view = useCampaign();
   const beside = useBeside();
   const { mark } = view.index.basis.aircraft;
+  const past = useFindingsOf(mark);
+  const earlier = earlierFlags(past, view.id, layout);
   const walked = stops.filter((s) => s.proven === s.checks.length).length;
   const locks = locksSeen(
     stops.flatMap((s) => [...s.checks]),
@@ -46,7 +49,7 @@ export function WalkSide({
         title={mark}
         stops={stops}
         inHand={inHand}
-        flags={flagsOf(view.state, layout)}
+        flags={[...flagsOf(view.state, layout), ...earlier]}
         highest={beside ? HEIGHT.beside : HEIGHT.below}
         onGo={onGo}
       />
@@ -59,6 +62,7 @@ export function WalkSide({
         ) : null}
       </p>
       <p className="cap mt-1">Open work first, then clean hands, then what closes.</p>
+      {earlier.length > 0 ? <p className="cap mt-1">Grey rings: found here before. Look again.</p> : null}
       {misplaced.length > 0 ? (
         <p className="mt-1 text-[0.86rem] font-semibold text-near">
           Of a part that this aircraft is not drawn with: {misplaced.join(', ')}. Look all round it.

@@ -12,7 +12,8 @@ import {
   type PartAnswer,
   type PartStatus,
 } from '@kanzel/core';
-import { flagsOf, locksSeen, marksOfAreas, spread, stopsOf, titleOfAreas } from './walked.ts';
+import type { FindingLineView } from '@kanzel/contract';
+import { earlierFlags, flagsOf, locksSeen, marksOfAreas, spread, stopsOf, titleOfAreas } from './walked.ts';
 
 const areas = (family: Parameters<typeof layoutFor>[0], ...ids: readonly string[]): Area[] =>
   areasOf(layoutFor(family)).filter((a) => ids.includes(a.id));
@@ -96,6 +97,20 @@ test('a tag that is on and a finding that is open stand at the part they name; o
     ['tag', 't1', 'engine'],
     ['finding', 'f1', 'wing-left'],
   ]);
+});
+
+test('what was found in campaigns before stands as one ring at each part, on the side that was said', () => {
+  const line = (campaign: string, title: string, where: string): FindingLineView =>
+    ({ campaign, title, where, finding: title, mark: 'QX-TJD' }) as FindingLineView;
+  const lines = [
+    line('before', 'Landing light intermittent', 'right wing, outer leading edge'),
+    line('long ago', 'Right wing tip scraped', ''),
+    line('now', 'Left wing dented', ''),
+    line('before', 'A smell', 'somewhere'),
+  ];
+  expect(
+    earlierFlags(lines, 'now', layoutFor('piston-twin')).map((f) => [f.kind, f.area.id, f.text]),
+  ).toEqual([['earlier', 'wing-right', 'Landing light intermittent; Right wing tip scraped']]);
 });
 
 test('locks are counted one by one: seen, felt, marked where they carry a mark, and none at fault', () => {

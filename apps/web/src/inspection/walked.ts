@@ -11,6 +11,7 @@ import {
   type Mark,
   type Walk,
 } from '@kanzel/core';
+import type { FindingLineView } from '@kanzel/contract';
 
 /** One place of the walk, as it stands now. */
 export interface WalkedStop {
@@ -24,7 +25,8 @@ export interface WalkedStop {
 
 /** What is on, or was found, at a part of the aircraft. */
 export interface Flag {
-  readonly kind: 'tag' | 'finding';
+  /** Earlier ones are of campaigns before this: look here again. */
+  readonly kind: 'tag' | 'finding' | 'earlier';
   readonly id: string;
   readonly text: string;
   readonly area: Area;
@@ -74,12 +76,37 @@ export function marksOfAreas(stops: readonly WalkedStop[]): ReadonlyMap<string, 
   return new Map([...marks].map(([id, all]) => [id, worstMark(all)]));
 }
 
+/** The part of the aircraft that words name; of two wings the one that is said. */
+function partNamed(words: string, layout: Layout): Area | undefined {
+  const parts = areasNamed(words, layout).areas.filter((a) => a.id !== 'round' && a.id !== 'beside');
+  const side = /\b(left|right)\b/.exec(words.toLowerCase())?.[1];
+  return parts.find((a) => side !== undefined && a.title.toLowerCase().includes(side)) ?? parts[0];
+}
+
+/** Findings of this aircraft in other campaigns, one ring for each part of it, the newest told first. */
+export function earlierFlags(
+  lines: readonly FindingLineView[],
+  campaign: string,
+  layout: Layout,
+): readonly Flag[] {
+  const byPart = new Map<string, Flag>();
+  for (const line of lines.filter((l) => l.campaign !== campaign)) {
+    const area = partNamed(line.where, layout) ?? partNamed(line.title, layout);
+    if (!area) continue;
+    const known = byPart.get(area.id);
+    byPart.set(area.id, {
+      kind: 'earlier',
+      id: `earlier ${area.id}`,
+      text: known ? `${known.text}; ${line.title}` : line.title,
+      area,
+    });
+  }
+  return [...byPart.values()];
+}
+
 /** Tags that are on and findings not closed, at the part that they name. What names none is not on the drawing. */
 export function flagsOf(state: CampaignState, layout: Layout): readonly Flag[] {
-  const at = (words: string): Area | undefined => {
-    const { areas } = areasNamed(words, layout);
-    return areas.find((a) => a.id !== 'round' && a.id !== 'beside');
-  };
+  const at = (words: string): Area | undefined => partNamed(words, layout);
   const tags = [...state.tags].flatMap(([id, { on, off }]) => {
     const area = at(on.where) ?? at(on.thing);
     return off === undefined && area ? [{ kind: 'tag' as const, id, text: on.thing, area }] : [];

@@ -8,6 +8,7 @@ const PAGES: readonly (readonly [path: string, title: string, ...more: string[]]
   ['/', 'Hangar', 'aircraft', 'campaigns'],
   ['/new', 'New campaign', 'open', 'begin'],
   ['/library', 'Packs and limits', 'library', 'aircraft', 'instruments', 'limit books'],
+  ['/findings', 'Findings of all aircraft', 'defects', 'deferred', 'snags'],
   ['/people', 'People', 'accounts', 'roles', 'passphrase'],
   ['/installation', 'Installation', 'backup', 'log', 'field', 'key'],
 ];

@@ -71,6 +71,16 @@ export const HELP_PAGES: readonly HelpPage[] = [
     words: [['Copy', 'the whole of the data in one file, from which it can be restored']],
   },
   {
+    at: '/findings',
+    title: 'Findings of all aircraft',
+    what: 'Every finding by who must act next, or as a table to sort and search.',
+    next: [
+      'A title leads to the finding in its campaign.',
+      'What was put off and has run out waits for work again.',
+    ],
+    words: [['Deferred', 'put off under conditions, until a day, hours or flights']],
+  },
+  {
     at: '/library',
     title: 'Packs and limits',
     what: 'Everything that campaigns are judged by: aircraft, limit books, check packs, instruments.',

@@ -113,6 +113,9 @@ export function HangarPlate(): ReactElement {
         <NavLink to="/" end className={place}>
           Hangar
         </NavLink>
+        <NavLink to="/findings" className={place}>
+          Findings
+        </NavLink>
         <NavLink to="/library" className={place}>
           Packs and limits
         </NavLink>

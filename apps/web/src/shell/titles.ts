@@ -3,6 +3,7 @@ import { ownMember, STATION_TITLES } from '@kanzel/core';
 const PAGES: Readonly<Record<string, string>> = {
   '': 'Hangar',
   new: 'New campaign',
+  findings: 'Findings of all aircraft',
   people: 'People',
   installation: 'Installation',
   library: 'Packs and limits',

@@ -382,7 +382,7 @@ export function StationSheet(): ReactElement {
         </span>
       </header>
       {walk && layout ? (
-        <div className="grid xl:grid-cols-[minmax(0,1fr)_300px]">
+        <div className="grid grid-cols-[minmax(0,1fr)] xl:grid-cols-[minmax(0,1fr)_300px]">
           <StepPanel key={current.check.id} check={current.check} onNext={next} />
           <WalkSide
             layout={layout}

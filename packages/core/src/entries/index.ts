@@ -2,6 +2,7 @@ export { beginFolding, foldEntries, type Folding } from './fold.ts';
 export { upcast } from './upcast.ts';
 export { figureDoubt } from './admit-answer.ts';
 export { whyNotClosable } from './closing.ts';
+export { FINDING_HANDS, FINDING_STEPS, nextOfFinding, type FindingStep } from './finding-next.ts';
 export { overridable } from './overridable.ts';
 export * from './admit.ts';
 export * from './cost.ts';

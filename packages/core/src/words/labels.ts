@@ -1,4 +1,5 @@
 import type { Role, StationId } from '../checks/types.ts';
+import type { FindingStep } from '../entries/finding-next.ts';
 import { ownMember } from '../own-member.ts';
 import type { Mark } from '../standing/status.ts';
 import { formatFigure, formatWithUnit } from '../quantity/format.ts';
@@ -61,6 +62,19 @@ export function narrowingInWords(
     ...(lookAfterLanding === undefined ? [] : [`after landing: ${lookAfterLanding}`]),
   ].join('; ');
 }
+
+/** What comes next for a finding, and by whom. */
+export const FINDING_STEP_WORDS: Readonly<
+  Record<FindingStep, { readonly title: string; readonly who: string }>
+> = {
+  assess: { title: 'To be assessed', who: 'whoever works on the aircraft' },
+  act: { title: 'Work to be done', who: 'technician' },
+  inspect: { title: 'Waits for an inspection', who: 'an inspector who did not do the work' },
+  repeat: { title: 'Checks to repeat', who: 'whoever works on the aircraft' },
+  close: { title: 'To be closed', who: 'inspector or certifying person' },
+  deferred: { title: 'Deferred', who: 'nobody, until it runs out' },
+  closed: { title: 'Closed', who: 'nobody' },
+};
 
 /** Until when a deferral holds, in words; nothing when nobody said. */
 export function deferralInWords(assessed: EntryBodies['finding.assessed']): string {

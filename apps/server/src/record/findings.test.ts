@@ -1,0 +1,126 @@
+import { randomUUID } from 'node:crypto';
+import Database from 'better-sqlite3';
+import { join } from 'node:path';
+import type { FindingLineView } from '@kanzel/contract';
+import type { EntryBodies, EntryKind, Role } from '@kanzel/core';
+import {
+  addDemoPeople,
+  draft,
+  openCampaign,
+  signIn,
+  startServer,
+  temporaryFolder,
+  type SignedIn,
+} from '../testing/harness.ts';
+
+const { path, remove } = temporaryFolder();
+let app: Awaited<ReturnType<typeof startServer>>['app'];
+let url = '';
+
+beforeAll(async () => {
+  ({ app, url } = await startServer(path));
+  await addDemoPeople(app);
+});
+
+afterAll(async () => {
+  await app.close();
+  remove();
+});
+
+let seen = 1;
+/** Whoever posts has seen all there is: nobody else writes here. */
+async function post<K extends EntryKind>(
+  by: SignedIn,
+  campaign: string,
+  kind: K,
+  body: EntryBodies[K],
+  role?: Role,
+): Promise<void> {
+  const answer = await by.fresh
+    .post(`/api/campaigns/${campaign}/entries`)
+    .send({ entries: [{ ...draft(campaign, by.person, kind, body, role), seen }] });
+  expect([kind, answer.status, (answer.body as { refused?: unknown[] }).refused]).toEqual([kind, 200, []]);
+  seen += 1;
+}
+
+const listed = async (by: SignedIn, mark?: string): Promise<FindingLineView[]> =>
+  (
+    await by.agent
+      .get(`/api/findings${mark === undefined ? '' : `?mark=${encodeURIComponent(mark)}`}`)
+      .expect(200)
+  ).body as FindingLineView[];
+
+test('a finding is listed with what comes next, from its raising to its closing, and by aircraft', async () => {
+  const ylva = await signIn(url, 'ylva');
+  const brand = await signIn(url, 'brand');
+  const campaign = await openCampaign(ylva);
+  const finding = randomUUID();
+  const next = async (): Promise<unknown> => (await listed(brand)).map((f) => [f.title, f.next]);
+  expect(await listed(brand)).toEqual([]);
+  await post(ylva, campaign, 'finding.raised', { finding, title: 'Lead chafed', where: 'left engine' });
+  expect(await listed(brand)).toEqual([
+    {
+      finding,
+      campaign,
+      campaignTitle: 'Test campaign',
+      mark: 'QX-TJD',
+      title: 'Lead chafed',
+      where: 'left engine',
+      raisedAt: expect.any(String) as string,
+      raisedBy: ylva.person.id,
+      released: false,
+      next: 'assess',
+    },
+  ]);
+  const assess = (body: Omit<EntryBodies['finding.assessed'], 'finding' | 'reason'>): Promise<void> =>
+    post(brand, campaign, 'finding.assessed', { finding, reason: 'Seen.', ...body }, 'inspector');
+  await assess({ severity: 'deferred', conditions: 'Day flights only', until: '2099-01-31' });
+  expect(await listed(brand)).toEqual([
+    expect.objectContaining({
+      severity: 'deferred',
+      conditions: 'Day flights only',
+      until: '2099-01-31',
+      next: 'deferred',
+    }),
+  ]);
+  // Run out since: put off no longer, whatever was said.
+  await assess({ severity: 'deferred', conditions: 'Day flights only', until: '2020-01-31' });
+  expect(await next()).toEqual([['Lead chafed', 'act']]);
+  await assess({ severity: 'stops' });
+  expect(await next()).toEqual([['Lead chafed', 'act']]);
+  const action = randomUUID();
+  const touches = ['engine.left.control'];
+  await post(ylva, campaign, 'action.recorded', {
+    action,
+    finding,
+    what: 'Lead replaced',
+    measure: 'part 12',
+    touches,
+  });
+  expect(await next()).toEqual([['Lead chafed', 'inspect']]);
+  await post(brand, campaign, 'inspection.signed', { action, accepted: true, note: '' }, 'inspector');
+  expect(await next()).toEqual([['Lead chafed', 'close']]);
+  await post(brand, campaign, 'finding.closed', { finding, note: 'Cured' }, 'inspector');
+  expect(await listed(brand)).toEqual([
+    expect.objectContaining({ next: 'closed', closedAt: expect.any(String) as string }),
+  ]);
+  expect(await listed(brand, 'QX-TJD')).toHaveLength(1);
+  expect(await listed(brand, "QX' OR 1=1 --")).toEqual([]);
+  await brand.agent.get('/api/findings?mark=').expect(400);
+  await brand.agent.get('/api/findings?colour=red').expect(400);
+});
+
+test('an entry that somebody wrote over is passed over, and the others are listed', async () => {
+  const ylva = await signIn(url, 'ylva');
+  const campaign = await openCampaign(ylva);
+  seen = 1;
+  for (const title of ['One', 'Two'])
+    await post(ylva, campaign, 'finding.raised', { finding: randomUUID(), title, where: '' });
+  const file = new Database(join(path, 'kanzel.sqlite'));
+  file.exec('DROP TRIGGER entry_no_update');
+  file
+    .prepare(`UPDATE entry SET json = '{"kind":"finding.raised' WHERE campaign = ? AND json LIKE '%"One"%'`)
+    .run(campaign);
+  file.close();
+  expect((await listed(ylva)).filter((f) => f.campaign === campaign).map((f) => f.title)).toEqual(['Two']);
+});
