@@ -128,6 +128,10 @@ for (const [mark, part, name] of [
   await save(planner, name);
 }
 const tug = campaigns.find((c) => c.mark === 'QX-HEI');
+await planner.goto(`${url}/campaign/${tug.id}/inspection`);
+await planner.getByRole('group', { name: 'Walk round QX-HEI' }).waitFor();
+await planner.waitForTimeout(900);
+await save(planner, 'inspection');
 await planner.goto(`${url}/campaign/${tug.id}/papers?check=logbooks-without-a-gap`);
 await planner.getByRole('button', { name: /^Repeat/ }).click();
 await planner.getByLabel('hours at first').last().fill('3.2');
@@ -142,12 +146,10 @@ await administrator.goto(url);
 await administrator.getByRole('button', { name: /Brand Ekerholt/ }).click();
 await administrator.getByRole('button', { name: 'Sign in', exact: true }).click();
 await administrator.getByRole('heading', { name: 'Hangar' }).waitFor();
-for (const place of ['People', 'Installation']) {
-  await administrator.getByRole('link', { name: place }).click();
-  await administrator.getByRole('heading', { name: place, exact: true }).waitFor();
-  await administrator.waitForTimeout(900);
-  await save(administrator, place.toLowerCase());
-}
+await administrator.getByRole('link', { name: 'Installation' }).click();
+await administrator.getByRole('heading', { name: 'Installation', exact: true }).waitFor();
+await administrator.waitForTimeout(900);
+await save(administrator, 'installation');
 await administrator.goto(`${url}/library/aircraft/QX-LMV`);
 await administrator.getByRole('button', { name: 'Cruise motor', exact: true }).click();
 await administrator.waitForTimeout(600);
