@@ -5,7 +5,7 @@ import type { FindingLineView } from '@kanzel/contract';
 import { api } from '../api/client.ts';
 import { Foot } from '../shell/foot.tsx';
 import { Frame, MarginNote } from '../shell/frame.tsx';
-import { HangarPlate } from '../shell/plate.tsx';
+import { HangarPlate, useNow } from '../shell/plate.tsx';
 import { keep, kept } from '../sync/database.ts';
 import { useLive } from '../sync/live.ts';
 import { useSession } from '../sync/session.ts';
@@ -13,6 +13,9 @@ import { Choices } from '../ui/field.tsx';
 import { LineField } from '../ui/picker.tsx';
 import { dayInWords } from '../ui/when.ts';
 import { atStep, isMeant, sorted, STEPS_SHOWN, timesFound, type SortedBy } from './listed.ts';
+
+/** So often the list is asked for again (ms). */
+const ASK_AGAIN = 20_000;
 
 /** All findings, and whether that is as they are now; without the server as they were last heard. */
 function useFindings(): { all: readonly FindingLineView[] | undefined; fresh: boolean } {
@@ -25,9 +28,11 @@ function useFindings(): { all: readonly FindingLineView[] | undefined; fresh: bo
     setAll(answer.ok ? answer.value : ((await kept<FindingLineView[]>('findings')) ?? []));
     if (answer.ok) await keep('findings', answer.value);
   }, []);
+  // Others go on meanwhile: it is asked again from time to time, and at once when the server is heard again.
+  const now = useNow(ASK_AGAIN);
   useEffect(() => {
     void load();
-  }, [load, connected]);
+  }, [load, connected, now]);
   return { all, fresh };
 }
 

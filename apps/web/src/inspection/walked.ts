@@ -76,11 +76,9 @@ export function marksOfAreas(stops: readonly WalkedStop[]): ReadonlyMap<string, 
   return new Map([...marks].map(([id, all]) => [id, worstMark(all)]));
 }
 
-/** The part of the aircraft that words name; of two wings the one that is said. */
+/** The first part of the aircraft that words name. */
 function partNamed(words: string, layout: Layout): Area | undefined {
-  const parts = areasNamed(words, layout).areas.filter((a) => a.id !== 'round' && a.id !== 'beside');
-  const side = /\b(left|right)\b/.exec(words.toLowerCase())?.[1];
-  return parts.find((a) => side !== undefined && a.title.toLowerCase().includes(side)) ?? parts[0];
+  return areasNamed(words, layout).areas.find((a) => a.id !== 'round' && a.id !== 'beside');
 }
 
 /** Findings of this aircraft in other campaigns, one ring for each part of it, the newest told first. */

@@ -159,6 +159,8 @@ const WORDS: Readonly<Record<string, { readonly title: string; readonly choose: 
   ),
 };
 
+const SIDES = ['left', 'right'] as const;
+
 /** Where a check is done, on one aircraft. */
 export interface Named {
   /** In the order of `areasOf`; never empty. */
@@ -170,7 +172,7 @@ export interface Named {
 /**
  * The areas that are meant by the words in which a check says where it is done. What says nothing that is known, or
  * names only what this aircraft has not, is looked for all round it.
- * Example: "fuselage, wings" is three areas of an aeroplane; on a multirotor it is the body, and the wings are missing.
+ * Example: "left wing root" is the left wing; "fuselage, wings" is three areas of an aeroplane; on a multirotor it is the body, and the wings are missing.
  */
 export function areasNamed(where: string, layout: Layout): Named {
   const all = areasOf(layout);
@@ -182,9 +184,15 @@ export function areasNamed(where: string, layout: Layout): Named {
     return one ? [one] : [];
   });
   const found = heard.map(({ title, choose }) => ({ title, areas: all.filter((a) => choose(a, layout)) }));
-  const ids = new Set(found.flatMap((f) => f.areas.map((a) => a.id)));
+  // "Left wing root" is one of two; what has no side of its own stays whatever side is said.
+  const sides = SIDES.filter((side) => words.includes(side));
+  const isMeant = (area: Area): boolean =>
+    sides.length !== 1 ||
+    SIDES.every((side) => sides.includes(side) || !area.title.toLowerCase().includes(side));
+  const sided = found.map((f) => ({ ...f, areas: f.areas.filter(isMeant) }));
+  const ids = new Set(sided.flatMap((f) => f.areas.map((a) => a.id)));
   return {
     areas: all.filter((a) => (ids.size === 0 ? a.id === 'round' : ids.has(a.id))),
-    missing: [...new Set(found.filter((f) => f.areas.length === 0).map((f) => f.title))],
+    missing: [...new Set(sided.filter((f) => f.areas.length === 0).map((f) => f.title))],
   };
 }

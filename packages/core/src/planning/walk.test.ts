@@ -41,6 +41,10 @@ test('a check is done where its words say, on the aircraft that there is', () =>
     ],
     [],
   ]);
+  expect(titles('left wing root', 'sailplane')).toEqual([['Left wing'], []]);
+  expect(titles('wing roots, left and right', 'sailplane')).toEqual([['Left wing', 'Right wing'], []]);
+  expect(titles('engine, right side', 'piston-single')).toEqual([['Engine'], []]);
+  expect(titles('engine, right side', 'piston-twin')).toEqual([['Right engine'], []]);
   expect(titles('tail rotor', 'rotorcraft')).toEqual([['Tail'], []]);
   // No wing to go to: said, and looked for all round it.
   expect(titles('wing roots', 'multirotor')).toEqual([['All round'], ['Wings']]);

@@ -39,12 +39,18 @@ const bit = (i: number): Some => 1n << BigInt(i);
 const someOf = (list: readonly number[]): Some => list.reduce((all, i) => all | bit(i), 0n);
 const holds = (all: Some, part: Some): boolean => (all & part) === part;
 
+/** A way as far as it has come; what was before lies behind it. */
 interface Way {
   readonly done: Some;
   readonly at: Point;
   readonly metres: number;
-  readonly visits: readonly { readonly place: number; readonly checks: readonly number[] }[];
-  readonly path: readonly Point[];
+  /** The place it came to last, what was done there, and the way there; nothing at the start. */
+  readonly last?: {
+    readonly from: Way;
+    readonly place: number;
+    readonly checks: readonly number[];
+    readonly path: readonly Point[];
+  };
 }
 
 const apart = ([a, b]: Point, [x, y]: Point): number => Math.hypot(x - a, y - b);
@@ -116,6 +122,104 @@ function turnsOf(
   return turns;
 }
 
+/** Looks for the shortest way that keeps to the turns, turn by turn. */
+class WalkSearch {
+  shortest = true;
+  private readonly before: readonly Some[];
+  /** Checks of each place, by their place in the list. */
+  private readonly at: readonly (readonly number[])[];
+  private readonly legs = new Map<string, ReturnType<typeof through>>();
+
+  constructor(
+    private readonly turns: readonly number[],
+    grounds: readonly ReadonlySet<number>[],
+    /** Which place each check is done at. */
+    private readonly placeOf: readonly number[],
+    private readonly points: readonly (readonly Point[])[],
+  ) {
+    this.before = grounds.map((g) => someOf([...g]));
+    this.at = points.map((_, place) => placeOf.flatMap((p, i) => (p === place ? [i] : [])));
+  }
+
+  /** From one point to a place, and round what there is of it. */
+  private leg(from: Point, place: number): ReturnType<typeof through> {
+    const key = `${from[0]} ${from[1]} ${place}`;
+    const known = this.legs.get(key) ?? through(from, this.points[place] ?? []);
+    this.legs.set(key, known);
+    return known;
+  }
+
+  private goneOn(from: Way, place: number, checks: readonly number[]): Way {
+    const { metres, path } = this.leg(from.at, place);
+    return {
+      done: from.done | someOf(checks),
+      at: path.at(-1) ?? from.at,
+      metres: from.metres + metres,
+      last: { from, place, checks, path },
+    };
+  }
+
+  /** Everything that can be done at a place now, in the order of the pack as far as one thing does not wait for another. */
+  private doneAt(place: number, turn: number, done: Some): readonly number[] {
+    let now = done;
+    const found: number[] = [];
+    const isReady = (i: number): boolean =>
+      this.turns[i] === turn && !holds(now, bit(i)) && holds(now, this.before[i] ?? 0n);
+    for (;;) {
+      const next = this.at[place]?.find(isReady);
+      if (next === undefined) return found;
+      now |= bit(next);
+      found.push(next);
+    }
+  }
+
+  /** Every way one place further, of those that come to the same the shortest; and the shortest that has come to all. */
+  private further(
+    level: readonly Way[],
+    turn: number,
+    all: Some,
+    best: Way | undefined,
+  ): { level: readonly Way[]; best: Way | undefined } {
+    const next = new Map<string, Way>();
+    let arrived = best;
+    for (const way of level)
+      for (let place = 0; place < this.points.length; place += 1) {
+        const found = this.doneAt(place, turn, way.done);
+        if (found.length === 0) continue;
+        const gone = this.goneOn(way, place, found);
+        if (arrived && gone.metres >= arrived.metres) continue;
+        if (holds(gone.done, all)) {
+          arrived = gone;
+          continue;
+        }
+        const key = `${gone.done} ${gone.at[0]} ${gone.at[1]}`;
+        const known = next.get(key);
+        if (!known || gone.metres < known.metres) next.set(key, gone);
+      }
+    return { level: [...next.values()], best: arrived };
+  }
+
+  /** The way gone on through everything of one turn. */
+  through(turn: number, from: Way): Way {
+    const wanted = this.turns.flatMap((t, i) => (t === turn ? [i] : []));
+    let level: readonly Way[] = [from];
+    let best: Way | undefined;
+    while (level.length > 0) {
+      ({ level, best } = this.further(level, turn, someOf(wanted), best));
+      if (level.length <= SIDE_BY_SIDE) continue;
+      this.shortest = false;
+      level = level.toSorted((a, b) => a.metres - b.metres).slice(0, SIDE_BY_SIDE);
+    }
+    if (best) return best;
+    // What waits for itself: done all the same, where it stands, so that nothing is left out.
+    this.shortest = false;
+    return wanted.reduce<Way>(
+      (way, i) => (holds(way.done, bit(i)) ? way : this.goneOn(way, this.placeOf[i] ?? 0, [i])),
+      from,
+    );
+  }
+}
+
 /**
  * A walk round the aircraft that comes to every check given: open work first, then what asks for clean hands, then what
  * closes, then the look at the whole; each check behind those it says it comes after, and behind those that need a state
@@ -126,95 +230,34 @@ function turnsOf(
  * Example: wing, tail, cockpit and panels to close on a sailplane: wing, tail, cockpit, then the panels.
  */
 export function walkOf(checks: readonly WalkedCheck[], layout: Layout): Walk {
-  const places = checks.map((c) => placeOf(c, layout));
+  const found = checks.map((c) => placeOf(c, layout));
   const grounds = groundsOf(checks);
-  const turns = turnsOf(checks, places, grounds);
-  const keys = places.map((p) => p.areas.map((a) => a.id).join(' '));
-  const stops = [...new Set(keys)];
-  const areas = stops.map((key) => places[keys.indexOf(key)]?.areas ?? []);
-
-  const before = grounds.map((g) => someOf([...g]));
-  const at = stops.map((key) => keys.flatMap((k, i) => (k === key ? [i] : [])));
-
-  /** Everything that can be done at a place now, in the order of the pack as far as one thing does not wait for another. */
-  const doneAt = (place: number, turn: number, done: Some): readonly number[] => {
-    let now = done;
-    const found: number[] = [];
-    const isReady = (i: number): boolean =>
-      turns[i] === turn && !holds(now, bit(i)) && holds(now, before[i] ?? 0n);
-    for (;;) {
-      const next = at[place]?.find(isReady);
-      if (next === undefined) return found;
-      now |= bit(next);
-      found.push(next);
-    }
-  };
-
+  const turns = turnsOf(checks, found, grounds);
+  const keys = found.map((p) => p.areas.map((a) => a.id).join(' '));
+  const places = [...new Set(keys)];
+  const areas = places.map((key) => found[keys.indexOf(key)]?.areas ?? []);
+  const search = new WalkSearch(
+    turns,
+    grounds,
+    keys.map((key) => places.indexOf(key)),
+    areas.map((parts) => parts.flatMap((a) => a.at)),
+  );
   const start: Point = [0, -0.1 * layout.length];
-  let way: Way = { done: 0n, at: start, metres: 0, visits: [], path: [start] };
-  let shortest = true;
-  for (const turn of [...new Set(turns)].sort((a, b) => a - b)) {
-    const wanted = turns.flatMap((t, i) => (t === turn ? [i] : []));
-    const all = someOf(wanted);
-    let level: readonly Way[] = [way];
-    let best: Way | undefined;
-    while (level.length > 0) {
-      const next = new Map<string, Way>();
-      for (const one of level)
-        areas.forEach((parts, place) => {
-          const found = doneAt(place, turn, one.done);
-          if (found.length === 0) return;
-          const { metres, path } = through(
-            one.at,
-            parts.flatMap((a) => a.at),
-          );
-          const gone: Way = {
-            done: one.done | someOf(found),
-            at: path.at(-1) ?? one.at,
-            metres: one.metres + metres,
-            visits: [...one.visits, { place, checks: found }],
-            path: [...one.path, ...path],
-          };
-          if (best && gone.metres >= best.metres) return;
-          if (holds(gone.done, all)) {
-            best = gone;
-            return;
-          }
-          const key = `${gone.done} ${gone.at.join(' ')}`;
-          const known = next.get(key);
-          if (!known || gone.metres < known.metres) next.set(key, gone);
-        });
-      level = [...next.values()];
-      if (level.length <= SIDE_BY_SIDE) continue;
-      shortest = false;
-      level = level.toSorted((a, b) => a.metres - b.metres).slice(0, SIDE_BY_SIDE);
-    }
-    if (best) way = best;
-    else {
-      // What waits for itself: done all the same, where it stands, so that nothing is left out.
-      shortest = false;
-      for (const i of wanted.filter((w) => !holds(way.done, bit(w)))) {
-        const place = stops.indexOf(keys[i] ?? '');
-        const { metres, path } = through(way.at, areas[place]?.flatMap((a) => a.at) ?? []);
-        way = {
-          done: way.done | bit(i),
-          at: path.at(-1) ?? way.at,
-          metres: way.metres + metres,
-          visits: [...way.visits, { place, checks: [i] }],
-          path: [...way.path, ...path],
-        };
-      }
-    }
-  }
+  const inTurn = [...new Set(turns)].sort((a, b) => a - b);
+  const way = inTurn.reduce<Way>((so, turn) => search.through(turn, so), { done: 0n, at: start, metres: 0 });
+
   const idOf = (i: number): string => checks[i]?.id ?? '';
+  const stops: WalkStop[] = [];
+  const path: Point[] = [];
+  for (let { last } = way; last; last = last.from.last) {
+    stops.unshift({ areas: areas[last.place] ?? [], checks: last.checks.map(idOf) });
+    path.unshift(...last.path);
+  }
   return {
-    stops: way.visits.map(({ place, checks: done }) => ({
-      areas: areas[place] ?? [],
-      checks: done.map(idOf),
-    })),
-    path: way.path,
-    shortest,
-    misplaced: places.flatMap((p, i) =>
+    stops,
+    path: [start, ...path],
+    shortest: search.shortest,
+    misplaced: found.flatMap((p, i) =>
       p.missing.length > 0 ? [{ check: idOf(i), missing: p.missing }] : [],
     ),
   };
