@@ -206,4 +206,11 @@ test('what is done on each engine is done at those engines that it is for', () =
   expect(areas({ kinds: ['piston'] })).toEqual(['engine']);
   expect(areas({ kinds: ['lift-motor'] })).not.toContain('engine');
   expect(areas({}, 'cockpit')).toEqual(['cockpit']);
+  // A rotor that the engine drives is none of the engines.
+  const helicopter = walkOf([check('x', 'engine', { subject: 'engine' })], layoutFor('rotorcraft'));
+  expect(helicopter.stops.flatMap((s) => s.areas.map((a) => a.id))).toEqual(
+    layoutFor('rotorcraft')
+      .propulsors.filter((p) => p.driven !== true)
+      .map((p) => p.id),
+  );
 });
