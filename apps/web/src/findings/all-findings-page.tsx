@@ -12,7 +12,7 @@ import { useSession } from '../sync/session.ts';
 import { Choices } from '../ui/field.tsx';
 import { LineField } from '../ui/picker.tsx';
 import { dayInWords } from '../ui/when.ts';
-import { atStep, isMeant, sorted, STEPS_SHOWN, timesFound, type SortedBy } from './listed.ts';
+import { atStep, foundBefore, isMeant, sorted, STEPS_SHOWN, type SortedBy } from './listed.ts';
 
 /** So often the list is asked for again (ms). */
 const ASK_AGAIN = 20_000;
@@ -53,7 +53,7 @@ function Severity({ line }: { line: FindingLineView }): ReactElement | null {
 
 /** What a line says beside its title: the aircraft's own past, until when it is put off, under which conditions. */
 function Beside({ line, all }: { line: FindingLineView; all: readonly FindingLineView[] }): ReactElement {
-  const times = timesFound(line, all);
+  const times = foundBefore(line, all).length + 1;
   return (
     <span className="block text-[0.8rem] text-ink-2">
       {[line.where, line.campaignTitle, `raised ${dayInWords(line.raisedAt)}`]

@@ -20,7 +20,9 @@ import { Assess } from './assess-form.tsx';
 import { CostNote } from './cost-note.tsx';
 import { useSend } from './use-send.ts';
 import { newId } from '../sync/new-id.ts';
-import { whenInWords } from '../ui/when.ts';
+import { dayInWords, whenInWords } from '../ui/when.ts';
+import { foundBefore } from './listed.ts';
+import { useFindingsOf } from './use-findings-of.ts';
 
 /** The systems a finding's own check proves: what an action most likely touches. */
 function likelySystems(index: BasisIndex, finding: FindingState): readonly string[] {
@@ -191,6 +193,39 @@ const Stage = ({
   </section>
 );
 
+/** That it was found on this aircraft before, and where that is told. */
+function FoundBefore({ raised }: { raised: FindingState['raised'] }): ReactElement | null {
+  const view = useCampaign();
+  const { mark } = view.index.basis.aircraft;
+  const before = foundBefore(
+    { ...raised, mark, campaign: view.id, raisedAt: raised.at },
+    useFindingsOf(mark),
+  );
+  if (before.length === 0) return null;
+  return (
+    <div className="mt-2 border-l-4 border-near pl-3">
+      <p className="font-semibold text-near">
+        Found on this aircraft before, {before.length === 1 ? 'once' : `${before.length} times`}.
+      </p>
+      <ul>
+        {before.map((l) => (
+          <li key={`${l.campaign} ${l.finding}`}>
+            <Link
+              className="underline underline-offset-4"
+              to={`/campaign/${l.campaign}/findings/${l.finding}`}
+            >
+              {l.title}
+            </Link>{' '}
+            <span className="text-ink-2">
+              {l.campaignTitle}, {dayInWords(l.raisedAt)}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
 /** One finding, from found to closed, as stages down the sheet. */
 function FindingSheet({ finding }: { finding: FindingState }): ReactElement {
   const view = useCampaign();
@@ -222,6 +257,7 @@ function FindingSheet({ finding }: { finding: FindingState }): ReactElement {
             {view.names.part(about.key)}
           </Link>
         ) : null}
+        <FoundBefore raised={raised} />
       </Stage>
       <Stage title="Assessed" done={assessed !== undefined}>
         {assessed ? (

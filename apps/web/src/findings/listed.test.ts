@@ -1,5 +1,5 @@
 import type { FindingLineView } from '@kanzel/contract';
-import { atStep, isMeant, sorted, STEPS_SHOWN, timesFound } from './listed.ts';
+import { atStep, foundBefore, isMeant, sorted, STEPS_SHOWN } from './listed.ts';
 
 const line = (finding: string, more: Partial<FindingLineView> = {}): FindingLineView => ({
   finding,
@@ -65,5 +65,13 @@ test('how often something was found is counted on the aircraft, by the check or 
     at(6, { title: 'hinge loose', where: 'Left Wing' }),
     at(7, { where: 'tail' }),
   ];
-  expect(all.map((l) => timesFound(l, all))).toEqual([1, 2, 1, 3, 3, 4, 1]);
+  expect(all.map((l) => foundBefore(l, all).length + 1)).toEqual([1, 2, 1, 3, 3, 4, 1]);
+  // One that the list does not hold yet is told of those before it all the same.
+  expect(foundBefore(at(8, { check: 'hinges', campaign: 'new' }), all).map((l) => l.finding)).toEqual([
+    'f1',
+    'f2',
+    'f4',
+    'f5',
+    'f6',
+  ]);
 });

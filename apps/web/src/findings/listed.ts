@@ -52,12 +52,21 @@ export function sorted(
   });
 }
 
-/** Which time it is that this is found on this aircraft: findings with the same check, or the same title at the same place. */
-export function timesFound(line: FindingLineView, all: readonly FindingLineView[]): number {
+/** What of a finding says whether it is the same as another. */
+type Known = Pick<
+  FindingLineView,
+  'campaign' | 'finding' | 'mark' | 'check' | 'title' | 'where' | 'raisedAt'
+>;
+
+/** Findings before this one on the same aircraft: at the same check, or with the same title at the same place. */
+export function foundBefore(one: Known, all: readonly FindingLineView[]): readonly FindingLineView[] {
   const low = (text: string): string => text.trim().toLowerCase();
-  const same = (l: FindingLineView): boolean =>
-    l.mark === line.mark &&
-    ((line.check !== undefined && l.check === line.check) ||
-      (low(l.title) === low(line.title) && low(l.where) === low(line.where)));
-  return all.filter((l) => same(l) && l.raisedAt <= line.raisedAt).length;
+  return all.filter(
+    (l) =>
+      !(l.campaign === one.campaign && l.finding === one.finding) &&
+      l.mark === one.mark &&
+      l.raisedAt <= one.raisedAt &&
+      ((one.check !== undefined && l.check === one.check) ||
+        (low(l.title) === low(one.title) && low(l.where) === low(one.where))),
+  );
 }
