@@ -66,17 +66,20 @@ function Beside({ line, all }: { line: FindingLineView; all: readonly FindingLin
   );
 }
 
+/** What is said of those whose campaign was not read for this list, or cannot be. */
+const NOT_KNOWN = { title: 'Next step not known here', who: 'its campaign tells' };
+
 /** The findings that wait for one kind of hand. */
 function AtStep({
   step,
   lines,
   all,
 }: {
-  step: FindingStep;
+  step: FindingStep | undefined;
   lines: readonly FindingLineView[];
   all: readonly FindingLineView[];
 }): ReactElement {
-  const { title, who } = FINDING_STEP_WORDS[step];
+  const { title, who } = step === undefined ? NOT_KNOWN : FINDING_STEP_WORDS[step];
   return (
     <section aria-label={title} className="mt-5">
       <h2 className="flex items-baseline gap-3 border-b-2 border-ink pb-1 font-semibold">
@@ -157,7 +160,7 @@ function Table({ lines }: { lines: readonly FindingLineView[] }): ReactElement {
                 <Severity line={line} />
               </td>
               <td className="py-2 pr-3">
-                {line.next ? FINDING_STEP_WORDS[line.next].title : 'record not readable'}
+                {line.next ? FINDING_STEP_WORDS[line.next].title : NOT_KNOWN.title}
               </td>
               <td className="py-2 whitespace-nowrap">
                 {dayInWords(line.raisedAt)}
@@ -179,7 +182,7 @@ export default function AllFindingsPage(): ReactElement {
   const [wanted, setWanted] = useState('');
   const open = all?.filter((l) => l.next !== 'closed') ?? [];
   const shown = (which === 'open' ? open : (all ?? [])).filter((l) => isMeant(l, wanted));
-  const steps: readonly FindingStep[] = which === 'open' ? STEPS_SHOWN : [...STEPS_SHOWN, 'closed'];
+  const steps: readonly (FindingStep | undefined)[] = [undefined, ...STEPS_SHOWN, 'closed'];
   return (
     <Frame
       plate={<HangarPlate />}
@@ -232,7 +235,9 @@ export default function AllFindingsPage(): ReactElement {
           ) : (
             steps.map((step) => {
               const lines = atStep(shown, step);
-              return lines.length > 0 ? <AtStep key={step} step={step} lines={lines} all={all} /> : null;
+              return lines.length > 0 ? (
+                <AtStep key={step ?? 'not known'} step={step} lines={lines} all={all} />
+              ) : null;
             })
           )}
         </div>

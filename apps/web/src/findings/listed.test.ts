@@ -26,9 +26,9 @@ test('a finding is meant when every word stands somewhere in its line', () => {
 test('each finding is at one step; one whose record cannot be read is not lost', () => {
   const { next: _, ...unread } = line('b');
   const all = [line('a'), unread, line('c', { next: 'deferred' }), line('d', { next: 'closed' })];
-  const at = STEPS_SHOWN.flatMap((step) => atStep(all, step).map((l) => [step, l.finding]));
+  const at = [undefined, ...STEPS_SHOWN].flatMap((step) => atStep(all, step).map((l) => [step, l.finding]));
   expect(at).toEqual([
-    ['assess', 'b'],
+    [undefined, 'b'],
     ['act', 'a'],
     ['deferred', 'c'],
   ]);

@@ -20,9 +20,12 @@ export function isMeant(line: FindingLineView, wanted: string): boolean {
     .every((word) => text.includes(word));
 }
 
-/** Those at one step; one whose record cannot be read waits to be looked at with those to be assessed. */
-export function atStep(lines: readonly FindingLineView[], step: FindingStep): readonly FindingLineView[] {
-  return lines.filter((l) => (l.next ?? 'assess') === step);
+/** Those at one step; undefined for those of which nobody has looked up what comes next: they are at no step, and not lost. */
+export function atStep(
+  lines: readonly FindingLineView[],
+  step: FindingStep | undefined,
+): readonly FindingLineView[] {
+  return lines.filter((l) => l.next === step);
 }
 
 /** In the order asked for; what is equal stays as it was, so that one may sort by one thing and then by another. */
@@ -40,7 +43,7 @@ export function sorted(
       case 'severity':
         return SEVERITIES.indexOf(line.severity);
       case 'next':
-        return FINDING_STEPS.indexOf(line.next ?? 'assess');
+        return line.next === undefined ? -1 : FINDING_STEPS.indexOf(line.next);
       case 'raised':
         return line.raisedAt;
     }
