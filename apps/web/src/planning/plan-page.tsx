@@ -1,10 +1,11 @@
 import { useState, type ReactElement } from 'react';
-import { Navigate, NavLink, Route, Routes } from 'react-router';
+import { NavLink, Route, Routes } from 'react-router';
 import { useNow } from '../shell/plate.tsx';
 import { useCampaign } from '../station/campaign-context.ts';
 import { isWriting } from '../ui/is-writing.ts';
 import { submit } from '../sync/campaign-store.ts';
 import { roleAmong, useSession } from '../sync/session.ts';
+import { CompleteAddress } from '../ui/complete-address.ts';
 import { Button } from '../ui/button.tsx';
 import { Problem } from '../ui/field.tsx';
 import { DaySheet } from './day-sheet.tsx';
@@ -89,7 +90,7 @@ export default function PlanPage(): ReactElement {
         <Problem>{problem}</Problem>
       </div>
       <Routes>
-        <Route index element={<Navigate to={`${base}/scope`} replace />} />
+        <Route index element={<CompleteAddress to={`${base}/scope`} />} />
         <Route path="scope" element={<ScopeSheet />} />
         <Route path="ways" element={<WaysSheet />} />
         <Route path="order" element={<OrderSheet />} />
@@ -97,7 +98,7 @@ export default function PlanPage(): ReactElement {
         <Route path="flights" element={<FlightsSheet />} />
         <Route path="what-if" element={<WhatIfSheet />} />
         <Route path="take-away" element={<TakeAwaySheet />} />
-        <Route path="*" element={<Navigate to={`${base}/scope`} replace />} />
+        <Route path="*" element={<CompleteAddress to={`${base}/scope`} />} />
       </Routes>
     </PlanContext.Provider>
   );

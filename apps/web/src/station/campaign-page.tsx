@@ -1,5 +1,5 @@
 import { lazy, Suspense, useEffect, useMemo, useRef, useState, type ReactElement } from 'react';
-import { Navigate, Route, Routes, useLocation, useNavigate, useParams } from 'react-router';
+import { Route, Routes, useLocation, useNavigate, useParams } from 'react-router';
 import {
   ownMember,
   deriveStatus,
@@ -30,6 +30,7 @@ import { Slips } from './slips.tsx';
 import { StationSheet } from './station-sheet.tsx';
 import { isWriting } from '../ui/is-writing.ts';
 import { serverInstant } from '../sync/clock.ts';
+import { CompleteAddress } from '../ui/complete-address.ts';
 import { useKeys } from '../ui/use-keys.ts';
 
 // What is not looked at first comes when it is: it lies on the device beforehand, so that it comes without a network too.
@@ -170,9 +171,8 @@ function useFreeHands(): void {
 function ToCurrent(): ReactElement {
   const view = useCampaign();
   return (
-    <Navigate
+    <CompleteAddress
       to={view.status.current === 'release' ? `${view.base}/release` : `${view.base}/${view.status.current}`}
-      replace
     />
   );
 }

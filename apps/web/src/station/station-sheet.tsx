@@ -1,4 +1,4 @@
-import { Fragment, useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactElement } from 'react';
+import { Fragment, useLayoutEffect, useMemo, useRef, useState, type ReactElement } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import {
   ownMember,
@@ -25,6 +25,7 @@ import { PartRuler } from '../answers/verdict-line.tsx';
 import { isWriting } from '../ui/is-writing.ts';
 import { StepPanel } from './step-panel.tsx';
 import { serverInstant } from '../sync/clock.ts';
+import { useCompleteAddress } from '../ui/complete-address.ts';
 import { useKeys } from '../ui/use-keys.ts';
 
 /** The check to show first: the first that can be worked, else the first not proven, else the first. */
@@ -302,10 +303,11 @@ export function StationSheet(): ReactElement {
     if (check && station) void navigate(`${view.base}/${station.station}?check=${check.check.id}`);
   };
   // The step is pinned in the address, so that a kept answer can be seen before the next comes.
-  useEffect(() => {
-    if (current && !chosen && station && station.total > 0)
-      void navigate(`${view.base}/${station.station}?check=${current.check.id}`, { replace: true });
-  }, [current, chosen, station, navigate, view.base]);
+  useCompleteAddress(
+    current && !chosen && station && station.total > 0
+      ? `${view.base}/${station.station}?check=${current.check.id}`
+      : undefined,
+  );
   const inHand = useRef(current);
   useLayoutEffect(() => {
     inHand.current = current;
