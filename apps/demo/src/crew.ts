@@ -8,6 +8,8 @@ import {
   recommendWays,
   wayFacts,
   WAYS,
+  secondWalk,
+  type SecondWalk,
   type WayQuestion,
   goodAnswer,
   makeDraft,
@@ -442,6 +444,28 @@ export class ScriptedCrew {
     }
   }
 
+  /** The inspector walks again what the pack asks for, without looking at what the technician found. */
+  private async walkAgain(): Promise<void> {
+    const at = async (): Promise<SecondWalk | undefined> => {
+      const state = await this.state();
+      return state.index && secondWalk(state, state.index);
+    };
+    const before = await at();
+    if (!before || (before.drawn && before.left.length === 0)) return;
+    const walk = randomUUID();
+    await this.post('walk.begun', { walk }, 'inspector');
+    const { index } = await this.state();
+    for (const key of (await at())?.left ?? []) {
+      const part = index?.parts.get(key);
+      const answer = part && (await this.answerFor(part.check, part.subject));
+      if (!part || !answer) continue;
+      this.pass(30);
+      const said = { walk, check: part.check.id, subject: part.subject, answer, facts: {} };
+      await this.post('walk.said', said, 'inspector');
+    }
+    await this.post('walk.finished', { walk }, 'inspector');
+  }
+
   /** Passes every gate that stands before a station and is open. */
   async passGates(station: StationId): Promise<void> {
     const state = await this.state();
@@ -449,6 +473,7 @@ export class ScriptedCrew {
       const status = deriveStatus(await this.state(), this.clock.now().toISOString());
       const stands = status?.gates.find((g) => g.gate.id === gate.id)?.passStands === true;
       if (stands || gate.before === 'release') continue;
+      if (gate.conditions.some((c) => c.kind === 'walkedAgain')) await this.walkAgain();
       const crew = gate.conditions.some((c) => c.kind === 'crew')
         ? { crew: [this.cast.pilot.id, this.cast.inspector.id] }
         : {};

@@ -120,20 +120,42 @@ export class AboutPart {
   @Matches(ID) subject!: string;
 }
 
-export class AnswerGivenBody extends AboutPart {
-  @ValidateNested()
-  @Type(() => AnswerBody, {
+/** An answer is of the class that its kind names. */
+const byKind = (): PropertyDecorator =>
+  Type(() => AnswerBody, {
     keepDiscriminatorProperty: true,
     discriminator: {
       property: 'kind',
       subTypes: Object.entries(ANSWER_BODIES).map(([name, value]) => ({ name, value })),
     },
-  })
+  });
+
+export class AnswerGivenBody extends AboutPart {
+  @ValidateNested()
+  @byKind()
   @IsObject()
   answer!: AnswerBody;
   @IsObject() facts!: Record<string, unknown>;
   @IsOptional() @IsBoolean() confirmed?: boolean;
   @IsOptional() @IsString() @MaxLength(2000) correction?: string;
+}
+
+export class WalkBody {
+  @Matches(ID) walk!: string;
+}
+
+export class WalkSaidBody extends AboutPart {
+  @Matches(ID) walk!: string;
+  @IsOptional() @ValidateNested() @byKind() @IsObject() answer?: AnswerBody;
+  @IsOptional() @IsString() @Length(1, 2000) notApplicable?: string;
+  @IsObject() facts!: Record<string, unknown>;
+}
+
+export class WalkSettledBody extends AboutPart {
+  @Matches(ID) said!: string;
+  @Matches(ID) answerEntry!: string;
+  @IsIn(['first', 'second']) holds!: 'first' | 'second';
+  @IsString() @Length(1, 2000) reason!: string;
 }
 
 export class AnswerNotApplicableBody extends AboutPart {

@@ -28,6 +28,10 @@ export const POSTABLE: Readonly<Partial<Record<EntryKind, BodyClass>>> = {
   'finding.assessed': bodies.FindingAssessedBody,
   'action.recorded': bodies.ActionRecordedBody,
   'inspection.signed': bodies.InspectionSignedBody,
+  'walk.begun': bodies.WalkBody,
+  'walk.said': bodies.WalkSaidBody,
+  'walk.finished': bodies.WalkBody,
+  'walk.settled': bodies.WalkSettledBody,
   'finding.closed': bodies.FindingClosedBody,
   'gate.passed': bodies.GatePassedBody,
   'gate.overridden': bodies.GateOverriddenBody,
@@ -154,7 +158,7 @@ export function validateEntryBody(kind: string, body: unknown): Result<true, rea
     };
     facts?: unknown;
   };
-  if (kind === 'answer.given' && messages.length === 0) {
+  if ((kind === 'answer.given' || kind === 'walk.said') && messages.length === 0) {
     messages.push(...checkFacts(facts));
     if (answer?.kind === 'cylinders') {
       messages.push(...checkNames('answer.readings', answer.readings, 100));

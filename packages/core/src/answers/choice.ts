@@ -16,6 +16,7 @@ export const CHOICE: AnswerKind<'choice'> = {
     ];
   },
   copies: noCopies,
+  agrees: ({ option }, second) => option === second.option,
   over: 'never',
   describe({ option }, index, check) {
     const spec = index.checks.get(check)?.answer;

@@ -11,6 +11,7 @@ export const CONFIRM: AnswerKind<'confirm'> = {
       : plain('out', 'notAsExpected', { answer: note ?? '' }),
   ],
   copies: noCopies,
+  agrees: ({ asExpected }, second) => asExpected === second.asExpected,
   over: 'never',
   describe: ({ asExpected, note }, index, check) =>
     asExpected

@@ -21,6 +21,7 @@ export const COUNT: AnswerKind<'count'> = {
   isWhole: ({ count }) => Number.isInteger(count) && count >= 0,
   judge: recorded,
   copies: noCopies,
+  agrees: ({ count }, second) => count === second.count,
   over: 'never',
   describe: ({ count }) => formatFigure(count, 1),
 };

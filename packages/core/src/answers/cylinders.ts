@@ -1,7 +1,7 @@
 import { formatFigure } from '../quantity/format.ts';
 import { edgesBeside } from './figure-text.ts';
 import type { AnswerKind } from './kind.ts';
-import { noCopies, recorded } from './said.ts';
+import { judgedAlone, noCopies, recorded } from './said.ts';
 
 /** A figure for every cylinder of an engine, or every cell of a pack: for each of them, and for no other. */
 export const CYLINDERS: AnswerKind<'cylinders'> = {
@@ -19,6 +19,7 @@ export const CYLINDERS: AnswerKind<'cylinders'> = {
   },
   judge: recorded,
   copies: noCopies,
+  agrees: judgedAlone,
   over: 'never',
   describe: ({ readings }, index, check) =>
     Object.values(readings)

@@ -16,6 +16,7 @@ export const DOCUMENT: AnswerKind<'document'> = {
     });
   },
   copies: ({ document }) => document.scans,
+  agrees: 'never',
   over: ({ document }, room) => documentOver(document, room),
   describe({ document: { number, expiresOn, untilHours, scans } }) {
     const end =

@@ -9,6 +9,7 @@ export const EQUIPMENT: AnswerKind<'equipment'> = {
   isWhole: alwaysWhole,
   judge: ({ seen }, { index }) => judgeEquipment(index.basis.aircraft, seen),
   copies: noCopies,
+  agrees: 'never',
   over: 'never',
   describe: ({ seen }) => many(seen.length, 'thing', 'things'),
 };

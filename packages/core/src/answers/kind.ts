@@ -29,6 +29,11 @@ export interface AnswerKind<K extends AnswerKindName> {
   readonly judge: (answer: AnswerOf<K>, room: AnswerRoom) => readonly Verdict[];
   /** Copies and photographs that belong to it: it is not taken before they are here. */
   readonly copies: (answer: AnswerOf<K>) => readonly Scan[];
+  /**
+   * Whether two people who looked at the same thing without each other said the same, beyond what is thought of it. `never`:
+   * it is not for a second pair of eyes (a picture, a recording, what is written down).
+   */
+  readonly agrees: 'never' | ((first: AnswerOf<K>, second: AnswerOf<K>) => boolean);
   /** Why it is over by itself, on a day and at the hours of the aircraft; undefined while it is not. */
   readonly over: 'never' | ((answer: AnswerOf<K>, room: PaperRoom) => Reason | undefined);
   /** In words, as rows and reports show it. */

@@ -20,6 +20,7 @@ export const LOADING: AnswerKind<'loading'> = {
     return worstFirst([...judgeSheet(loading, sheet), ...judgeWorkedOut(room, figures)]);
   },
   copies: noCopies,
+  agrees: 'never',
   over: 'never',
   describe({ sheet }, index) {
     const data = index.basis.aircraft.loading;

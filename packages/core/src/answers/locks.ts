@@ -64,6 +64,10 @@ export const LOCKS: AnswerKind<'locks'> = {
     );
   },
   copies: noCopies,
+  agrees: ({ locks }, second) =>
+    locks.every((l) =>
+      second.locks.some((o) => o.id === l.id && (o.fault === undefined) === (l.fault === undefined)),
+    ),
   over: 'never',
   describe: ({ locks }) => {
     const faults = locks.filter((l) => l.fault !== undefined).length;

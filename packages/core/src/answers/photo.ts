@@ -34,6 +34,7 @@ export const PHOTO: AnswerKind<'photo'> = {
   // What is to be seen on them is told by whoever looked; that they were taken is what is proven.
   judge: recorded,
   copies: ({ photos }) => photos.map((p) => p.scan),
+  agrees: 'never',
   over: 'never',
   describe: ({ photos }) => {
     const marks = photos.reduce((sum, p) => sum + (p.marks?.length ?? 0), 0);

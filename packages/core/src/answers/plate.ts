@@ -8,6 +8,7 @@ export const PLATE: AnswerKind<'plate'> = {
   isWhole: alwaysWhole,
   judge: ({ text }, { index }) => judgePlate(index.basis.aircraft, text),
   copies: noCopies,
+  agrees: 'never',
   over: 'never',
   describe: ({ text }) => text,
 };

@@ -1,6 +1,6 @@
 import { edgesBeside, figureText } from './figure-text.ts';
 import type { AnswerKind } from './kind.ts';
-import { alwaysWhole, noCopies, recorded } from './said.ts';
+import { alwaysWhole, judgedAlone, noCopies, recorded } from './said.ts';
 
 /** One figure read off a gauge, typed or taken from the monitor. */
 export const READING: AnswerKind<'reading'> = {
@@ -8,6 +8,7 @@ export const READING: AnswerKind<'reading'> = {
   isWhole: alwaysWhole,
   judge: recorded,
   copies: noCopies,
+  agrees: judgedAlone,
   over: 'never',
   describe: ({ reading }, index, check) => figureText(reading, edgesBeside(index, check, reading.unit)),
 };

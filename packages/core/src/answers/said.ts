@@ -16,3 +16,5 @@ export const recorded = (): readonly Verdict[] => RECORDED;
 export const measuresNothing = (): undefined => undefined;
 export const alwaysWhole = (): boolean => true;
 export const noCopies = (): readonly [] => [];
+/** Figures are not the same from one hand to the next: what is compared is what is thought of them. */
+export const judgedAlone = (): boolean => true;

@@ -8,6 +8,7 @@ export const SERIES: AnswerKind<'series'> = {
   isWhole: alwaysWhole,
   judge: recorded,
   copies: noCopies,
+  agrees: 'never',
   over: 'never',
   describe({ series: { t } }) {
     const seconds = (t[t.length - 1] ?? 0) - (t[0] ?? 0);

@@ -10,6 +10,7 @@ export const SIGNATURES: AnswerKind<'signatures'> = {
   judge: ({ items }, { part }) =>
     judgeSignatures(items, part.check.answer.kind === 'signatures' && part.check.answer.inspected),
   copies: ({ items }) => items.flatMap((i) => i.scans),
+  agrees: 'never',
   over: 'never',
   describe: ({ items }) => many(items.length, 'item', 'items'),
 };

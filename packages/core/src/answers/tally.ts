@@ -34,6 +34,7 @@ export const TALLY: AnswerKind<'tally'> = {
     return [count === 0 ? plain('unknown', 'tallyOfNothing') : plain('within', 'tallyAgrees', { count })];
   },
   copies: noCopies,
+  agrees: 'never',
   over: 'never',
   describe: ({ rows }) => {
     const sum = (of: 'out' | 'in'): number => rows.reduce((all, r) => all + r[of], 0);

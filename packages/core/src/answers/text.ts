@@ -7,6 +7,7 @@ export const TEXT: AnswerKind<'text'> = {
   isWhole: alwaysWhole,
   judge: ({ text }) => (text.trim() === '' ? [plain('unknown', 'notAnswered')] : RECORDED),
   copies: noCopies,
+  agrees: 'never',
   over: 'never',
   describe: ({ text }) => text,
 };

@@ -20,6 +20,7 @@ export const TIMER: AnswerKind<'timer'> = {
     ];
   },
   copies: noCopies,
+  agrees: 'never',
   over: 'never',
   describe: (answer) => `${formatFigure(secondsOf(answer), 1)} s`,
 };

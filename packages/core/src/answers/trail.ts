@@ -15,6 +15,7 @@ export const TRAIL: AnswerKind<'trail'> = {
     });
   },
   copies: ({ stretches }) => stretches.flatMap((s) => s.scans),
+  agrees: 'never',
   over: 'never',
   describe: ({ stretches }) => many(stretches.length, 'logbook', 'logbooks'),
 };

@@ -18,6 +18,7 @@ export const WEIGHING: AnswerKind<'weighing'> = {
     return worstFirst([...judgeWorkedOut(room, figures), ...found.verdicts]);
   },
   copies: noCopies,
+  agrees: 'never',
   over: 'never',
   describe({ weighing }, index) {
     // The figure does not depend on the day; whether a certificate was in force was judged when it was kept.

@@ -249,6 +249,11 @@ export type GateCondition =
   | { readonly kind: 'noTags'; readonly overridable: boolean }
   | { readonly kind: 'findingsSettled'; readonly overridable: boolean }
   | { readonly kind: 'inspectionsSigned'; readonly overridable: boolean }
+  /**
+   * The inspection is walked once more by somebody else, who is not shown the answers of the first before having finished:
+   * all of it, or so many of its steps, drawn by the product.
+   */
+  | { readonly kind: 'walkedAgain'; readonly sample?: number; readonly overridable: boolean }
   /** So many people are there when it is passed, and are named in the pass. */
   | { readonly kind: 'crew'; readonly minimum: number; readonly overridable: boolean };
 

@@ -35,7 +35,7 @@ function readingsOf(answer: PartAnswer): readonly Reading[] {
 }
 
 /** Whether the answer has the form that the check asks for; a stopwatch time may stand for a series. */
-function formFits(part: Part, answer: PartAnswer, door: Door): boolean {
+export function formFits(part: Part, answer: PartAnswer, door: Door): boolean {
   const { answer: spec } = part.check;
   if (spec.kind === 'series')
     return answer.kind === 'series' || (answer.kind === 'reading' && answer.reading.unit === 's');

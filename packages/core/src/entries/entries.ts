@@ -24,6 +24,10 @@ import { inspectionSigned } from './kinds/inspection-signed.ts';
 import { findingClosed } from './kinds/finding-closed.ts';
 import { gatePassed } from './kinds/gate-passed.ts';
 import { gateOverridden } from './kinds/gate-overridden.ts';
+import { walkBegun } from './kinds/walk-begun.ts';
+import { walkFinished } from './kinds/walk-finished.ts';
+import { walkSaid } from './kinds/walk-said.ts';
+import { walkSettled } from './kinds/walk-settled.ts';
 import { basisMoved } from './kinds/basis-moved.ts';
 import { instrumentNoted } from './kinds/instrument-noted.ts';
 import { releaseSigned } from './kinds/release-signed.ts';
@@ -48,6 +52,10 @@ export const ENTRIES: { readonly [K in EntryKind]: EntryType<K> } = {
   'finding.assessed': findingAssessed,
   'action.recorded': actionRecorded,
   'inspection.signed': inspectionSigned,
+  'walk.begun': walkBegun,
+  'walk.said': walkSaid,
+  'walk.finished': walkFinished,
+  'walk.settled': walkSettled,
   'finding.closed': findingClosed,
   'gate.passed': gatePassed,
   'gate.overridden': gateOverridden,

@@ -116,6 +116,28 @@ export interface EntryBodies {
     readonly touches: readonly string[];
   };
   'inspection.signed': { readonly action: string; readonly accepted: boolean; readonly note: string };
+  /** A second walk of the inspection, by somebody who has given none of its answers. */
+  'walk.begun': { readonly walk: string };
+  /** What was found there, without knowing what the first one found; said again, the newest holds until it is finished. */
+  'walk.said': {
+    readonly walk: string;
+    readonly check: string;
+    readonly subject: string;
+    /** Absent: not applicable, with the reason. */
+    readonly answer?: PartAnswer;
+    readonly notApplicable?: string;
+    readonly facts: Readonly<Record<string, Fact>>;
+  };
+  'walk.finished': { readonly walk: string };
+  /** Two did not find the same: which of them holds, and why. */
+  'walk.settled': {
+    readonly check: string;
+    readonly subject: string;
+    readonly said: string;
+    readonly answerEntry: string;
+    readonly holds: 'first' | 'second';
+    readonly reason: string;
+  };
   'finding.closed': { readonly finding: string; readonly note: string };
   'gate.passed': {
     readonly gate: string;

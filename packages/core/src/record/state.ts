@@ -90,6 +90,16 @@ export interface ActionState {
   readonly inspection?: Deed & EntryBodies['inspection.signed'];
 }
 
+/** A second walk of the inspection. What was said on it counts from when it was finished. */
+export interface WalkState {
+  readonly begun: Deed & EntryBodies['walk.begun'];
+  /** What the draw of this campaign is made from, if this is the first walk; empty until the server has it. */
+  readonly seed: string;
+  /** By part key; newest only. */
+  readonly said: ReadonlyMap<string, AnswerRecord>;
+  readonly finished?: Deed;
+}
+
 export interface FindingState {
   readonly raised: Deed & EntryBodies['finding.raised'];
   readonly assessed?: Deed & EntryBodies['finding.assessed'];
@@ -123,6 +133,9 @@ export interface CampaignState {
   readonly tags: ReadonlyMap<string, TagState>;
   readonly findings: ReadonlyMap<string, FindingState>;
   readonly actions: ReadonlyMap<string, ActionState>;
+  readonly walks: ReadonlyMap<string, WalkState>;
+  /** How differences between two walks were settled, by what was said and what was answered: see `settlementKey`. */
+  readonly settlements: ReadonlyMap<string, Deed & EntryBodies['walk.settled']>;
   readonly gatesPassed: ReadonlyMap<string, Deed & EntryBodies['gate.passed']>;
   /** Every move to another revision or configuration, oldest first. */
   readonly moves: readonly (Deed & {
@@ -154,6 +167,8 @@ export const EMPTY_CAMPAIGN: CampaignState = {
   tags: new Map(),
   findings: new Map(),
   actions: new Map(),
+  walks: new Map(),
+  settlements: new Map(),
   gatesPassed: new Map(),
   moves: [],
   overrides: [],

@@ -7,6 +7,7 @@ import { reason, type Reason } from '../reasons/reason.ts';
 import { findingHolds, findingMayBeCured, groundsAircraft } from './findings.ts';
 import { forbiddenInFlight } from './narrowing.ts';
 import { passStands } from './pass.ts';
+import { secondWalk } from './walked-again.ts';
 import {
   checkStatus,
   partStatus,
@@ -23,6 +24,7 @@ export type Cure =
   | { readonly to: 'finding'; readonly finding: string }
   | { readonly to: 'action'; readonly action: string }
   | { readonly to: 'gate'; readonly gate: string }
+  | { readonly to: 'second-walk' }
   | { readonly to: 'sync' };
 
 /** One reason why a gate is held. */
@@ -223,6 +225,30 @@ function findingHoldings(
   });
 }
 
+/** Steps that nobody else has looked at. What two people do not agree on holds by the steps themselves. */
+function walkHoldings(
+  gate: Gate,
+  condition: Extract<GateCondition, { kind: 'walkedAgain' }>,
+  state: CampaignState,
+): Holding[] {
+  const walk = state.index && secondWalk(state, state.index);
+  if (!walk || (walk.drawn && walk.left.length === 0)) return [];
+  const id = `walk:${walk.drawn ? walk.left.join(',') : 'undrawn'}`;
+  const latest = Math.max(0, ...[...state.walks.values()].map((w) => w.finished?.seq ?? 0));
+  if (isCovered(gate, condition, state, id, latest)) return [];
+  return [
+    {
+      ids: [id],
+      reason: reason('secondWalkMissing', {
+        count: walk.drawn ? walk.left.length : walk.count,
+        of: walk.count,
+      }),
+      cure: { to: 'second-walk' },
+      overridable: condition.overridable,
+    },
+  ];
+}
+
 function holdingsOf(gate: Gate, condition: GateCondition, state: CampaignState, now: number): Holding[] {
   const { overridable } = condition;
   switch (condition.kind) {
@@ -246,6 +272,8 @@ function holdingsOf(gate: Gate, condition: GateCondition, state: CampaignState, 
       });
     case 'findingsSettled':
       return findingHoldings(gate, condition, state, now);
+    case 'walkedAgain':
+      return walkHoldings(gate, condition, state);
     case 'inspectionsSigned':
       return [...state.actions.values()].flatMap((a): Holding[] => {
         const id = `action:${a.done.action}:${a.inspection?.entry ?? ''}`;

@@ -10,6 +10,7 @@ import { outsideScope, type Outside } from '../scope/outside.ts';
 import { hasSeen } from '../record/seen.ts';
 import { changesOf, stateFor, stateSubject, subjectsOfState } from '../record/states.ts';
 import { isFine } from './judged-answer.ts';
+import { settledAgainst } from './walked-again.ts';
 import { standingAnswer, type AnswerRecord, type CampaignState, type Deed } from '../record/state.ts';
 
 /** Why an answer does not count, or counts no longer, with the chain of reasons. */
@@ -302,6 +303,8 @@ export class Evidence {
   /** Why an answer counts for nothing now, the clock included; undefined when it counts. */
   doubt(part: Part, answer: AnswerRecord): Doubt | undefined {
     const { state, index } = this;
+    const against = settledAgainst(state, answer);
+    if (against) return { kind: 'lost', reasons: [reason('secondWasRight', { why: against.reason })] };
     const lost = lossSince(state.parts.get(part.key), answer);
     if (lost) return { kind: 'lost', reasons: bothSides(lost.reasons, lost, answer) };
     const ended = stateEnded(state, index, part, answer);

@@ -1,4 +1,13 @@
 export * from './status.ts';
+export {
+  differencesOf,
+  secondWalk,
+  secondWalkAsked,
+  unsaidOf,
+  walkInHand,
+  type Difference,
+  type SecondWalk,
+} from './walked-again.ts';
 export * from './derive.ts';
 export * from './findings.ts';
 export * from './pass.ts';

@@ -1,7 +1,7 @@
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import { judgeAnswer } from '../answers/judge-answer.ts';
 import type { Verdict } from '../limits/types.ts';
-import type { Entry } from '../record/entry.ts';
+import type { EntryBodies } from '../record/entry.ts';
 import type { AnswerRecord, Deed } from '../record/state.ts';
 
 /** Whether a verdict lets a check be proven: within, or near with the decision where one is needed. */
@@ -20,9 +20,9 @@ export function judgedAnswer(
   index: BasisIndex,
   part: Part,
   deed: Deed,
-  { body, supersedes }: Entry<'answer.given'>,
+  { answer, facts }: Pick<EntryBodies['answer.given'], 'answer' | 'facts'>,
+  supersedes?: string,
 ): AnswerRecord {
-  const { answer, facts } = body;
   const { instant } = deed;
   const judge = (): readonly Verdict[] =>
     judgeAnswer(index, part, answer, facts, new Date(instant).toISOString());
@@ -44,6 +44,6 @@ export function judgedAnswer(
     get verdicts() {
       return (read ??= judge());
     },
-    supersedes,
+    ...(supersedes === undefined ? {} : { supersedes }),
   };
 }

@@ -23,6 +23,10 @@ function restsOn(gate: Gate, before: Gate | undefined, state: CampaignState): re
           if (action.inspectionNeeded)
             found.push(action.done, ...(action.inspection ? [action.inspection] : []));
         break;
+      case 'walkedAgain':
+        for (const walk of state.walks.values()) if (walk.finished) found.push(walk.finished);
+        found.push(...state.settlements.values());
+        break;
       case 'findingsSettled':
       case 'crew':
         break;

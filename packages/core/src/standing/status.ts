@@ -8,6 +8,7 @@ import { forbiddenInFlight } from './narrowing.ts';
 import { wrongState, type Doubt, type Evidence } from './evidence.ts';
 import { isFine } from './judged-answer.ts';
 import { runningTimer } from './losses.ts';
+import { differenceAt } from './walked-again.ts';
 import { outsideScope, type Outside } from '../scope/outside.ts';
 import { standingAnswer, type AnswerRecord, type CampaignState, type Deed } from '../record/state.ts';
 import { reason, type Reason } from '../reasons/reason.ts';
@@ -83,6 +84,15 @@ function answeredStatus(
   const base = { answer, verdicts: answer.verdicts };
   const doubt = evidence.doubt(part, answer);
   if (doubt) return { ...base, ...doubted(doubt) };
+  // What stands on it keeps standing until somebody has said who is right: nothing was touched.
+  const difference = differenceAt(state, part.key);
+  if (difference)
+    return {
+      ...base,
+      mark: 'unknown',
+      proven: false,
+      reasons: [reason('secondSaysOther', { part: part.key })],
+    };
   if (answer.answer === null)
     return {
       ...base,

@@ -24,6 +24,10 @@ export const SAMPLE_BODIES: {
   'finding.assessed': { finding: 'finding-1', severity: 'stops', reason: 'cracked' },
   'action.recorded': { action: 'action-1', what: 'Replaced', measure: '', touches: ['engine.left.control'] },
   'inspection.signed': { action: 'action-1', accepted: true, note: '' },
+  'walk.begun': { walk: 'walk-1' },
+  'walk.said': { walk: 'walk-1', ...part, answer: { kind: 'confirm', asExpected: true }, facts: {} },
+  'walk.finished': { walk: 'walk-1' },
+  'walk.settled': { ...part, said: 'entry-2', answerEntry: 'entry-1', holds: 'first', reason: 'agreed' },
   'finding.closed': { finding: 'finding-1', note: '' },
   'gate.passed': { gate: 'power', snapshot: HASH },
   'gate.overridden': {

@@ -3,6 +3,7 @@ import type { Gate, Role } from '../checks/types.ts';
 import type { Limit } from '../limits/types.ts';
 import { gatesFor, occasionOf } from '../scope/scope.ts';
 import { passStands } from '../standing/pass.ts';
+import { secondWalk } from '../standing/walked-again.ts';
 import { admit } from '../entries/admit.ts';
 import { chain } from '../record/chain.ts';
 import { makeDraft } from '../entries/make-draft.ts';
@@ -13,6 +14,8 @@ import { stateSubject, stateValue } from '../record/states.ts';
 import { EMPTY_CAMPAIGN, type CampaignState } from '../record/state.ts';
 import { goodAnswer, limitFor, trialReading } from './good-answers.ts';
 import type { Reason } from '../reasons/reason.ts';
+
+const asksToWalkAgain = (gate: Gate): boolean => gate.conditions.some((c) => c.kind === 'walkedAgain');
 
 /**
  * A person who does every step as it should be done, in the order of the pack, and finds everything in the
@@ -131,7 +134,25 @@ export class SteadyHand {
     return passStands(gate, pass, own[own.indexOf(gate) - 1], this.state);
   }
 
+  /** Somebody else walks the inspection again where the pack asks for it, and finds what is to be found. */
+  private walkAgain(): void {
+    const { index } = this.state;
+    const before = index && secondWalk(this.state, index);
+    if (!index || !before || (before.drawn && before.left.length === 0)) return;
+    const walk = `walk-${this.state.walks.size + 1}`;
+    this.put('walk.begun', { walk }, 'inspector', 'walker');
+    for (const key of secondWalk(this.state, index)?.left ?? []) {
+      const part = index.parts.get(key);
+      if (!part) continue;
+      const { id: check } = part.check;
+      const answer = goodAnswer(part, this.state, this.now());
+      this.put('walk.said', { walk, check, subject: part.subject, answer, facts: {} }, 'inspector', 'walker');
+    }
+    this.put('walk.finished', { walk }, 'inspector', 'walker');
+  }
+
   passGates(station: string): void {
+    if (this.state.index?.gatesBefore.get(station)?.some(asksToWalkAgain)) this.walkAgain();
     for (const gate of this.state.index?.gatesBefore.get(station) ?? [])
       if (gate.before !== 'release' && !this.hasPassed(gate))
         this.put('gate.passed', { gate: gate.id, snapshot: this.state.head, crew: ['second', 'third'] });

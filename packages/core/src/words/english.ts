@@ -258,6 +258,12 @@ const ENGLISH_OWN = {
   findingStops: (p) => `Finding “${p.s('title')}” grounds the aircraft until it is closed.`,
   findingDeferralOver: (p) => `The deferral of “${p.s('title')}” ended on ${sayDay(p.s('until'))}.`,
   inspectionUnsigned: (p) => `“${p.s('what')}” waits for an inspection by someone who did not do it.`,
+  secondWalkMissing: (p) =>
+    `${many(p.n('count'), 'step', 'steps')} of ${p.n('of')} ${p.n('count') === 1 ? 'waits' : 'wait'} for a second walk by somebody else.`,
+  secondSaysOther: () =>
+    'Two people looked without each other, and did not find the same. It has to be settled.',
+  secondWasRight: (p) =>
+    `On the second walk it was found otherwise, and that holds: ${lowerFirst(p.s('why'))}`,
   gateStale: (p) =>
     p.n('waiting') > 0
       ? `${many(p.n('waiting'), 'entry waits', 'entries wait')} for the server.`
@@ -266,6 +272,24 @@ const ENGLISH_OWN = {
   correctionNeedsReason: () => 'Say why the earlier answer is corrected.',
   notStanding: () => 'That answer no longer stands; someone has answered since. Look again.',
   needsReason: () => 'A reason is needed.',
+  noSecondWalk: () => 'The pack of this campaign asks for no second walk.',
+  walkExists: () => 'That walk is already recorded.',
+  walkUnknown: () => 'There is no such walk.',
+  walkInHand: () => 'You have a second walk in hand. Finish it first.',
+  nothingToWalk: () => 'Everything has been looked at by somebody else.',
+  walkerIsFirst: (p) =>
+    `“${p.names.part(p.s('part'))}” was answered by you: the second walk is for somebody who gave none of the answers.`,
+  notYourWalk: () => 'That walk is somebody else’s. Whoever began it goes on, and finishes it.',
+  walkIsFinished: () => 'That walk is finished; what was found on it stays as it was said.',
+  walkNotDrawn: () =>
+    'Which steps are walked again is drawn when the server has the beginning of this walk. Wait for it.',
+  notWalkedAgain: (p) => `“${p.s('check')}” is not among the steps that are walked again.`,
+  nothingSaidYet: () => 'Nothing has been said on this walk yet.',
+  walkNotWhole: (p) =>
+    `${many(p.n('count'), 'step', 'steps')} of this walk ${p.n('count') === 1 ? 'is' : 'are'} left, “${p.names.part(p.s('part'))}” first.`,
+  noDifference: () => 'There is nothing to settle there any more. Look again.',
+  settlesForOneself: () =>
+    'Nobody settles it for themselves: you may say that the other one was right, or have somebody else look.',
   samePerson: () => 'The second person must be somebody else.',
   notApplicableForbidden: (p) => `“${p.s('check')}” always applies.`,
   roleNeeded: (p) =>

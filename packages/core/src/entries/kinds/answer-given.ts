@@ -33,7 +33,7 @@ export const answerGiven: EntryType<'answer.given'> = {
     if (!part) return;
     const deed = deedOf(draft, entry);
     if (entry.supersedes) strike(draft, part, entry.supersedes, entry.id, correction ?? '');
-    const judged = judgedAnswer(index, part, deed, entry);
+    const judged = judgedAnswer(index, part, deed, entry.body, entry.supersedes);
     const misplaced = wrongState(draft.state, index, part, deed) !== undefined;
     draft.history(part.key).push(misplaced ? { ...judged, misplaced: true } : judged);
     // What failed, or was given in another state than it needs, brings nothing about.
