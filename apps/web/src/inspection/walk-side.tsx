@@ -1,5 +1,6 @@
 import { useSyncExternalStore, type ReactElement } from 'react';
-import type { Layout } from '@kanzel/core';
+import { Link } from 'react-router';
+import { differencesOf, secondWalk, type Layout } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
 import { useFindingsOf } from '../findings/use-findings-of.ts';
 import { earlierFlags, flagsOf, locksSeen, type WalkedStop } from './walked.ts';
@@ -16,6 +17,29 @@ const follow = (heard: () => void): (() => void) => {
   return () => query.removeEventListener('change', heard);
 };
 const useBeside = (): boolean => useSyncExternalStore(follow, () => matchMedia(WIDE).matches);
+
+/** That somebody else walks it again, and how that stands; nothing where the pack does not ask for it. */
+function SecondWalkLine(): ReactElement | null {
+  const view = useCampaign();
+  const walk = secondWalk(view.state, view.index);
+  if (!walk) return null;
+  const open = differencesOf(view.state, view.index).length;
+  const left = walk.drawn ? walk.left.length : walk.count;
+  const text =
+    open > 0
+      ? `${open} ${open === 1 ? 'difference' : 'differences'} to settle`
+      : left > 0
+        ? `${left} of ${walk.count} steps wait for somebody else`
+        : 'nobody found otherwise';
+  return (
+    <p className={`mt-1 text-[0.86rem] ${open > 0 ? 'font-semibold text-near' : ''}`}>
+      <Link className="underline decoration-rule underline-offset-4" to={`${view.base}/second-walk`}>
+        Second walk
+      </Link>
+      : {text}
+    </p>
+  );
+}
 
 /** Beside the step: the aircraft with the walk on it, how far one has come, and what is on or was found. */
 export function WalkSide({
@@ -61,6 +85,7 @@ export function WalkSide({
           </b>
         ) : null}
       </p>
+      <SecondWalkLine />
       <p className="cap mt-1">Open work first, then clean hands, then what closes.</p>
       {earlier.length > 0 ? <p className="cap mt-1">Grey rings: found here before. Look again.</p> : null}
       {misplaced.length > 0 ? (

@@ -68,6 +68,11 @@ export function stopsOf(walk: Walk, checks: readonly CheckStatus[]): readonly Wa
   });
 }
 
+/** Where on a walk each check comes. */
+export function placesOnWalk(walk: Walk): ReadonlyMap<string, number> {
+  return new Map(walk.stops.flatMap((s) => [...s.checks]).map((id, i) => [id, i]));
+}
+
 /** How an area looks: the worst of everything that is done at it. Nothing is done at most tanks; they stay as drawn. */
 export function marksOfAreas(stops: readonly WalkedStop[]): ReadonlyMap<string, Mark> {
   const marks = new Map<string, Mark[]>();

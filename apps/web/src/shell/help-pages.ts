@@ -202,6 +202,19 @@ export const HELP_PAGES: readonly HelpPage[] = [
     words: [GATE, ['Override', 'a certifying person lets one named thing stand, and says why']],
   },
   {
+    at: '/campaign/*/second-walk',
+    title: 'Second walk',
+    what: 'The inspection once more, by somebody who gave none of its answers and does not see them.',
+    next: [
+      'Begin it, say what you find at each step, and finish it.',
+      'Then settle one by one what the two of you did not find alike.',
+    ],
+    words: [
+      ['Blind', 'what the first one found is shown when you have finished'],
+      ['Drawn', 'where a pack asks for so many steps, the product chooses them, nobody else'],
+    ],
+  },
+  {
     at: '/campaign/*/findings/*',
     title: 'Finding',
     what: 'Something that was found: assessed, worked on, inspected, closed.',

@@ -21,6 +21,7 @@ const SHEETS: Readonly<Record<string, string>> = {
   ...STATION_TITLES,
   plan: 'Plan',
   findings: 'Findings and tags',
+  'second-walk': 'Second walk',
   basis: 'What it is judged by',
   gate: 'Gate',
   emergency: 'Emergency cards',

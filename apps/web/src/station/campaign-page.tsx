@@ -38,6 +38,7 @@ const PlanPage = lazy(() => import('../planning/plan-page.tsx'));
 const FindingsSheet = lazy(async () => ({
   default: (await import('../findings/findings-sheet.tsx')).FindingsSheet,
 }));
+const SecondWalkSheet = lazy(() => import('../inspection/second-walk-sheet.tsx'));
 const ReleaseSheet = lazy(async () => ({
   default: (await import('../release/release-sheet.tsx')).ReleaseSheet,
 }));
@@ -267,6 +268,7 @@ function Sheets({ here, mark }: { here: StationId | undefined; mark: string }): 
           <Route path="basis" element={<BasisSheet />} />
           <Route path="plan/*" element={<PlanPage />} />
           <Route path="gate/:gate" element={<GateSheet />} />
+          <Route path="second-walk" element={<SecondWalkSheet />} />
           <Route path="findings" element={<FindingsSheet />} />
           <Route path="findings/:finding" element={<FindingsSheet />} />
           <Route path=":station" element={<StationSheet />} />

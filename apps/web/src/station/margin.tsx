@@ -1,6 +1,14 @@
 import { lazy, Suspense, useState, type ReactElement } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
-import { ownMember, stateFor, stateValue, STATIONS, type Cure, type GateStatus } from '@kanzel/core';
+import {
+  ownMember,
+  stateFor,
+  stateValue,
+  STATIONS,
+  walkInHand,
+  type Cure,
+  type GateStatus,
+} from '@kanzel/core';
 import { serverNow } from '../sync/clock.ts';
 import { PaperNotes } from '../papers/paper-notes.tsx';
 import { MarginNote } from '../shell/frame.tsx';
@@ -29,6 +37,8 @@ export function cureLink(view: CampaignView, cure: Cure): string {
       return `${view.base}/findings`;
     case 'gate':
       return `${view.base}/gate/${cure.gate}`;
+    case 'second-walk':
+      return `${view.base}/second-walk`;
     case 'sync':
       return '#sheet';
   }
@@ -183,8 +193,11 @@ function Tags(): ReactElement | null {
 
 function Findings(): ReactElement | null {
   const view = useCampaign();
+  const person = useSession((s) => s.person);
   const open = view.status.openFindings;
   if (open.length === 0) return null;
+  // Whoever walks blind is not told here either what the first one found.
+  if (person && walkInHand(view.state, person.id)) return null;
   return (
     <MarginNote title="Open findings">
       <ul className="space-y-1.5">

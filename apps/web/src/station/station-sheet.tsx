@@ -15,10 +15,12 @@ import {
   type StationId,
   type StationStatus,
   type Walk,
+  walkInHand,
 } from '@kanzel/core';
-import { stopsOf, type WalkedStop } from '../inspection/walked.ts';
+import { placesOnWalk, stopsOf, type WalkedStop } from '../inspection/walked.ts';
 import { WalkSide } from '../inspection/walk-side.tsx';
 import { useCampaigns } from '../sync/campaign-store.ts';
+import { useSession } from '../sync/session.ts';
 import { MarkSign } from '../ui/mark.tsx';
 import { useCampaign } from './campaign-context.ts';
 import { PartRuler } from '../answers/verdict-line.tsx';
@@ -270,13 +272,39 @@ function useWalk(station: StationStatus | undefined, chosen: string | null): Wal
 /** The order in which one comes to the checks; that of the pack where there is no walk. */
 function inOrder(checks: readonly CheckStatus[], walk: Walk | undefined): readonly CheckStatus[] {
   if (!walk) return checks;
-  const place = new Map(walk.stops.flatMap((s) => [...s.checks]).map((id, i) => [id, i]));
+  const place = placesOnWalk(walk);
   const last = place.size;
   return checks.toSorted((a, b) => (place.get(a.check.id) ?? last) - (place.get(b.check.id) ?? last));
 }
 
-/** One station, one thing in hand: the step, then what came before and what follows as quiet lines. */
+/** The sheet of a station; whoever walks the inspection blind is not shown what the first one found there. */
 export function StationSheet(): ReactElement {
+  const view = useCampaign();
+  const { station } = useParams();
+  const person = useSession((s) => s.person);
+  const blind = station === 'inspection' && person && walkInHand(view.state, person.id) !== undefined;
+  return blind ? <NotShown /> : <OpenStation />;
+}
+
+function NotShown(): ReactElement {
+  const view = useCampaign();
+  return (
+    <div className="px-[22px] py-6">
+      <h1 className="text-xl font-semibold">{STATION_TITLES.inspection}</h1>
+      <p className="mt-2">
+        You are walking round it a second time. What the first one found is shown when you have finished.
+      </p>
+      <p className="mt-4">
+        <Link className="font-semibold underline underline-offset-4" to={`${view.base}/second-walk`}>
+          Go on with your walk
+        </Link>
+      </p>
+    </div>
+  );
+}
+
+/** One station, one thing in hand: the step, then what came before and what follows as quiet lines. */
+function OpenStation(): ReactElement {
   const view = useCampaign();
   const navigate = useNavigate();
   const { station: wanted = '' } = useParams();

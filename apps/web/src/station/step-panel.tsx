@@ -9,8 +9,7 @@ import { NumberPad } from './number-pad.tsx';
 import { draftOf, useDrafts } from '../answers/drafts.ts';
 import { StepActions } from './step-actions.tsx';
 import { inEntry, useStep } from './use-step.ts';
-import { isWriting } from '../ui/is-writing.ts';
-import { useKeys } from '../ui/use-keys.ts';
+import { useStepKeys } from './step-keys.ts';
 
 const LiveTrace = lazy(() => import('./live-trace.tsx'));
 
@@ -98,31 +97,7 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
     check.answer.channel &&
     (check.answer.kind === 'drop' || check.answer.kind === 'series');
 
-  useKeys((event) => {
-    const target = event.target as HTMLElement;
-    if (document.querySelector('[role=dialog]') || event.altKey) return;
-    const onControl = target.closest('button, a, select, textarea, summary') !== null;
-    // In words, Enter begins a new line; together with Control it keeps, as everywhere else.
-    const chord = event.ctrlKey || event.metaKey;
-    if (event.key === 'Enter' && (chord || !onControl)) {
-      event.preventDefault();
-      const main = document.querySelector<HTMLButtonElement>('[data-step-actions] button[data-kind=main]');
-      main?.click();
-      return;
-    }
-    if (chord || isWriting(event)) return;
-    if (event.key.toLowerCase() === 'r') {
-      event.preventDefault();
-      step.again();
-    }
-    // Figures are typed straight away, without going to the field first.
-    if (/^[\d.,-]$/.test(event.key) && !(target instanceof HTMLInputElement)) {
-      const empty = [...document.querySelectorAll<HTMLInputElement>('[data-figure]')].find(
-        (i) => i.value === '',
-      );
-      empty?.focus();
-    }
-  });
+  useStepKeys(step.again);
 
   return (
     <section aria-label="Step in progress" className="border-b border-rule px-[22px] pt-3.5 pb-4">

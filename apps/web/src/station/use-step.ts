@@ -37,6 +37,8 @@ export function inEntry(view: CampaignView, part: Part, draft: PartDraft): boole
   const status = view.status.parts.get(part.key);
   if (part.check.answer.kind === 'computed' || part.check.decides) return false;
   if (draft.again || draft.correction !== undefined) return true;
+  // What a second person found otherwise is not asked for again: it is settled.
+  if (status?.reasons[0]?.code === 'secondSaysOther') return false;
   return !status?.answer || status.mark === 'again' || status.mark === 'unknown';
 }
 

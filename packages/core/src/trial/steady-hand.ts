@@ -15,8 +15,6 @@ import { EMPTY_CAMPAIGN, type CampaignState } from '../record/state.ts';
 import { goodAnswer, limitFor, trialReading } from './good-answers.ts';
 import type { Reason } from '../reasons/reason.ts';
 
-const asksToWalkAgain = (gate: Gate): boolean => gate.conditions.some((c) => c.kind === 'walkedAgain');
-
 /**
  * A person who does every step as it should be done, in the order of the pack, and finds everything in the
  * middle of its limits. What stops such a person stops everybody.
@@ -134,8 +132,9 @@ export class SteadyHand {
     return passStands(gate, pass, own[own.indexOf(gate) - 1], this.state);
   }
 
-  /** Somebody else walks the inspection again where the pack asks for it, and finds what is to be found. */
-  private walkAgain(): void {
+  /** Somebody else walks the inspection again where a gate asks for it, and finds what is to be found. */
+  private walkAgainFor(gate: Gate): void {
+    if (!gate.conditions.some((c) => c.kind === 'walkedAgain')) return;
     const { index } = this.state;
     const before = index && secondWalk(this.state, index);
     if (!index || !before || (before.drawn && before.left.length === 0)) return;
@@ -151,10 +150,15 @@ export class SteadyHand {
     this.put('walk.finished', { walk }, 'inspector', 'walker');
   }
 
+  /** Passes a gate with whoever it asks for; why the door would not let it. */
+  pass(gate: Gate): Reason | undefined {
+    this.walkAgainFor(gate);
+    const crew = ['second', 'third'];
+    return this.put('gate.passed', { gate: gate.id, snapshot: this.state.head, crew }).refused;
+  }
+
   passGates(station: string): void {
-    if (this.state.index?.gatesBefore.get(station)?.some(asksToWalkAgain)) this.walkAgain();
     for (const gate of this.state.index?.gatesBefore.get(station) ?? [])
-      if (gate.before !== 'release' && !this.hasPassed(gate))
-        this.put('gate.passed', { gate: gate.id, snapshot: this.state.head, crew: ['second', 'third'] });
+      if (gate.before !== 'release' && !this.hasPassed(gate)) this.pass(gate);
   }
 }

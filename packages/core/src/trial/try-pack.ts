@@ -112,14 +112,9 @@ function workOrder(
   let minutes = 0;
   for (const step of orderSteps(work, order)) {
     if (step.kind === 'gate') {
-      if (index.basis.pack.gates.some((g) => g.id === step.gate && g.before !== 'release')) {
-        const { refused } = hand.put('gate.passed', {
-          gate: step.gate,
-          snapshot: hand.state.head,
-          crew: ['second', 'third'],
-        });
-        if (refused) stuck.push({ part: step.gate, reason: refused });
-      }
+      const gate = index.basis.pack.gates.find((g) => g.id === step.gate && g.before !== 'release');
+      const refused = gate && hand.pass(gate);
+      if (refused) stuck.push({ part: step.gate, reason: refused });
     } else if (step.kind === 'state') {
       const [state = '', subject = ''] = step.key.split('@');
       if (step.by === undefined) hand.put('state.set', { state, subject, value: step.to });

@@ -1,6 +1,6 @@
 import { useMemo, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
-import { STATION_TITLES } from '@kanzel/core';
+import { secondWalkAsked, STATION_TITLES } from '@kanzel/core';
 import { PLAN_SHEETS } from '../../planning/sheets.ts';
 import { Finder, type Findable } from '../../ui/finder.tsx';
 import { useCampaign } from '../campaign-context.ts';
@@ -14,6 +14,9 @@ export function Find({ hint, onClose }: { hint: string; onClose: () => void }): 
     return [
       { id: 'do tag', title: 'Add tag', run: () => view.ask({ kind: 'tag' }) },
       { id: 'do finding', title: 'Raise a finding', run: () => view.ask({ kind: 'finding' }) },
+      ...(secondWalkAsked(view.index)
+        ? [{ id: 'do second walk', title: 'Second walk', run: to(`${view.base}/second-walk`) }]
+        : []),
       { id: 'do findings', title: 'Tags, findings and actions', run: to(`${view.base}/findings`) },
       { id: 'do release', title: 'Release: read and sign', run: to(`${view.base}/release`) },
       { id: 'do emergency', title: 'Emergency cards', run: to(`${view.base}/emergency`) },
