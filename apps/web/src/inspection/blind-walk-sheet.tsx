@@ -96,11 +96,11 @@ function BlindStep({
   useStepKeys(() => clearDraft(blind.id, part.key));
   return (
     <section aria-label="Step in progress" className="border-b border-rule px-[22px] pt-3.5 pb-4">
-      <h1 className="text-[1.56rem] leading-tight font-semibold narrow max-sm:text-xl">
-        {check.challenge}
-        {part.subject === WHOLE_AIRCRAFT ? '' : ` ${view.names.subject(part.subject)}.`}
-      </h1>
+      <h1 className="text-[1.56rem] leading-tight font-semibold narrow max-sm:text-xl">{check.challenge}</h1>
       <p className="mt-1 text-[0.92rem] text-ink-2">{check.why}</p>
+      {part.subject === WHOLE_AIRCRAFT || view.index.basis.aircraft.engines.length < 2 ? null : (
+        <h3 className="mt-1 font-bold">{view.names.subject(part.subject)}</h3>
+      )}
       <p className="cap mt-1">
         {check.where.charAt(0).toUpperCase() + check.where.slice(1)}. Expected: {check.response}.
       </p>

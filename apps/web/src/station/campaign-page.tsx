@@ -10,6 +10,7 @@ import {
   type BasisIndex,
   type CampaignState,
   type StationId,
+  walkInHand,
 } from '@kanzel/core';
 import type { AircraftView, CampaignView as CampaignListing } from '@kanzel/contract';
 import { fetchViews } from '../answers/views.ts';
@@ -30,6 +31,7 @@ import { Slips } from './slips.tsx';
 import { StationSheet } from './station-sheet.tsx';
 import { isWriting } from '../ui/is-writing.ts';
 import { serverInstant } from '../sync/clock.ts';
+import { blinded } from '../inspection/blinded.ts';
 import { CompleteAddress } from '../ui/complete-address.ts';
 import { useKeys } from '../ui/use-keys.ts';
 
@@ -183,6 +185,7 @@ function useCampaignInHand(campaign: string, ask: (slip: Slip) => void): Campaig
   const held = useCampaigns((s) => ownMember(s.held, campaign));
   const reachable = useCampaigns((s) => s.reachable);
   const people = useSession((s) => s.people);
+  const person = useSession((s) => s.person?.id);
   const now = useNow(15_000);
   const state = held?.state;
   const waiting = held?.waiting.length ?? 0;
@@ -201,11 +204,12 @@ function useCampaignInHand(campaign: string, ask: (slip: Slip) => void): Campaig
   return useMemo<CampaignView | undefined>(() => {
     if (!state?.index || !status) return undefined;
     const names = namesOf(state.index);
+    const blind = person !== undefined && walkInHand(state, person) !== undefined;
     return {
       id: campaign,
       base: `/campaign/${campaign}`,
       state,
-      status,
+      status: blind ? blinded(status) : status,
       index: state.index,
       names,
       say: makeSentences(names).say,
@@ -213,7 +217,7 @@ function useCampaignInHand(campaign: string, ask: (slip: Slip) => void): Campaig
       ...last,
       ask,
     };
-  }, [campaign, state, status, people, last, ask]);
+  }, [campaign, state, status, people, person, last, ask]);
 }
 
 /** Opens the campaign, listens to its aircraft, and fetches what its sheets will need in the field. */

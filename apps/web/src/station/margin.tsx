@@ -1,14 +1,6 @@
 import { lazy, Suspense, useState, type ReactElement } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
-import {
-  ownMember,
-  stateFor,
-  stateValue,
-  STATIONS,
-  walkInHand,
-  type Cure,
-  type GateStatus,
-} from '@kanzel/core';
+import { ownMember, stateFor, stateValue, STATIONS, type Cure, type GateStatus } from '@kanzel/core';
 import { serverNow } from '../sync/clock.ts';
 import { PaperNotes } from '../papers/paper-notes.tsx';
 import { MarginNote } from '../shell/frame.tsx';
@@ -193,11 +185,8 @@ function Tags(): ReactElement | null {
 
 function Findings(): ReactElement | null {
   const view = useCampaign();
-  const person = useSession((s) => s.person);
   const open = view.status.openFindings;
   if (open.length === 0) return null;
-  // Whoever walks blind is not told here either what the first one found.
-  if (person && walkInHand(view.state, person.id)) return null;
   return (
     <MarginNote title="Open findings">
       <ul className="space-y-1.5">
