@@ -1,5 +1,6 @@
-import { existsSync, readFileSync } from 'node:fs';
-import { join, resolve } from 'node:path';
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { build } from './build.mjs';
 import { ensureInstalled, ensureNode, ROOT } from './lib.mjs';
@@ -22,7 +23,9 @@ if (!existsSync(path)) {
 ensureNode();
 ensureInstalled();
 await build({ web: false });
-const { fingerprintOf, readRecordFile } = await import(join(ROOT, 'packages/formats/dist/index.js'));
+const { fingerprintOf, PICTURES_FOLDER, provePictures, readRecordFile } = await import(
+  join(ROOT, 'packages/formats/dist/index.js')
+);
 const { makeSentences } = await import(join(ROOT, 'packages/core/dist/index.js'));
 const read = readRecordFile(readFileSync(path, 'utf8'), values.key);
 if (read.ok) {
@@ -39,6 +42,29 @@ if (read.ok) {
         }`,
   );
   process.exitCode = maker === 'signed' ? 0 : 2;
+  const pictures = join(dirname(path), PICTURES_FOLDER);
+  if (existsSync(pictures)) {
+    const hashOf = (name) =>
+      createHash('sha256')
+        .update(readFileSync(join(pictures, name)))
+        .digest('hex');
+    const found = provePictures(
+      record.entries,
+      new Map(readdirSync(pictures).map((name) => [name, hashOf(name)])),
+    );
+    const wrong = [
+      ...found.missing.map((name) => `${name} is missing`),
+      ...found.altered.map((name) => `${name} was altered`),
+    ];
+    process.stdout.write(
+      wrong.length === 0
+        ? `All ${found.named} pictures that it names are beside it, unaltered.\n`
+        : `Pictures not proven: ${wrong.join('; ')}\n`,
+    );
+    if (found.strangers.length > 0)
+      process.stdout.write(`The record does not name ${found.strangers.join(', ')}.\n`);
+    if (wrong.length > 0) process.exitCode = 1;
+  }
 } else {
   const same = (text) => text;
   process.stderr.write(

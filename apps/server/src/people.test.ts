@@ -97,6 +97,7 @@ describe('who may call what', () => {
     'post /api/campaigns/{campaign}/entries': 'signed in',
     'post /api/campaigns/{campaign}/release': 'signed in',
     'get /api/campaigns/{campaign}/record-file': 'signed in',
+    'get /api/campaigns/{campaign}/record-with-pictures': 'signed in',
     'get /api/campaigns/{campaign}/release-sheet': 'signed in',
     'post /api/people': 'administrator',
     'put /api/people/{id}': 'administrator',

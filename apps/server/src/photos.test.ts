@@ -1,8 +1,10 @@
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
+import { unzipSync } from 'fflate';
 import type { Scan } from '@kanzel/core';
+import { provePictures, readRecordFile } from '@kanzel/formats';
 import { teistFile } from '@kanzel/world';
 import {
   addDemoPeople,
@@ -107,4 +109,49 @@ test('an answer by photographs is taken when every one of them is here, and not 
       { view: side, scan: two },
     ]),
   ).toBe('accepted');
+});
+
+/** What lies in a ZIP file, by name. */
+async function unpacked(): Promise<Map<string, Buffer>> {
+  const { body } = (await ylva.agent
+    .get(`/api/campaigns/${campaign}/record-with-pictures`)
+    .buffer(true)
+    .parse((response, done) => {
+      const chunks: Buffer[] = [];
+      response.on('data', (chunk: Buffer) => chunks.push(chunk));
+      response.on('end', () => done(null, Buffer.concat(chunks)));
+    })
+    .expect(200)) as { body: Buffer };
+  return new Map(Object.entries(unzipSync(body)).map(([name, bytes]) => [name, Buffer.from(bytes)]));
+}
+const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
+
+test('a record taken away with its pictures proves them, and what was changed beside it is named', async () => {
+  const files = await unpacked();
+  const { publicKey } = (await ylva.agent.get('/api/installation').expect(200)).body as { publicKey: string };
+  const read = readRecordFile(files.get('record.json')?.toString('utf8') ?? '', publicKey);
+  if (!read.ok) throw new Error(read.error.code);
+  const { entries } = read.value.file;
+  const beside = new Map(
+    [...files].flatMap(([name, bytes]): [string, Buffer][] =>
+      name.startsWith('pictures/') ? [[name.slice('pictures/'.length), bytes]] : [],
+    ),
+  );
+  const proven = (): ReturnType<typeof provePictures> =>
+    provePictures(entries, new Map([...beside].map(([name, bytes]) => [name, hashOf(bytes)])));
+  expect([...beside.values()].map((b) => b.at(-1)).sort()).toEqual([1, 2]);
+  expect(proven()).toEqual({ named: 2, missing: [], altered: [], strangers: [] });
+
+  const [one = '', two = ''] = [...beside.keys()];
+  beside.set(one, Buffer.concat([beside.get(one) ?? Buffer.alloc(0), Buffer.from([0])]));
+  beside.delete(two);
+  beside.set('holiday.png', picture(9));
+  expect(proven()).toEqual({ named: 2, missing: [two], altered: [one], strangers: ['holiday.png'] });
+
+  // What was changed where it is kept is given to nobody as the one it was; the record alone still is.
+  const [hash = ''] = one.split('.');
+  writeFileSync(join(path, 'attachments', hash.slice(0, 2), hash), picture(7));
+  const refused = await ylva.agent.get(`/api/campaigns/${campaign}/record-with-pictures`).expect(409);
+  expect(refused.body).toMatchObject({ reason: { code: 'scanDamaged' } });
+  await ylva.agent.get(`/api/campaigns/${campaign}/record-file`).expect(200);
 });

@@ -1,5 +1,6 @@
 export * from './engine-line.ts';
 export * from './record-file.ts';
+export * from './record-pictures.ts';
 export * from './limit-table.ts';
 export * from './aerodrome-forecast.ts';
 export * from './table.ts';

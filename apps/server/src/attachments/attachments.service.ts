@@ -41,7 +41,8 @@ export class AttachmentsService implements OnModuleInit {
 
   constructor(@Inject(SETTINGS) private readonly settings: Settings) {}
 
-  private path(sha256: string): string {
+  /** Where the contents under a hash are kept. */
+  path(sha256: string): string {
     return join(this.settings.dataFolder, ATTACHMENTS_FOLDER, sha256.slice(0, 2), sha256);
   }
 

@@ -1,3 +1,4 @@
+import { pipeline } from 'node:stream/promises';
 import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Query, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import {
@@ -8,11 +9,13 @@ import {
   type PersonView,
   type PostEntriesResponse,
 } from '@kanzel/contract';
-import type { EntryDraft } from '@kanzel/core';
-import { writeRecordFile } from '@kanzel/formats';
+import type { Entry, EntryDraft } from '@kanzel/core';
+import { pictureName, PICTURES_FOLDER, picturesNamed, writeRecordFile } from '@kanzel/formats';
 import { Inject } from '@nestjs/common';
 import type { Response } from 'express';
+import { ZipFile } from 'yazl';
 import { Signed } from '../access.ts';
+import { AttachmentsService } from '../attachments/index.ts';
 import { placeOf } from '../door/place.ts';
 import { KeyService, LogGuardService } from '../installation/index.ts';
 import { IdentityService, PeopleService } from '../people/index.ts';
@@ -29,6 +32,7 @@ export class RecordController {
     private readonly key: KeyService,
     private readonly guard: LogGuardService,
     private readonly identity: IdentityService,
+    private readonly attachments: AttachmentsService,
     @Inject(CLOCK) private readonly clock: Clock,
   ) {}
 
@@ -83,6 +87,40 @@ export class RecordController {
     @Param('campaign', ParseUUIDPipe) campaign: string,
     @Res() response: Response,
   ): Promise<void> {
+    const { text, name } = await this.written(campaign);
+    response.type('application/json').attachment(`${name}.json`).send(text);
+  }
+
+  /**
+   * The record with everything that it names, in one file: `record.json` and a folder of pictures, each called by what it holds.
+   * What is missing or was changed where it is kept is not given away as the one it was.
+   */
+  @Get('record-with-pictures')
+  async recordWithPictures(
+    @Param('campaign', ParseUUIDPipe) campaign: string,
+    @Res() response: Response,
+  ): Promise<void> {
+    const { text, name, entries } = await this.written(campaign);
+    const pictures = picturesNamed(entries);
+    for (const { sha256 } of pictures) {
+      const found = await this.attachments.read(sha256);
+      if (!found.ok) throw refuseFor(409, found.error);
+    }
+    const zip = new ZipFile();
+    zip.addBuffer(Buffer.from(text), 'record.json');
+    // Photographs are small already: they are put in as they are.
+    for (const picture of pictures)
+      zip.addFile(this.attachments.path(picture.sha256), `${PICTURES_FOLDER}/${pictureName(picture)}`, {
+        compress: false,
+      });
+    zip.end();
+    response.type('application/zip').attachment(`${name}.zip`);
+    await pipeline(zip.outputStream, response);
+  }
+
+  private async written(
+    campaign: string,
+  ): Promise<{ readonly text: string; readonly name: string; readonly entries: readonly Entry[] }> {
     const entries = this.record.list(campaign);
     const folded = await this.record.fold(campaign);
     if (!folded || entries.length === 0) throw refuse(404, 'There is no such campaign here.');
@@ -101,9 +139,6 @@ export class RecordController {
       },
       { publicKey: this.key.publicKey(), sign: (t) => this.key.sign(t) },
     );
-    response
-      .type('application/json')
-      .attachment(`${mark}-record-${folded.state.head.slice(0, 8)}.json`)
-      .send(text);
+    return { text, name: `${mark}-record-${folded.state.head.slice(0, 8)}`, entries };
   }
 }

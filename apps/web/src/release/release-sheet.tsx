@@ -132,6 +132,15 @@ export function GoesWithIt(): ReactElement {
           Record file, can be verified by anyone
         </a>
       </li>
+      <li>
+        <a
+          className="underline underline-offset-4"
+          href={`/api/campaigns/${view.id}/record-with-pictures`}
+          download
+        >
+          Record with its photographs and copies
+        </a>
+      </li>
     </ul>
   );
 }
