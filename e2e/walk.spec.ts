@@ -1,5 +1,6 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { seriousFaults } from './accessible.ts';
+import { pdfText } from './pdf-text.ts';
 import { allSaved, campaignInHand, personPage, sharedDemo, test } from './product.ts';
 
 const product = sharedDemo();
@@ -85,6 +86,24 @@ test('a tag and a finding stand on the drawing where they are, on a phone too', 
   await gear.tap();
   await expect(page.getByLabel('Step in progress')).toContainText('After a night of rest');
   await expect(gear).toHaveAttribute('aria-current', 'step');
+
+  // A tag is opened from wherever it is named, and by the code of its label: what it holds, and how it comes off.
+  const thing = 'Fuel hose off at the carburettor';
+  await page
+    .getByRole('complementary', { name: 'Margin' })
+    .getByRole('link', { name: thing, exact: true })
+    .tap();
+  await expect(page.getByRole('heading', { name: thing })).toBeVisible();
+  await expect(page).toHaveURL(/\/findings\/tag-/);
+  await expect(page.getByText(/^Power, Roll, Fly/)).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+  const href = (await page.getByRole('link', { name: /^Label to hang there/ }).getAttribute('href')) ?? '';
+  const label = await pdfText(await (await page.request.get(`${product.url}${href}`)).body());
+  expect(label).toMatch(/QX- ?HEI · open work/);
+  expect(label).toMatch(/Fuel hose off at the carburettor/);
+  expect(label).toMatch(/do not start, arm or fly before it is taken off in the record/);
+  await page.goto(`${base}/findings/tag-nowhere`);
+  await expect(page.getByText('There is no such tag in this campaign.')).toBeVisible();
 });
 
 test('findings of all aircraft: by who acts next, as a table, searched, and as last heard without the server', async ({

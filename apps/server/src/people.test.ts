@@ -96,6 +96,7 @@ describe('who may call what', () => {
     'get /api/campaigns/{campaign}/entries': 'signed in',
     'post /api/campaigns/{campaign}/entries': 'signed in',
     'post /api/campaigns/{campaign}/release': 'signed in',
+    'get /api/campaigns/{campaign}/tags/{tag}/label.pdf': 'signed in',
     'get /api/campaigns/{campaign}/record-file': 'signed in',
     'get /api/campaigns/{campaign}/record-with-pictures': 'signed in',
     'get /api/campaigns/{campaign}/release-sheet': 'signed in',

@@ -1,13 +1,13 @@
-import { Controller, Get, Inject, Param, ParseUUIDPipe, Res } from '@nestjs/common';
+import { Controller, Get, Inject, Param, ParseUUIDPipe, Req, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import type { Response } from 'express';
+import type { Request, Response } from 'express';
 import { LibraryService } from '../library/index.ts';
 import { PeopleService } from '../people/index.ts';
 import { RecordService } from '../record/index.ts';
 import { refuse } from '../refusal.ts';
 import { CLOCK, type Clock } from '../settings.ts';
-import { CAMPAIGN_REPORTS, label } from './kinds/index.ts';
-import { readCampaign } from './read-campaign.ts';
+import { CAMPAIGN_REPORTS, label, tagLabel } from './kinds/index.ts';
+import { readCampaign, type CampaignSource } from './read-campaign.ts';
 import { isShown, type Report } from './report.ts';
 
 /** Makes a report and sends it, or refuses with why there is none. */
@@ -72,6 +72,28 @@ export class ReportsController {
     await send(label, { aircraft, printedAt: this.clock.now().toISOString() }, mark, response);
   }
 
+  /** The label of a tag that is on, with a code that opens the tag where it was printed. */
+  @Get('campaigns/:campaign/tags/:tag/label.pdf')
+  async tagLabel(
+    @Param('campaign', ParseUUIDPipe) campaign: string,
+    @Param('tag') id: string,
+    @Req() request: Request,
+    @Res() response: Response,
+  ): Promise<void> {
+    const source = await this.source(campaign);
+    const tag = source.state.tags.get(id);
+    if (!tag) throw refuse(404, 'There is no such tag in this campaign.');
+    const address = `${request.protocol}://${request.get('host') ?? ''}/campaign/${campaign}/findings/tag-${id}`;
+    await send(tagLabel, { ...source, tag, address }, source.index.basis.aircraft.mark, response);
+  }
+
+  private async source(campaign: string): Promise<CampaignSource> {
+    const printedAt = this.clock.now().toISOString();
+    const read = await readCampaign(this.record, campaign, printedAt);
+    const people = new Map((await this.people.list()).map((p) => [p.id, p.fullName]));
+    return { ...read, campaign, people, printedAt };
+  }
+
   private async ofCampaign(campaign: string, path: string, response: Response): Promise<void> {
     const report = CAMPAIGN_REPORTS.find((r) => r.path === path);
     if (!report) {
@@ -79,10 +101,7 @@ export class ReportsController {
       const there = CAMPAIGN_REPORTS.filter((r) => r.path.startsWith(`${folder}/`)).map((r) => r.file);
       throw refuse(404, `There is no “${file}”. There are ${there.join(', ')}.`);
     }
-    const printedAt = this.clock.now().toISOString();
-    const read = await readCampaign(this.record, campaign, printedAt);
-    const people = new Map((await this.people.list()).map((p) => [p.id, p.fullName]));
-    const { mark } = read.index.basis.aircraft;
-    await send(report, { ...read, campaign, people, printedAt }, mark, response);
+    const source = await this.source(campaign);
+    await send(report, source, source.index.basis.aircraft.mark, response);
   }
 }

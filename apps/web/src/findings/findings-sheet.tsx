@@ -16,6 +16,7 @@ import { Button } from '../ui/button.tsx';
 import { Choices, Field, Problem } from '../ui/field.tsx';
 import { MarkSign } from '../ui/mark.tsx';
 import { SystemsPicker, useTouched } from '../picker/systems-picker.tsx';
+import { TagSheet } from './tag-sheet.tsx';
 import { Assess } from './assess-form.tsx';
 import { CostNote } from './cost-note.tsx';
 import { useSend } from './use-send.ts';
@@ -354,7 +355,12 @@ function FindingsList(): ReactElement {
         {tags.map((t) => (
           <li key={t.on.tag} className="flex min-h-10 items-center gap-3 border-b border-rule-2">
             <span className="flex-1">
-              {t.on.thing}
+              <Link
+                className="underline decoration-rule underline-offset-4"
+                to={`${view.base}/findings/tag-${t.on.tag}`}
+              >
+                {t.on.thing}
+              </Link>
               <span className="cap ml-2">{[t.on.where, t.on.why].filter((w) => w !== '').join('; ')}</span>
             </span>
             {t.off ? (
@@ -386,12 +392,14 @@ export function FindingsSheet(): ReactElement {
   const byAction = finding?.startsWith('action-')
     ? view.state.actions.get(finding.slice(7))?.done.finding
     : undefined;
+  const tag = finding?.startsWith('tag-') ? view.state.tags.get(finding.slice(4)) : undefined;
+  if (tag) return <TagSheet tag={tag} />;
   const found = view.state.findings.get(byAction ?? finding ?? '');
   if (found) return <FindingSheet key={found.raised.finding} finding={found} />;
-  if (finding && !finding.startsWith('action-') && view.state.findings.size > 0)
+  if (finding && !finding.startsWith('action-'))
     return (
       <p className="p-6">
-        There is no such finding.{' '}
+        There is no such {finding.startsWith('tag-') ? 'tag' : 'finding'} in this campaign.{' '}
         <button type="button" className="underline" onClick={() => void navigate(`${view.base}/findings`)}>
           See all
         </button>

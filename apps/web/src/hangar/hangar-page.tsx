@@ -158,7 +158,10 @@ function HangarMargin({ lines }: { lines: readonly HangarLine[] }): ReactElement
             {tags.map((t) => (
               <li key={t.tag} className="grid grid-cols-[72px_1fr]">
                 <b>{t.mark}</b>
-                <Link to={`/campaign/${t.campaign}/findings`} className="block min-h-9 max-lg:min-h-14">
+                <Link
+                  to={`/campaign/${t.campaign}/findings/tag-${t.tag}`}
+                  className="block min-h-9 max-lg:min-h-14"
+                >
                   <span className="underline decoration-rule underline-offset-4">{t.thing}</span>
                   <span className="cap block">since {whenInWords(t.at)}</span>
                 </Link>

@@ -26,7 +26,7 @@ export function cureLink(view: CampaignView, cure: Cure): string {
     case 'action':
       return `${view.base}/findings/action-${cure.action}`;
     case 'tag':
-      return `${view.base}/findings`;
+      return `${view.base}/findings/tag-${cure.tag}`;
     case 'gate':
       return `${view.base}/gate/${cure.gate}`;
     case 'second-walk':
@@ -169,7 +169,12 @@ function Tags(): ReactElement | null {
       <ul className="space-y-1.5">
         {view.status.openTags.map(({ on }) => (
           <li key={on.tag} className="border-l-4 border-near pl-2">
-            <p>{on.thing}</p>
+            <Link
+              className="underline decoration-rule underline-offset-3"
+              to={`${view.base}/findings/tag-${on.tag}`}
+            >
+              {on.thing}
+            </Link>
             <p className="cap">
               {on.where}; {view.who(on.by)}, since {whenInWords(on.at)}
             </p>

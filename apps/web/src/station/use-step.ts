@@ -38,7 +38,7 @@ export function inEntry(view: CampaignView, part: Part, draft: PartDraft): boole
   if (part.check.answer.kind === 'computed' || part.check.decides) return false;
   if (draft.again || draft.correction !== undefined) return true;
   // What a second person found otherwise is not asked for again: it is settled.
-  if (status?.reasons[0]?.code === 'secondSaysOther') return false;
+  if (status?.reasons.some((r) => r.code === 'secondSaysOther')) return false;
   return !status?.answer || status.mark === 'again' || status.mark === 'unknown';
 }
 

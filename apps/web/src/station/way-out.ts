@@ -7,7 +7,7 @@ export function wayOut(
   part: Part,
 ): { readonly to: string; readonly text: string } | undefined {
   if (part.check.decides) return { to: `${view.base}/plan/ways`, text: 'Choose the way' };
-  if (view.status.parts.get(part.key)?.reasons[0]?.code === 'secondSaysOther')
+  if (view.status.parts.get(part.key)?.reasons.some((r) => r.code === 'secondSaysOther'))
     return { to: `${view.base}/second-walk`, text: 'Settle it' };
   const why = view.status.parts.get(part.key)?.blocked;
   if (why?.code === 'gateHeld' || why?.code === 'gateNotPassed') {

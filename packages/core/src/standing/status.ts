@@ -84,15 +84,14 @@ function answeredStatus(
   const base = { answer, verdicts: answer.verdicts };
   const doubt = evidence.doubt(part, answer);
   if (doubt) return { ...base, ...doubted(doubt) };
-  // What stands on it keeps standing until somebody has said who is right: nothing was touched.
-  const difference = differenceAt(state, part.key);
-  if (difference)
-    return {
-      ...base,
-      mark: 'unknown',
-      proven: false,
-      reasons: [reason('secondSaysOther', { part: part.key })],
-    };
+  // What stands on it keeps standing until somebody has said who is right: nothing was touched. An out stays what it is.
+  if (differenceAt(state, part.key)) {
+    const other = reason('secondSaysOther', { part: part.key });
+    const [worst] = answer.verdicts;
+    return worst?.state === 'out'
+      ? { ...base, mark: 'out', proven: false, reasons: [worst.reason, other] }
+      : { ...base, mark: 'unknown', proven: false, reasons: [other] };
+  }
   if (answer.answer === null)
     return {
       ...base,

@@ -337,7 +337,7 @@ function foretold(entries: readonly Entry[], i: number): { left: boolean; differ
     ? 'notStarted'
     : against || since(answer)
       ? 'again'
-      : differs
+      : differs && yes(answer)
         ? 'unknown'
         : yes(answer)
           ? 'within'

@@ -7,6 +7,7 @@ import { planOnPaper } from './plan-on-paper.ts';
 import { releaseSheetReport } from './release-sheet.ts';
 
 export { label } from './label.ts';
+export { tagLabel } from './tag-label.ts';
 
 /** Every report of a campaign. A new one is a file beside these and a line here. */
 export const CAMPAIGN_REPORTS: readonly Report<CampaignSource>[] = [
