@@ -95,13 +95,15 @@ test('a tag and a finding stand on the drawing where they are, on a phone too', 
     .tap();
   await expect(page.getByRole('heading', { name: thing })).toBeVisible();
   await expect(page).toHaveURL(/\/findings\/tag-/);
+  // It is read from its top, though the margin was far down.
+  await expect(page.getByRole('heading', { name: thing })).toBeInViewport();
   await expect(page.getByText(/^Power, Roll, Fly/)).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
   const href = (await page.getByRole('link', { name: /^Label to hang there/ }).getAttribute('href')) ?? '';
   const label = await pdfText(await (await page.request.get(`${product.url}${href}`)).body());
   expect(label).toMatch(/QX- ?HEI · open work/);
   expect(label).toMatch(/Fuel hose off at the carburettor/);
-  expect(label).toMatch(/do not start, arm or fly before it is taken off in the record/);
+  expect(label).toMatch(/Do not start, arm or fly before it is taken off in the record/);
   await page.goto(`${base}/findings/tag-nowhere`);
   await expect(page.getByText('There is no such tag in this campaign.')).toBeVisible();
 });

@@ -1,4 +1,16 @@
-import type { ReactElement, ReactNode } from 'react';
+import { useEffect, useRef, type ReactElement, type ReactNode, type RefObject } from 'react';
+import { useLocation } from 'react-router';
+
+/** Another sheet is read from its top, wherever one was on the one before; a step of the same sheet moves nothing. */
+function useFromTheTop(): RefObject<HTMLElement | null> {
+  const sheet = useRef<HTMLElement>(null);
+  const { pathname } = useLocation();
+  useEffect(() => {
+    for (const scrolled of [sheet.current, sheet.current?.parentElement])
+      if (scrolled) scrolled.scrollTop = 0;
+  }, [pathname]);
+  return sheet;
+}
 
 /** The page of a campaign: plate, spine, sheet, margin, foot. On a tablet or phone the spine lies on its side and the margin comes below the sheet. */
 export function Frame({
@@ -18,12 +30,14 @@ export function Frame({
   const areas = spine
     ? `lg:[grid-template-areas:'plate_plate_plate'_'spine_sheet_margin'_'foot_foot_foot'] [grid-template-areas:'plate'_'spine'_'sheet'_'foot'] grid-rows-[52px_64px_minmax(0,1fr)_56px] lg:grid-rows-[52px_minmax(0,1fr)_34px]`
     : `lg:[grid-template-areas:'plate_plate'_'sheet_margin'_'foot_foot'] [grid-template-areas:'plate'_'sheet'_'foot'] grid-rows-[52px_minmax(0,1fr)_56px] lg:grid-rows-[52px_minmax(0,1fr)_34px]`;
+  const top = useFromTheTop();
   return (
     <div data-frame className={`grid h-dvh grid-cols-[minmax(0,1fr)] ${columns} ${areas}`}>
       {plate}
       {spine}
       <div className="[grid-area:sheet] min-h-0 overflow-auto border-l border-rule bg-sheet lg:contents">
         <main
+          ref={top}
           className="bg-sheet lg:[grid-area:sheet] lg:min-h-0 lg:overflow-auto lg:border-l lg:border-rule"
           id="sheet"
         >

@@ -6,7 +6,9 @@ import { HELP_PAGES, helpAt } from './help-pages.ts';
 function routesOf(file: string, before: string): string[] {
   const text = readFileSync(join(__dirname, '..', file), 'utf8');
   return [
-    ...text.matchAll(/<Route path="([^"]+)" element=\{<(?!CompleteAddress|Navigate|NothingHere|CampaignPage|PlanPage)/g),
+    ...text.matchAll(
+      /<Route path="([^"]+)" element=\{<(?!CompleteAddress|Navigate|NothingHere|CampaignPage|PlanPage)/g,
+    ),
   ]
     .map(([, path = '']) => `${before}${path.startsWith('/') ? '' : '/'}${path}`.replace(/\?$/, ''))
     .map((path) => path.replace(/:station/, 'run-up').replace(/:\w+/g, 'example'));

@@ -26,7 +26,7 @@ export const tagLabel: Report<TagLabelSource> = {
       on.where,
       on.why,
       check ? `On for “${check.title}” alone: that check goes on meanwhile.` : '',
-      on.touches.length > 0 ? `It touches ${on.touches.map((t) => names.thing(t)).join('; ')}.` : '',
+      on.touches.length > 0 ? `Touches: ${on.touches.map((t) => names.thing(t)).join('; ')}` : '',
     ].filter((line) => line !== '');
     return ok(
       await printA4(
@@ -41,15 +41,16 @@ export const tagLabel: Report<TagLabelSource> = {
                   ...lines.map((text) => ({ text })),
                   {
                     text: `By ${people.get(on.by) ?? 'someone'}, since ${sayInstant(on.at)}`,
-                    margin: [0, 6, 0, 0],
+                    margin: [0, 6, 0, 4],
                   },
+                  { text: 'Do not start, arm or fly before it is taken off in the record.', bold: true },
                 ],
                 margin: [12, 4, 0, 0],
               },
             ],
           },
         ],
-        `${mark} · printed ${sayInstant(printedAt)} · do not start, arm or fly before it is taken off in the record`,
+        `${mark} · printed ${sayInstant(printedAt)}`,
         `${mark} tag`,
       ),
     );
