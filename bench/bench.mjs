@@ -23,6 +23,7 @@ import { benchSize, serve } from './large.mjs';
 import { benchHttp, benchSustained } from './http.mjs';
 import { benchImports } from './imports.mjs';
 import { benchFrames, benchLoading } from './loading.mjs';
+import { benchInspection } from './inspection.mjs';
 import { benchLong } from './long.mjs';
 import { benchScripts } from './scripts.mjs';
 import { benchPlanning } from './planning.mjs';
@@ -318,6 +319,7 @@ row(
   `${median(indexing).toFixed(1)} ms`,
 );
 await benchPlanning(row, median, bigBasis);
+benchInspection(row, median, bigBasis);
 row(
   `the same tried by a steady hand (most checks: ${largestPack.id}, ${largestPack.checks.length})`,
   `${time(() => tryPack(bigBasis)).ms.toFixed(0)} ms`,
