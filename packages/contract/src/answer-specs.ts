@@ -63,6 +63,8 @@ abstract class FigureSpecBody extends MeasuredSpec {
 
 export class ReadingSpec extends FigureSpecBody {
   @Equals('reading') kind!: 'reading';
+  /** What a tool of the register has to measure for it. */
+  @IsOptional() @Matches(ID) @MaxLength(60) tool?: string;
 }
 
 export class DropSpec extends FigureSpecBody {

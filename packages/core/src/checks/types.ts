@@ -77,7 +77,11 @@ interface FigureAnswer {
 
 /** How a check is answered. */
 export type AnswerSpec =
-  | ({ readonly kind: 'reading' } & FigureAnswer)
+  | ({
+      readonly kind: 'reading';
+      /** What a tool of the register has to measure for it: "torque". A figure that names no such tool is no answer. */
+      readonly tool?: string;
+    } & FigureAnswer)
   | ({ readonly kind: 'drop'; readonly switchTo?: string } & FigureAnswer)
   | ({ readonly kind: 'cylinders' } & FigureAnswer)
   /** How many there are: whole, and exact, since nothing is measured. Its unit is `count`. */

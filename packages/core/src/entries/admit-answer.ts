@@ -11,7 +11,7 @@ import { reason, type Reason } from '../reasons/reason.ts';
 import type { EntryDraft } from '../record/entry.ts';
 import { type PartAnswer } from '../answers/part-answer.ts';
 import { runningTimer } from '../standing/losses.ts';
-import { implausible, isFigureSpec, tenTimesOff } from '../answers/plausible.ts';
+import { implausible, isFigureSpec, tenTimesOff, type FigureSpec } from '../answers/plausible.ts';
 import { MAY_OVERRULE } from './roles.ts';
 import { standingAnswer, type AnswerRecord } from '../record/state.ts';
 import { partOf, unknownPart, type Door, type Rule } from './door.ts';
@@ -49,6 +49,19 @@ function settingMissed(part: Part, draft: EntryDraft<'answer.given'>): Reason | 
 }
 
 /**
+ * Why a figure that takes a tool is none: it names no instrument, or one that measures something else. Whether its certificate has
+ * run out is judged with the figure. Example: 18 N·m on the propeller bolts, read from nothing, is `toolNeeded`.
+ */
+function toolDoubt(index: BasisIndex, spec: FigureSpec, reading: Reading): Reason | undefined {
+  if (spec.kind !== 'reading' || spec.tool === undefined) return undefined;
+  if (reading.instrument === undefined) return reason('toolNeeded', { tool: spec.tool });
+  const tool = ownMember(index.instruments, reading.instrument);
+  return tool && !tool.measures.includes(spec.tool)
+    ? reason('toolMeasuresOther', { instrument: tool.name, tool: spec.tool })
+    : undefined;
+}
+
+/**
  * Why a figure would be refused or asked back: off the gauge, of the wrong kind, from an unknown instrument, or
  * ten times off and not confirmed. What screens show while typing, and what the door asks.
  */
@@ -65,7 +78,9 @@ export function figureDoubt(
     if (reading.instrument !== undefined && !ownMember(index.instruments, reading.instrument))
       return reason('unknownInstrument', { instrument: reading.instrument });
     const doubt =
-      implausible(reading, spec) ?? (confirmed ? undefined : tenTimesOff(reading, part.check, limits));
+      toolDoubt(index, spec, reading) ??
+      implausible(reading, spec) ??
+      (confirmed ? undefined : tenTimesOff(reading, part.check, limits));
     if (doubt) return doubt;
   }
   return undefined;

@@ -35,7 +35,9 @@ function withPerfectGauge(basis: Basis): Basis {
     accuracy: 0,
     resolution: 0.000001,
     calibratedUntil: null,
-    measures: [],
+    measures: basis.pack.checks.flatMap(({ answer }) =>
+      answer.kind === 'reading' && answer.tool !== undefined ? [answer.tool] : [],
+    ),
   };
   return { ...basis, aircraft: { ...basis.aircraft, instruments: [...basis.aircraft.instruments, perfect] } };
 }

@@ -93,6 +93,8 @@ const ENGLISH_OWN = {
   timerShort: (p) => `Only ${p.f('elapsed')} of ${p.f('wanted')} have passed.`,
   timerNotStarted: () => 'The timer of this check was not started.',
   // Measurements that say nothing
+  toolNeeded: (p) => `Say which tool it was measured with: one of the register that measures ${p.s('tool')}.`,
+  toolMeasuresOther: (p) => `${p.s('instrument')} does not measure ${p.s('tool')}. Say which tool it was.`,
   unknownInstrument: (p) =>
     `Instrument “${p.s('instrument')}” is not on this aircraft’s list. Choose one that is.`,
   instrumentExpired: (p) =>

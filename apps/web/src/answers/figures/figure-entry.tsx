@@ -19,7 +19,7 @@ import { previewOf } from '../preview.ts';
 import { PartRuler, VerdictLine } from '../verdict-line.tsx';
 import { lookAt, settingMet, settingNow } from './live-take.ts';
 import { putPadAway, usePad } from './pad-store.ts';
-import { instrumentsFor } from './typed.ts';
+import { instrumentsFor, toolOf, usualInstrument } from './typed.ts';
 
 /** How the fields stand: one large, two beside one another, or a grid of many. */
 type Fields = 'one' | 'two' | 'many';
@@ -228,6 +228,14 @@ function InstrumentLine({ part, draft }: { part: Part; draft: PartDraft }): Reac
   const view = useCampaign();
   const typed = Object.values(draft.texts ?? {}).some((t) => t.trim() !== '');
   const choices = instrumentsFor(view.index, part.check, false);
+  const tool = toolOf(part.check);
+  if (typed && choices.length === 0 && tool !== undefined)
+    return (
+      <p className="mt-1 text-[0.86rem] font-semibold text-near">
+        No tool of the register that measures {tool} is noted in this campaign. An inspector notes one under
+        “Judged by”.
+      </p>
+    );
   if (!typed || choices.length === 0) return null;
   const now = serverInstant();
   return (
@@ -235,9 +243,14 @@ function InstrumentLine({ part, draft }: { part: Part; draft: PartDraft }): Reac
       <span className="text-ink-2">read from</span>
       <select
         className="min-h-8 max-w-full border-b border-ink bg-transparent"
-        value={draft.instrument ?? choices[0]?.id}
+        value={draft.instrument ?? usualInstrument(view.index, part.check) ?? ''}
         onChange={(e) => changeDraft(view.id, part.key, { instrument: e.target.value })}
       >
+        {toolOf(part.check) === undefined ? null : (
+          <option value="" disabled className="bg-sheet">
+            which tool?
+          </option>
+        )}
         {choices.map((i) => (
           <option key={i.id} value={i.id} className="bg-sheet">
             {i.name}

@@ -21,10 +21,21 @@ import type { PartDraft } from '../desk.ts';
 export function instrumentsFor(index: BasisIndex, check: Check, live: boolean): readonly Instrument[] {
   const spec = check.answer;
   const channel = isFigureSpec(spec) ? spec.channel : undefined;
+  const tool = toolOf(check);
   return index.basis.aircraft.instruments.filter(
-    (i) => (i.live === true) === live && i.measures.some((m) => m === check.id || m === channel),
+    (i) =>
+      (i.live === true) === live &&
+      i.measures.some((m) => m === check.id || m === channel || (tool !== undefined && m === tool)),
   );
 }
+
+/** What a tool has to measure for a figure of a check; undefined where none is asked for. */
+export const toolOf = ({ answer }: Check): string | undefined =>
+  answer.kind === 'reading' ? answer.tool : undefined;
+
+/** What a figure is read from where nobody says otherwise. A tool is named by whoever had it in the hand. */
+export const usualInstrument = (index: BasisIndex, check: Check): string | undefined =>
+  toolOf(check) === undefined ? instrumentsFor(index, check, false)[0]?.id : undefined;
 
 function typedReading(
   index: BasisIndex,
@@ -38,7 +49,7 @@ function typedReading(
   const read = readQuantity(text, timed ? 's' : spec.unit);
   if (!read.ok) return read;
   const watch = index.basis.aircraft.instruments.find((i) => i.measures.includes('stopwatch'));
-  const chosen = timed ? watch?.id : (instrument ?? instrumentsFor(index, part.check, false)[0]?.id);
+  const chosen = timed ? watch?.id : (instrument ?? usualInstrument(index, part.check));
   return ok({ ...read.value, source: 'typed', ...(chosen ? { instrument: chosen } : {}) });
 }
 
