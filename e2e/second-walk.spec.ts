@@ -136,6 +136,17 @@ test('two people walk the inspection without each other: three differences, sett
   await first.getByRole('button', { name: 'Begin the second walk' }).click();
   await expect(first.getByText(/was answered by you/)).toBeVisible();
 
+  // One begins, is called away, and gives it up: from then on it is for somebody else.
+  const third = await personPage(browser, product.url, 'Odd Leirnes');
+  await third.goto(`${base}/second-walk`);
+  await third.getByRole('button', { name: 'Begin the second walk' }).click();
+  await third.getByText('I cannot finish this walk').click();
+  await third.getByLabel('Why', { exact: true }).fill('Called to another aircraft');
+  await third.getByRole('button', { name: 'Give it up' }).click();
+  await expect(third.getByText(/given up .*Called to another aircraft/)).toBeVisible();
+  await third.getByRole('button', { name: 'Begin the second walk' }).click();
+  await expect(third.getByText(/You gave up a walk of this campaign/)).toBeVisible();
+
   const second = await personPage(browser, product.url, 'Brand Ekerholt');
   await second.goto(`${base}/second-walk`);
   await second.getByRole('button', { name: 'Begin the second walk' }).click();

@@ -144,6 +144,10 @@ export class WalkBody {
   @Matches(ID) walk!: string;
 }
 
+export class WalkFinishedBody extends WalkBody {
+  @IsOptional() @IsString() @Length(1, 2000) givenUp?: string;
+}
+
 export class WalkSaidBody extends AboutPart {
   @Matches(ID) walk!: string;
   @IsOptional() @ValidateNested() @byKind() @IsObject() answer?: AnswerBody;

@@ -30,7 +30,7 @@ export const POSTABLE: Readonly<Partial<Record<EntryKind, BodyClass>>> = {
   'inspection.signed': bodies.InspectionSignedBody,
   'walk.begun': bodies.WalkBody,
   'walk.said': bodies.WalkSaidBody,
-  'walk.finished': bodies.WalkBody,
+  'walk.finished': bodies.WalkFinishedBody,
   'walk.settled': bodies.WalkSettledBody,
   'finding.closed': bodies.FindingClosedBody,
   'gate.passed': bodies.GatePassedBody,

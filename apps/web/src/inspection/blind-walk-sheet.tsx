@@ -195,6 +195,29 @@ function SaidList({
   );
 }
 
+/** Whoever cannot finish says why; another one walks then. */
+function GiveUp({ walk }: { walk: WalkState }): ReactElement {
+  const { problem, send } = useSend();
+  const [why, setWhy] = useState('');
+  const giveUp = (): Promise<boolean> =>
+    send('walk.finished', { walk: walk.begun.walk, givenUp: why.trim() }, ENTRIES['walk.finished'].roles);
+  return (
+    <details className="px-[22px] py-2">
+      <summary className="flex min-h-11 cursor-pointer items-center font-semibold underline decoration-rule underline-offset-4">
+        I cannot finish this walk
+      </summary>
+      <TextField label="Why" value={why} onChange={(e) => setWhy(e.target.value)} />
+      <p className="cap mt-1">It counts for nothing then, and somebody else has to walk.</p>
+      <Problem>{problem}</Problem>
+      <div className="mt-2">
+        <HoldButton disabled={why.trim() === ''} onDone={() => void giveUp()}>
+          Give it up
+        </HoldButton>
+      </div>
+    </details>
+  );
+}
+
 /** The second walk in hand: nothing of it shows what the first one found. */
 export function BlindWalkSheet({ walk }: { walk: WalkState }): ReactElement {
   const view = useCampaign();
@@ -242,6 +265,7 @@ export function BlindWalkSheet({ walk }: { walk: WalkState }): ReactElement {
             </div>
           ) : null}
           <Problem>{problem}</Problem>
+          <GiveUp walk={walk} />
           <SaidList parts={parts} walk={walk} inHand={current} onGo={setChosen} />
         </div>
         {layout ? (

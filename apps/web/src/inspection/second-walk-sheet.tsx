@@ -48,7 +48,9 @@ function WalkLine({ walk }: { walk: WalkState }): ReactElement {
       <span className="font-semibold">{view.who(walk.begun.by)}</span>
       <span className="text-ink-2">
         {walk.finished
-          ? `${steps(walk.said.size)}, finished ${whenInWords(walk.finished.at)}`
+          ? walk.finished.givenUp === undefined
+            ? `${steps(walk.said.size)}, finished ${whenInWords(walk.finished.at)}`
+            : `given up ${whenInWords(walk.finished.at)}, and counts for nothing: ${walk.finished.givenUp}`
           : `on the walk since ${whenInWords(walk.begun.at)}, ${steps(walk.said.size)} so far`}
       </span>
     </li>

@@ -128,7 +128,8 @@ export interface EntryBodies {
     readonly notApplicable?: string;
     readonly facts: Readonly<Record<string, Fact>>;
   };
-  'walk.finished': { readonly walk: string };
+  /** It counts from here on; or it was given up, with the reason, and counts for nothing. */
+  'walk.finished': { readonly walk: string; readonly givenUp?: string };
   /** Two did not find the same: which of them holds, and why. */
   'walk.settled': {
     readonly check: string;

@@ -97,7 +97,7 @@ export interface WalkState {
   readonly seed: string;
   /** By part key; newest only. */
   readonly said: ReadonlyMap<string, AnswerRecord>;
-  readonly finished?: Deed;
+  readonly finished?: Deed & EntryBodies['walk.finished'];
 }
 
 export interface FindingState {

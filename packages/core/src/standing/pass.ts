@@ -1,6 +1,7 @@
 import type { Gate } from '../checks/types.ts';
 import { hasSeen } from '../record/seen.ts';
 import type { CampaignState, Deed, Happening } from '../record/state.ts';
+import { isWalked } from './walked-again.ts';
 
 /** What a gate rests on, as happenings that whoever passes it has to have seen. */
 function restsOn(gate: Gate, before: Gate | undefined, state: CampaignState): readonly Happening[] {
@@ -24,7 +25,8 @@ function restsOn(gate: Gate, before: Gate | undefined, state: CampaignState): re
             found.push(action.done, ...(action.inspection ? [action.inspection] : []));
         break;
       case 'walkedAgain':
-        for (const walk of state.walks.values()) if (walk.finished) found.push(walk.finished);
+        for (const walk of state.walks.values())
+          if (walk.finished && isWalked(walk)) found.push(walk.finished);
         found.push(...state.settlements.values());
         break;
       case 'findingsSettled':

@@ -216,6 +216,19 @@ describe('a second walk', () => {
     expect(team.status().gates[0]?.state).toBe('open');
   });
 
+  test('one that cannot be finished is given up, counts for nothing, and is for somebody else from then on', () => {
+    const team = new Team().open(basisOf(2));
+    for (const i of [0, 1]) entryOf(team.answers(i, true));
+    entryOf(team.does(BO, 'walk.begun', { walk: 'w' }));
+    entryOf(team.does(BO, 'walk.said', { walk: 'w', ...part(0), answer: confirm(false), facts: {} }));
+    expect(team.does(BO, 'walk.finished', { walk: 'w', givenUp: ' ' })).toBe('needsReason');
+    entryOf(team.does(BO, 'walk.finished', { walk: 'w', givenUp: 'called away' }));
+    expect([team.walk().left.length, team.walk().differences]).toEqual([2, []]);
+    expect(team.does(BO, 'walk.begun', { walk: 'again' })).toBe('gaveUpBefore');
+    team.walks('other', { 0: true, 1: true }, CY);
+    expect(team.walk().left).toEqual([]);
+  });
+
   test('where a builder works alone it may be the same person, after the hours of the pack', () => {
     const ways = {
       profile: 'circuit' as const,
@@ -272,6 +285,7 @@ type Deed =
   | { readonly do: 'touch'; readonly i: number }
   | { readonly do: 'begin'; readonly by: string }
   | { readonly do: 'finish'; readonly by: string }
+  | { readonly do: 'giveUp'; readonly by: string }
   /** Somebody walks over all that is left, in one go. */
   | { readonly do: 'walk'; readonly by: string; readonly found: readonly boolean[] }
   | { readonly do: 'say'; readonly by: string; readonly i: number; readonly yes: boolean }
@@ -294,6 +308,7 @@ const deed: fc.Arbitrary<Deed> = fc.oneof(
     }),
   },
   { weight: 2, arbitrary: fc.record({ do: fc.constant('begin' as const), by: who }) },
+  { weight: 1, arbitrary: fc.record({ do: fc.constant('giveUp' as const), by: who }) },
   { weight: 3, arbitrary: fc.record({ do: fc.constant('finish' as const), by: who }) },
   {
     weight: 8,
@@ -317,7 +332,9 @@ function foretold(entries: readonly Entry[], i: number): { left: boolean; differ
     (e) => e.kind === 'action.recorded' && e.body.touches.includes(`structure.part${i}`),
   );
   const since = (e: Entry): boolean => touches.some((t) => t.seq > e.seq);
-  const finished = new Set(entries.flatMap((e) => (e.kind === 'walk.finished' ? [e.body.walk] : [])));
+  const finished = new Set(
+    entries.flatMap((e) => (e.kind === 'walk.finished' && e.body.givenUp === undefined ? [e.body.walk] : [])),
+  );
   const answer = entries.findLast((e) => e.kind === 'answer.given' && at(e.body));
   const look = entries.findLast((e) => e.kind === 'walk.said' && at(e.body) && finished.has(e.body.walk));
   const yes = (e: Entry | undefined): boolean | undefined =>
@@ -371,6 +388,11 @@ test('whatever is answered, touched, walked and settled: what is left, what diff
         } else if (d.do === 'begin') team.does(d.by, 'walk.begun', { walk: `w${n}` });
         else if (d.do === 'finish')
           team.does(d.by, 'walk.finished', { walk: walkOf(d.by)?.begun.walk ?? 'none' });
+        else if (d.do === 'giveUp')
+          team.does(d.by, 'walk.finished', {
+            walk: walkOf(d.by)?.begun.walk ?? 'none',
+            givenUp: 'called away',
+          });
         else if (d.do === 'say')
           team.does(d.by, 'walk.said', {
             walk: walkOf(d.by)?.begun.walk ?? 'none',

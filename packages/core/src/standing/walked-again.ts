@@ -87,11 +87,15 @@ function askedOf(
   return parts.filter((key) => drawn.has(key));
 }
 
+/** Whether a walk was finished rather than given up: only then it counts. */
+export const isWalked = ({ finished }: WalkState): boolean =>
+  finished !== undefined && finished.givenUp === undefined;
+
 /** What was said of a part on the newest finished walk that came to it. */
 function saidOf(state: CampaignState, key: string): AnswerRecord | undefined {
   let newest: AnswerRecord | undefined;
   for (const walk of state.walks.values()) {
-    const said = walk.finished ? walk.said.get(key) : undefined;
+    const said = isWalked(walk) ? walk.said.get(key) : undefined;
     if (said && said.seq > (newest?.seq ?? 0)) newest = said;
   }
   return newest;
@@ -145,8 +149,9 @@ export function unsaidOf(state: CampaignState, index: BasisIndex, walk: WalkStat
   });
 }
 
-/** The walk that a person has begun and not finished. */
+/** The walk that a person has begun and not finished; none once the campaign is released. */
 export function walkInHand(state: CampaignState, person: string): WalkState | undefined {
+  if (state.release) return undefined;
   return [...state.walks.values()].find((w) => w.begun.by === person && !w.finished);
 }
 

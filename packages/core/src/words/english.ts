@@ -278,6 +278,8 @@ const ENGLISH_OWN = {
   walkExists: () => 'That walk is already recorded.',
   walkUnknown: () => 'There is no such walk.',
   walkInHand: () => 'You have a second walk in hand. Finish it first.',
+  gaveUpBefore: () =>
+    'You gave up a walk of this campaign, and what the first one found has been before you since. Somebody else walks.',
   nothingToWalk: () => 'Everything has been looked at by somebody else.',
   walkerIsFirst: (p) =>
     `“${p.names.part(p.s('part'))}” was answered by you: the second walk is for somebody who gave none of the answers.`,

@@ -34,6 +34,9 @@ export const walkBegun: EntryType<'walk.begun'> = {
     if (!walk) return reason('noSecondWalk');
     if (door.state.walks.has(draft.body.walk)) return reason('walkExists');
     if (walkInHand(door.state, draft.by)) return reason('walkInHand');
+    // Whoever gave one up has seen since what the first one found.
+    for (const other of door.state.walks.values())
+      if (other.begun.by === draft.by && other.finished?.givenUp !== undefined) return reason('gaveUpBefore');
     if (walk.drawn && walk.left.length === 0) return reason('nothingToWalk');
     return ownAnswers(door, draft, walk.drawn ? walk.left : walk.eligible);
   },

@@ -4,7 +4,7 @@ import { deedOf } from '../effects.ts';
 import type { EntryType } from '../kind.ts';
 import { CREW } from '../roles.ts';
 
-/** From here on what was said on a walk counts, and is held against what the first one found. */
+/** From here on what was said on a walk counts, and is held against what the first one found; unless it was given up. */
 export const walkFinished: EntryType<'walk.finished'> = {
   kind: 'walk.finished',
   version: 1,
@@ -16,6 +16,7 @@ export const walkFinished: EntryType<'walk.finished'> = {
     if (!walk) return reason('walkUnknown');
     if (walk.begun.by !== by) return reason('notYourWalk');
     if (walk.finished) return reason('walkIsFinished');
+    if (body.givenUp !== undefined) return body.givenUp.trim() === '' ? reason('needsReason') : undefined;
     // A draw that nobody knows yet has left nothing out.
     if (walk.said.size === 0) return reason('nothingSaidYet');
     const [next, ...more] = unsaidOf(door.state, door.index, walk);
@@ -24,6 +25,9 @@ export const walkFinished: EntryType<'walk.finished'> = {
   fold: (draft, _index, entry) => {
     const walk = draft.state.walks.get(entry.body.walk);
     if (walk && !walk.finished)
-      draft.put('walks', entry.body.walk, { ...walk, finished: deedOf(draft, entry) });
+      draft.put('walks', entry.body.walk, {
+        ...walk,
+        finished: { ...deedOf(draft, entry), ...entry.body },
+      });
   },
 };
