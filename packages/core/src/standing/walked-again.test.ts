@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { foldEntries, admit } from '../entries/index.ts';
-import type { CampaignState, Entry, EntryBodies, EntryKind } from '../record/index.ts';
+import type { CampaignState, Deed, Entry, EntryBodies, EntryKind } from '../record/index.ts';
 import type { Basis, GateCondition } from '../checks/index.ts';
-import { ANN, BASIS, BO, check, Scribe } from '../testing/world.ts';
-import { deriveStatus, differencesOf, secondWalk } from './index.ts';
+import { ANN, BASIS, BO, check, reading, Scribe } from '../testing/world.ts';
+import { deriveStatus, differencesOf, secondWalk, walkInHand } from './index.ts';
 
 const CY = 'person-c';
 const asking = (change: Partial<Extract<GateCondition, { kind: 'walkedAgain' }>> = {}): GateCondition => ({
@@ -279,8 +279,160 @@ describe('a second walk', () => {
   });
 });
 
+/** A campaign whose inspection is asked for in other ways than by confirming. */
+function mixed(checks: readonly ReturnType<typeof check>[]): Team {
+  const basis = basisOf(1);
+  return new Team().open({ ...basis, pack: { ...basis.pack, checks } });
+}
+const figure = { unit: 'rpm', resolution: 10, plausible: { low: 0, high: 3000 } };
+const rpm = (value: number) => ({ kind: 'reading' as const, reading: reading(value) });
+const options = [
+  { id: 'clear', text: 'Clear', good: true },
+  { id: 'clean', text: 'Wiped clean', good: true },
+];
+
+describe('what is walked again, and what two people can differ in', () => {
+  test('things at the aircraft that are in the scope; no pictures, no words, nothing of another station', () => {
+    const on = (id: string, change: Partial<ReturnType<typeof check>>) =>
+      check(id, { station: 'inspection', proves: [`structure.${id}`], ...change });
+    const team = mixed([
+      on('seen', {}),
+      on('read', { answer: { kind: 'reading', ...figure } }),
+      on('chosen', { answer: { kind: 'choice', options } }),
+      on('pictured', { answer: { kind: 'photo', views: ['above'] } }),
+      on('written', { answer: { kind: 'text' } }),
+      on('untouched', {}),
+      on('run', { station: 'run-up' }),
+    ]);
+    team.add('scope.settled', {
+      work: [
+        {
+          component: 'all of it',
+          action: 'replaced',
+          touches: ['seen', 'read', 'chosen', 'pictured', 'written', 'run'].map((id) => `structure.${id}`),
+        },
+      ],
+      evidence: {},
+      added: [],
+      leftOut: [],
+      note: '',
+    });
+    team.now = foldEntries(team.entries);
+    expect(team.walk().asked).toEqual(['seen@aircraft', 'read@aircraft', 'chosen@aircraft']);
+  });
+
+  test('figures differ when something else is thought of them, words when they are others', () => {
+    const team = mixed([
+      check('read', { station: 'inspection', answer: { kind: 'reading', ...figure }, limits: ['idle'] }),
+      check('close', { station: 'inspection', answer: { kind: 'reading', ...figure }, limits: ['idle'] }),
+      check('chosen', { station: 'inspection', answer: { kind: 'choice', options } }),
+    ]);
+    const at = (id: string) => ({ check: id, subject: 'aircraft', facts: {} });
+    entryOf(team.does(ANN, 'answer.given', { ...at('read'), answer: rpm(700) }));
+    entryOf(team.does(ANN, 'answer.given', { ...at('close'), answer: rpm(700) }));
+    entryOf(team.does(ANN, 'answer.given', { ...at('chosen'), answer: { kind: 'choice', option: 'clear' } }));
+    entryOf(team.does(BO, 'walk.begun', { walk: 'w' }));
+    const say = (id: string, answer: EntryBodies['answer.given']['answer']) =>
+      team.does(BO, 'walk.said', { walk: 'w', ...at(id), answer });
+    expect(say('read', confirm(true))).toBe('wrongForm');
+    entryOf(say('read', rpm(850)));
+    entryOf(say('close', rpm(710)));
+    entryOf(say('chosen', { kind: 'choice', option: 'clean' }));
+    entryOf(team.does(BO, 'walk.finished', { walk: 'w' }));
+    expect(team.walk().differences.map((d) => d.part)).toEqual(['read@aircraft', 'chosen@aircraft']);
+  });
+
+  test('the state that a step needs is asked of the second one too', () => {
+    const needs = { engine: 'running' };
+    const team = mixed([check('warm', { station: 'inspection', subject: 'engine', needs })]);
+    entryOf(team.does(BO, 'walk.begun', { walk: 'w' }));
+    const said = { walk: 'w', check: 'warm', subject: 'left', answer: confirm(true), facts: {} };
+    expect(team.does(BO, 'walk.said', said)).toBe('wrongState');
+    entryOf(team.does(ANN, 'state.set', { state: 'engine', subject: 'left', value: 'running' }));
+    entryOf(team.does(BO, 'walk.said', said));
+  });
+});
+
+describe('what comes between', () => {
+  test('whoever answers while on the walk does not say so again; what is touched is said anew before it is finished', () => {
+    const team = new Team().open(basisOf(2));
+    entryOf(team.answers(0, true));
+    entryOf(team.does(BO, 'walk.begun', { walk: 'w' }));
+    entryOf(team.answers(1, true, BO));
+    const say = (i: number) =>
+      team.does(BO, 'walk.said', { walk: 'w', ...part(i), answer: confirm(true), facts: {} });
+    expect(say(1)).toBe('walkerIsFirst');
+    entryOf(say(0));
+    const touches = ['structure.part0'];
+    entryOf(team.does(CY, 'action.recorded', { action: 'a', what: 'Turned', measure: '1', touches }));
+    expect(team.does(BO, 'walk.finished', { walk: 'w' })).toBe('walkNotWhole');
+    entryOf(say(0));
+    entryOf(team.does(BO, 'walk.finished', { walk: 'w' }));
+    expect(team.walk().left).toEqual(['look-1@aircraft']);
+  });
+
+  test('a pass by somebody who had not seen the walk finished, or a difference settled, does not stand', () => {
+    const team = new Team().open(basisOf(1));
+    const first = entryOf(team.answers(0, true));
+    const before = team.now.count;
+    team.walks('w', { 0: false });
+    const walked = team.now.count;
+    const said = [...team.now.walks.values()][0]?.said.get('look-0@aircraft')?.entry ?? '';
+    const settle = { ...part(0), said, answerEntry: first, holds: 'first' as const, reason: 'dirt' };
+    entryOf(team.does(BO, 'walk.settled', settle));
+    const settled = team.now.count;
+    const stands = (seen: number): boolean | undefined => {
+      const passed = new Team();
+      passed.entries.push(...team.entries);
+      passed.add('gate.passed', { gate: 'power', snapshot: '' }, { by: CY, device: 'other', seen });
+      passed.now = foldEntries(passed.entries);
+      return passed.status().gates[0]?.passStands;
+    };
+    expect([before, walked, settled].map(stands)).toEqual([false, false, true]);
+    // Finished and nothing to settle: the walk alone is what has to be seen.
+    const agreed = new Team().open(basisOf(1));
+    entryOf(agreed.answers(0, true));
+    const unseen = agreed.now.count;
+    agreed.walks('w', { 0: true });
+    agreed.add('gate.passed', { gate: 'power', snapshot: '' }, { by: CY, device: 'other', seen: unseen });
+    agreed.now = foldEntries(agreed.entries);
+    expect(agreed.status().gates[0]?.passStands).toBe(false);
+  });
+
+  test('if the second one was right, what stands on the step is taken with it', () => {
+    const basis = basisOf(1);
+    const run = check('ground-run', { station: 'inspection', standsOn: ['look-0'] });
+    const team = new Team().open({ ...basis, pack: { ...basis.pack, checks: [...basis.pack.checks, run] } });
+    const first = entryOf(team.answers(0, true));
+    const at = { check: 'ground-run', subject: 'aircraft', answer: confirm(true), facts: {} };
+    entryOf(team.does(ANN, 'answer.given', at));
+    entryOf(team.does(BO, 'walk.begun', { walk: 'w' }));
+    const said = entryOf(
+      team.does(BO, 'walk.said', { walk: 'w', ...part(0), answer: confirm(false), facts: {} }),
+    );
+    entryOf(team.does(BO, 'walk.said', { walk: 'w', ...at }));
+    entryOf(team.does(BO, 'walk.finished', { walk: 'w' }));
+    const settle = { ...part(0), said, answerEntry: first, holds: 'second' as const, reason: 'cracked' };
+    entryOf(team.does(ANN, 'walk.settled', settle));
+    expect([...team.status().parts.values()].map((p) => p.mark)).toEqual(['again', 'again']);
+    entryOf(team.answers(0, false));
+    entryOf(team.answers(0, true));
+    // Proven again is not healed: who ran it had not seen that.
+    expect(team.status().parts.get('ground-run@aircraft')?.mark).toBe('again');
+    expect(team.now.proofs.has('ground-run@aircraft')).toBe(false);
+  });
+
+  test('nobody is on a walk any more once the campaign is released', () => {
+    const team = new Team().open(basisOf(1));
+    entryOf(team.does(BO, 'walk.begun', { walk: 'w' }));
+    expect(walkInHand(team.now, BO)?.begun.walk).toBe('w');
+    const release = { ...(team.now.opened as Deed), meaning: '', snapshot: '', statement: '' };
+    expect(walkInHand({ ...team.now, release }, BO)).toBeUndefined();
+  });
+});
+
 /** What is done in a made-up campaign of three looks. */
-type Deed =
+type Doing =
   | { readonly do: 'answer'; readonly by: string; readonly i: number; readonly yes: boolean }
   | { readonly do: 'touch'; readonly i: number }
   | { readonly do: 'begin'; readonly by: string }
@@ -293,7 +445,7 @@ type Deed =
 
 const who = fc.constantFrom(ANN, BO, CY);
 const which = fc.nat({ max: 2 });
-const deed: fc.Arbitrary<Deed> = fc.oneof(
+const deed: fc.Arbitrary<Doing> = fc.oneof(
   {
     weight: 4,
     arbitrary: fc.record({ do: fc.constant('answer' as const), by: who, i: which, yes: fc.boolean() }),
