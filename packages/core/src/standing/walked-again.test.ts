@@ -415,6 +415,7 @@ describe('what comes between', () => {
     const settle = { ...part(0), said, answerEntry: first, holds: 'second' as const, reason: 'cracked' };
     entryOf(team.does(ANN, 'walk.settled', settle));
     expect([...team.status().parts.values()].map((p) => p.mark)).toEqual(['again', 'again']);
+    expect([...team.now.proofs.keys()]).toEqual([]);
     entryOf(team.answers(0, false));
     entryOf(team.answers(0, true));
     // Proven again is not healed: who ran it had not seen that.
