@@ -470,6 +470,15 @@ class Prefix {
         return this.inspections().some(
           ([, signed]) => !(signed?.kind === 'inspection.signed' && signed.body.accepted),
         );
+      // Nobody walks a second time in these campaigns: it holds as long as anything of the inspection is asked for.
+      if (condition.kind === 'walkedAgain')
+        return [...this.parts.values()].some(
+          ({ key, check }) =>
+            check.station === 'inspection' &&
+            check.answer.kind !== 'computed' &&
+            check.decides === undefined &&
+            !this.outside(key, this.scope),
+        );
       return false;
     });
   }
