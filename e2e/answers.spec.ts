@@ -124,6 +124,8 @@ test('photographs of every view belong to the record; a count is whole, and exac
   await page.getByLabel('Photograph: plugs from the side').setInputFiles(side);
   await expect(step.getByRole('button', { name: 'side.png', exact: true })).toBeVisible();
   await press(page, /^Record/);
+  // It is kept on the device before anybody can say that all of it was sent.
+  await expect(page.getByTestId('saved')).toContainText('not sent');
   await page.context().setOffline(false);
   await allSaved(page);
   await page.goto(`${base}/inspection?check=bay-photographed`);
