@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { differencesOf, ENTRIES, secondWalk, walkInHand, type WalkState } from '@kanzel/core';
 import { useSend } from '../findings/use-send.ts';
 import { useCampaign } from '../station/campaign-context.ts';
+import { newId } from '../sync/new-id.ts';
 import { useSession } from '../sync/session.ts';
 import { Problem } from '../ui/field.tsx';
 import { HoldButton } from '../ui/hold-button.tsx';
@@ -70,7 +71,7 @@ export default function SecondWalkSheet(): ReactElement {
   const walks = [...view.state.walks.values()];
   const begin = async (): Promise<void> => {
     setBegun(true);
-    await send('walk.begun', { walk: crypto.randomUUID() }, ENTRIES['walk.begun'].roles);
+    await send('walk.begun', { walk: newId() }, ENTRIES['walk.begun'].roles);
     setBegun(false);
   };
   return (
