@@ -222,6 +222,148 @@ export function demoSettings(dataFolder: string): Settings {
   };
 }
 
+/** What every chapter of the story needs: the services, the clock of the story, the people, and copies of their papers. */
+interface World {
+  readonly record: RecordService;
+  readonly library: LibraryService;
+  readonly clock: StoryClock;
+  readonly cast: Cast;
+  readonly today: Date;
+  readonly copies: Awaited<ReturnType<typeof printCopies>>;
+}
+
+const goTo = ({ clock, today }: World, hoursAgo: number): void =>
+  clock.advance((today.getTime() - hoursAgo * HOUR - clock.now().getTime()) / 1000);
+
+/** The amphibian last spring, released. */
+async function generatorExchanged(world: World): Promise<void> {
+  const { record, library, clock, cast, copies } = world;
+  const spring = await openCampaign(record, library, clock, cast.technician, 'Left generator exchanged', [
+    'Left generator: replaced',
+  ]);
+  const springPapers = amphibianPapers(clock.now(), ['Left generator: replaced'], copies);
+  await lastSpring(new ScriptedCrew(record, clock, new TwinStandin(7), cast, spring, springPapers));
+}
+
+/** The courier drone two months ago, released. */
+async function yearlyInspection(world: World): Promise<void> {
+  const { record, library, clock, cast, copies } = world;
+  goTo(world, 60 * 24);
+  const earlierDrone = await openCampaign(
+    record,
+    library,
+    clock,
+    cast.technician,
+    'Yearly inspection',
+    ['Yearly inspection'],
+    'QX-LMV',
+  );
+  const yearly = new TypedCrew(
+    record,
+    clock,
+    cast,
+    earlierDrone,
+    LOMVI_FIGURES,
+    commonPapers(clock.now(), ['Yearly inspection'], copies),
+  );
+  await yearly.work([...EVERY_STATION]);
+  await yearly.release();
+}
+
+/** The courier drone yesterday: papers and loading done. */
+async function autopilotBoard(world: World): Promise<void> {
+  const { record, library, clock, cast, today, copies } = world;
+  goTo(world, 26);
+  const courier = await openCampaign(
+    record,
+    library,
+    clock,
+    cast.technician,
+    'Autopilot board replaced',
+    [describeWork(AUTOPILOT_BOARD)],
+    'QX-LMV',
+  );
+  const board = new TypedCrew(
+    record,
+    clock,
+    cast,
+    courier,
+    LOMVI_FIGURES,
+    commonPapers(today, [describeWork(AUTOPILOT_BOARD)], copies),
+  );
+  await settleScope(record, board, courier, [AUTOPILOT_BOARD], clock.now());
+  await keepPlan(board, cast, new Date(today.getTime() - 0.5 * HOUR), 3, undefined, undefined);
+  await board.work(['papers', 'loading']);
+}
+
+/** The home-built tug before its maiden flight. */
+async function maidenOfTheTug(world: World): Promise<void> {
+  const { record, library, clock, cast, today, copies } = world;
+  goTo(world, 20);
+  const tug = await openCampaign(
+    record,
+    library,
+    clock,
+    cast.technician,
+    'Home-built, maiden flight',
+    ['First flight of this airframe'],
+    'QX-HEI',
+    'maiden',
+  );
+  const builder = new TypedCrew(record, clock, cast, tug, HEILO_FIGURES, tugPapers(today, copies));
+  await keepPlan(builder, cast, clock.now(), 4, HEILO_BUDGET, HEILO_WAYS);
+  await tugFlowsShort(builder);
+}
+
+/** The filming drone this morning. */
+async function motorReplaced(world: World): Promise<void> {
+  const { record, library, clock, cast, today, copies } = world;
+  goTo(world, 8);
+  const drone = await openCampaign(
+    record,
+    library,
+    clock,
+    cast.technician,
+    'Motor 3 and its controller replaced',
+    ['Motor 3: replaced', 'Controller of motor 3: replaced'],
+    'QX-TEI',
+  );
+  await droneReady(
+    new TypedCrew(
+      record,
+      clock,
+      cast,
+      drone,
+      TEIST_FIGURES,
+      commonPapers(today, ['Motor 3 and its controller: replaced'], copies),
+    ),
+  );
+}
+
+/** The amphibian, two hours ago. */
+async function governorsReplaced(world: World): Promise<void> {
+  const { record, library, clock, cast, today, copies } = world;
+  goTo(world, 2.1);
+  const now = await openCampaign(
+    record,
+    library,
+    clock,
+    cast.technician,
+    'Both propeller governors and left cylinder 4 replaced',
+    [
+      'Left propeller governor: replaced',
+      'Right propeller governor: replaced',
+      'Left engine, cylinder 4: replaced',
+    ],
+  );
+  const morning = amphibianPapers(
+    today,
+    ['Left propeller governor: replaced', 'Right propeller governor: replaced', 'Left cylinder 4: replaced'],
+    copies,
+  );
+  await thisMorning(new ScriptedCrew(record, clock, new TwinStandin(11), cast, now, morning));
+}
+
 /**
  * Makes the demonstration world in an empty data folder, by running the product's own code on scripted
  * actions: a fixed seed for the engines, and a story clock relative to `today`.
@@ -237,6 +379,7 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
     const [record, library] = [app.get(RecordService), app.get(LibraryService)];
     const field = app.get(FieldService).set(grauholm());
     if (!field.ok) throw new Error(`The field of the story was refused: ${JSON.stringify(field.error)}`);
+    const attachments = app.get(AttachmentsService);
     const people = await addPeople(app.get(PeopleService), today);
     const person = (name: string): PersonView => people.get(name) as PersonView;
     const cast: Cast = {
@@ -249,115 +392,22 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
     const spring = await openCampaign(record, library, clock, cast.technician, 'Left generator exchanged', [
       'Left generator: replaced',
     ]);
-    const attachments = app.get(AttachmentsService);
     const springPapers = amphibianPapers(
       clock.now(),
       ['Left generator: replaced'],
       await printCopies(attachments, clock.now()),
     );
-    const copies = await printCopies(attachments, today);
     await lastSpring(new ScriptedCrew(record, clock, new TwinStandin(7), cast, spring, springPapers));
 
-    const goTo = (hoursAgo: number): void =>
-      clock.advance((today.getTime() - hoursAgo * HOUR - clock.now().getTime()) / 1000);
-    goTo(60 * 24);
-    const earlierDrone = await openCampaign(
-      record,
-      library,
-      clock,
-      cast.technician,
-      'Yearly inspection',
-      ['Yearly inspection'],
-      'QX-LMV',
-    );
-    const yearly = new TypedCrew(
-      record,
-      clock,
-      cast,
-      earlierDrone,
-      LOMVI_FIGURES,
-      commonPapers(clock.now(), ['Yearly inspection'], copies),
-    );
-    await yearly.work([...EVERY_STATION]);
-    await yearly.release();
-    goTo(26);
-    const courier = await openCampaign(
-      record,
-      library,
-      clock,
-      cast.technician,
-      'Autopilot board replaced',
-      [describeWork(AUTOPILOT_BOARD)],
-      'QX-LMV',
-    );
-    const board = new TypedCrew(
-      record,
-      clock,
-      cast,
-      courier,
-      LOMVI_FIGURES,
-      commonPapers(today, [describeWork(AUTOPILOT_BOARD)], copies),
-    );
-    await settleScope(record, board, courier, [AUTOPILOT_BOARD], clock.now());
-    await keepPlan(board, cast, new Date(today.getTime() - 0.5 * HOUR), 3, undefined, undefined);
-    await board.work(['papers', 'loading']);
-    goTo(20);
-    const tug = await openCampaign(
-      record,
-      library,
-      clock,
-      cast.technician,
-      'Home-built, maiden flight',
-      ['First flight of this airframe'],
-      'QX-HEI',
-      'maiden',
-    );
-    const builder = new TypedCrew(record, clock, cast, tug, HEILO_FIGURES, tugPapers(today, copies));
-    await keepPlan(builder, cast, clock.now(), 4, HEILO_BUDGET, HEILO_WAYS);
-    await tugFlowsShort(builder);
-    goTo(8);
-    const drone = await openCampaign(
-      record,
-      library,
-      clock,
-      cast.technician,
-      'Motor 3 and its controller replaced',
-      ['Motor 3: replaced', 'Controller of motor 3: replaced'],
-      'QX-TEI',
-    );
-    await droneReady(
-      new TypedCrew(
-        record,
-        clock,
-        cast,
-        drone,
-        TEIST_FIGURES,
-        commonPapers(today, ['Motor 3 and its controller: replaced'], copies),
-      ),
-    );
-    goTo(2.1);
-    const now = await openCampaign(
-      record,
-      library,
-      clock,
-      cast.technician,
-      'Both propeller governors and left cylinder 4 replaced',
-      [
-        'Left propeller governor: replaced',
-        'Right propeller governor: replaced',
-        'Left engine, cylinder 4: replaced',
-      ],
-    );
-    const morning = amphibianPapers(
-      today,
-      [
-        'Left propeller governor: replaced',
-        'Right propeller governor: replaced',
-        'Left cylinder 4: replaced',
-      ],
-      copies,
-    );
-    await thisMorning(new ScriptedCrew(record, clock, new TwinStandin(11), cast, now, morning));
+    const inSpring = await printCopies(attachments, clock.now());
+    const copies = await printCopies(attachments, today);
+    const world: World = { record, library, clock, cast, today, copies };
+    await generatorExchanged({ ...world, copies: inSpring });
+    await yearlyInspection(world);
+    await autopilotBoard(world);
+    await maidenOfTheTug(world);
+    await motorReplaced(world);
+    await governorsReplaced(world);
     if (clock.now() > today)
       throw new Error(
         `makeDemo: the story runs ${(clock.now().getTime() - today.getTime()) / 60000} minutes past now`,

@@ -91,6 +91,48 @@ function FlagSign({ flag, spot: { x, y } }: { flag: Flag; spot: Spot }): ReactEl
   );
 }
 
+/** A place of the walk by its number, pressed to go there. */
+function StopSign({
+  stop,
+  spot,
+  current,
+  onGo,
+}: {
+  stop: WalkedStop;
+  spot: Spot;
+  current: boolean;
+  onGo: (stop: WalkedStop) => void;
+}): ReactElement {
+  const look = current ? 'fill-hand stroke-hand text-sheet' : DISCS[stop.mark];
+  return (
+    <g
+      className={`${look} cursor-pointer focus-visible:stroke-ink`}
+      role="button"
+      tabIndex={0}
+      aria-label={`Place ${stop.number}, ${stop.title}: ${stop.proven} of ${stop.checks.length} proven, ${MARK_WORDS[stop.mark].toLowerCase()}`}
+      aria-current={current ? 'step' : undefined}
+      onKeyDown={(event) => {
+        if (event.key !== 'Enter' && event.key !== ' ') return;
+        event.preventDefault();
+        event.stopPropagation();
+        onGo(stop);
+      }}
+      onClick={() => onGo(stop)}
+    >
+      <title>{`${stop.number}. ${stop.title}`}</title>
+      <circle cx={spot.x} cy={spot.y} r={SIGN / 2} strokeWidth="1.5" />
+      <text
+        x={spot.x}
+        y={spot.y + 4.5}
+        textAnchor="middle"
+        className="fill-current stroke-none text-[13px] font-bold"
+      >
+        {stop.number}
+      </text>
+    </g>
+  );
+}
+
 /**
  * The aircraft from above with the places of the walk numbered in their order. What was looked at fills in as it was found; the
  * place in hand is outlined; a dashed line leads on from there.
@@ -157,38 +199,9 @@ export function WalkPicture({
           strokeWidth="1.3"
           strokeDasharray="2 4"
         />
-        {placed.map(({ stop, spot }) => {
-          const current = stop === inHand;
-          const look = current ? 'fill-hand stroke-hand text-sheet' : DISCS[stop.mark];
-          return (
-            <g
-              key={stop.number}
-              className={`${look} cursor-pointer focus-visible:stroke-ink`}
-              role="button"
-              tabIndex={0}
-              aria-label={`Place ${stop.number}, ${stop.title}: ${stop.proven} of ${stop.checks.length} proven, ${MARK_WORDS[stop.mark].toLowerCase()}`}
-              aria-current={current ? 'step' : undefined}
-              onKeyDown={(event) => {
-                if (event.key !== 'Enter' && event.key !== ' ') return;
-                event.preventDefault();
-                event.stopPropagation();
-                onGo(stop);
-              }}
-              onClick={() => onGo(stop)}
-            >
-              <title>{`${stop.number}. ${stop.title}`}</title>
-              <circle cx={spot.x} cy={spot.y} r={SIGN / 2} strokeWidth="1.5" />
-              <text
-                x={spot.x}
-                y={spot.y + 4.5}
-                textAnchor="middle"
-                className="fill-current stroke-none text-[13px] font-bold"
-              >
-                {stop.number}
-              </text>
-            </g>
-          );
-        })}
+        {placed.map(({ stop, spot }) => (
+          <StopSign key={stop.number} stop={stop} spot={spot} current={stop === inHand} onGo={onGo} />
+        ))}
         {flagged.map(({ flag, spot }) => (
           <FlagSign key={flag.id} flag={flag} spot={spot} />
         ))}

@@ -140,6 +140,100 @@ function Instruments({
   );
 }
 
+function AircraftOnes({
+  library,
+  fits,
+  onNew,
+}: {
+  library: LibraryView;
+  fits: (t: string) => boolean;
+  onNew: () => void;
+}): ReactElement {
+  return (
+    <Section
+      title="Aircraft"
+      count={library.aircraft.length}
+      action={
+        <Button kind="quiet" onClick={onNew}>
+          Describe an aircraft
+        </Button>
+      }
+    >
+      {library.aircraft
+        .filter((a) => fits(`${a.id} ${a.title} ${a.family}`))
+        .map((a) => (
+          <Line
+            key={a.id}
+            to={`/library/aircraft/${a.id}`}
+            name={`${a.id}, ${a.title.split(',')[0] ?? ''}`}
+            aside={<span className="font-mono">{a.configuration}</span>}
+          >
+            {familyTitle(a.family)}
+          </Line>
+        ))}
+    </Section>
+  );
+}
+
+function LimitBooks({
+  library,
+  fits,
+  onNew,
+}: {
+  library: LibraryView;
+  fits: (t: string) => boolean;
+  onNew: () => void;
+}): ReactElement {
+  return (
+    <Section
+      title="Limit books"
+      count={library.limitBooks.length}
+      action={
+        <Button kind="quiet" onClick={onNew}>
+          Begin a limit book
+        </Button>
+      }
+    >
+      {library.limitBooks
+        .filter((b) => fits(b.title))
+        .map((b) => (
+          <Line key={b.id} to={`/library/limit-book/${b.id}`} name={b.title} aside={`revision ${b.revision}`}>
+            {b.limits} limits, approved by {b.approvedBy} on {sayDay(b.approvedOn)}
+          </Line>
+        ))}
+    </Section>
+  );
+}
+
+function Packs({ library, fits }: { library: LibraryView; fits: (t: string) => boolean }): ReactElement {
+  return (
+    <Section title="Check packs" count={library.packs.length}>
+      {library.packs
+        .filter((p) => fits(`${p.title} ${p.families.join(' ')}`))
+        .map((p) => (
+          <Line key={p.id} to={`/library/pack/${p.id}`} name={p.title} aside={`revision ${p.revision}`}>
+            {p.checks} checks, for {p.families.map(familyTitle).join(', ')}
+          </Line>
+        ))}
+    </Section>
+  );
+}
+
+/** What could not be read when the product started. */
+function Refused({ problems }: { problems: readonly string[] }): ReactElement | null {
+  if (problems.length === 0) return null;
+  return (
+    <section className="mt-4">
+      <h2 className="font-semibold text-out">Refused at load</h2>
+      <ul className="border-l-4 border-out bg-out-bg px-3 py-2">
+        {problems.map((p) => (
+          <li key={p}>{p}</li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 /** Everything that campaigns are judged by: aircraft, packs, limit books, instruments, and what was refused. */
 export default function LibraryPage(): ReactElement {
   const person = useSession((s) => s.person);
@@ -167,77 +261,13 @@ export default function LibraryPage(): ReactElement {
           </div>
           <Problem>{problem}</Problem>
           {library === undefined && !problem ? <p className="mt-4 text-ink-2">Reading the library…</p> : null}
-          {library?.problems.length ? (
-            <section className="mt-4">
-              <h2 className="font-semibold text-out">Refused at load</h2>
-              <ul className="border-l-4 border-out bg-out-bg px-3 py-2">
-                {library.problems.map((p) => (
-                  <li key={p}>{p}</li>
-                ))}
-              </ul>
-            </section>
-          ) : null}
+          <Refused problems={library?.problems ?? []} />
           {library ? (
             <>
               <Drafts drafts={library.drafts} />
-              <Section
-                title="Aircraft"
-                count={library.aircraft.length}
-                action={
-                  <Button kind="quiet" onClick={() => setMaking('aircraft')}>
-                    Describe an aircraft
-                  </Button>
-                }
-              >
-                {library.aircraft
-                  .filter((a) => fits(`${a.id} ${a.title} ${a.family}`))
-                  .map((a) => (
-                    <Line
-                      key={a.id}
-                      to={`/library/aircraft/${a.id}`}
-                      name={`${a.id}, ${a.title.split(',')[0] ?? ''}`}
-                      aside={<span className="font-mono">{a.configuration}</span>}
-                    >
-                      {familyTitle(a.family)}
-                    </Line>
-                  ))}
-              </Section>
-              <Section
-                title="Limit books"
-                count={library.limitBooks.length}
-                action={
-                  <Button kind="quiet" onClick={() => setMaking('limit-book')}>
-                    Begin a limit book
-                  </Button>
-                }
-              >
-                {library.limitBooks
-                  .filter((b) => fits(b.title))
-                  .map((b) => (
-                    <Line
-                      key={b.id}
-                      to={`/library/limit-book/${b.id}`}
-                      name={b.title}
-                      aside={`revision ${b.revision}`}
-                    >
-                      {b.limits} limits, approved by {b.approvedBy} on {sayDay(b.approvedOn)}
-                    </Line>
-                  ))}
-              </Section>
-              <Section title="Check packs" count={library.packs.length}>
-                {library.packs
-                  .filter((p) => fits(`${p.title} ${p.families.join(' ')}`))
-                  .map((p) => (
-                    <Line
-                      key={p.id}
-                      to={`/library/pack/${p.id}`}
-                      name={p.title}
-                      aside={`revision ${p.revision}`}
-                    >
-                      {p.checks} checks, for {p.families.map(familyTitle).join(', ')}
-                    </Line>
-                  ))}
-              </Section>
+              <AircraftOnes library={library} fits={fits} onNew={() => setMaking('aircraft')} />
+              <LimitBooks library={library} fits={fits} onNew={() => setMaking('limit-book')} />
+              <Packs library={library} fits={fits} />
               <Instruments library={library} fits={fits} onNew={() => setMaking('instrument')} />
               <p className="cap mt-4">
                 Packs are made of {library.modules.length} modules with{' '}

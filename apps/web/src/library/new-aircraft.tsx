@@ -23,6 +23,77 @@ import { slug } from './slug.ts';
 /** What somebody has begun for this mark already is gone on with. */
 const begunBefore = (error: RequestFailure): boolean => error.kind === 'refused' && error.status === 409;
 
+/** Begins the drafts of an aircraft and, where none was chosen, of its limit book; what failed, in words. */
+async function beginAircraft(
+  mark: string,
+  about: {
+    readonly family: Family;
+    readonly type: string;
+    readonly layout: ReturnType<typeof layoutWith>;
+    readonly pack: string;
+    /** Empty: a new one. */
+    readonly limitBook: string;
+  },
+): Promise<string | undefined> {
+  const limitBook = about.limitBook || `${slug(mark)}-limits`;
+  if (about.limitBook === '') {
+    const document = emptyBook(limitBook, `${mark} limit book`, about.pack);
+    const put = await api.put<DraftView>(`/api/library/drafts/limit-book/${limitBook}`, {
+      version: 0,
+      document,
+    });
+    if (!put.ok && !begunBefore(put.error)) return sayFailure(put.error);
+  }
+  const document = freshAircraft(mark, {
+    ...about,
+    limitBook,
+    type: about.type.trim() || 'Type not named',
+  });
+  const put = await api.put<DraftView>(`/api/library/drafts/aircraft/${mark}`, { version: 0, document });
+  return put.ok || begunBefore(put.error) ? undefined : sayFailure(put.error);
+}
+
+/** The check packs that serve it, the best first, and the book of limits it is held against. */
+function PackAndBook({
+  library,
+  packs,
+  pack,
+  onPack,
+  book,
+  onBook,
+}: {
+  library: LibraryView;
+  packs: LibraryView['packs'];
+  pack: string | undefined;
+  onPack: (id: string) => void;
+  book: string;
+  onBook: (id: string) => void;
+}): ReactElement {
+  return (
+    <div className="mt-3 grid gap-3">
+      <Picker
+        label={
+          packs.length > 1
+            ? 'Check pack: the first fits best, the others fit as well'
+            : 'Check pack that fits'
+        }
+        value={pack ?? ''}
+        options={packs.map((p) => ({ id: p.id, text: `${p.title}, ${p.checks} checks` }))}
+        onChange={onPack}
+      />
+      <Picker
+        label="Limit book: every figure that this aircraft is held against"
+        value={book}
+        options={[
+          { id: '', text: 'A new one, with every limit this pack asks for and no figures yet' },
+          ...library.limitBooks.map((b) => ({ id: b.id, text: b.title })),
+        ]}
+        onChange={onBook}
+      />
+    </div>
+  );
+}
+
 /** Asks what an aircraft is, proposes the check pack that fits it, and begins a limit book of its own. */
 export function NewAircraft({
   open,
@@ -51,26 +122,12 @@ export function NewAircraft({
   const piston = layoutFor(family).propulsors.find((p) => p.kind === 'piston');
   const begin = async (): Promise<void> => {
     if (!pack) return;
-    let limitBook = book;
-    if (limitBook === '') {
-      limitBook = `${slug(mark)}-limits`;
-      const document = emptyBook(limitBook, `${mark} limit book`, pack.id);
-      const path = `/api/library/drafts/limit-book/${limitBook}`;
-      const put = await api.put<DraftView>(path, { version: 0, document });
-      if (!put.ok && !begunBefore(put.error)) return setProblem(sayFailure(put.error));
-    }
-    const document = freshAircraft(mark, {
-      family,
-      pack: pack.id,
-      limitBook,
-      type: type.trim() || 'Type not named',
-      layout: layoutWith(family, {
-        ...(engines === undefined ? {} : { engines }),
-        ...(cylinders === undefined ? {} : { cylinders }),
-      }),
+    const layout = layoutWith(family, {
+      ...(engines === undefined ? {} : { engines }),
+      ...(cylinders === undefined ? {} : { cylinders }),
     });
-    const put = await api.put<DraftView>(`/api/library/drafts/aircraft/${mark}`, { version: 0, document });
-    if (!put.ok && !begunBefore(put.error)) return setProblem(sayFailure(put.error));
+    const failed = await beginAircraft(mark, { family, type, layout, pack: pack.id, limitBook: book });
+    if (failed) return setProblem(failed);
     await navigate(`/library/aircraft/${mark}`);
   };
   return (
@@ -113,27 +170,14 @@ export function NewAircraft({
             />
           </div>
         ) : null}
-        <div className="mt-3 grid gap-3">
-          <Picker
-            label={
-              packs.length > 1
-                ? 'Check pack: the first fits best, the others fit as well'
-                : 'Check pack that fits'
-            }
-            value={pack?.id ?? ''}
-            options={packs.map((p) => ({ id: p.id, text: `${p.title}, ${p.checks} checks` }))}
-            onChange={setChosen}
-          />
-          <Picker
-            label="Limit book: every figure that this aircraft is held against"
-            value={book}
-            options={[
-              { id: '', text: 'A new one, with every limit this pack asks for and no figures yet' },
-              ...library.limitBooks.map((b) => ({ id: b.id, text: b.title })),
-            ]}
-            onChange={setBook}
-          />
-        </div>
+        <PackAndBook
+          library={library}
+          packs={packs}
+          pack={pack?.id}
+          onPack={setChosen}
+          book={book}
+          onBook={setBook}
+        />
         <Problem>
           {taken
             ? `${mark} is in the library already. Open it there.`

@@ -1,4 +1,4 @@
-import type { ReactElement } from 'react';
+import type { ReactElement, ReactNode } from 'react';
 import {
   ownMember,
   formatFigure,
@@ -14,6 +14,61 @@ import { FigureCell } from '../ui/figure-cell.tsx';
 
 const LINE =
   'grid grid-cols-[minmax(7rem,1fr)_5.8rem_5.8rem] items-center gap-x-2 border-b border-rule-2 min-h-8 py-px';
+
+/** A bay with the pack that is chosen for it, and its arm. */
+function BayLine({
+  data,
+  bay: b,
+  chosen,
+  massOf,
+  onPick,
+  children,
+}: {
+  data: LoadingData;
+  bay: LoadingData['bays'][number];
+  /** Empty: no pack. */
+  chosen: string;
+  massOf: (pack: LoadingData['packs'][number]) => string;
+  onPick: (pack: string) => void;
+  children: ReactNode;
+}): ReactElement {
+  const pack = data.packs.find((p) => p.id === chosen);
+  return (
+    <div className={LINE}>
+      <select
+        aria-label={`Pack in ${b.title.toLowerCase()}`}
+        value={chosen}
+        onChange={(e) => onPick(e.target.value)}
+        className="h-7 max-lg:h-14 min-w-0 border-0 border-b-2 border-hand bg-transparent font-semibold"
+      >
+        {b.packs.map((id) => (
+          <option key={id} value={id}>
+            {data.packs.find((p) => p.id === id)?.title ?? id}
+          </option>
+        ))}
+        <option value="">No pack</option>
+      </select>
+      <span className="pr-1 text-right font-semibold">{pack ? massOf(pack) : '0'}</span>
+      {children}
+    </div>
+  );
+}
+
+/** A total that follows from the lines above it. */
+function TotalLine({ row: r, mass, arm }: { row: SheetRow; mass: string; arm: string }): ReactElement {
+  return (
+    <div className={`${LINE} font-semibold`}>
+      <span>
+        {r.title}
+        {r.chord === undefined ? null : (
+          <span className="font-normal text-ink-2"> {formatFigure(r.chord, 0.1)} % of chord</span>
+        )}
+      </span>
+      <span className="pr-1 text-right">{mass}</span>
+      <span className="pr-1 text-right">{arm}</span>
+    </div>
+  );
+}
 
 /** What can be typed on a sheet, line by line, and the totals that follow from it. */
 export function SheetTable({
@@ -100,28 +155,17 @@ export function SheetTable({
       })}
       {data.bays.map((b) => {
         const own = base.packs.find((p) => p.bay === b.id);
-        const chosen = ownMember(draft.picks, `pack ${b.id}`) ?? own?.pack ?? '';
-        const pack = data.packs.find((p) => p.id === chosen);
         return (
-          <div key={b.id} className={LINE}>
-            <select
-              aria-label={`Pack in ${b.title.toLowerCase()}`}
-              value={chosen}
-              onChange={(e) => pick(`pack ${b.id}`, e.target.value)}
-              className="h-7 max-lg:h-14 min-w-0 border-0 border-b-2 border-hand bg-transparent font-semibold"
-            >
-              {b.packs.map((id) => (
-                <option key={id} value={id}>
-                  {data.packs.find((p) => p.id === id)?.title ?? id}
-                </option>
-              ))}
-              <option value="">No pack</option>
-            </select>
-            <span className="pr-1 text-right font-semibold">
-              {pack ? figure(pack.mass, units.mass) : '0'}
-            </span>
+          <BayLine
+            key={b.id}
+            data={data}
+            bay={b}
+            chosen={ownMember(draft.picks, `pack ${b.id}`) ?? own?.pack ?? ''}
+            massOf={(pack) => figure(pack.mass, units.mass)}
+            onPick={(value) => pick(`pack ${b.id}`, value)}
+          >
             {arm(b.id, b.title, b.arm, own?.arm, b.travel !== undefined)}
-          </div>
+          </BayLine>
         );
       })}
       {data.tanks.map((t) => (
@@ -147,16 +191,7 @@ export function SheetTable({
       {rows
         .filter((r) => r.kind === 'total')
         .map((r) => (
-          <div key={r.title} className={`${LINE} font-semibold`}>
-            <span>
-              {r.title}
-              {r.chord === undefined ? null : (
-                <span className="font-normal text-ink-2"> {formatFigure(r.chord, 0.1)} % of chord</span>
-              )}
-            </span>
-            <span className="pr-1 text-right">{figure(r.mass, units.mass)}</span>
-            <span className="pr-1 text-right">{figure(r.arm, units.arm)}</span>
-          </div>
+          <TotalLine key={r.title} row={r} mass={figure(r.mass, units.mass)} arm={figure(r.arm, units.arm)} />
         ))}
     </div>
   );

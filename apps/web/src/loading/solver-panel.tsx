@@ -151,6 +151,37 @@ function FoundWays({
   );
 }
 
+/** What the figure beside it means: of a search with two aims, the aim is chosen. */
+function ToReach({
+  kind,
+  goal,
+  onGoal,
+}: {
+  kind: Kind;
+  goal: Target['kind'];
+  onGoal: (goal: Target['kind']) => void;
+}): ReactElement {
+  if (!usesTarget(kind))
+    return (
+      <span className="pb-1.5 text-sm">
+        {{ payload: 'A load of', fuel: 'In all', pack: 'The mission needs' }[kind]}
+      </span>
+    );
+  return (
+    <label className="text-sm">
+      <span className="cap block">To reach</span>
+      <select
+        value={goal}
+        onChange={(e) => onGoal(e.target.value === 'centre' ? 'centre' : 'margin')}
+        className="min-h-9 max-lg:min-h-14 border-0 border-b-2 border-ink bg-transparent font-semibold"
+      >
+        <option value="margin">a margin all the way of</option>
+        <option value="centre">a centre at take-off of</option>
+      </select>
+    </label>
+  );
+}
+
 /** Looks for ways to load it, several of them, each with what it gains and one press to put it on the sheet. */
 export function SolverPanel({
   data,
@@ -206,26 +237,14 @@ export function SolverPanel({
           look();
         }}
       >
-        {usesTarget(kind) ? (
-          <label className="text-sm">
-            <span className="cap block">To reach</span>
-            <select
-              value={goal}
-              onChange={(e) => {
-                setGoal(e.target.value === 'centre' ? 'centre' : 'margin');
-                clear();
-              }}
-              className="min-h-9 max-lg:min-h-14 border-0 border-b-2 border-ink bg-transparent font-semibold"
-            >
-              <option value="margin">a margin all the way of</option>
-              <option value="centre">a centre at take-off of</option>
-            </select>
-          </label>
-        ) : (
-          <span className="pb-1.5 text-sm">
-            {{ payload: 'A load of', fuel: 'In all', pack: 'The mission needs' }[kind]}
-          </span>
-        )}
+        <ToReach
+          kind={kind}
+          goal={goal}
+          onGoal={(next) => {
+            setGoal(next);
+            clear();
+          }}
+        />
         <span className="flex items-baseline gap-1.5">
           <FigureCell
             label={`What to reach, ${unit}`}

@@ -106,6 +106,70 @@ function RoleRow({
 const isAdministrator = (person: PersonView): boolean =>
   !person.endedAt && person.authorisations.some((a) => a.role === 'administrator');
 
+interface Credentials {
+  readonly name: string;
+  readonly passphrase: string;
+}
+
+/** The other administrator who confirms a change of one's own rights. */
+function Second({
+  value,
+  onChange,
+}: {
+  value: Credentials;
+  onChange: (value: Credentials) => void;
+}): ReactElement {
+  return (
+    <fieldset className="mb-4 border-l-4 border-ink pl-3">
+      <legend className="text-sm font-semibold">
+        Your own rights are changed by two. Another administrator confirms here:
+      </legend>
+      <Field
+        label="Their name to sign in with"
+        value={value.name}
+        onChange={(e) => onChange({ ...value, name: e.target.value })}
+        autoComplete="off"
+        required
+      />
+      <Field
+        label="Their passphrase"
+        type="password"
+        value={value.passphrase}
+        onChange={(e) => onChange({ ...value, passphrase: e.target.value })}
+        autoComplete="off"
+        required
+      />
+    </fieldset>
+  );
+}
+
+function FirstPassphrase({
+  isNew,
+  value,
+  onChange,
+}: {
+  isNew: boolean;
+  value: string;
+  onChange: (value: string) => void;
+}): ReactElement {
+  return (
+    <Field
+      label={isNew ? 'A first passphrase' : 'A new passphrase, if they need one'}
+      type="password"
+      autoComplete="new-password"
+      minLength={12}
+      value={value}
+      onChange={(e) => onChange(e.target.value)}
+      required={isNew}
+      hint={
+        isNew
+          ? 'At least 12 characters. They can change it themselves.'
+          : 'Giving one ends every session of theirs.'
+      }
+    />
+  );
+}
+
 /** Adds a person, or changes what one is called and may do. */
 export function PersonSlip({
   person,
@@ -161,22 +225,7 @@ export function PersonSlip({
             hint="Small letters, digits, points and dashes"
           />
         )}
-        {own ? null : (
-          <Field
-            label={person ? 'A new passphrase, if they need one' : 'A first passphrase'}
-            type="password"
-            autoComplete="new-password"
-            minLength={12}
-            value={passphrase}
-            onChange={(e) => setPassphrase(e.target.value)}
-            required={!person}
-            hint={
-              person
-                ? 'Giving one ends every session of theirs.'
-                : 'At least 12 characters. They can change it themselves.'
-            }
-          />
-        )}
+        {own ? null : <FirstPassphrase isNew={!person} value={passphrase} onChange={setPassphrase} />}
         <h3 className="text-sm font-semibold">
           May act as, for which families of aircraft and systems, until when
         </h3>
@@ -201,28 +250,7 @@ export function PersonSlip({
             May not sign in any more; the name stays in the records
           </label>
         ) : null}
-        {confirmed ? (
-          <fieldset className="mb-4 border-l-4 border-ink pl-3">
-            <legend className="text-sm font-semibold">
-              Your own rights are changed by two. Another administrator confirms here:
-            </legend>
-            <Field
-              label="Their name to sign in with"
-              value={second.name}
-              onChange={(e) => setSecond({ ...second, name: e.target.value })}
-              autoComplete="off"
-              required
-            />
-            <Field
-              label="Their passphrase"
-              type="password"
-              value={second.passphrase}
-              onChange={(e) => setSecond({ ...second, passphrase: e.target.value })}
-              autoComplete="off"
-              required
-            />
-          </fieldset>
-        ) : null}
+        {confirmed ? <Second value={second} onChange={setSecond} /> : null}
         <Problem>{problem}</Problem>
         <div className="flex gap-3">
           <Button kind="main" type="submit">

@@ -13,6 +13,45 @@ import { useCampaign } from '../station/campaign-context.ts';
 import { Button } from '../ui/button.tsx';
 import { FlightProfile } from './flight-profile.tsx';
 
+/** How a point is begun, watched and stopped. */
+function HowFlown({
+  challenge,
+  point,
+  limits,
+}: {
+  challenge: string | undefined;
+  point: FlightPoint;
+  limits: readonly string[];
+}): ReactElement {
+  return (
+    <div className="space-y-0.5 pb-2 pl-[74px] text-[0.86rem]">
+      <p>{challenge}</p>
+      <p>
+        <b>Begin</b> {point.point.entry}
+      </p>
+      {limits.length > 0 ? (
+        <p>
+          <b>Watch</b> {limits.join('; ')}
+        </p>
+      ) : null}
+      <p className="font-semibold text-out">
+        <b>Stop</b> {point.point.stop}
+      </p>
+    </div>
+  );
+}
+
+const Risk = ({ risk }: { risk: number }): ReactElement => (
+  <span
+    aria-label={`dares ${risk} of 5`}
+    title={`Risk ${risk} of 5`}
+    className="font-mono tracking-tighter text-ink"
+  >
+    {'▮'.repeat(risk)}
+    <span className="text-rule">{'▮'.repeat(5 - risk)}</span>
+  </span>
+);
+
 /** A test point as a line that is dragged, or opened to see how it is begun, watched and stopped. */
 export function PointLine({
   point,
@@ -77,14 +116,7 @@ export function PointLine({
           ) : null}
         </button>
         <span className="flex items-center gap-3 pr-2 text-[0.78rem] whitespace-nowrap text-ink-2">
-          <span
-            aria-label={`dares ${risk} of 5`}
-            title={`Risk ${risk} of 5`}
-            className="font-mono tracking-tighter text-ink"
-          >
-            {'▮'.repeat(risk)}
-            <span className="text-rule">{'▮'.repeat(5 - risk)}</span>
-          </span>
+          <Risk risk={risk} />
           <span className="max-sm:hidden">
             {leg && leg.height > 0 ? `${Math.round(leg.height)} m, ` : ''}
             {point.point.configuration.replace(/-/g, ' ')}
@@ -96,22 +128,7 @@ export function PointLine({
           </span>
         </span>
       </div>
-      {open ? (
-        <div className="space-y-0.5 pb-2 pl-[74px] text-[0.86rem]">
-          <p>{check?.challenge}</p>
-          <p>
-            <b>Begin</b> {point.point.entry}
-          </p>
-          {limits.length > 0 ? (
-            <p>
-              <b>Watch</b> {limits.join('; ')}
-            </p>
-          ) : null}
-          <p className="font-semibold text-out">
-            <b>Stop</b> {point.point.stop}
-          </p>
-        </div>
-      ) : null}
+      {open ? <HowFlown challenge={check?.challenge} point={point} limits={limits} /> : null}
     </li>
   );
 }

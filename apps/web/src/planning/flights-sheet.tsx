@@ -25,6 +25,8 @@ import {
   riskOf,
   type Carried,
   type FlightBudget,
+  type FlightFault,
+  type FlightPoint,
   type FlightRules,
 } from '@kanzel/core';
 import { useCampaign, type CampaignView } from '../station/campaign-context.ts';
@@ -143,6 +145,82 @@ function useFlights(rules: FlightRules) {
   };
 }
 
+/** How much there is to fly, and what the first flight may be. */
+function FirstFlight({
+  points,
+  minutes,
+  flights,
+  rules,
+}: {
+  points: number;
+  minutes: number;
+  /** Undefined: not packed yet. */
+  flights: number | undefined;
+  rules: FlightRules;
+}): ReactElement {
+  return (
+    <p className="text-[1.05rem]">
+      <b>
+        {points} points, {Math.round(minutes)} min
+      </b>
+      {flights !== undefined ? `, in ${flights} ${flights === 1 ? 'flight' : 'flights'}` : ''}
+      <span className="text-ink-2">
+        ; first flight:{' '}
+        {rules.profile === 'circuit'
+          ? 'circuit only'
+          : rules.profile === 'overhead'
+            ? 'overhead the field'
+            : 'as the programme goes'}
+        {rules.stall === 'never' ? ', no stall before landing' : ''}
+      </span>
+    </p>
+  );
+}
+
+/** A flight with its head and its points in their order, each with what is wrong with it. */
+function PlannedFlight({
+  number,
+  points,
+  budget,
+  faults,
+  riskOf,
+  onMoveTo,
+  onPlace,
+}: {
+  number: number;
+  points: readonly FlightPoint[];
+  budget: FlightBudget;
+  faults: readonly FlightFault[];
+  riskOf: (point: FlightPoint) => number;
+  onMoveTo: (check: string, flight: number) => void;
+  onPlace: (check: string, by: number) => void;
+}): ReactElement {
+  const flown = reckonFlight(points, budget);
+  return (
+    <>
+      <FlightHead
+        number={number}
+        flown={flown}
+        budget={budget}
+        faults={faults.filter((f) => f.check === undefined)}
+        onMend={(f) => (f.move ? onMoveTo(f.move.check, f.move.to) : undefined)}
+      />
+      {points.map((point, at) => (
+        <PointLine
+          key={point.id}
+          point={point}
+          leg={flown.legs[at]}
+          number={at + 1}
+          unit={budget.unit}
+          risk={riskOf(point)}
+          fault={faults.find((f) => f.check === point.id)}
+          onMove={(by) => onPlace(point.id, by)}
+        />
+      ))}
+    </>
+  );
+}
+
 /** The flights: test points from the least daring on, in flights that fuel, time and the chosen ways allow. */
 export function FlightsSheet(): ReactElement {
   const view = useCampaign();
@@ -178,21 +256,12 @@ export function FlightsSheet(): ReactElement {
   return (
     <div className="px-[22px] py-3">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
-        <p className="text-[1.05rem]">
-          <b>
-            {points.length} points, {Math.round(minutes)} min
-          </b>
-          {plan ? `, in ${own.length} ${own.length === 1 ? 'flight' : 'flights'}` : ''}
-          <span className="text-ink-2">
-            ; first flight:{' '}
-            {rules.profile === 'circuit'
-              ? 'circuit only'
-              : rules.profile === 'overhead'
-                ? 'overhead the field'
-                : 'as the programme goes'}
-            {rules.stall === 'never' ? ', no stall before landing' : ''}
-          </span>
-        </p>
+        <FirstFlight
+          minutes={minutes}
+          points={points.length}
+          flights={plan ? own.length : undefined}
+          rules={rules}
+        />
         <span className="ml-auto flex gap-2">
           <Button kind={plan ? 'plain' : 'main'} onClick={() => pack(budget)}>
             {plan ? 'Pack them again' : 'Pack them into flights'}
@@ -216,39 +285,18 @@ export function FlightsSheet(): ReactElement {
         <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
           <SortableContext items={list} strategy={verticalListSortingStrategy}>
             <ol aria-label="Flights">
-              {own.flatMap((ids, i) => {
-                const flown = reckonFlight(
-                  ids.flatMap((id) => byId.get(id) ?? []),
-                  budget,
-                );
-                return [
-                  <FlightHead
-                    key={`flight ${i + 1}`}
-                    number={i + 1}
-                    flown={flown}
-                    budget={budget}
-                    faults={faults.filter((f) => f.flight === i && f.check === undefined)}
-                    onMend={(f) => (f.move ? moveTo(f.move.check, f.move.to) : undefined)}
-                  />,
-                  ...ids.flatMap((id, at) => {
-                    const point = byId.get(id);
-                    return point
-                      ? [
-                          <PointLine
-                            key={id}
-                            point={point}
-                            leg={flown.legs[at]}
-                            number={at + 1}
-                            unit={budget.unit}
-                            risk={risks.get(id) ?? point.point.risk}
-                            fault={faults.find((f) => f.flight === i && f.check === id)}
-                            onMove={(by) => place(id, by)}
-                          />,
-                        ]
-                      : [];
-                  }),
-                ];
-              })}
+              {own.map((ids, i) => (
+                <PlannedFlight
+                  key={i}
+                  number={i + 1}
+                  points={ids.flatMap((id) => byId.get(id) ?? [])}
+                  budget={budget}
+                  faults={faults.filter((f) => f.flight === i)}
+                  riskOf={(p) => risks.get(p.id) ?? p.point.risk}
+                  onMoveTo={moveTo}
+                  onPlace={place}
+                />
+              ))}
             </ol>
           </SortableContext>
         </DndContext>

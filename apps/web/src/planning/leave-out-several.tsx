@@ -17,6 +17,51 @@ import { SheetDialog } from '../ui/sheet-dialog.tsx';
 /** Roles in which a scope may be settled at all. */
 const SETTLING: readonly Role[] = ['technician', 'inspector', 'certifier', 'pilot'];
 
+/** The checks of one station, each for itself or all of them. */
+function OfStation({
+  index,
+  station,
+  checks,
+  picked,
+  onFlip,
+}: {
+  index: BasisIndex;
+  station: Check['station'];
+  checks: readonly Check[];
+  picked: ReadonlySet<string>;
+  onFlip: (ids: readonly string[], on: boolean) => void;
+}): ReactElement | null {
+  if (checks.length === 0) return null;
+  const ids = checks.map((c) => c.id);
+  const all = ids.every((id) => picked.has(id));
+  return (
+    <fieldset className="border-b border-rule-2 py-1">
+      <legend className="sr-only">{STATION_TITLES[station]}</legend>
+      <label className="flex min-h-8 items-center gap-3 font-semibold max-lg:min-h-14">
+        <input
+          type="checkbox"
+          className="size-4 accent-hand"
+          checked={all}
+          onChange={() => onFlip(ids, !all)}
+        />
+        {STATION_TITLES[station]}, all {checks.length}
+      </label>
+      {checks.map((c) => (
+        <label key={c.id} className="flex min-h-8 items-center gap-3 pl-7 max-lg:min-h-14">
+          <input
+            type="checkbox"
+            className="size-4 accent-hand"
+            checked={picked.has(c.id)}
+            onChange={() => onFlip([c.id], !picked.has(c.id))}
+          />
+          {c.title}
+          {isRequired(index, c) ? <span className="text-[0.82rem] text-near">required</span> : null}
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
 /** Many checks left out with one sentence: by station, with what is required told apart, in a role that may. */
 export function LeaveOutSeveral({
   index,
@@ -66,38 +111,16 @@ export function LeaveOutSeveral({
         }}
       >
         <div className="max-h-[38vh] overflow-auto border-y border-rule">
-          {STATIONS.map((station) => {
-            const own = checks.filter((c) => c.station === station);
-            if (own.length === 0) return null;
-            const ids = own.map((c) => c.id);
-            const all = ids.every((id) => picked.has(id));
-            return (
-              <fieldset key={station} className="border-b border-rule-2 py-1">
-                <legend className="sr-only">{STATION_TITLES[station]}</legend>
-                <label className="flex min-h-8 items-center gap-3 font-semibold max-lg:min-h-14">
-                  <input
-                    type="checkbox"
-                    className="size-4 accent-hand"
-                    checked={all}
-                    onChange={() => flip(ids, !all)}
-                  />
-                  {STATION_TITLES[station]}, all {own.length}
-                </label>
-                {own.map((c) => (
-                  <label key={c.id} className="flex min-h-8 items-center gap-3 pl-7 max-lg:min-h-14">
-                    <input
-                      type="checkbox"
-                      className="size-4 accent-hand"
-                      checked={picked.has(c.id)}
-                      onChange={() => flip([c.id], !picked.has(c.id))}
-                    />
-                    {c.title}
-                    {isRequired(index, c) ? <span className="text-[0.82rem] text-near">required</span> : null}
-                  </label>
-                ))}
-              </fieldset>
-            );
-          })}
+          {STATIONS.map((station) => (
+            <OfStation
+              key={station}
+              index={index}
+              station={station}
+              checks={checks.filter((c) => c.station === station)}
+              picked={picked}
+              onFlip={flip}
+            />
+          ))}
         </div>
         <p role="status" className="my-2 font-semibold">
           {picked.size === 0

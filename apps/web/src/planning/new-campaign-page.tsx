@@ -8,6 +8,10 @@ import {
   OCCASIONS,
   proposeScope,
   type Aircraft,
+  type AircraftDescription,
+  type BasisIndex,
+  type Names,
+  type Scope,
   type Occasion,
   type Role,
 } from '@kanzel/core';
@@ -201,6 +205,76 @@ function NewCampaignMargin({
   );
 }
 
+/** Nothing said yet of the work that makes the campaign. */
+const isSilent = (draft: CampaignDraft): boolean => draft.occasion === 'post-maintenance' && !hasScope(draft);
+
+/** The work that was done and what follows from it, down to each check; and the press that opens the campaign. */
+function Wanted({
+  index,
+  scope,
+  about,
+  names,
+  draft,
+  change,
+  opening,
+  onOpen,
+  onCancel,
+  onSaidAs,
+}: {
+  index: BasisIndex;
+  scope: Scope;
+  about: AircraftDescription | undefined;
+  names: Names;
+  draft: CampaignDraft;
+  change: (part: Partial<CampaignDraft>) => void;
+  opening: boolean;
+  onOpen: () => void;
+  onCancel: () => void;
+  /** The role in which checks were left out. */
+  onSaidAs: (role: Role) => void;
+}): ReactElement {
+  const nothingSaid = isSilent(draft);
+  return (
+    <>
+      <WorkItems
+        about={about}
+        index={index}
+        names={names}
+        value={draft.work}
+        onChange={(work) => change({ work })}
+      />
+      <div className="mt-5 flex flex-wrap items-end gap-4 border-t-2 border-ink pt-3">
+        <ScopeTotals index={index} scope={scope} />
+        <div className="ml-auto flex gap-3">
+          <Button kind="main" onClick={onOpen} disabled={opening}>
+            {draft.also.length > 0 ? `Open ${draft.also.length + 1} campaigns` : 'Open the campaign'}
+          </Button>
+          <Button onClick={onCancel}>Cancel</Button>
+        </div>
+      </div>
+      <WithoutLimit index={index} scope={scope} />
+      {draft.occasion === 'post-maintenance' && draft.work.length === 0 ? (
+        <p className="mt-2 border-l-4 border-near bg-near-bg px-3 py-2 text-near">
+          Until you say what was done, everything in the pack has to be proven.
+        </p>
+      ) : null}
+      <ScopeList
+        index={index}
+        scope={scope}
+        work={draft.work}
+        names={names}
+        {...(nothingSaid ? { because: 'everything, until you say what was done' } : {})}
+        added={draft.added}
+        leftOut={draft.leftOut}
+        onDecide={(added, leftOut, said) => {
+          change({ added, leftOut });
+          if (said) onSaidAs(said);
+        }}
+      />
+    </>
+  );
+}
+
 /** Says why a campaign is opened and what was done, and shows at every press what would have to be proven. */
 export default function NewCampaignPage(): ReactElement {
   const navigate = useNavigate();
@@ -216,7 +290,7 @@ export default function NewCampaignPage(): ReactElement {
   const { open, opening, problem } = useOpening(mark, draft, prospect, saidAs, forget);
   const index = useMemo(() => (prospect ? indexBasis(prospect.basis) : undefined), [prospect]);
   const names = useMemo(() => namesOf(index?.ok ? index.value : undefined), [index]);
-  const nothingSaid = draft.occasion === 'post-maintenance' && !hasScope(draft);
+  const nothingSaid = isSilent(draft);
   const scope = useMemo(
     () =>
       index?.ok && prospect
@@ -259,43 +333,18 @@ export default function NewCampaignPage(): ReactElement {
           />
           <Problem>{problem ?? unheard}</Problem>
           {index?.ok && scope ? (
-            <>
-              <WorkItems
-                about={about}
-                index={index.value}
-                names={names}
-                value={draft.work}
-                onChange={(work) => change({ work })}
-              />
-              <div className="mt-5 flex flex-wrap items-end gap-4 border-t-2 border-ink pt-3">
-                <ScopeTotals index={index.value} scope={scope} />
-                <div className="ml-auto flex gap-3">
-                  <Button kind="main" onClick={() => void open()} disabled={opening}>
-                    {draft.also.length > 0 ? `Open ${draft.also.length + 1} campaigns` : 'Open the campaign'}
-                  </Button>
-                  <Button onClick={() => void navigate('/')}>Cancel</Button>
-                </div>
-              </div>
-              <WithoutLimit index={index.value} scope={scope} />
-              {draft.occasion === 'post-maintenance' && draft.work.length === 0 ? (
-                <p className="mt-2 border-l-4 border-near bg-near-bg px-3 py-2 text-near">
-                  Until you say what was done, everything in the pack has to be proven.
-                </p>
-              ) : null}
-              <ScopeList
-                index={index.value}
-                scope={scope}
-                work={draft.work}
-                names={names}
-                {...(nothingSaid ? { because: 'everything, until you say what was done' } : {})}
-                added={draft.added}
-                leftOut={draft.leftOut}
-                onDecide={(added, leftOut, said) => {
-                  change({ added, leftOut });
-                  if (said) setSaidAs(said);
-                }}
-              />
-            </>
+            <Wanted
+              index={index.value}
+              scope={scope}
+              about={about}
+              names={names}
+              draft={draft}
+              change={change}
+              opening={opening}
+              onOpen={() => void open()}
+              onCancel={() => void navigate('/')}
+              onSaidAs={setSaidAs}
+            />
           ) : index && !index.ok ? (
             <Problem>
               No campaign can be opened: the check pack and the limit book do not fit this aircraft.

@@ -126,6 +126,23 @@ function CheckLine({
   );
 }
 
+/** What it would come to if it were dropped where it is held. */
+function Dropped({ broken, more }: { broken: readonly OrderFault[]; more: number }): ReactElement {
+  const view = useCampaign();
+  return (
+    <p
+      className={`border-l-4 px-3 py-2 font-medium ${broken.length > 0 ? 'border-out bg-out-bg text-out' : 'border-within bg-within-bg text-within'}`}
+    >
+      {broken.length > 0
+        ? `Dropped here it breaks: ${broken
+            .slice(0, 3)
+            .map((f) => `${view.names.part(f.task)}: ${view.say(f.reason)}`)
+            .join(' ')}`
+        : `Dropped here it breaks nothing${more > 0 ? `, and adds ${more} ${more === 1 ? 'change' : 'changes'} of state` : more < 0 ? `, and saves ${-more}` : ''}.`}
+    </p>
+  );
+}
+
 /** The order of what is left: checks between the changes of state and the gates, moved by hand or by keys. */
 export function OrderSheet(): ReactElement {
   const view = useCampaign();
@@ -183,16 +200,7 @@ export function OrderSheet(): ReactElement {
       </div>
       <div aria-live="assertive" className="sticky top-12 z-10">
         {carried ? (
-          <p
-            className={`border-l-4 px-3 py-2 font-medium ${broken.length > 0 ? 'border-out bg-out-bg text-out' : 'border-within bg-within-bg text-within'}`}
-          >
-            {broken.length > 0
-              ? `Dropped here it breaks: ${broken
-                  .slice(0, 3)
-                  .map((f) => `${view.names.part(f.task)}: ${view.say(f.reason)}`)
-                  .join(' ')}`
-              : `Dropped here it breaks nothing${more > 0 ? `, and adds ${more} ${more === 1 ? 'change' : 'changes'} of state` : more < 0 ? `, and saves ${-more}` : ''}.`}
-          </p>
+          <Dropped broken={broken} more={more} />
         ) : faults.length > 0 ? (
           <p className="border-l-4 border-out bg-out-bg px-3 py-2 font-medium text-out">
             As it stands this cannot be worked: {faults.length}{' '}

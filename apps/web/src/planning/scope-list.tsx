@@ -144,6 +144,105 @@ function AskReason({
   );
 }
 
+/** What a person may do with a line; with a question to answer first where it takes a reason. */
+interface Gesture {
+  readonly word: string;
+  readonly ask?: string;
+  readonly act: (reason: string) => void;
+}
+
+interface Decided {
+  readonly added: readonly ScopeDecision[];
+  readonly leftOut: readonly ScopeDecision[];
+}
+
+const without = (list: readonly ScopeDecision[], check: string): readonly ScopeDecision[] =>
+  list.filter((d) => d.check !== check);
+
+/** Adding and leaving out, or taking back what was decided before. */
+function gestureOf(
+  index: BasisIndex,
+  line: Line,
+  decided: Decided,
+  onDecide: (added: readonly ScopeDecision[], leftOut: readonly ScopeDecision[]) => void,
+): Gesture {
+  const { id } = line.check;
+  if (line.verdict === 'leftOut')
+    return { word: 'Take it back in', act: () => onDecide(decided.added, without(decided.leftOut, id)) };
+  if (decided.added.some((d) => d.check === id))
+    return { word: 'Do not add it', act: () => onDecide(without(decided.added, id), decided.leftOut) };
+  if (line.verdict === 'prove')
+    return {
+      word: 'Leave out',
+      ask: isRequired(index, line.check)
+        ? 'This one is required: leaving it out takes an inspector or certifying person. Why?'
+        : 'Why can it be left out?',
+      act: (reason) => onDecide(decided.added, [...without(decided.leftOut, id), { check: id, reason }]),
+    };
+  return {
+    word: 'Add',
+    ask: 'Why prove it as well?',
+    act: (reason) => onDecide([...without(decided.added, id), { check: id, reason }], decided.leftOut),
+  };
+}
+
+/** A check of the scope: how it stands, why, and what can be done about it. */
+function LineOf({
+  line,
+  why,
+  names,
+  can,
+  asking,
+  onAsk,
+}: {
+  line: Line;
+  why: string;
+  names: Names;
+  /** Absent: only to be read. */
+  can: Gesture | undefined;
+  asking: boolean;
+  onAsk: (check: string | undefined) => void;
+}): ReactElement {
+  return (
+    <li className="grid grid-cols-[20px_minmax(9rem,0.8fr)_minmax(0,1.4fr)_auto] items-baseline gap-x-3 border-b border-rule-2 py-1 max-md:grid-cols-[20px_minmax(0,1fr)_auto]">
+      <span
+        role="img"
+        aria-label={SIGN_WORDS[line.verdict]}
+        className={`size-3.5 translate-y-0.5 ${line.verdict === 'rests' || line.verdict === 'untouched' ? 'h-1.5 -translate-y-0.5' : 'rounded-full'} ${SIGNS[line.verdict]}`}
+      />
+      <span className={line.verdict === 'prove' ? 'font-semibold' : 'text-ink-2'}>
+        {line.check.title}
+        {line.some.length > 0 ? (
+          <span className="font-normal text-ink-2">
+            {' '}
+            ({line.some.map((s) => names.subject(s).toLowerCase()).join(', ')} only)
+          </span>
+        ) : null}
+      </span>
+      <span className="text-[0.8rem] text-ink-2 max-md:col-start-2 max-md:row-start-2">{why}</span>
+      {can ? (
+        <button
+          type="button"
+          className="min-h-7 text-[0.8rem] font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink max-lg:min-h-14"
+          onClick={() => (can.ask === undefined ? can.act('') : onAsk(line.check.id))}
+        >
+          {can.word}
+        </button>
+      ) : null}
+      {asking && can?.ask !== undefined ? (
+        <AskReason
+          label={can.ask}
+          onSay={(reason) => {
+            can.act(reason);
+            onAsk(undefined);
+          }}
+          onLeave={() => onAsk(undefined)}
+        />
+      ) : null}
+    </li>
+  );
+}
+
 /**
  * Every check with what the scope says of it and why, by station. Adding and leaving out ask for a reason; what a
  * person decided can be taken back.
@@ -174,29 +273,6 @@ export function ScopeList({
   const [all, setAll] = useState(false);
   const [several, setSeveral] = useState(false);
   const shown = all ? lines : lines.filter((l) => l.verdict === 'prove' || l.verdict === 'leftOut');
-  const without = (list: readonly ScopeDecision[], check: string): readonly ScopeDecision[] =>
-    list.filter((d) => d.check !== check);
-  const gesture = (line: Line): { word: string; ask?: string; act: (reason: string) => void } | undefined => {
-    if (!onDecide) return undefined;
-    const { id } = line.check;
-    if (line.verdict === 'leftOut')
-      return { word: 'Take it back in', act: () => onDecide(added, without(leftOut, id)) };
-    if (added.some((d) => d.check === id))
-      return { word: 'Do not add it', act: () => onDecide(without(added, id), leftOut) };
-    if (line.verdict === 'prove')
-      return {
-        word: 'Leave out',
-        ask: isRequired(index, line.check)
-          ? 'This one is required: leaving it out takes an inspector or certifying person. Why?'
-          : 'Why can it be left out?',
-        act: (reason) => onDecide(added, [...without(leftOut, id), { check: id, reason }]),
-      };
-    return {
-      word: 'Add',
-      ask: 'Why prove it as well?',
-      act: (reason) => onDecide([...without(added, id), { check: id, reason }], leftOut),
-    };
-  };
   return (
     <section aria-label="Checks of the scope">
       {onDecide ? (
@@ -229,54 +305,19 @@ export function ScopeList({
           <div key={station}>
             <h3 className="mt-4 border-b border-ink pb-0.5 text-sm font-bold">{STATION_TITLES[station]}</h3>
             <ul>
-              {own.map((line) => {
-                const can = gesture(line);
-                return (
-                  <li
-                    key={line.check.id}
-                    className="grid grid-cols-[20px_minmax(9rem,0.8fr)_minmax(0,1.4fr)_auto] items-baseline gap-x-3 border-b border-rule-2 py-1 max-md:grid-cols-[20px_minmax(0,1fr)_auto]"
-                  >
-                    <span
-                      role="img"
-                      aria-label={SIGN_WORDS[line.verdict]}
-                      className={`size-3.5 translate-y-0.5 ${line.verdict === 'rests' || line.verdict === 'untouched' ? 'h-1.5 -translate-y-0.5' : 'rounded-full'} ${SIGNS[line.verdict]}`}
-                    />
-                    <span className={line.verdict === 'prove' ? 'font-semibold' : 'text-ink-2'}>
-                      {line.check.title}
-                      {line.some.length > 0 ? (
-                        <span className="font-normal text-ink-2">
-                          {' '}
-                          ({line.some.map((s) => names.subject(s).toLowerCase()).join(', ')} only)
-                        </span>
-                      ) : null}
-                    </span>
-                    <span className="text-[0.8rem] text-ink-2 max-md:col-start-2 max-md:row-start-2">
-                      {line.verdict === 'prove' && why !== undefined
-                        ? why
-                        : because(line, scope, work, names)}
-                    </span>
-                    {can ? (
-                      <button
-                        type="button"
-                        className="min-h-7 text-[0.8rem] font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink max-lg:min-h-14"
-                        onClick={() => (can.ask === undefined ? can.act('') : setAsking(line.check.id))}
-                      >
-                        {can.word}
-                      </button>
-                    ) : null}
-                    {asking === line.check.id && can?.ask !== undefined ? (
-                      <AskReason
-                        label={can.ask}
-                        onSay={(reason) => {
-                          can.act(reason);
-                          setAsking(undefined);
-                        }}
-                        onLeave={() => setAsking(undefined)}
-                      />
-                    ) : null}
-                  </li>
-                );
-              })}
+              {own.map((line) => (
+                <LineOf
+                  key={line.check.id}
+                  line={line}
+                  why={
+                    line.verdict === 'prove' && why !== undefined ? why : because(line, scope, work, names)
+                  }
+                  names={names}
+                  can={onDecide ? gestureOf(index, line, { added, leftOut }, onDecide) : undefined}
+                  asking={asking === line.check.id}
+                  onAsk={setAsking}
+                />
+              ))}
             </ul>
           </div>
         );

@@ -6,6 +6,7 @@ import {
   OCCASION_TITLES,
   occasionOf,
   proposeScope,
+  type Occasion,
   type ScopeDecision,
   type Role,
   type WorkItem,
@@ -27,6 +28,48 @@ interface Draft {
   readonly work: readonly WorkItem[];
   readonly added: readonly ScopeDecision[];
   readonly leftOut: readonly ScopeDecision[];
+}
+
+/** Work whose traces are all known, and some of it where the occasion is work. */
+const sayable = ({ work }: Draft, occasion: Occasion): boolean =>
+  work.every((w) => w.touches.length > 0) && (occasion !== 'post-maintenance' || work.length > 0);
+
+/** Begin, settle or leave the change of a scope. */
+function Settling({
+  drafted,
+  settled,
+  ready,
+  onBegin,
+  onSettle,
+  onCancel,
+}: {
+  drafted: boolean;
+  settled: boolean;
+  ready: boolean;
+  onBegin: () => void;
+  onSettle: () => void;
+  onCancel: () => void;
+}): ReactElement {
+  return (
+    <div className="my-3 flex flex-wrap gap-3">
+      {drafted ? (
+        <>
+          <Button kind="main" disabled={!ready} onClick={onSettle}>
+            Settle this scope
+          </Button>
+          <Button kind="quiet" onClick={onCancel}>
+            Cancel
+          </Button>
+        </>
+      ) : settled ? (
+        <Button onClick={onBegin}>Change it</Button>
+      ) : (
+        <Button kind="main" disabled={!ready} onClick={onBegin}>
+          Say what was done, and settle a scope
+        </Button>
+      )}
+    </div>
+  );
 }
 
 /** What has to be proven in this campaign, and why; changed here, recorded by whoever settles it. */
@@ -94,29 +137,14 @@ export function ScopeSheet(): ReactElement {
       </div>
       <Problem>{problem ?? (draft ? unheard : undefined)}</Problem>
       {readOnly ? null : (
-        <div className="my-3 flex flex-wrap gap-3">
-          {draft || !settled ? (
-            <Button
-              kind="main"
-              disabled={
-                sending ||
-                (draft !== null &&
-                  (work.some((w) => w.touches.length === 0) ||
-                    (occasion === 'post-maintenance' && work.length === 0)))
-              }
-              onClick={() => (draft ? void settle() : setDraft(now))}
-            >
-              {draft ? 'Settle this scope' : 'Say what was done, and settle a scope'}
-            </Button>
-          ) : (
-            <Button onClick={() => setDraft(now)}>Change it</Button>
-          )}
-          {draft ? (
-            <Button kind="quiet" onClick={forget}>
-              Cancel
-            </Button>
-          ) : null}
-        </div>
+        <Settling
+          drafted={draft !== null}
+          settled={settled !== undefined}
+          ready={!sending && (!draft || sayable(now, occasion))}
+          onBegin={() => setDraft(now)}
+          onSettle={() => void settle()}
+          onCancel={forget}
+        />
       )}
       {draft ? (
         <WorkItems

@@ -86,37 +86,15 @@ export function WaysSheet(): ReactElement {
       </label>
       <Problem>{problem}</Problem>
       <ol>
-        {questions.map((q) => {
-          const now = nowOf(q);
-          const recommended = advice[q];
-          const choices = WAY_TITLES[q].choices;
-          return (
-            <li key={q} className="border-b border-rule py-3">
-              <Choices
-                label={WAY_TITLES[q].question}
-                value={now?.choice ?? ''}
-                options={WAYS[q]
-                  .filter((c) => !recommended?.forced || c === recommended.choice)
-                  .map((c) => ({ id: c, text: choices[c] ?? c }))}
-                onChange={(choice) =>
-                  setDraft({
-                    ...draft,
-                    [q]: { choice, why: choice === recommended?.choice ? view.say(recommended.why) : '' },
-                  })
-                }
-              />
-              {recommended ? <Advice question={q} recommended={recommended} /> : null}
-              {!now || now.choice === recommended?.choice ? null : (
-                <LineField
-                  className="max-w-2xl"
-                  label={recommended ? 'Why otherwise' : 'Why'}
-                  value={now.why}
-                  onChange={(why) => setDraft({ ...draft, [q]: { choice: now.choice, why } })}
-                />
-              )}
-            </li>
-          );
-        })}
+        {questions.map((q) => (
+          <OneQuestion
+            key={q}
+            question={q}
+            now={nowOf(q)}
+            recommended={advice[q]}
+            onChoose={(next) => setDraft({ ...draft, [q]: next })}
+          />
+        ))}
       </ol>
       {open.length > 0 ? <Cost ways={ways} /> : null}
       {state.release ? null : (
@@ -134,6 +112,45 @@ export function WaysSheet(): ReactElement {
         </div>
       )}
     </div>
+  );
+}
+
+/** A question with its choices, what is recommended, and the reason for choosing otherwise. */
+function OneQuestion({
+  question: q,
+  now,
+  recommended,
+  onChoose,
+}: {
+  question: WayQuestion;
+  now: WayChosen | undefined;
+  recommended: Recommendation | undefined;
+  onChoose: (chosen: WayChosen) => void;
+}): ReactElement {
+  const view = useCampaign();
+  const choices = WAY_TITLES[q].choices;
+  return (
+    <li className="border-b border-rule py-3">
+      <Choices
+        label={WAY_TITLES[q].question}
+        value={now?.choice ?? ''}
+        options={WAYS[q]
+          .filter((c) => !recommended?.forced || c === recommended.choice)
+          .map((c) => ({ id: c, text: choices[c] ?? c }))}
+        onChange={(choice) =>
+          onChoose({ choice, why: choice === recommended?.choice ? view.say(recommended.why) : '' })
+        }
+      />
+      {recommended ? <Advice question={q} recommended={recommended} /> : null}
+      {!now || now.choice === recommended?.choice ? null : (
+        <LineField
+          className="max-w-2xl"
+          label={recommended ? 'Why otherwise' : 'Why'}
+          value={now.why}
+          onChange={(why) => onChoose({ choice: now.choice, why })}
+        />
+      )}
+    </li>
   );
 }
 

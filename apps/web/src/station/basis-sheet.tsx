@@ -9,6 +9,7 @@ import {
   partsLostByMoving,
   type Basis,
   type BasisIndex,
+  type InstrumentRecord,
   sayDay,
 } from '@kanzel/core';
 import { api, sayFailure } from '../api/client.ts';
@@ -136,6 +137,73 @@ function Offer({ offer }: { offer: MoveOffer }): ReactElement {
   );
 }
 
+/** Pack, book and configuration, each leading to where it is written. */
+function JudgedBy({ basis }: { basis: Basis }): ReactElement {
+  const names = basisNames(basis);
+  return (
+    <dl className="mt-2 grid grid-cols-[160px_minmax(0,1fr)] gap-y-1">
+      <dt className="text-ink-2">Check pack</dt>
+      <dd>
+        <Link to={`/library/pack/${basis.pack.id}`} className="underline decoration-rule underline-offset-4">
+          {names.pack}
+        </Link>
+        , revision {names.packRevision}
+      </dd>
+      <dt className="text-ink-2">Limit book</dt>
+      <dd>
+        <Link
+          to={`/library/limit-book/${basis.limitBook.id}`}
+          className="underline decoration-rule underline-offset-4"
+        >
+          {names.limitBook}
+        </Link>
+        , revision {names.limitBookRevision}, approved by {basis.limitBook.approvedBy}
+      </dd>
+      <dt className="text-ink-2">Configuration</dt>
+      <dd>
+        <Link
+          to={`/library/aircraft/${basis.aircraft.mark}`}
+          className="font-mono underline decoration-rule underline-offset-4"
+        >
+          {names.configuration}
+        </Link>{' '}
+        {basis.aircraft.configuration.title}
+      </dd>
+    </dl>
+  );
+}
+
+/** Instruments with a new certificate, or back in use, that the campaign does not know of. */
+function Newer({
+  tools,
+  onNote,
+}: {
+  tools: readonly InstrumentRecord[];
+  onNote: (instrument: string) => void;
+}): ReactElement {
+  return (
+    <section aria-label="Instruments">
+      <h2 className="mt-6 border-b-2 border-ink pb-1 text-lg font-semibold">
+        Instruments that came later, or came back
+      </h2>
+      <ul>
+        {tools.map((i) => (
+          <li key={i.id} className="flex min-h-12 flex-wrap items-center gap-x-4 border-b border-rule-2">
+            <span className="font-semibold">{i.name}</span>
+            <span className="text-ink-2">
+              {i.certificate ? `certificate ${i.certificate}, ` : ''}
+              {i.calibratedUntil === null ? 'needs no calibration' : `until ${sayDay(i.calibratedUntil)}`}
+            </span>
+            <span className="ml-auto">
+              <Button onClick={() => onNote(i.id)}>Note it here</Button>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 /** What this campaign is judged by, what is newer, and what moving to it would change. */
 export function BasisSheet(): ReactElement {
   const view = useCampaign();
@@ -143,7 +211,6 @@ export function BasisSheet(): ReactElement {
   const [offer, setOffer] = useState<MoveOffer>();
   const [problem, setProblem] = useState<string>();
   const { basis } = view.index;
-  const names = basisNames(basis);
   const newer = library ? newerThan(basis, library) : [];
   const tools = library ? newerInstruments(view.index.instruments, library.instruments) : [];
   const closed = view.state.release !== undefined;
@@ -171,38 +238,7 @@ export function BasisSheet(): ReactElement {
   return (
     <div className="px-[22px] py-4 pb-10">
       <h1 className="text-[1.6rem] font-semibold narrow">What this campaign is judged by</h1>
-      <dl className="mt-2 grid grid-cols-[160px_minmax(0,1fr)] gap-y-1">
-        <dt className="text-ink-2">Check pack</dt>
-        <dd>
-          <Link
-            to={`/library/pack/${basis.pack.id}`}
-            className="underline decoration-rule underline-offset-4"
-          >
-            {names.pack}
-          </Link>
-          , revision {names.packRevision}
-        </dd>
-        <dt className="text-ink-2">Limit book</dt>
-        <dd>
-          <Link
-            to={`/library/limit-book/${basis.limitBook.id}`}
-            className="underline decoration-rule underline-offset-4"
-          >
-            {names.limitBook}
-          </Link>
-          , revision {names.limitBookRevision}, approved by {basis.limitBook.approvedBy}
-        </dd>
-        <dt className="text-ink-2">Configuration</dt>
-        <dd>
-          <Link
-            to={`/library/aircraft/${basis.aircraft.mark}`}
-            className="font-mono underline decoration-rule underline-offset-4"
-          >
-            {names.configuration}
-          </Link>{' '}
-          {basis.aircraft.configuration.title}
-        </dd>
-      </dl>
+      <JudgedBy basis={basis} />
       {view.state.moves.length > 0 ? (
         <ul className="mt-3">
           {view.state.moves.map((m) => (
@@ -228,27 +264,7 @@ export function BasisSheet(): ReactElement {
       ) : problem ? null : (
         <p className="mt-3 text-ink-2">Looking into the library…</p>
       )}
-      {!closed && tools.length > 0 ? (
-        <section aria-label="Instruments">
-          <h2 className="mt-6 border-b-2 border-ink pb-1 text-lg font-semibold">
-            Instruments that came later, or came back
-          </h2>
-          <ul>
-            {tools.map((i) => (
-              <li key={i.id} className="flex min-h-12 flex-wrap items-center gap-x-4 border-b border-rule-2">
-                <span className="font-semibold">{i.name}</span>
-                <span className="text-ink-2">
-                  {i.certificate ? `certificate ${i.certificate}, ` : ''}
-                  {i.calibratedUntil === null ? 'needs no calibration' : `until ${sayDay(i.calibratedUntil)}`}
-                </span>
-                <span className="ml-auto">
-                  <Button onClick={() => void note(i.id)}>Note it here</Button>
-                </span>
-              </li>
-            ))}
-          </ul>
-        </section>
-      ) : null}
+      {!closed && tools.length > 0 ? <Newer tools={tools} onNote={(id) => void note(id)} /> : null}
     </div>
   );
 }

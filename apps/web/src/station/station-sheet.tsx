@@ -22,7 +22,7 @@ import { WalkSide } from '../inspection/walk-side.tsx';
 import { useCampaigns } from '../sync/campaign-store.ts';
 import { useSession } from '../sync/session.ts';
 import { MarkSign } from '../ui/mark.tsx';
-import { useCampaign } from './campaign-context.ts';
+import { useCampaign, type CampaignView } from './campaign-context.ts';
 import { PartRuler } from '../answers/verdict-line.tsx';
 import { isWriting } from '../ui/is-writing.ts';
 import { StepPanel } from './step-panel.tsx';
@@ -303,6 +303,99 @@ function NotShown(): ReactElement {
   );
 }
 
+/** Up and down through the steps; several presses before the next is painted go as many steps. */
+function useStepKeys(
+  order: readonly CheckStatus[],
+  current: CheckStatus | undefined,
+  go: (check: CheckStatus | undefined) => void,
+): void {
+  const inHand = useRef(current);
+  useLayoutEffect(() => {
+    inHand.current = current;
+  }, [current]);
+  useKeys((event) => {
+    if (
+      document.querySelector('[role=dialog]') ||
+      event.ctrlKey ||
+      event.metaKey ||
+      event.altKey ||
+      isWriting(event)
+    )
+      return;
+    const down = event.key === 'ArrowDown' || event.key.toLowerCase() === 'j';
+    const up = event.key === 'ArrowUp' || event.key.toLowerCase() === 'k';
+    if (!down && !up) return;
+    event.preventDefault();
+    const next = order[order.findIndex((c) => c.check.id === inHand.current?.check.id) + (down ? 1 : -1)];
+    inHand.current = next ?? inHand.current;
+    go(next);
+  });
+}
+
+/**
+ * Where to go after an answer: the next step that is open, or the sheet that comes then. It is decided on the record
+ * itself: what was just kept is in it, whether or not it is painted yet.
+ */
+function whereNext(
+  view: CampaignView,
+  station: StationId,
+  check: string,
+  at: number,
+  walk: ReturnType<typeof useWalk>,
+): CheckStatus | string {
+  const { held, reachable } = useCampaigns.getState();
+  const mine = ownMember(held, view.id);
+  const state = mine?.state ?? view.state;
+  const freshness = { waiting: mine?.waiting.length ?? 0, confirmed: reachable };
+  const status = deriveStatus(state, serverInstant(), freshness) ?? view.status;
+  const { base } = view;
+  const all = status.stations.find((s) => s.station === station)?.checks ?? [];
+  const now = inOrder(
+    all.filter((c) => !c.outside || c.check.id === check),
+    walk,
+  );
+  const open = firstToDo([...now.slice(at + 1), ...now.slice(0, at + 1)].filter((c) => !c.proven));
+  if (open) return open;
+  // A gate that only waits for the server to confirm is where the hand goes next.
+  const confirming = (g: GateStatus): boolean =>
+    g.holdings.every((h) => h.cure.to === 'sync' || h.cure.to === 'gate');
+  const gate = status.gates.find((g) => !(g.passStands && confirming(g)));
+  if (gate && gate.gate.before !== 'release' && confirming(gate)) return `${base}/gate/${gate.gate.id}`;
+  return status.current === 'release' ? `${base}/release` : `${base}/${status.current}`;
+}
+
+/** Which station this is, and how far in it one is. */
+function StationHead({
+  station,
+  current,
+  at,
+  place,
+}: {
+  station: StationStatus;
+  current: CheckStatus;
+  at: number;
+  /** Of the walk, where there is one. */
+  place: string;
+}): ReactElement {
+  return (
+    <header className="flex min-h-12 flex-wrap items-center gap-x-4 border-b border-rule px-[22px] py-1.5">
+      <h2 className="text-[1.19rem] font-semibold narrow">{STATION_TITLES[station.station]}</h2>
+      <span className="text-ink-2">
+        {current.outside ? 'Outside the scope' : `Step ${at + 1} of ${station.total}`}
+        {place}
+        {current.check.setting
+          ? `, at ${String(current.check.setting.value)} ${current.check.setting.unit}`
+          : ''}
+      </span>
+      <span className="cap ml-auto max-sm:hidden">
+        {current.check.secondPerson
+          ? 'Watched by a second person, as this step requires'
+          : `${MARK_WORDS[current.mark]}`}
+      </span>
+    </header>
+  );
+}
+
 /** One station, one thing in hand: the step, then what came before and what follows as quiet lines. */
 function OpenStation(): ReactElement {
   const view = useCampaign();
@@ -336,27 +429,7 @@ function OpenStation(): ReactElement {
       ? `${view.base}/${station.station}?check=${current.check.id}`
       : undefined,
   );
-  const inHand = useRef(current);
-  useLayoutEffect(() => {
-    inHand.current = current;
-  }, [current]);
-  useKeys((event) => {
-    if (
-      document.querySelector('[role=dialog]') ||
-      event.ctrlKey ||
-      event.metaKey ||
-      event.altKey ||
-      isWriting(event)
-    )
-      return;
-    const down = event.key === 'ArrowDown' || event.key.toLowerCase() === 'j';
-    const up = event.key === 'ArrowUp' || event.key.toLowerCase() === 'k';
-    if (!down && !up) return;
-    event.preventDefault();
-    const next = order[order.findIndex((c) => c.check.id === inHand.current?.check.id) + (down ? 1 : -1)];
-    inHand.current = next ?? inHand.current;
-    go(next);
-  });
+  useStepKeys(order, current, go);
   if (station && station.checks.length > 0 && station.total === 0 && !chosen)
     return <NothingToProve station={station} />;
   if (!station || station.checks.length === 0 || !current) {
@@ -367,50 +440,22 @@ function OpenStation(): ReactElement {
       </div>
     );
   }
-  const goOn = (): void => {
-    const { held, reachable } = useCampaigns.getState();
-    const mine = ownMember(held, view.id);
-    const state = mine?.state ?? view.state;
-    const freshness = { waiting: mine?.waiting.length ?? 0, confirmed: reachable };
-    const status = deriveStatus(state, serverInstant(), freshness) ?? view.status;
-    const { base } = view;
-    const all = status.stations.find((s) => s.station === station.station)?.checks ?? [];
-    const now = inOrder(
-      all.filter((c) => !c.outside || c.check.id === current.check.id),
-      walk,
-    );
-    const open = firstToDo([...now.slice(at + 1), ...now.slice(0, at + 1)].filter((c) => !c.proven));
-    if (open) return go(open);
-    // A gate that only waits for the server to confirm is where the hand goes next.
-    const confirming = (g: GateStatus): boolean =>
-      g.holdings.every((h) => h.cure.to === 'sync' || h.cure.to === 'gate');
-    const gate = status.gates.find((g) => !(g.passStands && confirming(g)));
-    if (gate && gate.gate.before !== 'release' && confirming(gate))
-      void navigate(`${base}/gate/${gate.gate.id}`);
-    else void navigate(status.current === 'release' ? `${base}/release` : `${base}/${status.current}`);
+  const next = (): void => {
+    const to = whereNext(view, station.station, current.check.id, at, walk);
+    if (typeof to === 'string') void navigate(to);
+    else go(to);
   };
-  // Where to go is decided on the record itself: what was just kept is in it, whether or not it is painted yet.
-  const next = goOn;
   const { layout } = view.index.basis.aircraft;
   const stops = walk ? stopsOf(walk, order) : [];
   const stop = stops.find((p) => p.checks.includes(current));
   return (
     <>
-      <header className="flex min-h-12 flex-wrap items-center gap-x-4 border-b border-rule px-[22px] py-1.5">
-        <h2 className="text-[1.19rem] font-semibold narrow">{STATION_TITLES[station.station]}</h2>
-        <span className="text-ink-2">
-          {current.outside ? 'Outside the scope' : `Step ${at + 1} of ${station.total}`}
-          {stop ? `, place ${stop.number} of ${stops.length}: ${stop.title.toLowerCase()}` : ''}
-          {current.check.setting
-            ? `, at ${String(current.check.setting.value)} ${current.check.setting.unit}`
-            : ''}
-        </span>
-        <span className="cap ml-auto max-sm:hidden">
-          {current.check.secondPerson
-            ? 'Watched by a second person, as this step requires'
-            : `${MARK_WORDS[current.mark]}`}
-        </span>
-      </header>
+      <StationHead
+        station={station}
+        current={current}
+        at={at}
+        place={stop ? `, place ${stop.number} of ${stops.length}: ${stop.title.toLowerCase()}` : ''}
+      />
       {walk && layout ? (
         <div className="grid grid-cols-[minmax(0,1fr)] xl:grid-cols-[minmax(0,1fr)_300px]">
           <StepPanel key={current.check.id} check={current.check} onNext={next} />

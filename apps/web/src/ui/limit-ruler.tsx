@@ -39,6 +39,68 @@ function scaleOf(bounds: Bounds, value: number | undefined): { from: number; to:
   return { from, to: high === undefined ? most + reach : high + reach * 0.28 };
 }
 
+/** The value: a needle with whiskers, or off the scale a break and its figure. */
+function Needle({
+  at,
+  top,
+  thick,
+  large,
+  state,
+  whiskers,
+  off,
+  figure,
+}: {
+  at: number;
+  top: number;
+  thick: number;
+  large: boolean;
+  state: VerdictState;
+  /** From where to where it may really be. */
+  whiskers: readonly [number, number] | undefined;
+  /** -1 off the low end, 1 off the high one, 0 on the scale. */
+  off: number;
+  figure: string;
+}): ReactElement {
+  return (
+    <g stroke={COLOUR[state]} fill={COLOUR[state]}>
+      {whiskers ? (
+        <path
+          d={`M${whiskers[0]} ${top + thick / 2}H${whiskers[1]}M${whiskers[0]} ${top + thick / 2 - 3.5}v7M${whiskers[1]} ${top + thick / 2 - 3.5}v7`}
+          strokeWidth="1.5"
+          fill="none"
+        />
+      ) : null}
+      <path d={`M${at} ${top - 3}V${top + thick + 3}`} strokeWidth={large ? 3 : 2.4} />
+      <path
+        d={`M${at - (large ? 5.5 : 3.8)} ${top - (large ? 10 : 7)}h${large ? 11 : 7.6}l-${large ? 5.5 : 3.8} ${large ? 8 : 5.5}z`}
+        stroke="none"
+      />
+      {off === 0 ? null : (
+        <>
+          <path
+            d={`M${at - off * 9} ${top - 1}l-3 ${thick + 2}M${at - off * 13} ${top - 1}l-3 ${thick + 2}`}
+            strokeWidth="1.6"
+            stroke="var(--ink)"
+          />
+          {large ? (
+            <text
+              x={at}
+              y={11}
+              dx={-off * 10}
+              fontSize={12}
+              stroke="none"
+              textAnchor={off > 0 ? 'end' : 'start'}
+              fontWeight="650"
+            >
+              {figure}
+            </text>
+          ) : null}
+        </>
+      )}
+    </g>
+  );
+}
+
 /**
  * The limit ruler: allowed range as a tinted bar, caution hatched, hard limits as stops with their figures,
  * the value as a needle with whiskers, last time as an open triangle. A value off the scale is drawn at the
@@ -120,42 +182,20 @@ export function LimitRuler({
         />
       )}
       {value === undefined ? null : (
-        <g stroke={COLOUR[state]} fill={COLOUR[state]}>
-          {uncertainty !== undefined && off === 0 ? (
-            <path
-              d={`M${x(value - uncertainty)} ${top + thick / 2}H${x(value + uncertainty)}M${x(value - uncertainty)} ${top + thick / 2 - 3.5}v7M${x(value + uncertainty)} ${top + thick / 2 - 3.5}v7`}
-              strokeWidth="1.5"
-              fill="none"
-            />
-          ) : null}
-          <path d={`M${x(value)} ${top - 3}V${top + thick + 3}`} strokeWidth={large ? 3 : 2.4} />
-          <path
-            d={`M${x(value) - (large ? 5.5 : 3.8)} ${top - (large ? 10 : 7)}h${large ? 11 : 7.6}l-${large ? 5.5 : 3.8} ${large ? 8 : 5.5}z`}
-            stroke="none"
-          />
-          {off === 0 ? null : (
-            <>
-              <path
-                d={`M${x(value) - off * 9} ${top - 1}l-3 ${thick + 2}M${x(value) - off * 13} ${top - 1}l-3 ${thick + 2}`}
-                strokeWidth="1.6"
-                stroke="var(--ink)"
-              />
-              {large ? (
-                <text
-                  x={x(value)}
-                  y={11}
-                  dx={-off * 10}
-                  fontSize={12}
-                  stroke="none"
-                  textAnchor={off > 0 ? 'end' : 'start'}
-                  fontWeight="650"
-                >
-                  {formatFigure(value, resolution, limitEdges(bounds))}
-                </text>
-              ) : null}
-            </>
-          )}
-        </g>
+        <Needle
+          at={x(value)}
+          top={top}
+          thick={thick}
+          large={large}
+          state={state}
+          whiskers={
+            uncertainty !== undefined && off === 0
+              ? [x(value - uncertainty), x(value + uncertainty)]
+              : undefined
+          }
+          off={off}
+          figure={formatFigure(value, resolution, limitEdges(bounds))}
+        />
       )}
     </svg>
   );

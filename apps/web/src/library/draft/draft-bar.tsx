@@ -35,6 +35,85 @@ function useUndoKeys(draft: Pick<Draft<object>, 'undo' | 'redo'>): void {
   });
 }
 
+/** Two people wrote over the same version: neither is lost. */
+function TwoVersions({ draft }: { draft: Pick<Draft<object>, 'takeTheirs' | 'keepMine'> }): ReactElement {
+  return (
+    <div
+      role="alert"
+      className="my-2 flex flex-wrap items-center gap-2 border-l-4 border-near bg-near-bg px-3 py-2"
+    >
+      <span>Yours is on this screen, theirs is on the server. Neither was written over.</span>
+      <Button onClick={() => void draft.takeTheirs()}>Show theirs</Button>
+      <Button onClick={() => void draft.keepMine()}>Put mine over it</Button>
+    </div>
+  );
+}
+
+function AskPublish({
+  open,
+  revision,
+  message,
+  onClose,
+  onPublish,
+}: {
+  open: boolean;
+  revision: number;
+  /** What stands in its way. */
+  message: string | undefined;
+  onClose: () => void;
+  onPublish: () => void;
+}): ReactElement {
+  return (
+    <SheetDialog
+      open={open}
+      onClose={onClose}
+      title={`Publish as revision ${revision}`}
+      hint="New campaigns are judged by it from now on. Those in progress keep what they began with until somebody moves them. A published revision never changes."
+    >
+      <Problem>{message}</Problem>
+      <HoldButton autoFocus onDone={onPublish}>
+        Publish
+      </HoldButton>
+    </SheetDialog>
+  );
+}
+
+function AskDiscard({
+  open,
+  onClose,
+  onDiscard,
+}: {
+  open: boolean;
+  onClose: () => void;
+  onDiscard: () => void;
+}): ReactElement {
+  return (
+    <SheetDialog
+      open={open}
+      onClose={onClose}
+      title="Discard this draft"
+      hint="What is published stays. What was written in the draft is gone for everybody."
+    >
+      <Button kind="danger" autoFocus onClick={onDiscard}>
+        Discard the draft
+      </Button>
+    </SheetDialog>
+  );
+}
+
+/** Why it cannot be published as it is. */
+function Held({ mayPublish, held }: { mayPublish: boolean; held: number }): ReactElement | null {
+  if (!mayPublish)
+    return <p className="cap">An inspector, a certifying person or an administrator publishes it.</p>;
+  if (held === 0) return null;
+  return (
+    <p className="cap">
+      {held === 1 ? 'One thing keeps' : `${held} things keep`} it from being published; they are named in the
+      margin.
+    </p>
+  );
+}
+
 /** What can be done with a document in hand: back and forth, publish, discard, take along as a file. */
 export function DraftBar<T extends { readonly revision: number }>({
   draft,
@@ -109,63 +188,31 @@ export function DraftBar<T extends { readonly revision: number }>({
           </>
         ) : null}
       </div>
-      {changed && !mayPublish ? (
-        <p className="cap">An inspector, a certifying person or an administrator publishes it.</p>
-      ) : changed && held > 0 ? (
-        <p className="cap">
-          {held === 1 ? 'One thing keeps' : `${held} things keep`} it from being published; they are named in
-          the margin.
-        </p>
-      ) : null}
+      {changed ? <Held mayPublish={mayPublish} held={held} /> : null}
       <Problem>{problem ?? (draft.phase === 'refused' ? draft.message : undefined)}</Problem>
-      {draft.phase === 'stale' ? (
-        <div
-          role="alert"
-          className="my-2 flex flex-wrap items-center gap-2 border-l-4 border-near bg-near-bg px-3 py-2"
-        >
-          <span>Yours is on this screen, theirs is on the server. Neither was written over.</span>
-          <Button onClick={() => void draft.takeTheirs()}>Show theirs</Button>
-          <Button onClick={() => void draft.keepMine()}>Put mine over it</Button>
-        </div>
-      ) : null}
-      <SheetDialog
+      {draft.phase === 'stale' ? <TwoVersions draft={draft} /> : null}
+      <AskPublish
         open={asking === 'publish'}
+        revision={(draft.published?.revision ?? 0) + 1}
+        message={draft.phase === 'waiting' ? draft.message : undefined}
         onClose={() => setAsking(undefined)}
-        title={`Publish as revision ${(draft.published?.revision ?? 0) + 1}`}
-        hint="New campaigns are judged by it from now on. Those in progress keep what they began with until somebody moves them. A published revision never changes."
-      >
-        <Problem>{draft.phase === 'waiting' ? draft.message : undefined}</Problem>
-        <HoldButton
-          autoFocus
-          onDone={() => {
-            void draft.publish().then((revision) => {
-              setAsking(undefined);
-              if (revision === undefined) return;
-              setDone(`Published as revision ${revision}.`);
-              onPublished?.();
-            });
-          }}
-        >
-          Publish
-        </HoldButton>
-      </SheetDialog>
-      <SheetDialog
+        onPublish={() => {
+          void draft.publish().then((revision) => {
+            setAsking(undefined);
+            if (revision === undefined) return;
+            setDone(`Published as revision ${revision}.`);
+            onPublished?.();
+          });
+        }}
+      />
+      <AskDiscard
         open={asking === 'discard'}
         onClose={() => setAsking(undefined)}
-        title="Discard this draft"
-        hint="What is published stays. What was written in the draft is gone for everybody."
-      >
-        <Button
-          kind="danger"
-          autoFocus
-          onClick={() => {
-            void draft.discard();
-            setAsking(undefined);
-          }}
-        >
-          Discard the draft
-        </Button>
-      </SheetDialog>
+        onDiscard={() => {
+          void draft.discard();
+          setAsking(undefined);
+        }}
+      />
     </div>
   );
 }

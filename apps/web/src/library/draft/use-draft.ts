@@ -61,19 +61,13 @@ async function findAll<T>(path: string, kind: string, id: string, local: string)
   return { draft, document, unsent };
 }
 
-/** Opens a document for writing. Every change is kept on this device at once and on the server a moment later. */
-export function useDraft<T extends object>(kind: string, id: string, fresh?: () => T): Draft<T> {
-  const format: DraftFormat = `kanzel-${kind}` as DraftFormat;
-  const path = `/api/library/drafts/${kind}/${id}`;
-  const local = `draft ${format} ${id}`;
-  const [editing, setEditing] = useState<Editing<T>>();
-  const [published, setPublished] = useState<T>();
+/** How far a draft is kept, and the one way in which it is sent: after a failure again, until the server is heard. */
+function useSending<T extends object>(path: string, local: string) {
   const [phase, setPhase] = useState<DraftPhase>('reading');
   const [problems, setProblems] = useState<readonly string[]>([]);
   const [message, setMessage] = useState<string>();
   const version = useRef(0);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
-  const making = useRef(fresh);
   const latest = useRef<T>(undefined);
 
   /** One after the other: a second change sent over the same version would look like somebody else's. */
@@ -113,6 +107,19 @@ export function useDraft<T extends object>(kind: string, id: string, fresh?: () 
     },
     [path, local],
   );
+  return { phase, setPhase, problems, setProblems, message, setMessage, version, timer, latest, send };
+}
+
+/** Opens a document for writing. Every change is kept on this device at once and on the server a moment later. */
+export function useDraft<T extends object>(kind: string, id: string, fresh?: () => T): Draft<T> {
+  const format: DraftFormat = `kanzel-${kind}` as DraftFormat;
+  const path = `/api/library/drafts/${kind}/${id}`;
+  const local = `draft ${format} ${id}`;
+  const [editing, setEditing] = useState<Editing<T>>();
+  const [published, setPublished] = useState<T>();
+  const making = useRef(fresh);
+  const { phase, setPhase, problems, setProblems, message, setMessage, version, timer, latest, send } =
+    useSending<T>(path, local);
 
   const load = useCallback(async (): Promise<void> => {
     const { draft, document, unsent } = await findAll<T>(path, kind, id, local);
@@ -135,7 +142,7 @@ export function useDraft<T extends object>(kind: string, id: string, fresh?: () 
     if (begun.document) setEditing(begin(begun.document));
     setPhase(begun.phase);
     if (begun.send && begun.document) await send(begun.document);
-  }, [id, kind, local, path, send]);
+  }, [id, kind, local, path, send, latest, setMessage, setPhase, setProblems, version]);
 
   useEffect(() => {
     setEditing(undefined);
@@ -144,7 +151,7 @@ export function useDraft<T extends object>(kind: string, id: string, fresh?: () 
     version.current = 0;
     void load();
     return () => clearTimeout(timer.current);
-  }, [load]);
+  }, [load, setPhase, timer, version]);
 
   const put = useCallback(
     (next: Editing<T>): void => {
@@ -155,7 +162,7 @@ export function useDraft<T extends object>(kind: string, id: string, fresh?: () 
       setPhase((now) => (now === 'stale' ? now : 'keeping'));
       timer.current = setTimeout(() => void send(next.present), REST);
     },
-    [local, send],
+    [local, send, latest, setPhase, timer, version],
   );
 
   const flush = async (): Promise<boolean> => {

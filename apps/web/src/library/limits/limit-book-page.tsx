@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState, type ReactElement } from 'react';
 import { useLocation, useParams } from 'react-router';
-import { compareLimitBooks, reviewLimits, type Limit } from '@kanzel/core';
+import { compareLimitBooks, reviewLimits } from '@kanzel/core';
 import { api } from '../../api/client.ts';
 import { Foot } from '../../shell/foot.tsx';
 import { Frame } from '../../shell/frame.tsx';
@@ -16,6 +16,46 @@ import { underNeeds } from './needed-limit.ts';
 import { NeededLimits } from './needed-limits.tsx';
 import { PasteTable } from './paste-table.tsx';
 import { useNeeds } from './use-needs.ts';
+
+/** A published revision of the book to lay beside it; none for an empty number. */
+function useRevision(id: string, revision: string): BookDocument | undefined {
+  const [found, setFound] = useState<BookDocument>();
+  useEffect(() => {
+    if (revision === '') return setFound(undefined);
+    void api
+      .get<BookDocument>(`/api/library/documents/limit-book/${id}?revision=${revision}`)
+      .then((a) => (a.ok ? setFound(a.value) : undefined));
+  }, [revision, id]);
+  return found;
+}
+
+/** The book in hand beside an earlier revision. */
+function Beside({
+  other,
+  book,
+  after,
+  onBack,
+}: {
+  other: BookDocument;
+  book: BookDocument;
+  after: string;
+  onBack: () => void;
+}): ReactElement {
+  return (
+    <>
+      <p className="px-[22px] pt-3">
+        <Button kind="quiet" onClick={onBack}>
+          Back to the limits
+        </Button>
+      </p>
+      <CompareBooks
+        changes={compareLimitBooks(other.limits, book.limits)}
+        before={`Revision ${other.revision}`}
+        after={after}
+      />
+    </>
+  );
+}
 
 /** A limit book: its limits as drawn bands, one in hand, and in the margin what is odd and whom it touches. */
 export default function LimitBookPage(): ReactElement {
@@ -38,7 +78,7 @@ export default function LimitBookPage(): ReactElement {
   const [pasting, setPasting] = useState(false);
   const [wanted, setWanted] = useState('');
   const [against, setAgainst] = useState('');
-  const [other, setOther] = useState<BookDocument>();
+  const other = useRevision(id, against);
   const book = draft.document;
   const needs = useNeeds(book?.pack);
   const notices = useMemo(() => (book ? reviewLimits(book.limits) : []), [book]);
@@ -47,20 +87,6 @@ export default function LimitBookPage(): ReactElement {
     () => (book && draft.published ? compareLimitBooks(draft.published.limits, book.limits) : []),
     [book, draft.published],
   );
-  useEffect(() => {
-    if (against === '') return setOther(undefined);
-    void api
-      .get<BookDocument>(`/api/library/documents/limit-book/${id}?revision=${against}`)
-      .then((a) => (a.ok ? setOther(a.value) : undefined));
-  }, [against, id]);
-  const limitInHand = book?.limits.find((l) => l.key === inHand);
-  const change = (next: Limit, about: string): void => {
-    if (!book || !limitInHand) return;
-    draft.change(
-      { ...book, limits: book.limits.map((l) => (l.key === limitInHand.key ? next : l)) },
-      `${limitInHand.key} ${about}`,
-    );
-  };
   const asked = new Set(needs?.limits.map((n) => n.key));
   const fitsWords = (text: string): boolean => text.toLowerCase().includes(wanted.trim().toLowerCase());
   const shown = (book?.limits ?? []).filter(
@@ -87,18 +113,12 @@ export default function LimitBookPage(): ReactElement {
           <>
             <DraftBar draft={draft} kind="limit-book" id={id} title={book.title} errors={errors.length} />
             {other ? (
-              <>
-                <p className="px-[22px] pt-3">
-                  <Button kind="quiet" onClick={() => setAgainst('')}>
-                    Back to the limits
-                  </Button>
-                </p>
-                <CompareBooks
-                  changes={compareLimitBooks(other.limits, book.limits)}
-                  before={`Revision ${other.revision}`}
-                  after={draft.phase === 'published' ? `Revision ${book.revision}` : 'This draft'}
-                />
-              </>
+              <Beside
+                other={other}
+                book={book}
+                after={draft.phase === 'published' ? `Revision ${book.revision}` : 'This draft'}
+                onBack={() => setAgainst('')}
+              />
             ) : (
               <>
                 {needs ? (
@@ -123,7 +143,12 @@ export default function LimitBookPage(): ReactElement {
                   onAdd={add}
                   onPaste={() => setPasting(true)}
                   onTakeOut={(l) => draft.change({ ...book, limits: book.limits.filter((x) => x !== l) })}
-                  change={change}
+                  change={(next, about) =>
+                    draft.change(
+                      { ...book, limits: book.limits.map((l) => (l.key === inHand ? next : l)) },
+                      `${inHand ?? ''} ${about}`,
+                    )
+                  }
                 />
               </>
             )}

@@ -120,6 +120,74 @@ function About({
   );
 }
 
+/** A limit that is asked for: what it is, its figures as far as they are entered, and all there is to it when it is open. */
+function NeededRow({
+  need,
+  row,
+  rows,
+  limit,
+  named,
+  open,
+  onOpen,
+  put,
+  onPaste,
+}: {
+  need: NeededLimit;
+  row: number;
+  rows: number;
+  /** Undefined: not in the book yet. */
+  limit: Limit | undefined;
+  /** Where figures that are typed now are from. */
+  named: LimitSource;
+  open: boolean;
+  onOpen: () => void;
+  put: (next: Limit, about: string) => void;
+  onPaste: (text: string, edge: Edge) => void;
+}): ReactElement {
+  const type = limitTypeOf(need);
+  const held = limit ?? begun(need, named);
+  const own = type.members.filter((m) => m.ofType === true);
+  return (
+    <li className="border-b border-rule-2 py-1.5">
+      <div className="grid grid-cols-[minmax(0,1.7fr)_repeat(4,minmax(0,0.5fr))] items-start gap-x-3 gap-y-1 max-md:grid-cols-4 [&>:first-child]:max-md:col-span-4">
+        <About need={need} limit={limit} onOpen={onOpen} />
+        {type.edges === 'none'
+          ? null
+          : EDGES.map((edge) => (
+              <EdgeCell
+                key={edge}
+                title={need.title}
+                row={row}
+                rows={rows}
+                edge={edge}
+                value={'bounds' in held ? held.bounds[edge] : undefined}
+                onChange={(v) => put(withEdge(held, edge, v), edge)}
+                onPaste={(text) => onPaste(text, edge)}
+              />
+            ))}
+        {own.length > 0 ? (
+          <div
+            className={`grid grid-cols-4 items-end gap-x-3 ${type.edges === 'none' ? 'col-span-4' : 'col-span-4 col-start-2 max-md:col-start-1'}`}
+          >
+            {own.map((member) => (
+              <MemberFields key={member.name} limit={held} member={member} change={put} />
+            ))}
+          </div>
+        ) : type.edges === 'none' ? (
+          <p className="col-span-4">
+            {limit ? (
+              'Follows from its own past.'
+            ) : (
+              <Button onClick={() => put(held, 'begun')}>Hold it against its own past</Button>
+            )}
+          </p>
+        ) : null}
+      </div>
+      {limit && open ? <LimitPanel limit={limit} change={put} /> : null}
+    </li>
+  );
+}
+
 /**
  * The limits that a pack asks for, in its order, each with what it is and where its figures usually stand: typed down
  * the column, or pasted. What is left empty is not in the book, and its checks are unknown until it is entered.
@@ -193,57 +261,20 @@ export function NeededLimits({
         ))}
       </div>
       <ul>
-        {needs.map((need, row) => {
-          const limit = limits.find((l) => l.key === need.key);
-          const type = limitTypeOf(need);
-          const held = limit ?? begun(need, named);
-          const own = type.members.filter((m) => m.ofType === true);
-          return (
-            <li key={need.key} className="border-b border-rule-2 py-1.5">
-              <div className="grid grid-cols-[minmax(0,1.7fr)_repeat(4,minmax(0,0.5fr))] items-start gap-x-3 gap-y-1 max-md:grid-cols-4 [&>:first-child]:max-md:col-span-4">
-                <About
-                  need={need}
-                  limit={limit}
-                  onOpen={() => onOpen(inHand === need.key ? undefined : need.key)}
-                />
-                {type.edges === 'none'
-                  ? null
-                  : EDGES.map((edge) => (
-                      <EdgeCell
-                        key={edge}
-                        title={need.title}
-                        row={row}
-                        rows={needs.length}
-                        edge={edge}
-                        value={'bounds' in held ? held.bounds[edge] : undefined}
-                        onChange={(v) => put(withEdge(held, edge, v), edge)}
-                        onPaste={(text) => paste(text, row, edge)}
-                      />
-                    ))}
-                {own.length > 0 ? (
-                  <div
-                    className={`grid grid-cols-4 items-end gap-x-3 ${type.edges === 'none' ? 'col-span-4' : 'col-span-4 col-start-2 max-md:col-start-1'}`}
-                  >
-                    {own.map((member) => (
-                      <MemberFields key={member.name} limit={held} member={member} change={put} />
-                    ))}
-                  </div>
-                ) : type.edges === 'none' ? (
-                  <p className="col-span-4">
-                    {limit ? (
-                      'Follows from its own past.'
-                    ) : (
-                      <Button onClick={() => change([...limits, held], `${need.key} begun`)}>
-                        Hold it against its own past
-                      </Button>
-                    )}
-                  </p>
-                ) : null}
-              </div>
-              {limit && inHand === need.key ? <LimitPanel limit={limit} change={put} /> : null}
-            </li>
-          );
-        })}
+        {needs.map((need, row) => (
+          <NeededRow
+            key={need.key}
+            need={need}
+            row={row}
+            rows={needs.length}
+            limit={limits.find((l) => l.key === need.key)}
+            named={named}
+            open={inHand === need.key}
+            onOpen={() => onOpen(inHand === need.key ? undefined : need.key)}
+            put={put}
+            onPaste={(text, edge) => paste(text, row, edge)}
+          />
+        ))}
       </ul>
     </section>
   );

@@ -14,6 +14,47 @@ import { CheckPanel } from './check-panel.tsx';
 import { PackMargin } from './pack-margin.tsx';
 import { documentWith, freshCheck, packOf, type PackDocument } from './pack-document.ts';
 
+/** What the pack is called and whom it serves. */
+function AboutPack({
+  pack,
+  change,
+  onCopy,
+}: {
+  pack: Pack;
+  change: (next: Pack, about?: string) => void;
+  onCopy: () => void;
+}): ReactElement {
+  return (
+    <MarginNote title="The pack">
+      <LineField label="Title" value={pack.title} onChange={(title) => change({ ...pack, title }, 'title')} />
+      <LineField
+        label="Families"
+        value={pack.families.join(', ')}
+        onChange={(v) => change({ ...pack, families: v.split(/[,\s]+/).filter((f) => f !== '') }, 'families')}
+      />
+      <p className="mt-2 flex flex-wrap gap-2">
+        <Button kind="quiet" onClick={onCopy}>
+          Copy as a new pack
+        </Button>
+      </p>
+      <p className="cap">
+        <Link to="/library" className="underline underline-offset-4">
+          Back to the library
+        </Link>
+      </p>
+    </MarginNote>
+  );
+}
+
+/** How a check is told apart in the list: in its way, before or behind the one in hand. */
+const toneIn =
+  (troubled: ReadonlySet<string | undefined>, near: ReturnType<typeof neighboursOf> | undefined) =>
+  (check: string): 'problem' | 'waitsFor' | 'neededBy' | 'plain' => {
+    if (troubled.has(check)) return 'problem';
+    if (near?.waitsFor.includes(check)) return 'waitsFor';
+    return near?.neededBy.includes(check) ? 'neededBy' : 'plain';
+  };
+
 /** A check pack: its checks in the order of the work, one in hand, and in the margin what is in its way. */
 export default function PackPage(): ReactElement {
   const { id = '' } = useParams();
@@ -86,15 +127,7 @@ export default function PackPage(): ReactElement {
             pack={pack}
             shown={(c) => words === '' || `${c.title} ${c.challenge} ${c.id}`.toLowerCase().includes(words)}
             inHand={inHand}
-            toneOf={(c) =>
-              troubled.has(c)
-                ? 'problem'
-                : near?.waitsFor.includes(c)
-                  ? 'waitsFor'
-                  : near?.neededBy.includes(c)
-                    ? 'neededBy'
-                    : 'plain'
-            }
+            toneOf={toneIn(troubled, near)}
             onTake={(c) => setInHand(c === inHand ? undefined : c)}
             onChange={change}
             panel={
@@ -115,30 +148,7 @@ export default function PackPage(): ReactElement {
             changes={changes}
             onTake={setInHand}
           />
-          <MarginNote title="The pack">
-            <LineField
-              label="Title"
-              value={pack.title}
-              onChange={(title) => change({ ...pack, title }, 'title')}
-            />
-            <LineField
-              label="Families"
-              value={pack.families.join(', ')}
-              onChange={(v) =>
-                change({ ...pack, families: v.split(/[,\s]+/).filter((f) => f !== '') }, 'families')
-              }
-            />
-            <p className="mt-2 flex flex-wrap gap-2">
-              <Button kind="quiet" onClick={() => void copy()}>
-                Copy as a new pack
-              </Button>
-            </p>
-            <p className="cap">
-              <Link to="/library" className="underline underline-offset-4">
-                Back to the library
-              </Link>
-            </p>
-          </MarginNote>
+          <AboutPack pack={pack} change={change} onCopy={() => void copy()} />
         </>
       }
       foot={<Foot />}

@@ -100,6 +100,121 @@ function Basics({ data, change }: { data: LoadingData; change: ChangeLoading }):
   );
 }
 
+type Scale = LoadingData['weighing']['points'][number];
+
+/** A scale: under what it stands, and where that is. */
+function ScalePoint({
+  point: p,
+  unit,
+  change,
+  onTakeOut,
+}: {
+  point: Scale;
+  unit: LoadingData['units']['arm'];
+  change: (next: Scale, about: string) => void;
+  onTakeOut: (() => void) | undefined;
+}): ReactElement {
+  return (
+    <div className="grid grid-cols-[2fr_1fr_1fr_auto] items-end gap-x-4 border-b border-rule-2 py-1">
+      <LineField
+        label="Scale under"
+        value={p.title}
+        onChange={(title) => change({ ...p, title }, `scale ${p.id}`)}
+      />
+      <FigureField
+        label="Arm"
+        unit={unit}
+        value={p.arm}
+        onChange={(arm) => change({ ...p, arm: kept(arm, p.arm) }, `arm ${p.id}`)}
+      />
+      <FigureField
+        label="To the right"
+        unit={unit}
+        value={p.lateral}
+        onChange={(l) => change({ ...p, lateral: kept(l, p.lateral) }, `side ${p.id}`)}
+      />
+      {onTakeOut ? (
+        <Button kind="quiet" onClick={onTakeOut}>
+          Take out
+        </Button>
+      ) : null}
+    </div>
+  );
+}
+
+/** How well the scales and the arms are known, and from when on a difference needs explaining. */
+function WeighingFigures({ data, change }: { data: LoadingData; change: ChangeLoading }): ReactElement {
+  const { weighing, units } = data;
+  return (
+    <div className="grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">
+      <FigureField
+        label="Height of the centre above the scales"
+        unit={units.arm}
+        value={weighing.height?.value}
+        onChange={(value) =>
+          value === undefined
+            ? undefined
+            : change(
+                {
+                  ...data,
+                  weighing: {
+                    ...weighing,
+                    height: { value, uncertainty: weighing.height?.uncertainty ?? value * 0.08 },
+                  },
+                },
+                'height',
+              )
+        }
+      />
+      <FigureField
+        label="Arms are known to ±"
+        unit={units.arm}
+        value={weighing.armUncertainty}
+        onChange={(v) =>
+          change(
+            { ...data, weighing: { ...weighing, armUncertainty: kept(v, weighing.armUncertainty) } },
+            'known',
+          )
+        }
+      />
+      <FigureField
+        label="Difference that needs explaining"
+        unit={units.mass}
+        value={weighing.tolerance.mass}
+        onChange={(v) =>
+          change(
+            {
+              ...data,
+              weighing: {
+                ...weighing,
+                tolerance: { ...weighing.tolerance, mass: kept(v, weighing.tolerance.mass) },
+              },
+            },
+            'tolerance',
+          )
+        }
+      />
+      <FigureField
+        label="Difference that needs explaining"
+        unit={units.arm}
+        value={weighing.tolerance.arm}
+        onChange={(v) =>
+          change(
+            {
+              ...data,
+              weighing: {
+                ...weighing,
+                tolerance: { ...weighing.tolerance, arm: kept(v, weighing.tolerance.arm) },
+              },
+            },
+            'tolerance',
+          )
+        }
+      />
+    </div>
+  );
+}
+
 function ScalePoints({ data, change }: { data: LoadingData; change: ChangeLoading }): ReactElement {
   const { weighing, units } = data;
   const { points } = weighing;
@@ -109,48 +224,18 @@ function ScalePoints({ data, change }: { data: LoadingData; change: ChangeLoadin
     <>
       <h3 className="mt-4 font-semibold">Weighing</h3>
       {points.map((p) => (
-        <div
+        <ScalePoint
           key={p.id}
-          className="grid grid-cols-[2fr_1fr_1fr_auto] items-end gap-x-4 border-b border-rule-2 py-1"
-        >
-          <LineField
-            label="Scale under"
-            value={p.title}
-            onChange={(title) =>
-              put(
-                points.map((o) => (o === p ? { ...o, title } : o)),
-                `scale ${p.id}`,
-              )
-            }
-          />
-          <FigureField
-            label="Arm"
-            unit={units.arm}
-            value={p.arm}
-            onChange={(arm) =>
-              put(
-                points.map((o) => (o === p ? { ...o, arm: kept(arm, o.arm) } : o)),
-                `arm ${p.id}`,
-              )
-            }
-          />
-          <FigureField
-            label="To the right"
-            unit={units.arm}
-            value={p.lateral}
-            onChange={(l) =>
-              put(
-                points.map((o) => (o === p ? { ...o, lateral: kept(l, o.lateral) } : o)),
-                `side ${p.id}`,
-              )
-            }
-          />
-          {points.length > 2 ? (
-            <Button kind="quiet" onClick={() => put(points.filter((o) => o !== p))}>
-              Take out
-            </Button>
-          ) : null}
-        </div>
+          point={p}
+          unit={units.arm}
+          change={(next, about) =>
+            put(
+              points.map((o) => (o === p ? next : o)),
+              about,
+            )
+          }
+          onTakeOut={points.length > 2 ? () => put(points.filter((o) => o !== p)) : undefined}
+        />
       ))}
       {points.length < 4 ? (
         <Button
@@ -166,72 +251,7 @@ function ScalePoints({ data, change }: { data: LoadingData; change: ChangeLoadin
           Add a scale
         </Button>
       ) : null}
-      <div className="grid grid-cols-4 gap-x-4 gap-y-2 max-md:grid-cols-2">
-        <FigureField
-          label="Height of the centre above the scales"
-          unit={units.arm}
-          value={weighing.height?.value}
-          onChange={(value) =>
-            value === undefined
-              ? undefined
-              : change(
-                  {
-                    ...data,
-                    weighing: {
-                      ...weighing,
-                      height: { value, uncertainty: weighing.height?.uncertainty ?? value * 0.08 },
-                    },
-                  },
-                  'height',
-                )
-          }
-        />
-        <FigureField
-          label="Arms are known to ±"
-          unit={units.arm}
-          value={weighing.armUncertainty}
-          onChange={(v) =>
-            change(
-              { ...data, weighing: { ...weighing, armUncertainty: kept(v, weighing.armUncertainty) } },
-              'known',
-            )
-          }
-        />
-        <FigureField
-          label="Difference that needs explaining"
-          unit={units.mass}
-          value={weighing.tolerance.mass}
-          onChange={(v) =>
-            change(
-              {
-                ...data,
-                weighing: {
-                  ...weighing,
-                  tolerance: { ...weighing.tolerance, mass: kept(v, weighing.tolerance.mass) },
-                },
-              },
-              'tolerance',
-            )
-          }
-        />
-        <FigureField
-          label="Difference that needs explaining"
-          unit={units.arm}
-          value={weighing.tolerance.arm}
-          onChange={(v) =>
-            change(
-              {
-                ...data,
-                weighing: {
-                  ...weighing,
-                  tolerance: { ...weighing.tolerance, arm: kept(v, weighing.tolerance.arm) },
-                },
-              },
-              'tolerance',
-            )
-          }
-        />
-      </div>
+      <WeighingFigures data={data} change={change} />
     </>
   );
 }
