@@ -1,3 +1,4 @@
+import { errorCode } from './error-code.ts';
 import 'reflect-metadata';
 import { existsSync } from 'node:fs';
 import type { ServerResponse } from 'node:http';
@@ -90,7 +91,7 @@ export async function createApp(
   const dataSource = app.get<DataSource>(getDataSourceToken());
   await refuseIfDamaged(settings.dataFolder, (sql) => dataSource.query(sql)).catch(async (error: unknown) => {
     await app.close();
-    throw (error as { code?: string }).code ? explainOpening(settings.dataFolder, error) : error;
+    throw errorCode(error) !== '' ? explainOpening(settings.dataFolder, error) : error;
   });
   app.useWebSocketAdapter(new LiveAdapter(app, settings.names));
   if (settings.logLevel === 'info') app.use(pinoHttp({ logger: pino({ level: 'info' }) }));

@@ -1,3 +1,4 @@
+import { errorCode } from './error-code.ts';
 import { parseArgs } from 'node:util';
 import { resolve } from 'node:path';
 import { createApp } from './create-app.ts';
@@ -58,7 +59,7 @@ function readSettings(): Settings {
 }
 
 function explainListening(settings: Settings, error: unknown): Error {
-  const { code } = error as { code?: string };
+  const code = errorCode(error);
   if (code === 'EADDRINUSE')
     return new StartRefused(
       `Port ${settings.port} on ${settings.host} is in use by another program. Nothing was changed. Stop that one, or choose another with --port.`,

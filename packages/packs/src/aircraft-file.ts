@@ -13,7 +13,7 @@ import {
   type Result,
   type SystemTree,
 } from '@kanzel/core';
-import type { ParsedFile } from './parsed-file.ts';
+import { asProven, type ParsedFile } from './parsed-file.ts';
 import type { FileProblem } from './problem.ts';
 
 interface Version1 {
@@ -68,8 +68,11 @@ export function compileAircraft(
   file: ParsedFile,
   systems?: SystemTree,
 ): Result<{ description: AircraftDescription; aircraft: Aircraft }, readonly FileProblem[]> {
-  const { format: _format, version: _version, ...members } = file.value;
-  const description = members as unknown as AircraftDescription;
+  const {
+    format: _format,
+    version: _version,
+    ...description
+  } = asProven<AircraftDescription & { readonly format: string; readonly version: number }>(file);
   const { say } = makeSentences({ part: String, subject: String, thing: String });
   if (!FAMILY_IDS.includes(description.family as Family))
     return err([file.problem(['family'], `must be one of ${FAMILY_IDS.join(', ')}`)]);

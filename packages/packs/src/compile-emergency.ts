@@ -8,7 +8,7 @@ import {
   type EmergencySet,
   type Result,
 } from '@kanzel/core';
-import type { ParsedFile } from './parsed-file.ts';
+import { asProven, type ParsedFile } from './parsed-file.ts';
 import type { FileProblem } from './problem.ts';
 
 type Raw = Omit<EmergencySet, 'figures' | 'aircraft'> & {
@@ -21,7 +21,7 @@ type Raw = Omit<EmergencySet, 'figures' | 'aircraft'> & {
  * All problems at once, each with its place.
  */
 export function compileEmergency(file: ParsedFile): Result<EmergencySet, readonly FileProblem[]> {
-  const raw = file.value as unknown as Raw;
+  const raw = asProven<Raw>(file);
   const problems: FileProblem[] = [];
   const say = (at: readonly (string | number)[], message: string): void =>
     void problems.push(file.problem(at, message));

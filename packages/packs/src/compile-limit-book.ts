@@ -10,7 +10,7 @@ import {
   type LimitBook,
   type Result,
 } from '@kanzel/core';
-import type { ParsedFile } from './parsed-file.ts';
+import { asProven, type ParsedFile } from './parsed-file.ts';
 import type { FileProblem } from './problem.ts';
 
 type RawLimit = Partial<Limit> & {
@@ -31,7 +31,7 @@ function withDefaults(limit: RawLimit): Limit {
 
 /** Compiles a limit book: edges in order, units that fit the kind, no key twice. All problems at once. */
 export function compileLimitBook(file: ParsedFile): Result<LimitBook, readonly FileProblem[]> {
-  const raw = file.value as unknown as Omit<LimitBook, 'limits'> & { readonly limits: readonly RawLimit[] };
+  const raw = asProven<Omit<LimitBook, 'limits'> & { readonly limits: readonly RawLimit[] }>(file);
   const limits = raw.limits.map(withDefaults);
   const { say } = makeSentences({ part: String, subject: String, thing: String });
   const problems = limits.flatMap((limit, i) => {

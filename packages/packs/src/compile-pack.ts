@@ -20,7 +20,7 @@ import {
   type SystemTree,
 } from '@kanzel/core';
 import { parseLibraryFile } from './parse.ts';
-import type { ParsedFile } from './parsed-file.ts';
+import { asProven, type ParsedFile } from './parsed-file.ts';
 import type { FileProblem } from './problem.ts';
 import { reopeningGaps } from './reopening.ts';
 
@@ -76,7 +76,7 @@ function composeModule(
     problems.push(pack.problem(['modules', at, 'use'], `there is no module "${use?.use ?? ''}"`));
     return [];
   }
-  const source = found.value as unknown as RawModule;
+  const source = asProven<RawModule>(found);
   const ids = new Set(source.checks.map((c) => c.id));
   for (const id of [...(use.omit ?? []), ...Object.keys(use.override ?? {})]) {
     if (!ids.has(id))
@@ -109,7 +109,7 @@ export function compilePack(
   modules: ReadonlyMap<string, ParsedFile>,
   systems?: SystemTree,
 ): Result<Pack, readonly FileProblem[]> {
-  const raw = pack.value as unknown as RawPack;
+  const raw = asProven<RawPack>(pack);
   const problems: FileProblem[] = [];
   const written = raw.checks?.map((c) => withCheckDefaults(c));
   const composed =

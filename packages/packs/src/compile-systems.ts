@@ -1,5 +1,5 @@
 import { ownMember, err, knowsSystem, ok, type Result, type SystemNode, type SystemTree } from '@kanzel/core';
-import type { ParsedFile } from './parsed-file.ts';
+import { asProven, type ParsedFile } from './parsed-file.ts';
 import type { FileProblem } from './problem.ts';
 
 interface RawNode extends Omit<SystemNode, 'parts'> {
@@ -75,7 +75,7 @@ function titlesTwice(tree: SystemTree, say: (at: Path, message: string) => void)
 
 /** Compiles the tree of systems: what is shared is written out, every name it gives is one it knows. */
 export function compileSystems(file: ParsedFile): Result<SystemTree, readonly FileProblem[]> {
-  const raw = file.value as unknown as RawTree;
+  const raw = asProven<RawTree>(file);
   const problems: FileProblem[] = [];
   const say = (at: Path, message: string): void => void problems.push(file.problem(at, message));
   const systems = written(raw.systems, raw.shared, ['systems'], say);

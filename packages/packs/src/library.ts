@@ -19,7 +19,7 @@ import { compileLimitBook } from './compile-limit-book.ts';
 import { compilePack, documentOfPack } from './compile-pack.ts';
 import { compileSystems } from './compile-systems.ts';
 import { parsedFrom, parseLibraryFile } from './parse.ts';
-import type { ParsedFile, ReadFile } from './parsed-file.ts';
+import { asProven, type ParsedFile, type ReadFile } from './parsed-file.ts';
 import type { FileProblem } from './problem.ts';
 import { documentOfInstrument, documentOfLimitBook } from './write.ts';
 
@@ -51,7 +51,12 @@ export class Revisions<T extends { readonly revision: number }> {
 
   /** The newest of each id, by id. */
   newestOfAll(): ReadonlyMap<string, T> {
-    return new Map(this.ids().map((id) => [id, this.newest(id) as T]));
+    return new Map(
+      this.ids().flatMap((id): [string, T][] => {
+        const newest = this.newest(id);
+        return newest === undefined ? [] : [[id, newest]];
+      }),
+    );
   }
 }
 
@@ -215,8 +220,12 @@ export function compileDocument(
 }
 
 function instrumentOf(file: ParsedFile): InstrumentRecord {
-  const { format: _format, version: _version, ...members } = file.value;
-  return members as unknown as InstrumentRecord;
+  const {
+    format: _format,
+    version: _version,
+    ...instrument
+  } = asProven<InstrumentRecord & { readonly format: string; readonly version: number }>(file);
+  return instrument;
 }
 
 /** An instrument of the register as campaigns know it, with what it was before its present certificate. */

@@ -27,3 +27,6 @@ export interface ParsedFile {
   /** Problem at a path of keys and indices. */
   readonly problem: (path: readonly (string | number)[], message: string) => FileProblem;
 }
+
+/** What a file says, as its schema has proven it: `T` is what the schema of its format describes. */
+export const asProven = <T>({ value }: ReadFile): T => value as T;

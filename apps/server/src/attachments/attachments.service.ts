@@ -1,3 +1,4 @@
+import { errorCode } from '../error-code.ts';
 import { createHash, randomUUID } from 'node:crypto';
 import { createWriteStream, existsSync, mkdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -88,7 +89,7 @@ export class AttachmentsService implements OnModuleInit {
       }
       return ok({ sha256, name, type, size });
     } catch (error) {
-      const why = ownMember(HALF_WAY, (error as NodeJS.ErrnoException).code ?? '');
+      const why = ownMember(HALF_WAY, errorCode(error));
       if (why === undefined) throw error;
       return err(reason(why, { name }));
     } finally {

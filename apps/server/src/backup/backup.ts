@@ -1,3 +1,4 @@
+import { errorCode } from '../error-code.ts';
 import { createHash } from 'node:crypto';
 import {
   copyFileSync,
@@ -53,7 +54,7 @@ function copyFiles(from: string, to: string): void {
     try {
       copy(path);
     } catch (error) {
-      if ((error as NodeJS.ErrnoException).code !== 'ENOENT') throw error;
+      if (errorCode(error) !== 'ENOENT') throw error;
       copy(path.replace(/\.coming$/, ''));
     }
   }

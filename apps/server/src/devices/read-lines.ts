@@ -1,3 +1,4 @@
+import { errorCode } from '../error-code.ts';
 import { createConnection, type Socket } from 'node:net';
 import { hostMayBeAsked, lookupFor } from '../outgoing/addresses.ts';
 
@@ -51,7 +52,7 @@ export function readLines(
         if (!closed && text.trim() !== '' && text.length <= LONGEST_LINE) ears.line(text);
     });
     socket.on('error', (error) => {
-      if ((error as { code?: string }).code === 'ENOTALLOWED') why = 'notAllowed';
+      if (errorCode(error) === 'ENOTALLOWED') why = 'notAllowed';
     });
     socket.on('close', () => {
       if (closed) return;

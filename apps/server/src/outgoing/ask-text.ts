@@ -1,3 +1,4 @@
+import { errorCode } from '../error-code.ts';
 import { request as requestHttp } from 'node:http';
 import { request as requestHttps } from 'node:https';
 import { err, ok, type Result } from '@kanzel/core';
@@ -40,7 +41,7 @@ export function askText(
       },
     );
     request.on('error', (error) =>
-      resolve(err((error as { code?: string }).code === 'ENOTALLOWED' ? 'notAllowed' : 'unreachable')),
+      resolve(err(errorCode(error) === 'ENOTALLOWED' ? 'notAllowed' : 'unreachable')),
     );
     request.end();
   });

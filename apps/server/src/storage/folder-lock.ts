@@ -1,3 +1,4 @@
+import { errorCode } from '../error-code.ts';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
@@ -18,7 +19,7 @@ function lock(dataFolder: string): Database.Database | undefined {
     return database;
   } catch (error) {
     database.close();
-    if ((error as { code?: string }).code === 'SQLITE_BUSY') return undefined;
+    if (errorCode(error) === 'SQLITE_BUSY') return undefined;
     throw error;
   }
 }

@@ -1,3 +1,4 @@
+import { errorCode } from '../error-code.ts';
 import {
   accessSync,
   constants,
@@ -54,7 +55,7 @@ function refuseUnlessWritable(dataFolder: string): void {
     writeFileSync(probe, 'probe');
     rmSync(probe);
   } catch (error) {
-    const code = (error as NodeJS.ErrnoException).code ?? '';
+    const code = errorCode(error);
     if (code === 'ENOSPC')
       throw new StartRefused(
         `The disk that holds ${dataFolder} is full. Nothing was written. Free some space and start again.`,
@@ -120,10 +121,7 @@ export function inspectDataFolder(dataFolder: string, leastFree = LEAST_FREE_BYT
 /** What a failed opening of the database means, in words. */
 export function explainOpening(dataFolder: string, error: unknown): StartRefused {
   const path = join(dataFolder, DATABASE_FILE);
-  const code =
-    (error as { code?: string; driverError?: { code?: string } }).code ??
-    (error as { driverError?: { code?: string } }).driverError?.code ??
-    '';
+  const code = errorCode(error);
   if (code.startsWith('SQLITE_CORRUPT') || code.startsWith('SQLITE_NOTADB'))
     return new StartRefused(
       `The database ${path} is damaged (${code}). It was left as it is. Put a backup in its place.`,

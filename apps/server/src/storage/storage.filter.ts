@@ -1,3 +1,4 @@
+import { errorCode } from '../error-code.ts';
 import { Catch, type ArgumentsHost } from '@nestjs/common';
 import { BaseExceptionFilter } from '@nestjs/core';
 import type { Refusal } from '@kanzel/contract';
@@ -5,9 +6,8 @@ import type { Response } from 'express';
 
 /** The code by which SQLite says what it could not do, whether it comes through the ORM or by itself. */
 function sqliteCode(error: unknown): string | undefined {
-  const { code, driverError } = error as { code?: unknown; driverError?: { code?: unknown } };
-  const said = driverError?.code ?? code;
-  return typeof said === 'string' && said.startsWith('SQLITE_') ? said : undefined;
+  const said = errorCode(error);
+  return said.startsWith('SQLITE_') ? said : undefined;
 }
 
 /** What is answered, and said to the administrator, when the database could not write; undefined for any other error. */

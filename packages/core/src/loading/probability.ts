@@ -1,3 +1,4 @@
+import { heldAt } from '../held-at.ts';
 import { edgesOf } from './envelope.ts';
 import { dryItems, fuelItem, type Item } from './items.ts';
 import { checkTrack, envelopesFor, flightTrack, landingAt, tiltsOf, type TrackPoint } from './track.ts';
@@ -96,10 +97,10 @@ export function drawProblem(data: LoadingData, sheet: LoadingSheet): DrawProblem
 function insidePolygon(polygon: Float64Array, arm: number, mass: number): boolean {
   let inside = false;
   for (let i = 0, j = polygon.length - 2; i < polygon.length; j = i, i += 2) {
-    const x1 = polygon[i] as number;
-    const y1 = polygon[i + 1] as number;
-    const x2 = polygon[j] as number;
-    const y2 = polygon[j + 1] as number;
+    const x1 = heldAt(polygon, i);
+    const y1 = heldAt(polygon, i + 1);
+    const x2 = heldAt(polygon, j);
+    const y2 = heldAt(polygon, j + 1);
     if (y1 > mass !== y2 > mass && arm < x1 + ((mass - y1) / (y2 - y1)) * (x2 - x1)) inside = !inside;
   }
   return inside;
@@ -134,13 +135,13 @@ export function drawInside(problem: DrawProblem, draws: number, random: () => nu
     let moment = 0;
     let side = 0;
     for (let i = 0; i < dry.length; i += 5) {
-      const sigmaMass = dry[i + 3] as number;
-      const sigmaArm = dry[i + 4] as number;
-      const m = (dry[i] as number) + (sigmaMass === 0 ? 0 : sigmaMass * normal());
-      const x = (dry[i + 1] as number) + (sigmaArm === 0 ? 0 : sigmaArm * normal());
+      const sigmaMass = heldAt(dry, i + 3);
+      const sigmaArm = heldAt(dry, i + 4);
+      const m = heldAt(dry, i) + (sigmaMass === 0 ? 0 : sigmaMass * normal());
+      const x = heldAt(dry, i + 1) + (sigmaArm === 0 ? 0 : sigmaArm * normal());
       mass += m;
       moment += m * x;
-      side += m * (dry[i + 2] as number);
+      side += m * heldAt(dry, i + 2);
     }
     for (let t = 0; t < 2 * tanks; t += 1) fuelError[t] = normal();
     if (!staysInside(points, fuelError, mass, moment, side, lateral)) continue;
@@ -159,7 +160,7 @@ function staysInside(
   lateral: readonly [number, number],
 ): boolean {
   for (let p = 0; p < points.length; p += 1) {
-    const point = points[p] as DrawProblem['points'][number];
+    const point = heldAt(points, p);
     let mass = dryMass;
     let moment = dryMoment + point.tilt;
     let side = drySide;
@@ -168,18 +169,18 @@ function staysInside(
       // No tank holds less than nothing, whatever its gauge is off by.
       const gauged = Math.max(
         0,
-        (point.fuel[at] as number) + (point.fuel[at + 3] as number) * (fuelError[2 * t] as number),
+        heldAt(point.fuel, at) + heldAt(point.fuel, at + 3) * heldAt(fuelError, 2 * t),
       );
-      const m = gauged * (1 + (point.fuel[at + 4] as number) * (fuelError[2 * t + 1] as number));
+      const m = gauged * (1 + heldAt(point.fuel, at + 4) * heldAt(fuelError, 2 * t + 1));
       mass += m;
-      moment += m * (point.fuel[at + 1] as number);
-      side += m * (point.fuel[at + 2] as number);
+      moment += m * heldAt(point.fuel, at + 1);
+      side += m * heldAt(point.fuel, at + 2);
     }
     const arm = moment / mass;
     const off = side / mass;
     if (off < lateral[0] || off > lateral[1]) return false;
     for (let i = 0; i < point.polygons.length; i += 1)
-      if (!insidePolygon(point.polygons[i] as Float64Array, arm, mass)) return false;
+      if (!insidePolygon(heldAt(point.polygons, i), arm, mass)) return false;
   }
   return true;
 }

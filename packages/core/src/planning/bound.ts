@@ -1,3 +1,4 @@
+import { heldAt } from '../held-at.ts';
 import type { Compiled, Interval } from './schedule.ts';
 import { INSTANT } from './schedule.ts';
 
@@ -7,10 +8,10 @@ type Jobs = Compiled['jobs'];
 export function headsOf({ jobs }: Compiled, order: readonly number[]): Float64Array {
   const heads = new Float64Array(jobs.length);
   for (const i of order) {
-    const job = jobs[i] as Jobs[number];
+    const job = heldAt(jobs, i);
     let t = job.release;
     job.before.forEach((b, l) => {
-      t = Math.max(t, (heads[b] as number) + (jobs[b] as Jobs[number]).minutes + (job.atLeast[l] ?? 0));
+      t = Math.max(t, heldAt(heads, b) + heldAt(jobs, b).minutes + (job.atLeast[l] ?? 0));
     });
     if (job.windows) {
       const window = job.windows.find((w) => Math.max(t, w.from) + job.minutes <= w.to + INSTANT);
@@ -25,10 +26,10 @@ export function headsOf({ jobs }: Compiled, order: readonly number[]): Float64Ar
 export function tailsOf({ jobs }: Compiled, order: readonly number[]): Float64Array {
   const tails = new Float64Array(jobs.length);
   for (const i of [...order].reverse()) {
-    const job = jobs[i] as Jobs[number];
+    const job = heldAt(jobs, i);
     job.before.forEach((b, l) => {
-      const through = (job.atLeast[l] ?? 0) + job.minutes + (tails[i] as number);
-      if (through > (tails[b] as number)) tails[b] = through;
+      const through = (job.atLeast[l] ?? 0) + job.minutes + heldAt(tails, i);
+      if (through > heldAt(tails, b)) tails[b] = through;
     });
   }
   return tails;
@@ -39,8 +40,8 @@ export function topological({ jobs }: Compiled): number[] | undefined {
   const waiting = jobs.map((j) => j.before.length);
   const order = jobs.flatMap((_, i) => (waiting[i] === 0 ? [i] : []));
   for (const i of order)
-    for (const next of (jobs[i] as Jobs[number]).after) {
-      waiting[next] = (waiting[next] as number) - 1;
+    for (const next of heldAt(jobs, i).after) {
+      waiting[next] = heldAt(waiting, next) - 1;
       if (waiting[next] === 0) order.push(next);
     }
   return order.length === jobs.length ? order : undefined;
@@ -129,7 +130,7 @@ export function lowerBound(compiled: Compiled): number {
   const { jobs } = compiled;
   let bound = 0;
   jobs.forEach((job, i) => {
-    bound = Math.max(bound, (heads[i] as number) + job.minutes + (tails[i] as number));
+    bound = Math.max(bound, heldAt(heads, i) + job.minutes + heldAt(tails, i));
   });
   for (const set of unitSets(compiled)) {
     const inside = new Set(set);
@@ -137,7 +138,7 @@ export function lowerBound(compiled: Compiled): number {
     const work = jobs.flatMap((job, i) => {
       const slots = job.slots.filter((s) => s.length > 0 && s.every((u) => inside.has(u))).length;
       return slots > 0 && job.minutes > 0
-        ? [{ minutes: job.minutes * slots, head: heads[i] as number, tail: tails[i] as number }]
+        ? [{ minutes: job.minutes * slots, head: heldAt(heads, i), tail: heldAt(tails, i) }]
         : [];
     });
     const closed = closedFor(jobs.filter((j) => j.slots.some((s) => s.every((u) => inside.has(u)))));
@@ -157,9 +158,9 @@ function loadBound(
     let minutes = 0;
     let i = 0;
     while (i < byTail.length) {
-      const { tail } = byTail[i] as { tail: number };
-      for (; i < byTail.length && (byTail[i] as { tail: number }).tail === tail; i += 1) {
-        const job = byTail[i] as { minutes: number; head: number };
+      const { tail } = heldAt(byTail, i);
+      for (; i < byTail.length && heldAt(byTail, i).tail === tail; i += 1) {
+        const job = heldAt(byTail, i);
         if (job.head >= head) minutes += job.minutes;
       }
       if (minutes > 0) bound = Math.max(bound, spent(events, units, head, minutes) + tail);

@@ -1,3 +1,4 @@
+import { heldAt } from '../held-at.ts';
 import { findCircle } from './order.ts';
 import { topological } from './bound.ts';
 import {
@@ -261,7 +262,7 @@ export function conflictOf(problem: ScheduleProblem): Conflict {
   if (circle)
     return {
       kind: 'circle',
-      constraints: circle.slice(1).map((before, i) => ({ kind: 'link', job: circle[i] as string, before })),
+      constraints: circle.slice(1).map((before, i) => ({ kind: 'link', job: heldAt(circle, i), before })),
     };
   return crewConflict(problem) ?? timeConflict(problem) ?? hurryConflict(problem) ?? hoursConflict(problem);
 }

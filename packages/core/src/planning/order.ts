@@ -1,3 +1,4 @@
+import { heldAt } from '../held-at.ts';
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../reasons/reason.ts';
 import type { Task, Work } from './tasks.ts';
@@ -60,9 +61,7 @@ class OrderSearch {
   }
 
   private ready(i: number, done: readonly boolean[], phase: number): boolean {
-    return (
-      !done[i] && (this.tasks[i] as Task).phase === phase && (this.grounds[i] ?? []).every((g) => done[g])
-    );
+    return !done[i] && heldAt(this.tasks, i).phase === phase && (this.grounds[i] ?? []).every((g) => done[g]);
   }
 
   /** Whether a change would spoil what was found, while it still counts for the gate ahead. */
@@ -106,7 +105,7 @@ class OrderSearch {
       again = false;
       const phase = this.phaseOf(done);
       for (let i = 0; i < this.tasks.length; i += 1) {
-        const task = this.tasks[i] as Task;
+        const task = heldAt(this.tasks, i);
         if (
           this.ready(i, done, phase) &&
           task.ends.length === 0 &&
@@ -124,7 +123,7 @@ class OrderSearch {
   }
 
   private take(node: Node, i: number, phase: number): Node | undefined {
-    const task = this.tasks[i] as Task;
+    const task = heldAt(this.tasks, i);
     const before = { ...node.values, ...task.needs };
     const after = { ...before, ...task.sets };
     const cost = missing(task.needs, node.values).length + missing(task.sets, before).length;
@@ -227,7 +226,7 @@ export function findOrder(work: Work, limit = 4000): Result<Order, Reason> {
       reason('statesConflict', { checks: work.tasks.filter((t) => t.ends.length > 0).map((t) => t.id) }),
     );
   return ok({
-    order: found.node.path.map((i) => (work.tasks[i] as Task).id),
+    order: found.node.path.map((i) => heldAt(work.tasks, i).id),
     changes: found.node.cost,
     proven: found.proven,
   });

@@ -1,3 +1,4 @@
+import { heldAt } from '../held-at.ts';
 import { stateKey, type BasisIndex } from '../checks/basis-index.ts';
 import { WHOLE_AIRCRAFT } from '../checks/types.ts';
 import type { CampaignStatus, GateStatus } from '../standing/derive.ts';
@@ -106,7 +107,7 @@ export function wayToGate(
   const work = workOf(index, wanted, statesNow(state, index));
   const roles = new Set(day.people.flatMap((p) => p.roles));
   const missing = work.tasks.flatMap((t) =>
-    t.crew.filter((slot) => !slot.some((r) => roles.has(r))).map((slot) => slot[0] as string),
+    t.crew.filter((slot) => !slot.some((r) => roles.has(r))).map((slot) => heldAt(slot, 0)),
   );
   // Hours, daylight and wind of the day are the day's business; the way to the gate is counted from now.
   const { field: _field, wind: _wind, ...rest } = day;

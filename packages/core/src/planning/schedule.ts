@@ -1,3 +1,4 @@
+import { heldAt } from '../held-at.ts';
 /** A stretch of time in minutes from the beginning of the plan: from, up to but without to. */
 export interface Interval {
   readonly from: number;
@@ -101,8 +102,7 @@ export function compileSchedule(problem: ScheduleProblem): Compiled {
       return own ? [own] : [];
     });
     const slots = [...crew, ...uses];
-    for (const slot of slots)
-      for (const u of slot) (units[u] as { wanted: number }).wanted += job.minutes / slot.length;
+    for (const slot of slots) for (const u of slot) heldAt(units, u).wanted += job.minutes / slot.length;
     return {
       minutes: job.minutes,
       slots,
@@ -149,20 +149,20 @@ class Board {
 
   /** The first instant from `t` on at which a unit is free for `minutes`. */
   free(unit: number, t: number, minutes: number): number {
-    const from = this.from[unit] as number[];
-    const to = this.to[unit] as number[];
+    const from = heldAt(this.from, unit);
+    const to = heldAt(this.to, unit);
     let at = t;
     // A job of no length may lie on an edge; nothing else may touch a stretch that is taken.
     let low = 0;
     let high = to.length;
     while (low < high) {
       const middle = (low + high) >> 1;
-      if ((to[middle] as number) <= t + INSTANT) low = middle + 1;
+      if (heldAt(to, middle) <= t + INSTANT) low = middle + 1;
       else high = middle;
     }
     for (let i = low; i < from.length; i += 1) {
-      if (at + minutes <= (from[i] as number) + INSTANT) return at;
-      at = Math.max(at, to[i] as number);
+      if (at + minutes <= heldAt(from, i) + INSTANT) return at;
+      at = Math.max(at, heldAt(to, i));
     }
     return at;
   }
@@ -170,15 +170,15 @@ class Board {
   take(unit: number, start: number, end: number, place: string | undefined): void {
     if (end <= start) return;
     this.last[unit] = place;
-    const from = this.from[unit] as number[];
-    const to = this.to[unit] as number[];
+    const from = heldAt(this.from, unit);
+    const to = heldAt(this.to, unit);
     let i = from.length;
-    while (i > 0 && (from[i - 1] as number) > start) i -= 1;
+    while (i > 0 && heldAt(from, i - 1) > start) i -= 1;
     // Stretches that touch become one: a full day is then one stretch to step over, not fifty.
-    const joinsBefore = i > 0 && start - (to[i - 1] as number) <= INSTANT;
-    const joinsAfter = i < from.length && (from[i] as number) - end <= INSTANT;
+    const joinsBefore = i > 0 && start - heldAt(to, i - 1) <= INSTANT;
+    const joinsAfter = i < from.length && heldAt(from, i) - end <= INSTANT;
     if (joinsBefore && joinsAfter) {
-      to[i - 1] = to[i] as number;
+      to[i - 1] = heldAt(to, i);
       from.splice(i, 1);
       to.splice(i, 1);
     } else if (joinsBefore) to[i - 1] = end;
@@ -205,8 +205,7 @@ class Board {
         (a, b) =>
           Number(prefer[slot] === b) - Number(prefer[slot] === a) ||
           Number(this.stays(b, job)) - Number(this.stays(a, job)) ||
-          (this.compiled.units[a] as { wanted: number }).wanted -
-            (this.compiled.units[b] as { wanted: number }).wanted,
+          heldAt(this.compiled.units, a).wanted - heldAt(this.compiled.units, b).wanted,
       );
       for (const unit of free) {
         taken[slot] = unit;
@@ -283,11 +282,11 @@ export function decodeList(
     const taken: (readonly number[])[] = new Array<readonly number[]>(jobs.length);
     let end = 0;
     for (const i of list) {
-      const job = jobs[i] as CompiledJob;
-      let t = held[i] as number;
+      const job = heldAt(jobs, i);
+      let t = heldAt(held, i);
       for (let l = 0; l < job.before.length; l += 1) {
-        const b = job.before[l] as number;
-        const least = (starts[b] as number) + (jobs[b] as CompiledJob).minutes + (job.atLeast[l] as number);
+        const b = heldAt(job.before, l);
+        const least = heldAt(starts, b) + heldAt(jobs, b).minutes + heldAt(job.atLeast, l);
         if (least > t) t = least;
       }
       const start = board.earliest(job, t);
@@ -300,7 +299,7 @@ export function decodeList(
     }
     const late = compiled.hurried ? tooLate(compiled, starts) : undefined;
     if (!late) return { starts, taken, end };
-    if (late.notBefore <= (held[late.job] as number) + INSTANT) return undefined;
+    if (late.notBefore <= heldAt(held, late.job) + INSTANT) return undefined;
     held[late.job] = late.notBefore;
   }
   return undefined;
@@ -309,14 +308,14 @@ export function decodeList(
 /** The first job that has to be done later, so that what follows it is not too long after it. */
 function tooLate(compiled: Compiled, starts: Float64Array): { job: number; notBefore: number } | undefined {
   for (let i = 0; i < compiled.jobs.length; i += 1) {
-    const job = compiled.jobs[i] as CompiledJob;
+    const job = heldAt(compiled.jobs, i);
     for (let l = 0; l < job.before.length; l += 1) {
-      const most = job.atMost[l] as number;
+      const most = heldAt(job.atMost, l);
       if (most === Infinity) continue;
-      const b = job.before[l] as number;
-      const end = (starts[b] as number) + (compiled.jobs[b] as CompiledJob).minutes;
-      const over = (starts[i] as number) - end - most;
-      if (over > INSTANT) return { job: b, notBefore: (starts[b] as number) + over };
+      const b = heldAt(job.before, l);
+      const end = heldAt(starts, b) + heldAt(compiled.jobs, b).minutes;
+      const over = heldAt(starts, i) - end - most;
+      if (over > INSTANT) return { job: b, notBefore: heldAt(starts, b) + over };
     }
   }
   return undefined;
@@ -328,13 +327,13 @@ export function readSchedule(compiled: Compiled, decoded: Decoded): Schedule {
   return {
     end: decoded.end,
     assignments: jobs.map((job, i) => {
-      const start = decoded.starts[i] as number;
-      const units = (decoded.taken[i] ?? []).slice(0, (compiled.jobs[i] as CompiledJob).crew);
+      const start = heldAt(decoded.starts, i);
+      const units = (decoded.taken[i] ?? []).slice(0, heldAt(compiled.jobs, i).crew);
       return {
         job: job.id,
         start,
         end: start + job.minutes,
-        people: units.map((u) => (compiled.units[u] as { id: string }).id.slice('person '.length)),
+        people: units.map((u) => heldAt(compiled.units, u).id.slice('person '.length)),
       };
     }),
   };

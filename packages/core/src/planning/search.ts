@@ -1,3 +1,4 @@
+import { heldAt } from '../held-at.ts';
 import { scheduleFaults } from './faults.ts';
 import type { KeptTimetable } from '../record/plan.ts';
 import { headsOf, lowerBound, tailsOf, topological } from './bound.ts';
@@ -52,11 +53,11 @@ function listBy(compiled: Compiled, urgency: (job: number) => number): number[] 
   while (open.length > 0) {
     let best = 0;
     for (let i = 1; i < open.length; i += 1)
-      if (urgency(open[i] as number) > urgency(open[best] as number)) best = i;
+      if (urgency(heldAt(open, i)) > urgency(heldAt(open, best))) best = i;
     const [job] = open.splice(best, 1) as [number];
     list.push(job);
-    for (const next of (compiled.jobs[job] as Compiled['jobs'][number]).after) {
-      waiting[next] = (waiting[next] as number) - 1;
+    for (const next of heldAt(compiled.jobs, job).after) {
+      waiting[next] = heldAt(waiting, next) - 1;
       if (waiting[next] === 0) open.push(next);
     }
   }
@@ -88,10 +89,10 @@ function mirrored(problem: ScheduleProblem, end: number): ScheduleProblem {
 function latestStarts(compiled: Compiled, order: readonly number[], tails: Float64Array): Float64Array {
   const latest = new Float64Array(order.length);
   for (const i of [...order].reverse()) {
-    const job = compiled.jobs[i] as Compiled['jobs'][number];
+    const job = heldAt(compiled.jobs, i);
     const last = job.windows?.at(-1)?.to ?? Infinity;
-    let by = (Number.isFinite(last) ? last : 1e7 - (tails[i] as number)) - job.minutes;
-    for (const next of job.after) by = Math.min(by, (latest[next] as number) - job.minutes);
+    let by = (Number.isFinite(last) ? last : 1e7 - heldAt(tails, i)) - job.minutes;
+    for (const next of job.after) by = Math.min(by, heldAt(latest, next) - job.minutes);
     latest[i] = by;
   }
   return latest;
@@ -116,7 +117,7 @@ class Search {
   }
 
   get list(): readonly string[] {
-    return this.bestList.map((i) => (this.compiled.problem.jobs[i] as { id: string }).id);
+    return this.bestList.map((i) => heldAt(this.compiled.problem.jobs, i).id);
   }
 
   /** The best so far as it is kept: jobs in an order, and who does each. */
@@ -156,9 +157,7 @@ class Search {
     const rank = new Float64Array(order.length);
     order.forEach((job, i) => (rank[job] = i));
     return [...order].sort(
-      (a, b) =>
-        (decoded.starts[a] as number) - (decoded.starts[b] as number) ||
-        (rank[a] as number) - (rank[b] as number),
+      (a, b) => heldAt(decoded.starts, a) - heldAt(decoded.starts, b) || heldAt(rank, a) - heldAt(rank, b),
     );
   }
 
@@ -167,8 +166,7 @@ class Search {
     if (this.compiled.hurried) return decoded;
     const turned = compileSchedule(mirrored(this.compiled.problem, decoded.end));
     const { jobs } = this.compiled;
-    const ends = (i: number): number =>
-      (decoded.starts[i] as number) + (jobs[i] as { minutes: number }).minutes;
+    const ends = (i: number): number => heldAt(decoded.starts, i) + heldAt(jobs, i).minutes;
     const back = topological(turned);
     if (!back) return decoded;
     const late = decodeList(
@@ -177,7 +175,7 @@ class Search {
     );
     this.tried += 1;
     if (!late || late.end > decoded.end + 1e-6) return decoded;
-    const starts = Float64Array.from(jobs, (j, i) => decoded.end - (late.starts[i] as number) - j.minutes);
+    const starts = Float64Array.from(jobs, (j, i) => decoded.end - heldAt(late.starts, i) - j.minutes);
     return this.try(this.byStart({ starts, taken: [], end: decoded.end })) ?? decoded;
   }
 
@@ -186,12 +184,12 @@ class Search {
     const next = [...list];
     const at = Math.floor(this.random() * next.length);
     const [job] = next.splice(at, 1) as [number];
-    const { before, after } = this.compiled.jobs[job] as Compiled['jobs'][number];
+    const { before, after } = heldAt(this.compiled.jobs, job);
     let low = 0;
     let high = next.length;
     for (let i = 0; i < next.length; i += 1) {
-      if (before.includes(next[i] as number)) low = i + 1;
-      if (i < high && after.includes(next[i] as number)) high = i;
+      if (before.includes(heldAt(next, i))) low = i + 1;
+      if (i < high && after.includes(heldAt(next, i))) high = i;
     }
     const span = Math.min(high - low, 40);
     const from = Math.max(low, Math.min(at - (span >> 1), high - span));
@@ -203,14 +201,14 @@ class Search {
     const { compiled } = this;
     const tails = tailsOf(compiled, order);
     const heads = headsOf(compiled, order);
-    const weight = (i: number): number => (compiled.jobs[i] as { minutes: number }).minutes;
+    const weight = (i: number): number => heldAt(compiled.jobs, i).minutes;
     const asGiven = listBy(compiled, (i) => -i);
     const latest = latestStarts(compiled, order, tails);
     const rules: ((i: number) => number)[] = [
-      (i) => -(latest[i] as number),
-      (i) => (tails[i] as number) + weight(i),
-      (i) => (tails[i] as number) + weight(i) - (heads[i] as number),
-      (i) => (compiled.jobs[i] as Compiled['jobs'][number]).after.length,
+      (i) => -heldAt(latest, i),
+      (i) => heldAt(tails, i) + weight(i),
+      (i) => heldAt(tails, i) + weight(i) - heldAt(heads, i),
+      (i) => heldAt(compiled.jobs, i).after.length,
     ];
     for (const list of [asGiven, ...rules.map((r) => listBy(compiled, r))]) {
       if (this.finished && this.best) return;
@@ -221,7 +219,7 @@ class Search {
     for (let i = 0; (i < 20 || !this.best) && !this.finished; i += 1) {
       const wide = 0.6 + (this.best ? 0 : Math.min(40, i / 4));
       const decoded = this.try(
-        listBy(compiled, (j) => ((tails[j] as number) + weight(j)) * (1 + wide * (this.random() - 0.5))),
+        listBy(compiled, (j) => (heldAt(tails, j) + weight(j)) * (1 + wide * (this.random() - 0.5))),
         this.best ? [] : compiled.jobs.map((j) => this.anyOf(j.slots)),
       );
       if (decoded) this.justify(decoded);
@@ -234,7 +232,7 @@ class Search {
     const at = Math.floor(this.random() * jobs.length);
     const next = [...prefer];
     next.length = jobs.length;
-    next[at] = this.anyOf((jobs[at] as Compiled['jobs'][number]).slots);
+    next[at] = this.anyOf(heldAt(jobs, at).slots);
     return next;
   }
 
@@ -312,10 +310,7 @@ export function scheduleByList(
   const unit = new Map(compiled.units.map((u, i) => [u.id, i]));
   const prefer = problem.jobs.map((j) => by.get(j.id)?.map((p) => unit.get(`person ${p}`) ?? -1));
   const rank = new Map(list.map((id, i) => [id, i]));
-  const named = listBy(
-    compiled,
-    (i) => -(rank.get((problem.jobs[i] as { id: string }).id) ?? list.length + i),
-  );
+  const named = listBy(compiled, (i) => -(rank.get(heldAt(problem.jobs, i).id) ?? list.length + i));
   if (named.length < problem.jobs.length) return undefined;
   const decoded = decodeList(compiled, named, prefer);
   return decoded ? readSchedule(compiled, decoded) : undefined;

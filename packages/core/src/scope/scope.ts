@@ -1,3 +1,4 @@
+import { heldAt } from '../held-at.ts';
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import {
   OCCASIONS,
@@ -135,7 +136,7 @@ class Closure {
   }
 
   follow(): void {
-    for (let at = 0; at < this.queue.length; at += 1) this.spread(this.queue[at] as string);
+    for (let at = 0; at < this.queue.length; at += 1) this.spread(heldAt(this.queue, at));
   }
 
   private spread(key: string): void {

@@ -1,3 +1,4 @@
+import { heldAt } from '../held-at.ts';
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import { compareBases, touchedByMove } from '../checks/compare-bases.ts';
 import { isProven } from './evidence.ts';
@@ -78,7 +79,7 @@ export function earlierEvidence(
   for (const part of index.parts.values()) {
     if (part.check.answer.kind === 'computed' || diesWithItsDay(part)) continue;
     for (let i = earlier.length - 1; i >= 0; i -= 1) {
-      const said = ask(earlier[i] as EarlierCampaign, changed[i] ?? new Set(), part);
+      const said = ask(heldAt(earlier, i), changed[i] ?? new Set(), part);
       if (said.kind === 'older') continue;
       if (said.kind === 'evidence' && (said.evidence.until ?? now) >= now) found[part.key] = said.evidence;
       break;
