@@ -264,6 +264,34 @@ export class FindingClosedBody {
   @IsString() @MaxLength(2000) note!: string;
 }
 
+export class FindingReopenedBody {
+  @Matches(ID) finding!: string;
+  @IsString() @Length(1, 2000) reason!: string;
+}
+
+export class FindingMergedBody {
+  @Matches(ID) finding!: string;
+  @Matches(ID) into!: string;
+  @IsString() @Length(1, 2000) reason!: string;
+}
+
+export class FindingSplitBody {
+  @Matches(ID) finding!: string;
+  @Matches(ID) into!: string;
+  @IsString() @Length(1, 300) title!: string;
+  @IsString() @MaxLength(300) where!: string;
+  @IsString() @Length(1, 2000) reason!: string;
+}
+
+export class FindingAssignedBody {
+  @Matches(ID) finding!: string;
+  @IsOptional() @Matches(ID) to?: string;
+  @IsOptional() @IsInt() @Min(1) @Max(100_000) minutes?: number;
+  @IsOptional()
+  @Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'by must be a day, as 2026-12-08' })
+  by?: string;
+}
+
 export class GatePassedBody {
   @Matches(ID) gate!: string;
   @Matches(/^[0-9a-f]{64}$/) snapshot!: string;

@@ -21,7 +21,11 @@ import { findingRaised } from './kinds/finding-raised.ts';
 import { findingAssessed } from './kinds/finding-assessed.ts';
 import { actionRecorded } from './kinds/action-recorded.ts';
 import { inspectionSigned } from './kinds/inspection-signed.ts';
+import { findingAssigned } from './kinds/finding-assigned.ts';
 import { findingClosed } from './kinds/finding-closed.ts';
+import { findingMerged } from './kinds/finding-merged.ts';
+import { findingReopened } from './kinds/finding-reopened.ts';
+import { findingSplit } from './kinds/finding-split.ts';
 import { gatePassed } from './kinds/gate-passed.ts';
 import { gateOverridden } from './kinds/gate-overridden.ts';
 import { walkBegun } from './kinds/walk-begun.ts';
@@ -57,6 +61,10 @@ export const ENTRIES: { readonly [K in EntryKind]: EntryType<K> } = {
   'walk.finished': walkFinished,
   'walk.settled': walkSettled,
   'finding.closed': findingClosed,
+  'finding.reopened': findingReopened,
+  'finding.merged': findingMerged,
+  'finding.split': findingSplit,
+  'finding.assigned': findingAssigned,
   'gate.passed': gatePassed,
   'gate.overridden': gateOverridden,
   'basis.moved': basisMoved,

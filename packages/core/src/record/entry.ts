@@ -140,6 +140,27 @@ export interface EntryBodies {
     readonly reason: string;
   };
   'finding.closed': { readonly finding: string; readonly note: string };
+  /** It was there again, or it was no longer one with another: it stands as it stood before. */
+  'finding.reopened': { readonly finding: string; readonly reason: string };
+  /** Two are one: what is done about the one that stays is done about both. */
+  'finding.merged': { readonly finding: string; readonly into: string; readonly reason: string };
+  /** One is two: the new one begins as the old one stands. */
+  'finding.split': {
+    readonly finding: string;
+    /** The new one. */
+    readonly into: string;
+    readonly title: string;
+    readonly where: string;
+    readonly reason: string;
+  };
+  /** Who works on it next, and how long it is thought to take. It holds nothing and opens nothing. */
+  'finding.assigned': {
+    readonly finding: string;
+    /** Absent: nobody any more. */
+    readonly to?: string;
+    readonly minutes?: number;
+    readonly by?: string;
+  };
   'gate.passed': {
     readonly gate: string;
     readonly snapshot: string;

@@ -107,6 +107,13 @@ export interface FindingState {
   readonly grounded?: Deed;
   readonly actions: readonly string[];
   readonly closed?: Deed & EntryBodies['finding.closed'];
+  /** The last time it was opened again. */
+  readonly reopened?: Deed & EntryBodies['finding.reopened'];
+  /** With which it is one; that one is worked on, assessed and closed for both. */
+  readonly merged?: Deed & EntryBodies['finding.merged'];
+  /** Which it was part of before it was found to be another. */
+  readonly splitFrom?: string;
+  readonly assigned?: Deed & EntryBodies['finding.assigned'];
 }
 
 /** What the record says, without the clock: a pure function of the entries and the basis they carry. */

@@ -4,6 +4,17 @@ import { changesOf, subjectsOfState } from '../record/states.ts';
 import type { CampaignState, FindingState } from '../record/state.ts';
 import { reason, type Reason } from '../reasons/reason.ts';
 
+/** The finding that is worked on for this one: itself, or the one that it was told to be one with. */
+export function leadingOf(state: CampaignState, finding: FindingState): FindingState {
+  return (finding.merged && state.findings.get(finding.merged.into)) ?? finding;
+}
+
+/** A finding with all that were told to be one with it, itself first. */
+export function togetherWith(state: CampaignState, finding: FindingState): readonly FindingState[] {
+  const { finding: id } = finding.raised;
+  return [finding, ...[...state.findings.values()].filter((f) => f.merged?.into === id)];
+}
+
 /** Flights that somebody who did something had not seen: how a deferral by flights is used up. */
 function flightsSince(state: CampaignState, deed: NonNullable<FindingState['assessed']>): number {
   const { index } = state;
@@ -54,6 +65,9 @@ export function findingHolds(
   state: CampaignState,
   now: number,
 ): Reason | undefined {
+  const leading = leadingOf(state, finding);
+  // Said once, at the one that is worked on; where this one holds more than that, it says so itself.
+  if (leading !== finding && findingHolds(leading, gate, state, now)) return undefined;
   const grounds = groundsAircraft(finding, state, now);
   if (grounds) return grounds;
   if (finding.closed || finding.assessed) return undefined;
@@ -65,7 +79,9 @@ export function findingHolds(
 
 /** Whether the work on a finding is done and looked at, so that only its checks and its closing are missing. */
 export function findingMayBeCured(finding: FindingState, state: CampaignState): boolean {
-  const actions = finding.actions.flatMap((id) => state.actions.get(id) ?? []);
+  const actions = togetherWith(state, leadingOf(state, finding)).flatMap((f) =>
+    f.actions.flatMap((id) => state.actions.get(id) ?? []),
+  );
   return (
     finding.assessed !== undefined &&
     actions.length > 0 &&

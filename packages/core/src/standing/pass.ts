@@ -35,7 +35,13 @@ function restsOn(gate: Gate, before: Gate | undefined, state: CampaignState): re
     }
   // A finding that once grounded the aircraft held every gate; whoever passes has seen it closed.
   for (const finding of state.findings.values())
-    if (finding.grounded) found.push(finding.grounded, ...(finding.closed ? [finding.closed] : []));
+    if (finding.grounded)
+      found.push(
+        finding.grounded,
+        ...(finding.closed ? [finding.closed] : []),
+        ...(finding.merged ? [finding.merged] : []),
+        ...(finding.reopened ? [finding.reopened] : []),
+      );
   return found;
 }
 

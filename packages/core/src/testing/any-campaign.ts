@@ -468,8 +468,32 @@ export function tellCampaign(
       const action = [...view.actions.keys()][which % Math.max(1, view.actions.size)];
       if (action !== undefined) make(d, 'inspection.signed', { action, accepted: how % 4 !== 0, note: '' });
     } else if (what < 90) {
-      const finding = [...view.findings.keys()][which % Math.max(1, view.findings.size)];
-      if (finding !== undefined) make(d, 'finding.closed', { finding, note: '' });
+      const ids = [...view.findings.keys()];
+      const finding = ids[which % Math.max(1, ids.length)];
+      if (finding !== undefined)
+        switch (how % 4) {
+          case 0:
+            make(d, 'finding.closed', { finding, note: '' });
+            break;
+          case 1:
+            make(d, 'finding.reopened', { finding, reason: 'there again' });
+            break;
+          case 2:
+            make(d, 'finding.merged', {
+              finding,
+              into: ids[(which + 1) % ids.length] ?? finding,
+              reason: 'the same',
+            });
+            break;
+          default:
+            make(d, 'finding.split', {
+              finding,
+              into: `part-${made}`,
+              title: 'another',
+              where: '',
+              reason: 'two',
+            });
+        }
     } else if (what < 94) {
       const passable = basis.pack.gates.filter((g) => g.before !== 'release');
       const gate = passable[how % passable.length];

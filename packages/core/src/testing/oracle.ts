@@ -58,6 +58,20 @@ function saw(e: Entry, f: Entry): boolean {
   return f.device === e.device && f.seq < e.seq && Date.parse(f.at) <= Date.parse(e.at);
 }
 
+/** A finding as the oracle reads it. */
+interface Told {
+  readonly id: string;
+  readonly check: string | undefined;
+  said?: Entry<'finding.assessed'>['body'] | undefined;
+  /** The last time it was said to stop the aircraft. */
+  stopped?: Entry | undefined;
+  closed?: Entry | undefined;
+  /** With which it is one. */
+  into?: string | undefined;
+  /** The last time it was told to be one with another, and opened again. */
+  moved: readonly Entry[];
+}
+
 /** The record up to some entry, looked at as a whole. */
 class Prefix {
   readonly engines: readonly string[];
@@ -393,7 +407,7 @@ class Prefix {
         );
       if (condition.kind === 'inspectionsSigned') rests.push(...this.inspections().flat());
     }
-    for (const f of this.findings()) if (f.stopped) rests.push(f.stopped, f.closed);
+    for (const f of this.findings()) if (f.stopped) rests.push(f.stopped, f.closed, ...f.moved);
     return rests.every((r) => r === undefined || saw(pass, r));
   }
 
@@ -420,37 +434,53 @@ class Prefix {
     });
   }
 
-  private findings(): { raised: Entry<'finding.raised'>; last?: Entry; stopped?: Entry; closed?: Entry }[] {
-    return this.entries.flatMap((e) => {
-      if (e.kind !== 'finding.raised') return [];
-      const own = this.entries.filter(
-        (a): a is Entry<'finding.assessed'> =>
-          a.kind === 'finding.assessed' && a.body.finding === e.body.finding,
-      );
-      const closed = this.entries.findLast(
-        (c) => c.kind === 'finding.closed' && c.body.finding === e.body.finding,
-      );
-      const last = own.at(-1);
-      const stopped = own.findLast((a) => a.body.severity === 'stops');
-      return [
-        {
-          raised: e,
-          ...(last ? { last } : {}),
-          ...(stopped ? { stopped } : {}),
-          ...(closed ? { closed } : {}),
-        },
-      ];
-    });
+  /** Findings, told once more from the entries about them: what is one with another goes through everything with it. */
+  private findings(): readonly Told[] {
+    const all = new Map<string, Told>();
+    const one = (id: string): Told[] => [...all.values()].filter((f) => f.id === id || f.into === id);
+    for (const e of this.entries) {
+      if (e.kind === 'finding.raised')
+        all.set(e.body.finding, { id: e.body.finding, check: e.body.check, moved: [] });
+      if (e.kind === 'finding.split') {
+        const from = all.get(e.body.finding);
+        if (from) all.set(e.body.into, { ...from, id: e.body.into, moved: [] });
+      }
+      if (e.kind === 'finding.assessed')
+        for (const f of one(e.body.finding)) {
+          f.said = e.body;
+          if (e.body.severity === 'stops') f.stopped = e;
+        }
+      if (e.kind === 'finding.closed') for (const f of one(e.body.finding)) f.closed = e;
+      if (e.kind === 'finding.merged') {
+        const into = all.get(e.body.into);
+        for (const f of one(e.body.finding)) {
+          f.into = e.body.into;
+          f.moved = [...f.moved.filter((m) => m.kind !== e.kind), e];
+          if (f.said) continue;
+          f.said = into?.said;
+          f.stopped = into?.stopped;
+        }
+      }
+      if (e.kind === 'finding.reopened')
+        for (const f of one(e.body.finding)) {
+          f.closed = undefined;
+          f.moved = [...f.moved.filter((m) => m.kind !== e.kind), e];
+          if (f.id !== e.body.finding) continue;
+          f.into = undefined;
+          f.moved = [e];
+        }
+    }
+    return [...all.values()];
   }
 
   private holds(gate: Basis['pack']['gates'][number], when: number): boolean {
     for (const f of this.findings()) {
       if (f.closed) continue;
-      const assessed = f.last?.kind === 'finding.assessed' ? f.last.body : undefined;
+      const assessed = f.said;
       if (assessed?.severity === 'stops') return true;
       if (assessed?.until !== undefined && new Date(when).toISOString().slice(0, 10) > assessed.until)
         return true;
-      const check = this.basis.pack.checks.find((c) => c.id === f.raised.body.check);
+      const check = this.basis.pack.checks.find((c) => c.id === f.check);
       const settles = gate.conditions.some((c) => c.kind === 'findingsSettled');
       const behind = check !== undefined && ORDER.indexOf(check.station) >= ORDER.indexOf(gate.before);
       if (!assessed && settles && !behind) return true;

@@ -29,6 +29,10 @@ export const SAMPLE_BODIES: {
   'walk.finished': { walk: 'walk-1' },
   'walk.settled': { ...part, said: 'entry-2', answerEntry: 'entry-1', holds: 'first', reason: 'agreed' },
   'finding.closed': { finding: 'finding-1', note: '' },
+  'finding.reopened': { finding: 'finding-1', reason: 'there again' },
+  'finding.merged': { finding: 'finding-1', into: 'finding-2', reason: 'the same crack' },
+  'finding.split': { finding: 'finding-1', into: 'finding-2', title: 'Nick', where: 'edge', reason: 'two' },
+  'finding.assigned': { finding: 'finding-1', to: 'person-1', minutes: 30 },
   'gate.passed': { gate: 'power', snapshot: HASH },
   'gate.overridden': {
     gate: 'release',

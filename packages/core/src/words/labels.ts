@@ -73,6 +73,7 @@ export const FINDING_STEP_WORDS: Readonly<
   repeat: { title: 'Checks to repeat', who: 'whoever works on the aircraft' },
   close: { title: 'To be closed', who: 'inspector or certifying person' },
   deferred: { title: 'Deferred', who: 'nobody, until it runs out' },
+  merged: { title: 'One with another', who: 'nobody: it is worked on there' },
   closed: { title: 'Closed', who: 'nobody' },
 };
 

@@ -1,6 +1,7 @@
 import { reason } from '../../reasons/reason.ts';
 import { aboutSystems } from '../about.ts';
 import { asksInspection } from '../asks-inspection.ts';
+import { mergedWith } from '../closing.ts';
 import { deedOf, disturb } from '../effects.ts';
 import type { EntryType } from '../kind.ts';
 import { CREW } from '../roles.ts';
@@ -15,11 +16,9 @@ export const actionRecorded: EntryType<'action.recorded'> = {
   admit: ({ body }, door) => {
     if (door.state.actions.has(body.action) || door.state.tags.has(body.action))
       return reason('actionExists');
-    if (
-      body.finding !== undefined &&
-      (!door.state.findings.has(body.finding) || door.state.findings.get(body.finding)?.closed)
-    )
-      return reason('findingNotOpen');
+    const finding = body.finding === undefined ? undefined : door.state.findings.get(body.finding);
+    if (body.finding !== undefined && (!finding || finding.closed)) return reason('findingNotOpen');
+    if (finding?.merged) return mergedWith(door.state, finding);
     if (body.what.trim() === '') return reason('actionNeedsWords');
     return body.touches.length === 0 ? reason('actionNeedsSystems') : undefined;
   },

@@ -1,7 +1,9 @@
 import { isDay } from '../../quantity/instant.ts';
 import { reason, type Reason } from '../../reasons/reason.ts';
 import type { EntryDraft } from '../../record/entry.ts';
+import { togetherWith } from '../../standing/findings.ts';
 import { aboutFinding } from '../about.ts';
+import { mergedWith } from '../closing.ts';
 import type { Door } from '../door.ts';
 import { deedOf } from '../effects.ts';
 import type { EntryType } from '../kind.ts';
@@ -11,6 +13,7 @@ import { CREW, MAY_OVERRULE } from '../roles.ts';
 function assessRule({ body, role }: EntryDraft<'finding.assessed'>, door: Door): Reason | undefined {
   const finding = door.state.findings.get(body.finding);
   if (!finding || finding.closed) return reason('findingNotOpen');
+  if (finding.merged) return mergedWith(door.state, finding);
   if (body.reason.trim() === '') return reason('needsReason');
   if (body.severity !== 'stops' && !MAY_OVERRULE.includes(role))
     return reason('roleNeeded', { roles: MAY_OVERRULE });
@@ -34,9 +37,10 @@ export const findingAssessed: EntryType<'finding.assessed'> = {
   admit: (draft, door) => assessRule(draft, door),
   fold: (draft, _index, entry) => {
     const finding = draft.state.findings.get(entry.body.finding);
-    if (finding)
-      draft.put('findings', entry.body.finding, {
-        ...finding,
+    // What is one is assessed as one.
+    for (const one of finding ? togetherWith(draft.state, finding) : [])
+      draft.put('findings', one.raised.finding, {
+        ...one,
         assessed: { ...deedOf(draft, entry), ...entry.body },
         ...(entry.body.severity === 'stops' ? { grounded: deedOf(draft, entry) } : {}),
       });

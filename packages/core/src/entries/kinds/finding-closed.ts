@@ -1,3 +1,4 @@
+import { togetherWith } from '../../standing/findings.ts';
 import { aboutFinding } from '../about.ts';
 import { closingHeld } from '../closing.ts';
 import { deedOf } from '../effects.ts';
@@ -13,9 +14,9 @@ export const findingClosed: EntryType<'finding.closed'> = {
   admit: ({ body }, door) => closingHeld(door, body.finding),
   fold: (draft, _index, entry) => {
     const finding = draft.state.findings.get(entry.body.finding);
-    if (finding)
-      draft.put('findings', entry.body.finding, {
-        ...finding,
+    for (const one of finding ? togetherWith(draft.state, finding) : [])
+      draft.put('findings', one.raised.finding, {
+        ...one,
         closed: { ...deedOf(draft, entry), ...entry.body },
       });
   },
