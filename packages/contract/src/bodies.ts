@@ -288,8 +288,8 @@ export class FindingAssignedBody {
   @IsOptional() @Matches(ID) to?: string;
   @IsOptional() @IsInt() @Min(1) @Max(100_000) minutes?: number;
   @IsOptional()
-  @Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'by must be a day, as 2026-12-08' })
-  by?: string;
+  @Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'due must be a day, as 2026-12-08' })
+  due?: string;
 }
 
 export class GatePassedBody {

@@ -129,6 +129,10 @@ export interface FindingLineView {
   readonly conditions?: string;
   readonly until?: string;
   readonly closedAt?: string;
+  /** Person by id who works on it next, about how long (minutes), and by which day. */
+  readonly assignedTo?: string;
+  readonly effort?: number;
+  readonly due?: string;
   readonly released: boolean;
   /** What comes next; absent where the record of its campaign cannot be read. */
   readonly next?: FindingStep;

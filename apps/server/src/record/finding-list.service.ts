@@ -1,6 +1,13 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { InjectDataSource } from '@nestjs/typeorm';
-import { deriveStatus, nextOfFinding, upcast, type Entry, type FindingStep } from '@kanzel/core';
+import {
+  deriveStatus,
+  nextOfFinding,
+  upcast,
+  type Entry,
+  type EntryBodies,
+  type FindingStep,
+} from '@kanzel/core';
 import type { FindingLineView } from '@kanzel/contract';
 import { DataSource } from 'typeorm';
 import { CLOCK, type Clock } from '../settings.ts';
@@ -17,9 +24,12 @@ const HOLDS = 10 * 60_000;
 /** What the entries of one finding say, the last of each kind. */
 interface Told {
   readonly row: FindingRow;
-  readonly raised: Entry<'finding.raised'>;
-  readonly assessed?: Entry<'finding.assessed'>;
-  readonly closed?: Entry<'finding.closed'>;
+  readonly raised: Pick<Entry, 'at' | 'by'> & { readonly body: EntryBodies['finding.raised'] };
+  readonly assessed?: Entry<'finding.assessed'> | undefined;
+  readonly closed?: Entry<'finding.closed'> | undefined;
+  readonly assigned?: Entry<'finding.assigned'> | undefined;
+  /** With which it is one. */
+  readonly into?: string | undefined;
 }
 
 /** Findings of all aircraft, read from the entries about them alone; only what is open is looked up in its campaign. */
@@ -66,32 +76,52 @@ export class FindingListService {
   }
 }
 
+/** What one more entry says of the findings of its campaign: what is one with another goes through everything with it. */
+function tell(told: Map<string, Told>, row: FindingRow, entry: Entry): void {
+  const all = (id: string): readonly (readonly [string, Told])[] =>
+    [...told].filter(([own, t]) => own === id || t.into === id);
+  const put = (id: string, change: (one: Told, own: string) => Partial<Told>): void => {
+    for (const [own, one] of all(id)) told.set(own, { ...one, ...change(one, own) });
+  };
+  if (entry.kind === 'finding.raised') told.set(entry.body.finding, { row, raised: entry });
+  if (entry.kind === 'finding.split') {
+    const from = told.get(entry.body.finding);
+    const { at, by } = entry;
+    const { into, title, where } = entry.body;
+    const body = from && { ...from.raised.body, finding: into, title, where };
+    if (body) told.set(into, { row, raised: { at, by, body }, assessed: from.assessed });
+  }
+  if (entry.kind === 'finding.assessed') put(entry.body.finding, () => ({ assessed: entry }));
+  if (entry.kind === 'finding.closed') put(entry.body.finding, () => ({ closed: entry }));
+  if (entry.kind === 'finding.merged') {
+    const { into } = entry.body;
+    put(entry.body.finding, (one) => ({ into, assessed: one.assessed ?? told.get(into)?.assessed }));
+  }
+  if (entry.kind === 'finding.reopened')
+    put(entry.body.finding, (one, own) => ({
+      closed: undefined,
+      into: own === entry.body.finding ? undefined : one.into,
+    }));
+  if (entry.kind === 'finding.assigned')
+    put(entry.body.finding, (_one, own) => (own === entry.body.finding ? { assigned: entry } : {}));
+}
+
 /** Puts the entries of each finding together. What cannot be read is passed over: its campaign says that it is damaged. */
 function tellFindings(rows: readonly FindingRow[]): readonly Told[] {
-  const found = new Map<string, Told>();
+  const found = new Map<string, Map<string, Told>>();
   for (const row of rows) {
     const read = row.json === null ? undefined : (readJson(row.json) as Entry | undefined);
     const known = read && upcast(read);
     if (!known?.ok) continue;
-    const entry = known.value;
-    if (entry.kind === 'finding.raised') {
-      found.set(`${row.campaign} ${entry.body.finding}`, { row, raised: entry });
-      continue;
-    }
-    if (entry.kind !== 'finding.assessed' && entry.kind !== 'finding.closed') continue;
-    const key = `${row.campaign} ${entry.body.finding}`;
-    const told = found.get(key);
-    if (!told) continue;
-    found.set(
-      key,
-      entry.kind === 'finding.assessed' ? { ...told, assessed: entry } : { ...told, closed: entry },
-    );
+    const told = found.get(row.campaign) ?? new Map<string, Told>();
+    found.set(row.campaign, told);
+    tell(told, row, known.value);
   }
-  return [...found.values()];
+  return [...found.values()].flatMap((told) => [...told.values()]);
 }
 
 function lineOf(
-  { row, raised, assessed, closed }: Told,
+  { row, raised, assessed, closed, assigned }: Told,
   steps: ReadonlyMap<string, FindingStep> | undefined,
 ): FindingLineView {
   const { finding, title, where, check } = raised.body;
@@ -110,6 +140,9 @@ function lineOf(
     ...(assessed?.body.conditions === undefined ? {} : { conditions: assessed.body.conditions }),
     ...(assessed?.body.until === undefined ? {} : { until: assessed.body.until }),
     ...(closed ? { closedAt: closed.at } : {}),
+    ...(assigned?.body.to === undefined ? {} : { assignedTo: assigned.body.to }),
+    ...(assigned?.body.minutes === undefined ? {} : { effort: assigned.body.minutes }),
+    ...(assigned?.body.due === undefined ? {} : { due: assigned.body.due }),
     released: row.released === 1,
     ...(next ? { next } : {}),
   };

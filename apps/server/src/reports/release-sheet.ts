@@ -13,7 +13,7 @@ import {
   outsideScope,
   releaseMeaning,
   ROLE_TITLES,
-  SEVERITY_WORDS,
+  sayFindingStands,
   STATION_TITLES,
   verdictFigure,
   type BasisIndex,
@@ -78,7 +78,7 @@ function findingLine(source: SheetSource, finding: FindingState): TableCell[] {
     )
     .join('; ');
   const { assessed, closed } = finding;
-  const how = closed ? 'closed' : assessed ? SEVERITY_WORDS[assessed.severity] : 'not assessed';
+  const how = sayFindingStands(finding, source.state);
   const deferral =
     assessed?.severity === 'deferred' && !closed
       ? [assessed.conditions, deferralInWords(assessed)].filter(Boolean).join(', ')

@@ -12,6 +12,7 @@ import {
   temporaryFolder,
   type SignedIn,
 } from '../testing/harness.ts';
+import { RecordService } from '../record/record.service.ts';
 
 const { path, remove } = temporaryFolder();
 let app: Awaited<ReturnType<typeof startServer>>['app'];
@@ -108,6 +109,72 @@ test('a finding is listed with what comes next, from its raising to its closing,
   expect(await listed(brand, "QX' OR 1=1 --")).toEqual([]);
   await brand.agent.get('/api/findings?mark=').expect(400);
   await brand.agent.get('/api/findings?colour=red').expect(400);
+});
+
+test('merged, split, reopened and assigned: the list tells what the campaign itself tells', async () => {
+  const [ylva, brand] = await Promise.all([signIn(url, 'ylva'), signIn(url, 'brand')]);
+  const campaign = await openCampaign(ylva);
+  seen = 1;
+  const [f, g, h] = [randomUUID(), randomUUID(), randomUUID()];
+  for (const [finding, title] of [
+    [f, 'Crack'],
+    [g, 'Crack again'],
+  ] as const)
+    await post(ylva, campaign, 'finding.raised', { finding, title, where: 'hinge' });
+  /** What the list tells of this campaign, and what its record folds to. */
+  const told = async (): Promise<unknown[]> => {
+    const found = (await listed(brand)).filter((l) => l.campaign === campaign);
+    const state = (await app.get(RecordService).fold(campaign))?.state;
+    const folded = [...(state?.findings.values() ?? [])].map(
+      ({ raised, assessed, closed, merged, assigned }) => ({
+        title: raised.title,
+        severity: assessed?.severity,
+        closedAt: closed?.at,
+        merged: merged !== undefined && !closed,
+        assignedTo: assigned?.to,
+        effort: assigned?.minutes,
+        due: assigned?.due,
+      }),
+    );
+    expect(
+      found.map((l) => ({
+        title: l.title,
+        severity: l.severity,
+        closedAt: l.closedAt,
+        merged: l.next === 'merged',
+        assignedTo: l.assignedTo,
+        effort: l.effort,
+        due: l.due,
+      })),
+    ).toEqual(folded);
+    return found.map((l) => l.next);
+  };
+  await post(
+    brand,
+    campaign,
+    'finding.assessed',
+    { finding: g, severity: 'information', reason: 'Paint' },
+    'inspector',
+  );
+  const to = ylva.person.id;
+  await post(ylva, campaign, 'finding.assigned', { finding: f, to, minutes: 40, due: '2099-01-31' });
+  expect(await told()).toEqual(['assess', 'close']);
+  await post(brand, campaign, 'finding.merged', { finding: f, into: g, reason: 'The same' }, 'inspector');
+  expect(await told()).toEqual(['merged', 'close']);
+  await post(brand, campaign, 'finding.closed', { finding: g, note: '' }, 'inspector');
+  expect(await told()).toEqual(['closed', 'closed']);
+  await post(ylva, campaign, 'finding.reopened', { finding: g, reason: 'Seen again' });
+  expect(await told()).toEqual(['merged', 'act']);
+  await post(ylva, campaign, 'finding.reopened', { finding: f, reason: 'Another place' });
+  await post(ylva, campaign, 'finding.split', {
+    finding: g,
+    into: h,
+    title: 'Nick',
+    where: 'edge',
+    reason: 'Two',
+  });
+  await post(ylva, campaign, 'finding.assigned', { finding: f });
+  expect(await told()).toEqual(['act', 'act', 'close']);
 });
 
 test('an entry that somebody wrote over is passed over, and the others are listed', async () => {

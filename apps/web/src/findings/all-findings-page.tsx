@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { FINDING_STEP_WORDS, SEVERITY_WORDS, type FindingStep } from '@kanzel/core';
-import type { FindingLineView } from '@kanzel/contract';
+import type { FindingLineView, PersonView } from '@kanzel/contract';
 import { api } from '../api/client.ts';
 import { Foot } from '../shell/foot.tsx';
 import { Frame, MarginNote } from '../shell/frame.tsx';
@@ -51,14 +51,21 @@ function Severity({ line }: { line: FindingLineView }): ReactElement | null {
   );
 }
 
+const nameOf = (people: readonly PersonView[], id: string): string =>
+  people.find((p) => p.id === id)?.fullName ?? 'someone';
+
 /** What a line says beside its title: the aircraft's own past, until when it is put off, under which conditions. */
 function Beside({ line, all }: { line: FindingLineView; all: readonly FindingLineView[] }): ReactElement {
   const times = foundBefore(line, all).length + 1;
+  const people = useSession((s) => s.people);
   return (
     <span className="block text-[0.8rem] text-ink-2">
       {[line.where, line.campaignTitle, `raised ${dayInWords(line.raisedAt)}`]
         .filter((t) => t !== '')
         .join('; ')}
+      {line.assignedTo ? `; with ${nameOf(people, line.assignedTo)}` : ''}
+      {line.effort ? `, about ${line.effort} min` : ''}
+      {line.due ? `, by ${dayInWords(line.due)}` : ''}
       {line.until ? `; until ${dayInWords(line.until)}` : ''}
       {line.conditions ? `: ${line.conditions}` : ''}
       {times > 1 ? <b className="text-near">; time {times} on this aircraft</b> : null}
@@ -115,6 +122,7 @@ const COLUMNS: readonly { readonly by: SortedBy; readonly title: string }[] = [
   { by: 'title', title: 'Finding' },
   { by: 'severity', title: 'Assessed' },
   { by: 'next', title: 'Next' },
+  { by: 'assigned', title: 'With' },
   { by: 'raised', title: 'Raised' },
 ];
 
@@ -122,7 +130,6 @@ const COLUMNS: readonly { readonly by: SortedBy; readonly title: string }[] = [
 function Table({ lines }: { lines: readonly FindingLineView[] }): ReactElement {
   const [order, setOrder] = useState<{ by: SortedBy; down: boolean }>({ by: 'raised', down: true });
   const people = useSession((s) => s.people);
-  const nameOf = (id: string): string => people.find((p) => p.id === id)?.fullName ?? 'someone';
   return (
     <div className="mt-4 overflow-x-auto">
       <table className="w-full text-left">
@@ -162,9 +169,15 @@ function Table({ lines }: { lines: readonly FindingLineView[] }): ReactElement {
               <td className="py-2 pr-3">
                 {line.next ? FINDING_STEP_WORDS[line.next].title : NOT_KNOWN.title}
               </td>
+              <td className="py-2 pr-3">
+                {line.assignedTo ? nameOf(people, line.assignedTo) : '–'}
+                {line.due ? (
+                  <span className="block text-[0.8rem] text-ink-2">by {dayInWords(line.due)}</span>
+                ) : null}
+              </td>
               <td className="py-2 whitespace-nowrap">
                 {dayInWords(line.raisedAt)}
-                <span className="block text-[0.8rem] text-ink-2">{nameOf(line.raisedBy)}</span>
+                <span className="block text-[0.8rem] text-ink-2">{nameOf(people, line.raisedBy)}</span>
               </td>
             </tr>
           ))}
@@ -180,9 +193,9 @@ export default function AllFindingsPage(): ReactElement {
   const [view, setView] = useState<'hands' | 'table'>('hands');
   const [which, setWhich] = useState<'open' | 'all'>('open');
   const [wanted, setWanted] = useState('');
-  const open = all?.filter((l) => l.next !== 'closed') ?? [];
+  const open = all?.filter((l) => l.next !== 'closed' && l.next !== 'merged') ?? [];
   const shown = (which === 'open' ? open : (all ?? [])).filter((l) => isMeant(l, wanted));
-  const steps: readonly (FindingStep | undefined)[] = [undefined, ...STEPS_SHOWN, 'closed'];
+  const steps: readonly (FindingStep | undefined)[] = [undefined, ...STEPS_SHOWN, 'merged', 'closed'];
   return (
     <Frame
       plate={<HangarPlate />}

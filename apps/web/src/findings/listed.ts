@@ -2,10 +2,12 @@ import { FINDING_STEPS, type FindingStep } from '@kanzel/core';
 import type { FindingLineView } from '@kanzel/contract';
 
 /** Steps at which somebody is waited for, and those that rest. */
-export const STEPS_SHOWN: readonly FindingStep[] = FINDING_STEPS.filter((s) => s !== 'closed');
+export const STEPS_SHOWN: readonly FindingStep[] = FINDING_STEPS.filter(
+  (s) => s !== 'closed' && s !== 'merged',
+);
 
 /** By what the table is sorted. */
-export type SortedBy = 'mark' | 'title' | 'severity' | 'next' | 'raised';
+export type SortedBy = 'mark' | 'title' | 'severity' | 'next' | 'assigned' | 'raised';
 
 const SEVERITIES = ['stops', undefined, 'deferred', 'information'] as const;
 
@@ -44,6 +46,9 @@ export function sorted(
         return SEVERITIES.indexOf(line.severity);
       case 'next':
         return line.next === undefined ? -1 : FINDING_STEPS.indexOf(line.next);
+      // What is due first first; then what somebody has, then what nobody has.
+      case 'assigned':
+        return `${line.due ?? '9999'} ${line.assignedTo ?? '~'}`;
       case 'raised':
         return line.raisedAt;
     }

@@ -4,7 +4,7 @@ import {
   closestToALimit,
   marginFigure,
   releaseMeaning,
-  SEVERITY_WORDS,
+  sayFindingStands,
   STATION_TITLES,
   verdictFigure,
 } from '@kanzel/core';
@@ -227,9 +227,7 @@ function FindingsInWords(): ReactElement {
             <span className="text-ink-2">
               {f.actions.flatMap((a) => view.state.actions.get(a)?.done.what ?? []).join('; ')}
             </span>
-            <span>
-              {f.closed ? 'closed' : f.assessed ? SEVERITY_WORDS[f.assessed.severity] : 'not assessed'}
-            </span>
+            <span>{sayFindingStands(f, view.state)}</span>
           </li>
         ))}
       </ul>

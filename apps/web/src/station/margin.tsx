@@ -1,6 +1,14 @@
 import { lazy, Suspense, useState, type ReactElement } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
-import { ownMember, stateFor, stateValue, STATIONS, type Cure, type GateStatus } from '@kanzel/core';
+import {
+  ownMember,
+  sayFindingStands,
+  stateFor,
+  stateValue,
+  STATIONS,
+  type Cure,
+  type GateStatus,
+} from '@kanzel/core';
 import { serverNow } from '../sync/clock.ts';
 import { PaperNotes } from '../papers/paper-notes.tsx';
 import { MarginNote } from '../shell/frame.tsx';
@@ -203,13 +211,7 @@ function Findings(): ReactElement | null {
             >
               {f.raised.title}
             </Link>
-            <p className="cap">
-              {f.assessed
-                ? { stops: 'grounds the aircraft', deferred: 'deferred', information: 'information' }[
-                    f.assessed.severity
-                  ]
-                : 'not assessed'}
-            </p>
+            <p className="cap">{sayFindingStands(f, view.state)}</p>
           </li>
         ))}
       </ul>

@@ -202,8 +202,8 @@ test('one that is two: the new one begins as the old one stood, about the same c
 test('given to somebody, by a day that is one; it holds nothing and opens nothing', () => {
   const s = new Scribe().upToRunning();
   raise(s, 'f');
-  const give = (by?: string): string =>
-    said(s, 'finding.assigned', { finding: 'f', to: BO, minutes: 40, ...(by === undefined ? {} : { by }) });
+  const give = (due?: string): string =>
+    said(s, 'finding.assigned', { finding: 'f', to: BO, minutes: 40, ...(due === undefined ? {} : { due }) });
   expect([give(), give('2026-12-01'), give('2026-02-30')]).toEqual(['admitted', 'admitted', 'notADay']);
   expect(said(s, 'finding.assigned', { finding: 'moon' })).toBe('findingNotOpen');
   const before = [holding(s), open(s), next(s, 'f')];

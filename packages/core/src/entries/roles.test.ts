@@ -5,7 +5,7 @@ import { SAMPLE_BODIES } from '../testing/sample-bodies.ts';
 import { ANN, BASIS, BO, CHECKS, PACK, reading, Scribe, START } from '../testing/world.ts';
 import { untold } from '../testing/untold.ts';
 import { aboutOf, admit, coversSystems, foldEntries } from './index.ts';
-import type { EntryDraft, EntryKind } from '../record/index.ts';
+import type { Deed, EntryBodies, EntryDraft, EntryKind } from '../record/index.ts';
 
 const NOW = new Date(START + 3_600_000).toISOString();
 
@@ -264,4 +264,25 @@ test('a timer is not passed by a clock that is set meanwhile', () => {
   expect(ends(begun + 601_000, begun + 601_000, 600_000)).toBe('timerShort');
   // Said to have ended after it was said.
   expect(ends(begun + 40_000, begun + 10_000)).toBe('timerEndsLater');
+});
+
+/** What a deed says and the body of its entry as well: laid over the deed it would say that somebody else did it. */
+type Clashing = { [K in EntryKind]: Extract<keyof EntryBodies[K], keyof Deed> }[EntryKind];
+
+test('no body has a member by which a deed says who did it, and when', () => {
+  const none: [Clashing] extends [never] ? true : Clashing = true;
+  expect(none).toBe(true);
+  const deed: readonly (keyof Deed)[] = [
+    'entry',
+    'seq',
+    'at',
+    'instant',
+    'by',
+    'role',
+    'device',
+    'seen',
+    'pending',
+  ];
+  for (const body of Object.values(SAMPLE_BODIES))
+    expect(Object.keys(body).filter((k) => deed.some((d) => d === k))).toEqual([]);
 });

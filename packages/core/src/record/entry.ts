@@ -159,7 +159,7 @@ export interface EntryBodies {
     /** Absent: nobody any more. */
     readonly to?: string;
     readonly minutes?: number;
-    readonly by?: string;
+    readonly due?: string;
   };
   'gate.passed': {
     readonly gate: string;

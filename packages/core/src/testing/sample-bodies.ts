@@ -32,7 +32,7 @@ export const SAMPLE_BODIES: {
   'finding.reopened': { finding: 'finding-1', reason: 'there again' },
   'finding.merged': { finding: 'finding-1', into: 'finding-2', reason: 'the same crack' },
   'finding.split': { finding: 'finding-1', into: 'finding-2', title: 'Nick', where: 'edge', reason: 'two' },
-  'finding.assigned': { finding: 'finding-1', to: 'person-1', minutes: 30 },
+  'finding.assigned': { finding: 'finding-1', to: 'person-1', minutes: 30, due: '2026-12-08' },
   'gate.passed': { gate: 'power', snapshot: HASH },
   'gate.overridden': {
     gate: 'release',

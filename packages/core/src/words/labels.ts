@@ -4,6 +4,7 @@ import { ownMember } from '../own-member.ts';
 import type { Mark } from '../standing/status.ts';
 import { formatFigure, formatWithUnit } from '../quantity/format.ts';
 import type { EntryBodies, Narrowing } from '../record/entry.ts';
+import type { CampaignState, FindingState } from '../record/state.ts';
 
 /** Station names as the interface shows them. */
 export const STATION_TITLES: Readonly<Record<StationId, string>> = {
@@ -48,6 +49,14 @@ export const SEVERITY_WORDS: Readonly<Record<'stops' | 'deferred' | 'information
   deferred: 'deferred',
   information: 'information',
 };
+
+/** How a finding stands, in words. Example: "grounds the aircraft", "not assessed", "one with “Crack at the hinge”". */
+export function sayFindingStands(finding: FindingState, state: CampaignState): string {
+  const { closed, merged, assessed } = finding;
+  if (closed) return 'closed';
+  if (merged) return `one with “${state.findings.get(merged.into)?.raised.title ?? ''}”`;
+  return assessed ? SEVERITY_WORDS[assessed.severity] : 'not assessed';
+}
 
 /** What an open finding takes from the flight, in words. Example: "circuit only; not above 300 m; look at the hinge after landing". */
 export function narrowingInWords(

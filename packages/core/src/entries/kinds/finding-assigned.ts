@@ -17,7 +17,7 @@ export const findingAssigned: EntryType<'finding.assigned'> = {
     const finding = door.state.findings.get(body.finding);
     if (!finding || finding.closed) return reason('findingNotOpen');
     if (finding.merged) return mergedWith(door.state, finding);
-    return body.by === undefined || isDay(body.by) ? undefined : reason('notADay', { text: body.by });
+    return body.due === undefined || isDay(body.due) ? undefined : reason('notADay', { text: body.due });
   },
   fold: (draft, _index, entry) => {
     const finding = draft.state.findings.get(entry.body.finding);
