@@ -108,6 +108,94 @@ test('a tag and a finding stand on the drawing where they are, on a phone too', 
   await expect(page.getByText('There is no such tag in this campaign.')).toBeVisible();
 });
 
+test('two findings told to be one, closed, opened again and found to be two; one is assigned, on a phone too', async ({
+  browser,
+}) => {
+  const ylva = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await campaignInHand(ylva, product.url, 'QX-LMV');
+  const raise = async (title: string): Promise<void> => {
+    await ylva.goto(`${base}/findings`);
+    await ylva.getByRole('button', { name: 'Raise a finding' }).click();
+    await ylva.getByLabel('What was found').fill(title);
+    await ylva.getByLabel('Where on the aircraft').fill('elevon hinge');
+    await ylva.getByRole('button', { name: 'Raise the finding' }).click();
+    await ylva.getByRole('link', { name: title }).first().waitFor();
+  };
+  await raise('Hinge pin loose');
+  await raise('Play at the hinge');
+  const sheet = ylva.locator('#sheet');
+  await ylva.goto(`${base}/findings`);
+  await sheet.getByRole('link', { name: 'Hinge pin loose' }).click();
+
+  // Whoever works on it may not say that two are one; what was typed stays.
+  await sheet.getByText('It is the same as another finding').click();
+  await sheet.getByLabel('The one that stays').selectOption({ label: 'Play at the hinge' });
+  await sheet.getByLabel('Why they are the same').fill('The loose pin is the play');
+  await sheet.getByRole('button', { name: 'Merge them' }).click();
+  await expect(sheet.getByRole('alert')).toHaveText(/no valid authorisation as inspector/);
+  await expect(sheet.getByLabel('Why they are the same')).toHaveValue('The loose pin is the play');
+  const address = ylva.url();
+  await allSaved(ylva);
+
+  const brand = await personPage(browser, product.url, 'Brand Ekerholt');
+  await brand.setViewportSize({ width: 390, height: 844 });
+  await brand.goto(address);
+  const phone = brand.locator('#sheet');
+  await phone.getByText('It is the same as another finding').click();
+  await phone.getByRole('button', { name: 'Merge them' }).click();
+  await expect(phone.getByLabel('Why they are the same')).toBeFocused();
+  await phone.getByLabel('Why they are the same').fill('The loose pin is the play');
+  await phone.getByRole('button', { name: 'Merge them' }).click();
+  await expect(phone.getByRole('alert')).toHaveText(/Choose the finding that stays/);
+  await phone.getByLabel('The one that stays').selectOption({ label: 'Play at the hinge' });
+  await phone.getByRole('button', { name: 'Merge them' }).click();
+
+  // On the one that stays both are worked on; the other leads there and can be opened again.
+  await expect(phone.getByRole('heading', { level: 1 })).toHaveText('Play at the hinge');
+  await expect(phone.getByText('Merged with it')).toBeVisible();
+  await expect(sheet.getByText(/The same as Play at the hinge, and worked on there/)).toBeVisible();
+  await expect(sheet.getByText('It is the same as another finding')).toHaveCount(0);
+  expect(await seriousFaults(brand)).toEqual([]);
+
+  await phone.getByText('Information', { exact: true }).click();
+  await phone.getByLabel(/^Why, or the cause/).fill('Within what the maker allows');
+  await phone.getByRole('button', { name: 'Record the assessment' }).click();
+  await phone.getByText('Assign it to somebody').click();
+  await phone.getByLabel('Who works on it next').selectOption({ label: 'Ylva Torsund' });
+  await phone.getByLabel('About how long, minutes').fill('half an hour');
+  await phone.getByRole('button', { name: 'Assign', exact: true }).click();
+  await expect(phone.getByRole('alert')).toHaveText(/a whole figure above nothing/);
+  await phone.getByLabel('About how long, minutes').fill('30');
+  await phone.getByRole('button', { name: 'Assign', exact: true }).click();
+  await expect(phone.getByText('With Ylva Torsund, about 30 min.')).toBeVisible();
+  await phone.getByRole('button', { name: 'Close the finding' }).click();
+  await expect(phone.getByRole('button', { name: 'Close the finding' })).toHaveCount(0);
+  await allSaved(brand);
+
+  // Seen again: both stand again, and nothing closes them before something was done.
+  await ylva.goto(`${base}/findings`);
+  await sheet.getByRole('link', { name: 'Play at the hinge' }).click();
+  await sheet.getByText('Reopen', { exact: true }).click();
+  await sheet.getByLabel('What was seen').fill('There again after the flight');
+  await sheet.getByRole('button', { name: 'Reopen the finding' }).click();
+  await expect(
+    sheet.getByText(/was opened again, and nothing was done or said about it since/),
+  ).toBeVisible();
+  await sheet.getByText('These are two findings').click();
+  await sheet.getByLabel('The other one').fill('Bush worn oval');
+  await sheet.getByLabel('Why they are two').fill('Pin and bush are changed apart');
+  await sheet.getByRole('button', { name: 'Split it off' }).click();
+  await expect(sheet.getByRole('heading', { level: 1 })).toHaveText('Bush worn oval');
+  await expect(sheet.getByText('Split off from Play at the hinge.')).toBeVisible();
+  await allSaved(ylva);
+  await ylva.goto(`${product.url}/findings`);
+  await expect(ylva.getByRole('region', { name: 'Work to be done' })).toContainText(
+    /Play at the hinge.*with Ylva Torsund, about 30 min/,
+  );
+  await expect(ylva.getByRole('region', { name: 'To be closed' })).toContainText('Bush worn oval');
+  await expect(ylva.getByText('Hinge pin loose')).toHaveCount(0);
+});
+
 test('findings of all aircraft: by who acts next, as a table, searched, and as last heard without the server', async ({
   browser,
 }) => {

@@ -389,16 +389,6 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
       pilot: person('odd'),
     };
 
-    const spring = await openCampaign(record, library, clock, cast.technician, 'Left generator exchanged', [
-      'Left generator: replaced',
-    ]);
-    const springPapers = amphibianPapers(
-      clock.now(),
-      ['Left generator: replaced'],
-      await printCopies(attachments, clock.now()),
-    );
-    await lastSpring(new ScriptedCrew(record, clock, new TwinStandin(7), cast, spring, springPapers));
-
     const inSpring = await printCopies(attachments, clock.now());
     const copies = await printCopies(attachments, today);
     const world: World = { record, library, clock, cast, today, copies };
