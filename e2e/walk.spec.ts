@@ -153,7 +153,7 @@ test('two findings told to be one, closed, opened again and found to be two; one
   // On the one that stays both are worked on; the other leads there and can be opened again.
   await expect(phone.getByRole('heading', { level: 1 })).toHaveText('Play at the hinge');
   await expect(phone.getByText('Merged with it')).toBeVisible();
-  await expect(sheet.getByText(/The same as Play at the hinge, and worked on there/)).toBeVisible();
+  await expect(sheet.getByText(/Merged with Play at the hinge, and worked on there/)).toBeVisible();
   await expect(sheet.getByText('It is the same as another finding')).toHaveCount(0);
   expect(await seriousFaults(brand)).toEqual([]);
 
@@ -179,7 +179,7 @@ test('two findings told to be one, closed, opened again and found to be two; one
   await sheet.getByLabel('What was seen').fill('There again after the flight');
   await sheet.getByRole('button', { name: 'Reopen the finding' }).click();
   await expect(
-    sheet.getByText(/was opened again, and nothing was done or said about it since/),
+    sheet.getByText(/was reopened, and nothing was done or said about it since/),
   ).toBeVisible();
   await sheet.getByText('These are two findings').click();
   await sheet.getByLabel('The other one').fill('Bush worn oval');

@@ -90,8 +90,8 @@ function Merge({
           required
         />
         <p className="cap mb-2">
-          Each goes on holding as it was assessed, until the one that stays is assessed anew or closed. An
-          inspector or a certifying person says it.
+          Both hold what they hold now, until the one that stays is assessed anew or closed. An inspector or a
+          certifying person merges them.
         </p>
         <Problem>{problem}</Problem>
         <Button type="submit">Merge them</Button>
@@ -132,11 +132,10 @@ function Split({ finding }: { finding: FindingState }): ReactElement {
 }
 
 /** Who works on it next, about how long, by which day. */
-export function Assigned({ finding }: { finding: FindingState }): ReactElement {
-  const view = useCampaign();
+function Assign({ finding }: { finding: FindingState }): ReactElement {
   const people = useSession((s) => s.people);
   const { problem, send, refuse } = useSend();
-  const { assigned, closed, merged } = finding;
+  const { assigned } = finding;
   const [to, setTo] = useState(assigned?.to ?? '');
   const [minutes, setMinutes] = useState(assigned?.minutes === undefined ? '' : String(assigned.minutes));
   const [due, setDue] = useState(assigned?.due ?? '');
@@ -156,44 +155,45 @@ export function Assigned({ finding }: { finding: FindingState }): ReactElement {
       ENTRIES['finding.assigned'].roles,
     );
   };
+  return (
+    <Folded title={assigned?.to === undefined ? 'Assign it to somebody' : 'Assign it anew'}>
+      <form onSubmit={assign}>
+        <Picker
+          className="mb-4"
+          label="Who works on it next"
+          value={to}
+          options={[
+            { id: '', text: 'nobody' },
+            ...people.filter((p) => !p.endedAt).map((p) => ({ id: p.id, text: p.fullName })),
+          ]}
+          onChange={setTo}
+        />
+        <Field
+          label="About how long, minutes"
+          inputMode="numeric"
+          value={minutes}
+          onChange={(e) => setMinutes(e.target.value)}
+        />
+        <DayField label="By which day" value={due} onChange={setDue} />
+        <Problem>{problem}</Problem>
+        <Button type="submit">Assign</Button>
+      </form>
+    </Folded>
+  );
+}
+
+/** With whom it is, about how long it takes, and by which day. */
+function With({ assigned }: Pick<FindingState, 'assigned'>): ReactElement | null {
+  const view = useCampaign();
   const told = [
     assigned?.to === undefined ? '' : `With ${view.who(assigned.to)}`,
     assigned?.minutes === undefined ? '' : `about ${assigned.minutes} min`,
     assigned?.due === undefined ? '' : `by ${dayInWords(assigned.due)}`,
   ].filter(Boolean);
-  return (
-    <>
-      {told.length > 0 ? <p>{told.join(', ')}.</p> : null}
-      {closed || merged || view.state.release ? null : (
-        <Folded title={assigned?.to === undefined ? 'Assign it to somebody' : 'Assign it anew'}>
-          <form onSubmit={assign}>
-            <Picker
-              className="mb-4"
-              label="Who works on it next"
-              value={to}
-              options={[
-                { id: '', text: 'nobody' },
-                ...people.filter((p) => !p.endedAt).map((p) => ({ id: p.id, text: p.fullName })),
-              ]}
-              onChange={setTo}
-            />
-            <Field
-              label="About how long, minutes"
-              inputMode="numeric"
-              value={minutes}
-              onChange={(e) => setMinutes(e.target.value)}
-            />
-            <DayField label="By which day" value={due} onChange={setDue} />
-            <Problem>{problem}</Problem>
-            <Button type="submit">Assign</Button>
-          </form>
-        </Folded>
-      )}
-    </>
-  );
+  return told.length > 0 ? <p className="mt-1">{told.join(', ')}.</p> : null;
 }
 
-/** With what a finding is one, what it was part of, and the ways to say so. */
+/** With whom a finding is, with what it is one, and what it was part of. */
 export function Ties({ finding }: { finding: FindingState }): ReactElement {
   const view = useCampaign();
   const { state } = view;
@@ -208,20 +208,20 @@ export function Ties({ finding }: { finding: FindingState }): ReactElement {
       {f.raised.title}
     </Link>
   );
-  const open = [...state.findings.values()].filter((f) => f !== finding && !f.closed && !f.merged);
   return (
     <>
       {merged ? (
         <div className="mt-2 border-l-4 border-ink pl-3">
           <p>
-            The same as {link(leadingOf(state, finding))}, and worked on there: {merged.reason}.
+            Merged with {link(leadingOf(state, finding))}, and worked on there: {merged.reason}
           </p>
           <p className="cap">
-            Said by {view.who(merged.by)}, {whenInWords(merged.at)}.
+            By {view.who(merged.by)}, {whenInWords(merged.at)}.
           </p>
           {closed || state.release ? null : <Reopen finding={finding} />}
         </div>
       ) : null}
+      <With assigned={finding.assigned} />
       {from ? <p className="mt-2">Split off from {link(from)}.</p> : null}
       {reopened ? (
         <p className="mt-2 text-near">
@@ -238,12 +238,20 @@ export function Ties({ finding }: { finding: FindingState }): ReactElement {
           </ul>
         </div>
       ) : null}
-      {closed || merged || state.release ? null : (
-        <>
-          {open.length > 0 ? <Merge finding={finding} others={open} /> : null}
-          <Split finding={finding} />
-        </>
-      )}
     </>
+  );
+}
+
+/** What is seldom done with an open finding, below everything else. */
+export function MoreAbout({ finding }: { finding: FindingState }): ReactElement | null {
+  const { state } = useCampaign();
+  if (finding.closed || finding.merged || state.release) return null;
+  const others = [...state.findings.values()].filter((f) => f !== finding && !f.closed && !f.merged);
+  return (
+    <div className="mt-3 max-w-2xl">
+      <Assign key={finding.assigned?.entry ?? 'nobody'} finding={finding} />
+      {others.length > 0 ? <Merge finding={finding} others={others} /> : null}
+      <Split finding={finding} />
+    </div>
   );
 }

@@ -6,7 +6,7 @@ import { Button } from '../ui/button.tsx';
 import { MarkSign } from '../ui/mark.tsx';
 import { dayInWords, whenInWords } from '../ui/when.ts';
 import { Assess } from './assess-form.tsx';
-import { Assigned, Reopen, Ties } from './finding-ties.tsx';
+import { MoreAbout, Reopen, Ties } from './finding-ties.tsx';
 import { Act, ActionLine, Close } from './finding-work.tsx';
 import { foundBefore } from './listed.ts';
 import { TagSheet } from './tag-sheet.tsx';
@@ -122,7 +122,6 @@ function FindingSheet({ finding }: { finding: FindingState }): ReactElement {
       </Stage>
       {assessed ? (
         <Stage title="Done about it" done={actions.length > 0}>
-          <Assigned finding={finding} />
           <ul>
             {actions.map((a) => (
               <ActionLine key={a.done.action} action={a} />
@@ -153,6 +152,7 @@ function FindingSheet({ finding }: { finding: FindingState }): ReactElement {
           )}
         </Stage>
       ) : null}
+      <MoreAbout finding={finding} />
     </div>
   );
 }

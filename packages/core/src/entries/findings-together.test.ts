@@ -5,7 +5,7 @@ import { deriveStatus } from '../standing/index.ts';
 import { draws } from '../testing/draws.ts';
 import { untold } from '../testing/untold.ts';
 import { BO, Scribe, START } from '../testing/world.ts';
-import { admit, foldEntries, nextOfFinding } from './index.ts';
+import { aboutOf, admit, coversSystems, foldEntries, nextOfFinding } from './index.ts';
 
 /** Findings opened again, told to be one, found to be two, and given to somebody. */
 
@@ -123,16 +123,20 @@ test('each goes on holding as it was assessed: a grave one is not made light by 
   assess(s, 'light', 'information');
   merge(s, 'grave', 'light');
   expect([holding(s), close(s, 'light')]).toEqual([['grave'], 'findingNeedsAction']);
+  // Work done at the one that stays is work done on both: the way to the checks that would close them is open.
+  const barred = (): unknown => deriveStatus(s.state(), NOW)?.parts.get('drop-a@left')?.blocked?.code;
+  expect(barred()).toBe('gateHeld');
   work(s, 'a', 'light');
-  expect(close(s, 'light')).toBe('admitted');
+  expect([barred(), close(s, 'light')]).toEqual([undefined, 'admitted']);
   s.add('finding.closed', { finding: 'light', note: '' }, inspector);
   expect([holding(s), open(s)]).toEqual([[], []]);
   // Opened again, both are: the grave one grounds the aircraft as before.
   s.add('finding.reopened', { finding: 'light', reason: 'there again' });
-  expect([holding(s), open(s), close(s, 'light')]).toEqual([
+  expect([holding(s), open(s), close(s, 'light'), next(s, 'grave')]).toEqual([
     ['grave'],
     ['grave', 'light'],
     'findingReopened',
+    'merged',
   ]);
 });
 
@@ -212,6 +216,61 @@ test('given to somebody, by a day that is one; it holds nothing and opens nothin
     before,
     40,
   ]);
+});
+
+test('what was found again is assessed anew, or worked on, before it is closed; its checks are those of all that are one', () => {
+  const s = new Scribe().upToProven();
+  raise(s, 'f', { check: 'drop-a', subject: 'left' });
+  raise(s, 'g');
+  for (const f of ['f', 'g']) assess(s, f, 'information');
+  merge(s, 'f', 'g');
+  const about = aboutOf(s.draft('finding.closed', { finding: 'g', note: '' }) as EntryDraft, s.state());
+  expect([coversSystems(['engine.right'], about), coversSystems(['engine.left'], about)]).toEqual([
+    false,
+    true,
+  ]);
+  s.drop('drop-a', 'left', 1700, 1400);
+  expect(close(s, 'g')).toBe('findingChecksOpen');
+  s.drop('drop-a', 'left', 1700, 1620);
+  expect(close(s, 'g')).toBe('admitted');
+  s.add('finding.closed', { finding: 'g', note: '' }, inspector);
+  s.add('finding.reopened', { finding: 'g', reason: 'there again' });
+  expect(close(s, 'g')).toBe('findingReopened');
+  assess(s, 'g', 'information');
+  expect(close(s, 'g')).toBe('admitted');
+});
+
+test('whoever passed a gate had seen what became of a finding that once grounded the aircraft: merged, or split off and closed', () => {
+  const grounded = (): Scribe => {
+    const s = new Scribe().upToRunning();
+    raise(s, 'f');
+    assess(s, 'f', 'stops');
+    s.add('finding.split', { finding: 'f', into: 'g', title: 'Nick', where: '', reason: 'two' });
+    for (const f of ['f', 'g']) assess(s, f, 'information');
+    s.add('gate.passed', { gate: 'power', snapshot: s.state().head });
+    return s;
+  };
+  const s = grounded();
+  expect(stands(s)).toBe(true);
+  raise(s, 'h');
+  assess(s, 'h', 'information');
+  expect(stands(s)).toBe(true);
+  merge(s, 'f', 'h');
+  expect(stands(s)).toBe(false);
+  const t = grounded();
+  t.add('finding.closed', { finding: 'g', note: '' }, inspector);
+  expect(stands(t)).toBe(false);
+});
+
+test('an entry that no door let in makes of a record no other: one that is there is not split into, none is put under itself', () => {
+  const s = new Scribe().upToRunning();
+  raise(s, 'f');
+  raise(s, 'g');
+  assess(s, 'g', 'stops');
+  s.add('finding.split', { finding: 'f', into: 'g', title: 'Nick', where: '', reason: 'two' });
+  merge(s, 'f', 'g');
+  merge(s, 'g', 'f');
+  expect([holding(s), s.state().findings.get('g')?.raised.title]).toEqual([['g'], 'Crack g']);
 });
 
 /** What is done about findings, by number: the finding it is about, and another. */

@@ -308,11 +308,10 @@ const ENGLISH_OWN = {
   findingExists: () => 'That finding is already recorded.',
   findingNeedsTitle: () => 'Say in a few words what was found.',
   findingNotOpen: () => 'That finding is not open.',
-  findingMerged: (p) =>
-    `It was told to be one with “${p.s('title')}”. Work on that one, or open this one again.`,
+  findingMerged: (p) => `It was merged with “${p.s('title')}”. Work on that one, or reopen this one.`,
   findingReopened: (p) =>
-    `“${p.s('title')}” was opened again, and nothing was done or said about it since. Record what was done, or assess it anew.`,
-  findingNotMerged: () => 'A finding is told to be one with another that is open, and not with itself.',
+    `“${p.s('title')}” was reopened, and nothing was done or said about it since. Record what was done, or assess it anew.`,
+  findingNotMerged: () => 'A finding is merged with another one that is open, and not with itself.',
   findingStands: () => 'That finding is open already.',
   findingNeedsAction: () => 'Nothing was done about it yet. Record the action first.',
   findingChecksOpen: (p) => `“${p.names.part(p.s('part'))}” has to be good first.`,

@@ -50,11 +50,11 @@ export const SEVERITY_WORDS: Readonly<Record<'stops' | 'deferred' | 'information
   information: 'information',
 };
 
-/** How a finding stands, in words. Example: "grounds the aircraft", "not assessed", "one with “Crack at the hinge”". */
+/** How a finding stands, in words. Example: "grounds the aircraft", "not assessed", "merged with “Crack at the hinge”". */
 export function sayFindingStands(finding: FindingState, state: CampaignState): string {
   const { closed, merged, assessed } = finding;
   if (closed) return 'closed';
-  if (merged) return `one with “${state.findings.get(merged.into)?.raised.title ?? ''}”`;
+  if (merged) return `merged with “${state.findings.get(merged.into)?.raised.title ?? ''}”`;
   return assessed ? SEVERITY_WORDS[assessed.severity] : 'not assessed';
 }
 
@@ -82,7 +82,7 @@ export const FINDING_STEP_WORDS: Readonly<
   repeat: { title: 'Checks to repeat', who: 'whoever works on the aircraft' },
   close: { title: 'To be closed', who: 'inspector or certifying person' },
   deferred: { title: 'Deferred', who: 'nobody, until it runs out' },
-  merged: { title: 'One with another', who: 'nobody: it is worked on there' },
+  merged: { title: 'Merged with another', who: 'nobody: it is worked on there' },
   closed: { title: 'Closed', who: 'nobody' },
 };
 
