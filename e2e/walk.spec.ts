@@ -1,7 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { seriousFaults } from './accessible.ts';
 import { pdfText } from './pdf-text.ts';
-import { allSaved, campaignInHand, personPage, sharedDemo, test } from './product.ts';
+import { allSaved, campaignInHand, personPage, sharedDemo, signIn, test } from './product.ts';
 
 const product = sharedDemo();
 
@@ -178,9 +178,7 @@ test('two findings told to be one, closed, opened again and found to be two; one
   await sheet.getByText('Reopen', { exact: true }).click();
   await sheet.getByLabel('What was seen').fill('There again after the flight');
   await sheet.getByRole('button', { name: 'Reopen the finding' }).click();
-  await expect(
-    sheet.getByText(/was reopened, and nothing was done or said about it since/),
-  ).toBeVisible();
+  await expect(sheet.getByText(/was reopened, and nothing was done or said about it since/)).toBeVisible();
   await sheet.getByText('These are two findings').click();
   await sheet.getByLabel('The other one').fill('Bush worn oval');
   await sheet.getByLabel('Why they are two').fill('Pin and bush are changed apart');
@@ -194,6 +192,62 @@ test('two findings told to be one, closed, opened again and found to be two; one
   );
   await expect(ylva.getByRole('region', { name: 'To be closed' })).toContainText('Bush worn oval');
   await expect(ylva.getByText('Hinge pin loose')).toHaveCount(0);
+});
+
+test('taken over, or back after a pause: what was in progress, what is on and open, and the last step that is safe to begin at', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await campaignInHand(page, product.url, 'QX-TJD');
+  await page.goto(`${base}/run-up?check=exhaust-both`);
+  await expect(page.getByRole('heading', { name: /read every cylinder/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Where it was left' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await page.getByRole('button', { name: 'Press again to sign out' }).click();
+  await signIn(page, product.url, 'Brand Ekerholt');
+  await page.goto(`${base}/findings`);
+  const left = page.getByRole('status', { name: 'Where it was left' });
+  await expect(left).toContainText('Taken over from Ylva Torsund');
+  await expect(left).toContainText('In progress, and not recorded: Exhaust pattern, both ignitions');
+  await expect(left).toContainText('Electrical power on.');
+  expect(await seriousFaults(page)).toEqual([]);
+  // The engines stand: it is taken up where a start begins, with the arcs clear, and that is reached by keys.
+  await left.getByRole('button', { name: /^Begin again at “Arcs clear/ }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/run-up\?check=arcs-clear/);
+  await expect(left).toHaveCount(0);
+  // Nobody is told twice; a pause is told to the same person, without a hand on anything else.
+  await page.reload();
+  await expect(page.getByText('Step 1 of 36')).toBeVisible();
+  await expect(left).toHaveCount(0);
+  await page.keyboard.press('t');
+  await page.getByLabel('What is open or disconnected').fill('Cowl fastener off');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('link', { name: 'Cowl fastener off' }).first()).toBeVisible();
+  await allSaved(page);
+  await page.evaluate(async () => {
+    const request = indexedDB.open('kanzel');
+    const database = await new Promise<IDBDatabase>((resolve) => {
+      request.onsuccess = () => resolve(request.result);
+    });
+    const store = database.transaction('kept', 'readwrite').objectStore('kept');
+    const key = `was here ${location.pathname.split('/')[2] ?? ''}`;
+    const asked = store.get(key);
+    asked.onsuccess = () => {
+      const { value } = asked.result as { value: { at: number } };
+      store.put({ key, value: { ...value, at: value.at - 23 * 60_000 } });
+    };
+    await new Promise((resolve) => {
+      store.transaction.oncomplete = resolve;
+    });
+  });
+  await page.reload();
+  await expect(left).toContainText(/Back after 23 min/);
+  await expect(left.getByRole('link', { name: 'Cowl fastener off' })).toBeVisible();
+  await left.getByRole('button', { name: 'Go on here' }).click();
+  await expect(left).toHaveCount(0);
+  await page.keyboard.press('j');
+  await expect(page).not.toHaveURL(/check=arcs-clear/);
 });
 
 test('findings of all aircraft: by who acts next, as a table, searched, and as last heard without the server', async ({

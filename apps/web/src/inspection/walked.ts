@@ -73,6 +73,14 @@ export function placesOnWalk(walk: Walk): ReadonlyMap<string, number> {
   return new Map(walk.stops.flatMap((s) => [...s.checks]).map((id, i) => [id, i]));
 }
 
+/** The order in which one comes to the checks; that of the pack where there is no walk. */
+export function inOrder(checks: readonly CheckStatus[], walk: Walk | undefined): readonly CheckStatus[] {
+  if (!walk) return checks;
+  const place = placesOnWalk(walk);
+  const last = place.size;
+  return checks.toSorted((a, b) => (place.get(a.check.id) ?? last) - (place.get(b.check.id) ?? last));
+}
+
 /** How an area looks: the worst of everything that is done at it. Nothing is done at most tanks; they stay as drawn. */
 export function marksOfAreas(stops: readonly WalkedStop[]): ReadonlyMap<string, Mark> {
   const marks = new Map<string, Mark[]>();

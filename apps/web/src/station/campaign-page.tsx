@@ -25,6 +25,7 @@ import { watch } from '../sync/live.ts';
 import { expectReadings } from '../sync/monitor-store.ts';
 import { useSession } from '../sync/session.ts';
 import { CampaignContext, useCampaign, type CampaignView, type Slip } from './campaign-context.ts';
+import { BackAgain } from './back-again.tsx';
 import { GateSheet } from './gate-sheet.tsx';
 import { CampaignMargin } from './margin.tsx';
 import { Slips } from './slips.tsx';
@@ -265,6 +266,7 @@ function Sheets({ here, mark }: { here: StationId | undefined; mark: string }): 
   const simulated = useSimulated(mark);
   return (
     <>
+      <BackAgain />
       <Suspense fallback={<p className="p-8 text-ink-2">Opening…</p>}>
         <Routes>
           <Route index element={<ToCurrent />} />

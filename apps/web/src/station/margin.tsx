@@ -1,14 +1,6 @@
 import { lazy, Suspense, useState, type ReactElement } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
-import {
-  ownMember,
-  sayFindingStands,
-  stateFor,
-  stateValue,
-  STATIONS,
-  type Cure,
-  type GateStatus,
-} from '@kanzel/core';
+import { ownMember, sayFindingStands, stateValue, STATIONS, type Cure, type GateStatus } from '@kanzel/core';
 import { serverNow } from '../sync/clock.ts';
 import { PaperNotes } from '../papers/paper-notes.tsx';
 import { MarginNote } from '../shell/frame.tsx';
@@ -17,6 +9,7 @@ import { dismissRefused, submit, useCampaigns } from '../sync/campaign-store.ts'
 import { roleAmong, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
+import { runningOf } from './running.ts';
 import { newerThan, useLibrary } from './newer-basis.ts';
 import { momentInWords, whenInWords } from '../ui/when.ts';
 
@@ -55,19 +48,7 @@ function Running(): ReactElement | null {
   useNow(1000);
   const person = useSession((s) => s.person);
   const [asked, setAsked] = useState(false);
-  const running = [...view.state.states.keys()].flatMap((key) => {
-    const [name = '', subject = ''] = key.split('@');
-    const definition = view.index.states.get(name);
-    const standing = stateFor(view.state, name, subject);
-    if (standing?.kind !== 'is' || !standing.by) return [];
-    const { value, by } = standing;
-    if (!definition || value === definition.initial || (name !== 'engine' && name !== 'power')) return [];
-    const title =
-      definition.per === 'engine'
-        ? `${view.names.subject(subject)} ${value}`
-        : `${definition.title} ${value}`;
-    return [{ key, title, seconds: Math.max(0, (serverNow() - by.since.instant) / 1000) }];
-  });
+  const running = runningOf(view);
   if (running.length === 0) return null;
   const turning = running
     .filter((r) => r.key.startsWith('engine@'))
@@ -94,7 +75,7 @@ function Running(): ReactElement | null {
         {running.map((r) => (
           <div key={r.key} className="flex justify-between gap-2">
             <dt>{r.title}</dt>
-            <dd>{span(r.seconds)}</dd>
+            <dd>{span(Math.max(0, (serverNow() - r.since) / 1000))}</dd>
           </div>
         ))}
       </dl>

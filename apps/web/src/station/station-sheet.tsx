@@ -17,7 +17,7 @@ import {
   type Walk,
   walkInHand,
 } from '@kanzel/core';
-import { placesOnWalk, stopsOf, type WalkedStop } from '../inspection/walked.ts';
+import { inOrder, stopsOf, type WalkedStop } from '../inspection/walked.ts';
 import { WalkSide } from '../inspection/walk-side.tsx';
 import { useCampaigns } from '../sync/campaign-store.ts';
 import { useSession } from '../sync/session.ts';
@@ -267,14 +267,6 @@ function useWalk(station: StationStatus | undefined, chosen: string | null): Wal
         : undefined,
     [ids, index, layout],
   );
-}
-
-/** The order in which one comes to the checks; that of the pack where there is no walk. */
-function inOrder(checks: readonly CheckStatus[], walk: Walk | undefined): readonly CheckStatus[] {
-  if (!walk) return checks;
-  const place = placesOnWalk(walk);
-  const last = place.size;
-  return checks.toSorted((a, b) => (place.get(a.check.id) ?? last) - (place.get(b.check.id) ?? last));
 }
 
 /** The sheet of a station; whoever walks the inspection blind is not shown what the first one found there. */

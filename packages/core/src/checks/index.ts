@@ -8,3 +8,4 @@ export * from './defaults.ts';
 export * from './needed-limits.ts';
 export * from './fitting-packs.ts';
 export * from './ways.ts';
+export * from './last-safe-step.ts';
