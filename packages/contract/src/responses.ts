@@ -129,6 +129,8 @@ export interface FindingLineView {
   readonly conditions?: string;
   readonly until?: string;
   readonly closedAt?: string;
+  /** The finding of the same campaign that it was part of at first. */
+  readonly splitFrom?: string;
   /** Person by id who works on it next, about how long (minutes), and by which day. */
   readonly assignedTo?: string;
   readonly effort?: number;

@@ -28,6 +28,8 @@ interface Told {
   readonly assessed?: Entry<'finding.assessed'> | undefined;
   readonly closed?: Entry<'finding.closed'> | undefined;
   readonly assigned?: Entry<'finding.assigned'> | undefined;
+  /** Which it was part of at first. */
+  readonly from?: string | undefined;
   /** With which it is one. */
   readonly into?: string | undefined;
 }
@@ -89,7 +91,13 @@ function tell(told: Map<string, Told>, row: FindingRow, entry: Entry): void {
     const { at, by } = entry;
     const { into, title, where } = entry.body;
     const body = from && { ...from.raised.body, finding: into, title, where };
-    if (body) told.set(into, { row, raised: { at, by, body }, assessed: from.assessed });
+    if (body)
+      told.set(into, {
+        row,
+        raised: { at, by, body },
+        assessed: from.assessed,
+        from: from.from ?? entry.body.finding,
+      });
   }
   if (entry.kind === 'finding.assessed') put(entry.body.finding, () => ({ assessed: entry }));
   if (entry.kind === 'finding.closed') put(entry.body.finding, () => ({ closed: entry }));
@@ -121,7 +129,7 @@ function tellFindings(rows: readonly FindingRow[]): readonly Told[] {
 }
 
 function lineOf(
-  { row, raised, assessed, closed, assigned }: Told,
+  { row, raised, assessed, closed, assigned, from }: Told,
   steps: ReadonlyMap<string, FindingStep> | undefined,
 ): FindingLineView {
   const { finding, title, where, check } = raised.body;
@@ -140,6 +148,7 @@ function lineOf(
     ...(assessed?.body.conditions === undefined ? {} : { conditions: assessed.body.conditions }),
     ...(assessed?.body.until === undefined ? {} : { until: assessed.body.until }),
     ...(closed ? { closedAt: closed.at } : {}),
+    ...(from === undefined ? {} : { splitFrom: from }),
     ...(assigned?.body.to === undefined ? {} : { assignedTo: assigned.body.to }),
     ...(assigned?.body.minutes === undefined ? {} : { effort: assigned.body.minutes }),
     ...(assigned?.body.due === undefined ? {} : { due: assigned.body.due }),

@@ -175,6 +175,7 @@ test('merged, split, reopened and assigned: the list tells what the campaign its
   });
   await post(ylva, campaign, 'finding.assigned', { finding: f });
   expect(await told()).toEqual(['act', 'act', 'close']);
+  expect((await listed(brand)).find((l) => l.finding === h)?.splitFrom).toBe(g);
 });
 
 test('an entry that somebody wrote over is passed over, and the others are listed', async () => {

@@ -33,11 +33,17 @@ const Stage = ({
 );
 
 /** That it was found on this aircraft before, and where that is told. */
-function FoundBefore({ raised }: { raised: FindingState['raised'] }): ReactElement | null {
+function FoundBefore({ finding: { raised, splitFrom } }: { finding: FindingState }): ReactElement | null {
   const view = useCampaign();
   const { mark } = view.index.basis.aircraft;
   const before = foundBefore(
-    { ...raised, mark, campaign: view.id, raisedAt: raised.at },
+    {
+      ...raised,
+      mark,
+      campaign: view.id,
+      raisedAt: raised.at,
+      ...(splitFrom === undefined ? {} : { splitFrom }),
+    },
     useFindingsOf(mark),
   );
   if (before.length === 0) return null;
@@ -96,7 +102,7 @@ function FindingSheet({ finding }: { finding: FindingState }): ReactElement {
             {view.names.part(about.key)}
           </Link>
         ) : null}
-        <FoundBefore raised={raised} />
+        <FoundBefore finding={finding} />
         <Ties finding={finding} />
       </Stage>
       <Stage title="Assessed" done={assessed !== undefined}>

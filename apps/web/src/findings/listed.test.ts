@@ -75,3 +75,34 @@ test('how often something was found is counted on the aircraft, by the check or 
     'f6',
   ]);
 });
+
+test('what was merged, or split off, is no time before; one found in the same campaign by itself is', () => {
+  const at = (finding: string, more: Partial<FindingLineView> = {}): FindingLineView =>
+    line(finding, { check: 'hinges', ...more });
+  const all = [
+    at('first'),
+    at('part', { splitFrom: 'first' }),
+    at('part of the part', { splitFrom: 'first' }),
+    at('the same', { next: 'merged' }),
+    at('another'),
+    at('first', { campaign: 'later' }),
+  ];
+  expect(all.map((l) => foundBefore(l, all).length)).toEqual([2, 2, 2, 3, 2, 2]);
+});
+
+test('sorted by who has it: what is due first, then what somebody has, then what nobody has', () => {
+  const lines = [
+    line('nobody has'),
+    line('bo has', { assignedTo: 'bo' }),
+    line('due', { due: '2026-12-24', assignedTo: 'ylva' }),
+    line('due before', { due: '2026-12-01' }),
+    line('ann has', { assignedTo: 'ann' }),
+  ];
+  expect(sorted(lines, 'assigned', false).map((l) => l.finding)).toEqual([
+    'due before',
+    'due',
+    'ann has',
+    'bo has',
+    'nobody has',
+  ]);
+});

@@ -63,18 +63,28 @@ export function sorted(
 /** What of a finding says whether it is the same as another. */
 type Known = Pick<
   FindingLineView,
-  'campaign' | 'finding' | 'mark' | 'check' | 'title' | 'where' | 'raisedAt'
+  'campaign' | 'finding' | 'mark' | 'check' | 'title' | 'where' | 'raisedAt' | 'splitFrom'
 >;
 
-/** Findings before this one on the same aircraft: at the same check, or with the same title at the same place. */
+/** Whether two were one finding at first. */
+const sameAtFirst = (a: Known, b: Known): boolean =>
+  a.campaign === b.campaign && (a.splitFrom ?? a.finding) === (b.splitFrom ?? b.finding);
+
+/**
+ * Findings before this one on the same aircraft: at the same check, or with the same title at the same place. What is the same
+ * finding, merged with another or split off, is no time before.
+ */
 export function foundBefore(one: Known, all: readonly FindingLineView[]): readonly FindingLineView[] {
   const low = (text: string): string => text.trim().toLowerCase();
-  return all.filter(
+  const before = all.filter(
     (l) =>
-      !(l.campaign === one.campaign && l.finding === one.finding) &&
+      !sameAtFirst(l, one) &&
+      l.next !== 'merged' &&
       l.mark === one.mark &&
       l.raisedAt <= one.raisedAt &&
       ((one.check !== undefined && l.check === one.check) ||
         (low(l.title) === low(one.title) && low(l.where) === low(one.where))),
   );
+  // One that was split is one time, not as many as it became.
+  return before.filter((l, i) => before.findIndex((o) => sameAtFirst(o, l)) === i);
 }

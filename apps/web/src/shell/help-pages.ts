@@ -226,6 +226,9 @@ export const HELP_PAGES: readonly HelpPage[] = [
     words: [
       ['Grounds the aircraft', 'no gate opens while it is open'],
       ['Deferred', 'flown with it, on conditions and until a day, hours or flights'],
+      ['Merged', 'the same as another finding, and worked on there'],
+      ['Split off', 'was part of another, and is worked on by itself'],
+      ['Reopened', 'there again: closed only after something was done about it'],
     ],
   },
   {

@@ -111,7 +111,7 @@ export interface FindingState {
   readonly reopened?: Deed & EntryBodies['finding.reopened'];
   /** With which it is one; that one is worked on, assessed and closed for both. */
   readonly merged?: Deed & EntryBodies['finding.merged'];
-  /** Which it was part of before it was found to be another. */
+  /** Which it was part of at first, before it was found to be another. */
   readonly splitFrom?: string;
   readonly assigned?: Deed & EntryBodies['finding.assigned'];
 }

@@ -35,7 +35,7 @@ export const findingSplit: EntryType<'finding.split'> = {
         ...(subject === undefined ? {} : { subject }),
       },
       actions: [],
-      splitFrom: finding,
+      splitFrom: from.splitFrom ?? finding,
       ...(from.assessed ? { assessed: from.assessed } : {}),
       ...(from.grounded ? { grounded: from.grounded } : {}),
     });
