@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { indexBasis, type Part } from '../checks/basis-index.ts';
 import { deriveStatus } from '../standing/derive.ts';
+import { differencesOf, secondWalk, unsaidOf, walkInHand } from '../standing/walked-again.ts';
 import type { Basis, Check, Pack, Role, StationId } from '../checks/types.ts';
 import type { Limit } from '../limits/types.ts';
 import { randomFrom } from '../planning/search.ts';
@@ -119,7 +120,20 @@ export function anyPack(seed: number): Pack {
         id: 'power',
         title: 'Power',
         before: 'controls',
-        conditions: [proven(['papers', 'inspection']), ...rest],
+        conditions: [
+          proven(['papers', 'inspection']),
+          ...rest,
+          // One pack in three asks for a second walk: of all of it, or of one step drawn.
+          ...(seed % 3 === 0
+            ? [
+                {
+                  kind: 'walkedAgain' as const,
+                  overridable: false,
+                  ...(seed % 2 === 0 ? { sample: 1 } : {}),
+                },
+              ]
+            : []),
+        ],
       },
       { id: 'fly', title: 'Fly', before: 'flight', conditions: [proven(['run-up']), ...rest.slice(0, 2)] },
       {
@@ -189,7 +203,7 @@ export const anySteps = fc.array(
   fc.record({
     device: fc.nat(2),
     // From 100 on somebody works on as the pack has it: without them nothing would ever be proven.
-    what: fc.nat(169),
+    what: fc.nat(229),
     which: fc.nat(999),
     how: fc.nat(999),
   }),
@@ -365,6 +379,83 @@ export function tellCampaign(
     }
     return false;
   };
+  /** Findings as whoever holds a device sees them: raised, assessed, merged, split, reopened or closed. */
+  const aboutFindings = (d: Device, which: number, how: number): void => {
+    const ids = [...viewOf(d).findings.keys()];
+    const finding = ids[which % Math.max(1, ids.length)];
+    if (finding === undefined || ids.length < 2) {
+      make(d, 'finding.raised', { finding: `f${made}`, title: 'Found', where: '' });
+      return;
+    }
+    const into = ids[(which + 1) % ids.length] ?? finding;
+    switch (how % 6) {
+      case 0:
+        make(d, 'finding.closed', { finding, note: '' });
+        break;
+      case 1:
+        make(d, 'finding.reopened', { finding, reason: 'there again' });
+        break;
+      case 2:
+      case 3:
+        make(devices[1] as Device, 'finding.merged', { finding, into, reason: 'the same' });
+        break;
+      case 4:
+        make(devices[1] as Device, 'finding.assessed', {
+          finding,
+          severity: how % 4 ? 'information' : 'stops',
+          reason: 'seen',
+        });
+        break;
+      default:
+        make(d, 'finding.split', {
+          finding,
+          into: `part-${made}`,
+          title: 'another',
+          where: '',
+          reason: 'two',
+        });
+    }
+  };
+  /** The next thing of a second walk, as whoever holds a device sees it: begun, said, finished or given up, settled. */
+  const walkAgain = (d: Device, which: number, how: number): void => {
+    const view = viewOf(d);
+    const asked = secondWalk(view, index.value);
+    if (!asked) return;
+    const [by] = ROLES_OF[devices.indexOf(d)] as readonly [string, Role];
+    const difference = differencesOf(view, index.value)[0];
+    const walk = walkInHand(view, by);
+    if (difference && how % 2) {
+      const { part: key, first, second } = difference;
+      const part = index.value.parts.get(key);
+      if (part)
+        make(d, 'walk.settled', {
+          check: part.check.id,
+          subject: part.subject,
+          said: second.entry,
+          answerEntry: first.entry,
+          holds: how % 3 ? 'second' : 'first',
+          reason: 'seen',
+        });
+    } else if (!walk) make(d, 'walk.begun', { walk: `walk-${made}` });
+    else {
+      const left = asks ? unsaidOf(view, index.value, walk) : asked.eligible;
+      const part = index.value.parts.get(left[which % Math.max(1, left.length)] ?? '');
+      if (part && how % 5 < 4) {
+        const good = how % 4 !== 0;
+        const answer: EntryBodies['walk.said']['answer'] =
+          part.check.answer.kind === 'confirm'
+            ? { kind: 'confirm', asExpected: good }
+            : { kind: 'reading', reading: reading(good ? 690 + (how % 21) : 900) };
+        const about = { check: part.check.id, subject: part.subject };
+        const id = make(d, 'walk.said', { walk: walk.begun.walk, ...about, answer, facts: {} });
+        meant.set(id, good ? 'within' : 'out');
+      } else
+        make(d, 'walk.finished', {
+          walk: walk.begun.walk,
+          ...(how % 7 === 0 ? { givenUp: 'called away' } : {}),
+        });
+    }
+  };
   for (const { device, what, which, how } of steps) {
     time += ((how % 37) + 1) * 20_000;
     const d = devices[device % 3] as Device;
@@ -383,9 +474,18 @@ export function tellCampaign(
       const near = part.check.answer.kind === 'reading' && how % 5 === 0;
       meant.set(id, !good ? 'out' : near ? 'decide' : 'within');
     };
-    if (what >= 100) {
+    // Whoever looks again is mostly the one who works on least.
+    const looker = devices[how % 5 ? 2 : device % 3] as Device;
+    if (what >= 205) aboutFindings(d, which, how);
+    else if (what >= 170)
+      for (let i = 0; i <= how % 8; i += 1) {
+        if (looker.online) looker.heard = entries.length;
+        walkAgain(looker, which + i, how + 3 * i);
+        time += 60_000;
+      }
+    else if (what >= 100) {
       for (let i = 0; i <= how % 9; i += 1) {
-        if (!workOn(d, how)) break;
+        if (!workOn(device % 3 === 2 && how % 4 ? (devices[0] as Device) : d, how)) break;
         time += 60_000;
         if (d.online) d.heard = entries.length;
       }
@@ -467,34 +567,8 @@ export function tellCampaign(
     } else if (what < 89) {
       const action = [...view.actions.keys()][which % Math.max(1, view.actions.size)];
       if (action !== undefined) make(d, 'inspection.signed', { action, accepted: how % 4 !== 0, note: '' });
-    } else if (what < 90) {
-      const ids = [...view.findings.keys()];
-      const finding = ids[which % Math.max(1, ids.length)];
-      if (finding !== undefined)
-        switch (how % 4) {
-          case 0:
-            make(d, 'finding.closed', { finding, note: '' });
-            break;
-          case 1:
-            make(d, 'finding.reopened', { finding, reason: 'there again' });
-            break;
-          case 2:
-            make(d, 'finding.merged', {
-              finding,
-              into: ids[(which + 1) % ids.length] ?? finding,
-              reason: 'the same',
-            });
-            break;
-          default:
-            make(d, 'finding.split', {
-              finding,
-              into: `part-${made}`,
-              title: 'another',
-              where: '',
-              reason: 'two',
-            });
-        }
-    } else if (what < 94) {
+    } else if (what < 90) aboutFindings(d, which, how);
+    else if (what < 94) {
       const passable = basis.pack.gates.filter((g) => g.before !== 'release');
       const gate = passable[how % passable.length];
       if (gate)

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import type { Basis, Check, StationId } from '../checks/types.ts';
 import type { Entry } from '../record/entry.ts';
 
@@ -5,7 +6,8 @@ import type { Entry } from '../record/entry.ts';
  * What a record proves, found the slow way: from the whole list of its entries, prefix by prefix, after "When something
  * counts", "What must be done again", "Findings" and "Gates" of the rules of judgement, and the decisions 022 to 026.
  * It shares no code with the record but the types. It knows checks answered by confirming and by a reading in a band,
- * n/a, figures computed from two readings, states, tags, findings, actions, gates and overrides; no papers, no loading.
+ * n/a, figures computed from two readings, states, tags, findings, actions, second walks, gates and overrides; no papers, no
+ * loading.
  */
 
 /** What whoever made an answer meant it to be: the oracle judges no figures. */
@@ -70,6 +72,15 @@ interface Told {
   into?: string | undefined;
   /** The last time it was told to be one with another, and opened again. */
   moved: readonly Entry[];
+}
+
+/** A walk of somebody who looks again, as the oracle reads it. */
+interface Walked {
+  readonly hash: string;
+  readonly said: Map<string, Entry<'walk.said'>>;
+  readonly finished: readonly Entry[];
+  /** Finished, and not given up. */
+  readonly counts: boolean;
 }
 
 /** The record up to some entry, looked at as a whole. */
@@ -330,12 +341,13 @@ class Prefix {
   }
 
   /** The mark of a part at an instant. */
-  mark(key: string, when: number): string {
+  mark(key: string, when: number, told = true): string {
     const part = this.parts.get(key) as OraclePart;
     if (this.outside(key, this.scope)) return 'notApplicable';
     if (part.check.answer.kind === 'computed') return this.computedMark(part, when);
     const e = this.standing(key);
     if (!e) return 'notStarted';
+    if (this.secondWasRight(e)) return 'again';
     const lost = this.entries.some((t) => this.reaches(t, key) && !saw(e, t));
     const ends = part.check.validity?.endsWhen;
     const ended =
@@ -344,6 +356,8 @@ class Prefix {
     if (e.kind === 'answer.given' && this.stateWrong(part, e))
       return this.wrongWhenItCame(part, e) ? 'unknown' : 'again';
     if (this.groundBad(part, e, when)) return 'again';
+    // Two who found different things: nothing was touched, so what stands on it stands; an out stays out.
+    if (told && this.differs(part)) return this.meant.get(e.id) === 'out' ? 'out' : 'unknown';
     if (e.kind === 'answer.notApplicable') return 'notApplicable';
     const meant = this.meant.get(e.id);
     if (part.check.secondPerson && !this.witnessed(e) && meant !== 'out') return 'inHand';
@@ -366,13 +380,95 @@ class Prefix {
     const known = this.memo.get(memoKey);
     if (known !== undefined) return known;
     const part = this.parts.get(key) as OraclePart;
-    const mark = this.mark(key, when);
+    const mark = this.mark(key, when, false);
     const e = this.standing(key);
     let good = mark === 'within' || mark === 'near' || mark === 'notApplicable';
     if (part.check.answer.kind !== 'computed' && e?.kind === 'answer.given' && good)
       good = this.fine(this.meant.get(e.id), this.decided(e));
     this.memo.set(memoKey, good);
     return good;
+  }
+
+  /** Whether a part is shown as proven: two who found different things prove nothing between them. */
+  shown(key: string, when: number): boolean {
+    const part = this.parts.get(key) as OraclePart;
+    return this.good(key, when) && (this.outside(key, this.scope) || !this.differs(part));
+  }
+
+  private partOf(about: { readonly check: string; readonly subject: string }): OraclePart | undefined {
+    return this.parts.get(`${about.check}@${about.subject}`);
+  }
+
+  /** The walks of those who look again, in the order in which they were begun; said again, the newest holds. */
+  private walks(): readonly Walked[] {
+    const found = new Map<string, Walked>();
+    for (const e of this.entries) {
+      if (e.kind === 'walk.begun' && !found.has(e.body.walk))
+        found.set(e.body.walk, { hash: e.hash, said: new Map(), finished: [], counts: false });
+      if (e.kind !== 'walk.said' && e.kind !== 'walk.finished') continue;
+      const walk = found.get(e.body.walk);
+      if (!walk || walk.finished.length > 0) continue;
+      if (e.kind === 'walk.finished')
+        found.set(e.body.walk, { ...walk, finished: [e], counts: e.body.givenUp === undefined });
+      else if (this.partOf(e.body)) walk.said.set(`${e.body.check}@${e.body.subject}`, e);
+    }
+    return [...found.values()];
+  }
+
+  /** What is looked at again: all of the inspection, or so many steps, by the place that the first walk gave them. */
+  private askedAgain(sample: number | undefined): readonly string[] | undefined {
+    const keys = [...this.parts.values()]
+      .filter(
+        ({ key, check }) =>
+          check.station === 'inspection' &&
+          check.answer.kind !== 'computed' &&
+          check.decides === undefined &&
+          !this.outside(key, this.scope),
+      )
+      .map((p) => p.key);
+    if (sample === undefined || sample >= keys.length) return keys;
+    const [first] = this.walks();
+    const place = (key: string): string =>
+      createHash('sha256')
+        .update(`${first?.hash ?? ''} ${key}`)
+        .digest('hex');
+    return first && keys.toSorted((a, b) => (place(a) < place(b) ? -1 : 1)).slice(0, sample);
+  }
+
+  /** What somebody else said of a part on a walk that counts, and that nothing has touched since. */
+  private secondLook(key: string): Entry<'walk.said'> | undefined {
+    const said = this.walks()
+      .flatMap((w) => (w.counts ? (w.said.get(key) ?? []) : []))
+      .toSorted((a, b) => a.seq - b.seq)
+      .at(-1);
+    if (!said || this.entries.some((t) => this.reaches(t, key) && !saw(said, t))) return undefined;
+    return this.standing(key)?.by === said.by ? undefined : said;
+  }
+
+  private secondWasRight(answer: Entry): boolean {
+    return this.entries.some(
+      (s) =>
+        s.kind === 'walk.settled' &&
+        s.body.holds === 'second' &&
+        s.body.answerEntry === answer.id &&
+        this.partOf(s.body) !== undefined,
+    );
+  }
+
+  /** Whether two found different things at a part, and nobody has said which of them holds. */
+  private differs({ key }: OraclePart): boolean {
+    const [first, second] = [this.standing(key), this.secondLook(key)];
+    if (!first || !second || this.entries.some((t) => this.reaches(t, key) && !saw(first, t))) return false;
+    if (
+      this.entries.some(
+        (s) => s.kind === 'walk.settled' && s.body.said === second.id && s.body.answerEntry === first.id,
+      )
+    )
+      return false;
+    const nothing = first.kind === 'answer.notApplicable';
+    if (nothing || second.body.answer === undefined) return nothing !== (second.body.answer === undefined);
+    const told = (e: Entry): string => (this.meant.get(e.id) ?? '').replace('decide', 'near');
+    return told(first) !== told(second);
   }
 
   gates(when: number): Map<string, 'held' | 'open' | 'passed'> {
@@ -406,6 +502,11 @@ class Prefix {
           ...this.entries.filter((e) => e.kind === 'tag.on' || (e.kind === 'tag.off' && this.tagOn(e))),
         );
       if (condition.kind === 'inspectionsSigned') rests.push(...this.inspections().flat());
+      if (condition.kind === 'walkedAgain')
+        rests.push(
+          ...this.walks().flatMap((w) => (w.counts ? w.finished : [])),
+          ...this.entries.filter((e) => e.kind === 'walk.settled' && this.partOf(e.body) !== undefined),
+        );
     }
     for (const f of this.findings()) if (f.stopped) rests.push(f.stopped, f.closed, ...f.moved);
     return rests.every((r) => r === undefined || saw(pass, r));
@@ -443,7 +544,14 @@ class Prefix {
         all.set(e.body.finding, { id: e.body.finding, check: e.body.check, moved: [] });
       if (e.kind === 'finding.split') {
         const from = all.get(e.body.finding);
-        if (from) all.set(e.body.into, { ...from, id: e.body.into, moved: [] });
+        if (from && !all.has(e.body.into))
+          all.set(e.body.into, {
+            id: e.body.into,
+            check: from.check,
+            said: from.said,
+            stopped: from.stopped,
+            moved: [],
+          });
       }
       if (e.kind === 'finding.assessed')
         for (const f of one(e.body.finding)) {
@@ -452,13 +560,16 @@ class Prefix {
         }
       if (e.kind === 'finding.closed') for (const f of one(e.body.finding)) f.closed = e;
       if (e.kind === 'finding.merged') {
-        const into = all.get(e.body.into);
+        const [into, from] = [all.get(e.body.into), all.get(e.body.finding)];
+        // None is put under what is shut, or under what lies under another; nothing shut is put under anything.
+        if (!into || !from || into === from || into.into !== undefined || into.closed || from.closed)
+          continue;
         for (const f of one(e.body.finding)) {
           f.into = e.body.into;
           f.moved = [...f.moved.filter((m) => m.kind !== e.kind), e];
           if (f.said) continue;
-          f.said = into?.said;
-          f.stopped = into?.stopped;
+          f.said = into.said;
+          f.stopped = into.stopped;
         }
       }
       if (e.kind === 'finding.reopened')
@@ -488,7 +599,7 @@ class Prefix {
     return gate.conditions.some((condition) => {
       if (condition.kind === 'proven')
         return [...this.parts.values()].some(
-          (p) => condition.stations.includes(p.check.station) && !this.good(p.key, when),
+          (p) => condition.stations.includes(p.check.station) && !this.shown(p.key, when),
         );
       if (condition.kind === 'noTags')
         return this.entries.some(
@@ -500,15 +611,10 @@ class Prefix {
         return this.inspections().some(
           ([, signed]) => !(signed?.kind === 'inspection.signed' && signed.body.accepted),
         );
-      // Nobody walks a second time in these campaigns: it holds as long as anything of the inspection is asked for.
-      if (condition.kind === 'walkedAgain')
-        return [...this.parts.values()].some(
-          ({ key, check }) =>
-            check.station === 'inspection' &&
-            check.answer.kind !== 'computed' &&
-            check.decides === undefined &&
-            !this.outside(key, this.scope),
-        );
+      if (condition.kind === 'walkedAgain') {
+        const asked = this.askedAgain(condition.sample);
+        return asked?.some((key) => !this.secondLook(key)) ?? true;
+      }
       return false;
     });
   }
@@ -581,7 +687,7 @@ export function foretell(
   const keys = [...end.parts.keys()];
   return {
     marks: new Map(keys.map((key) => [key, end.mark(key, when)])),
-    proven: new Set(keys.filter((key) => end.good(key, when))),
+    proven: new Set(keys.filter((key) => end.shown(key, when))),
     gates: end.gates(when),
   };
 }
