@@ -179,6 +179,7 @@ test('two findings told to be one, closed, opened again and found to be two; one
   await sheet.getByLabel('What was seen').fill('There again after the flight');
   await sheet.getByRole('button', { name: 'Reopen the finding' }).click();
   await expect(sheet.getByText(/was reopened, and nothing was done or said about it since/)).toBeVisible();
+  await expect(phone.getByText(/was reopened, and nothing was done or said about it since/)).toBeVisible();
   await sheet.getByText('These are two findings').click();
   await sheet.getByLabel('The other one').fill('Bush worn oval');
   await sheet.getByLabel('Why they are two').fill('Pin and bush are changed apart');
@@ -192,6 +193,15 @@ test('two findings told to be one, closed, opened again and found to be two; one
   );
   await expect(ylva.getByRole('region', { name: 'To be closed' })).toContainText('Bush worn oval');
   await expect(ylva.getByText('Hinge pin loose')).toHaveCount(0);
+
+  // Or it is assessed anew, and may be closed as it is.
+  await phone.getByText('Assess it anew', { exact: true }).click();
+  await phone.getByText('Information', { exact: true }).click();
+  await phone.getByLabel(/^Why, or the cause/).fill('Looked at again: as before');
+  await phone.getByRole('button', { name: 'Record the assessment' }).click();
+  await expect(phone.getByText(/Looked at again: as before/)).toBeVisible();
+  await expect(phone.getByRole('button', { name: 'Record the assessment' })).toBeHidden();
+  await expect(phone.getByRole('button', { name: 'Close the finding' })).toBeVisible();
 });
 
 test('taken over, or back after a pause: what was in progress, what is on and open, and the last step that is safe to begin at', async ({

@@ -1,4 +1,4 @@
-import { useState, type FormEvent, type ReactElement, type ReactNode } from 'react';
+import { useState, type FormEvent, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ENTRIES, leadingOf, readFigure, togetherWith, type FindingState } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
@@ -7,21 +7,10 @@ import { useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
 import { DayField } from '../ui/day-field.tsx';
 import { Field, Problem } from '../ui/field.tsx';
+import { Folded } from '../ui/folded.tsx';
 import { Picker } from '../ui/picker.tsx';
 import { dayInWords, whenInWords } from '../ui/when.ts';
 import { useSend } from './use-send.ts';
-
-/** What is seldom done with a finding, folded away behind what it is called. */
-function Folded({ title, children }: { title: string; children: ReactNode }): ReactElement {
-  return (
-    <details className="mt-2">
-      <summary className="min-h-9 cursor-pointer py-1 font-semibold max-lg:min-h-14 max-lg:py-4">
-        {title}
-      </summary>
-      <div className="pt-2">{children}</div>
-    </details>
-  );
-}
 
 /** Opens a finding again: one that was closed, or one that was told to be one with another. */
 export function Reopen({ finding }: { finding: FindingState }): ReactElement {

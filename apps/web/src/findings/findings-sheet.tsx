@@ -3,6 +3,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { deferralInWords, narrowingInWords, sayFindingStands, type FindingState } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
 import { Button } from '../ui/button.tsx';
+import { Folded } from '../ui/folded.tsx';
 import { MarkSign } from '../ui/mark.tsx';
 import { dayInWords, whenInWords } from '../ui/when.ts';
 import { Assess } from './assess-form.tsx';
@@ -71,6 +72,47 @@ function FoundBefore({ finding: { raised, splitFrom } }: { finding: FindingState
   );
 }
 
+/** Whether somebody still works on a finding here. */
+const isActing = ({ assessed, closed, merged }: FindingState): boolean =>
+  assessed !== undefined && closed === undefined && merged === undefined;
+
+/** How it was assessed, or the question; what was said once may be said anew as long as it is open. */
+function Assessment({ finding }: { finding: FindingState }): ReactElement {
+  const view = useCampaign();
+  const { assessed } = finding;
+  const acting = isActing(finding) && !view.state.release;
+  return (
+    <Stage title="Assessed" done={assessed !== undefined}>
+      {assessed ? (
+        <>
+          <p>
+            {
+              { stops: 'Grounds the aircraft', deferred: 'Deferred', information: 'Information' }[
+                assessed.severity
+              ]
+            }
+            : {assessed.reason}
+            {assessed.conditions ? `. ${assessed.conditions}` : ''}
+            {deferralInWords(assessed) ? `, ${deferralInWords(assessed)}` : ''}
+            {assessed.narrows
+              ? `. The flight: ${narrowingInWords(assessed.narrows, (id) => view.index.checks.get(id)?.title ?? id)}`
+              : ''}
+          </p>
+          {acting ? (
+            <Folded key={assessed.entry} title="Assess it anew">
+              <Assess finding={finding} />
+            </Folded>
+          ) : null}
+        </>
+      ) : finding.merged ? (
+        <p className="text-ink-2">Assessed with the one that it was merged with.</p>
+      ) : (
+        <Assess finding={finding} />
+      )}
+    </Stage>
+  );
+}
+
 /** One finding, from found to closed, as stages down the sheet. */
 function FindingSheet({ finding }: { finding: FindingState }): ReactElement {
   const view = useCampaign();
@@ -80,7 +122,7 @@ function FindingSheet({ finding }: { finding: FindingState }): ReactElement {
   const verdict = raised.answerEntry
     ? view.state.parts.get(about?.key ?? '')?.history.find((h) => h.entry === raised.answerEntry)?.verdicts[0]
     : undefined;
-  const acting = assessed && !closed && !finding.merged;
+  const acting = isActing(finding);
   return (
     <div className="px-[22px] py-4">
       <p className="cap">
@@ -105,27 +147,7 @@ function FindingSheet({ finding }: { finding: FindingState }): ReactElement {
         <FoundBefore finding={finding} />
         <Ties finding={finding} />
       </Stage>
-      <Stage title="Assessed" done={assessed !== undefined}>
-        {assessed ? (
-          <p>
-            {
-              { stops: 'Grounds the aircraft', deferred: 'Deferred', information: 'Information' }[
-                assessed.severity
-              ]
-            }
-            : {assessed.reason}
-            {assessed.conditions ? `. ${assessed.conditions}` : ''}
-            {deferralInWords(assessed) ? `, ${deferralInWords(assessed)}` : ''}
-            {assessed.narrows
-              ? `. The flight: ${narrowingInWords(assessed.narrows, (id) => view.index.checks.get(id)?.title ?? id)}`
-              : ''}
-          </p>
-        ) : finding.merged ? (
-          <p className="text-ink-2">Assessed with the one that it was merged with.</p>
-        ) : (
-          <Assess finding={finding} />
-        )}
-      </Stage>
+      <Assessment finding={finding} />
       {assessed ? (
         <Stage title="Done about it" done={actions.length > 0}>
           <ul>
@@ -135,12 +157,9 @@ function FindingSheet({ finding }: { finding: FindingState }): ReactElement {
           </ul>
           {acting && actions.length === 0 ? <Act finding={finding} /> : null}
           {acting && actions.length > 0 ? (
-            <details className="mt-2">
-              <summary className="cursor-pointer font-semibold">Record another action</summary>
-              <div className="pt-3">
-                <Act finding={finding} />
-              </div>
-            </details>
+            <Folded title="Record another action">
+              <Act finding={finding} />
+            </Folded>
           ) : null}
         </Stage>
       ) : null}
