@@ -1,4 +1,5 @@
-import { createHash } from 'node:crypto';
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import type { Basis, Check, StationId } from '../checks/types.ts';
 import type { Entry } from '../record/entry.ts';
 
@@ -428,10 +429,7 @@ class Prefix {
       .map((p) => p.key);
     if (sample === undefined || sample >= keys.length) return keys;
     const [first] = this.walks();
-    const place = (key: string): string =>
-      createHash('sha256')
-        .update(`${first?.hash ?? ''} ${key}`)
-        .digest('hex');
+    const place = (key: string): string => bytesToHex(sha256(utf8ToBytes(`${first?.hash ?? ''} ${key}`)));
     return first && keys.toSorted((a, b) => (place(a) < place(b) ? -1 : 1)).slice(0, sample);
   }
 
