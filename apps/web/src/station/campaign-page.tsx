@@ -263,10 +263,11 @@ function NoCampaign({ campaign }: { campaign: string }): ReactElement {
 
 /** The sheet of the address, and the panel of a simulated aircraft where its engines run. */
 function Sheets({ here, mark }: { here: StationId | undefined; mark: string }): ReactElement {
+  const view = useCampaign();
   const simulated = useSimulated(mark);
   return (
     <>
-      <BackAgain />
+      <BackAgain key={view.id} />
       <Suspense fallback={<p className="p-8 text-ink-2">Opening…</p>}>
         <Routes>
           <Route index element={<ToCurrent />} />
