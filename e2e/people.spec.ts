@@ -60,6 +60,42 @@ test('a shared tablet: a PIN is set, people sign on one after the other, and a s
   await expect(tablet.getByRole('heading', { name: 'Line tablet 1' })).toBeVisible();
 });
 
+test('signed out is signed out: where the server was not reached, and by leaving the page at once', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Brand Ekerholt');
+  const asked = async (): Promise<number> => (await page.request.get(`${product.url}/api/session`)).status();
+  const signInPage = page.getByRole('button', { name: /Ylva Torsund/ });
+  const out = async (): Promise<void> => {
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await page.getByRole('button', { name: 'Press again to sign out' }).click();
+  };
+  // The server never hears of it: the device has nobody signed on all the same, and still so when it is opened anew.
+  await page
+    .context()
+    .route('**/api/session', (route) =>
+      route.request().method() === 'DELETE' ? route.abort() : route.continue(),
+    );
+  await out();
+  await expect(signInPage).toBeVisible();
+  await page.reload();
+  await expect(signInPage).toBeVisible();
+  expect(await asked()).toBe(200);
+  // It hears of it at the next look.
+  await page.context().unrouteAll();
+  await page.reload();
+  await expect(signInPage).toBeVisible();
+  expect(await asked()).toBe(401);
+  // Left before the server has answered.
+  await signIn(page, product.url, 'Brand Ekerholt');
+  expect(await asked()).toBe(200);
+  await out();
+  await page.goto(product.url);
+  await expect(signInPage).toBeVisible();
+  expect(await asked()).toBe(401);
+  await signIn(page, product.url, 'Ylva Torsund');
+});
+
 test('an administrator adds a person, narrows what they may do, and ends the account; the log tells', async ({
   browser,
 }) => {

@@ -28,6 +28,8 @@ async function send<T>(method: string, path: string, body?: unknown, proof?: str
       method,
       signal: AbortSignal.timeout(body instanceof Blob ? PATIENCE_FOR_FILES : PATIENCE),
       credentials: 'same-origin',
+      // Signing out, or taking a device's right away, goes on when the page is left at once.
+      keepalive: method === 'DELETE',
       ...content,
       headers: { ...content.headers, ...(proof === undefined ? {} : { [PROOF_HEADER]: proof }) },
     });

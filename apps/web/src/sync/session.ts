@@ -8,6 +8,13 @@ const database = (): Promise<typeof import('./database.ts')> => import('./databa
 const keep = async (key: string, value: unknown): Promise<void> => (await database()).keep(key, value);
 const kept = async <T>(key: string): Promise<T | undefined> => (await database()).kept<T>(key);
 
+/**
+ * Set while somebody has signed out whom the server has not yet signed out: without a server, or when the page was left
+ * at once. It is written at once, unlike what is kept with the entries, and the next look at the device ends it first.
+ */
+const LEAVING = 'kanzel leaving';
+const isLeaving = (): boolean => localStorage.getItem(LEAVING) !== null;
+
 interface Session {
   /** undefined: not known yet; null: nobody. */
   readonly person: PersonView | null | undefined;
@@ -28,6 +35,7 @@ interface Session {
 export const useSession = create<Session>((set) => {
   const enter = async (answer: Answer<PersonView>): Promise<string | undefined> => {
     if (!answer.ok) return sayFailure(answer.error);
+    localStorage.removeItem(LEAVING);
     await keep('person', answer.value);
     set({ person: answer.value });
     await loadPeople();
@@ -38,10 +46,26 @@ export const useSession = create<Session>((set) => {
     if (people.ok) await keep('people', people.value);
     set({ people: people.ok ? people.value : ((await kept<PersonView[]>('people')) ?? []) });
   };
+  let ending: Promise<void> | undefined;
+  /** Ends at the server what was ended here. Whoever signs in waits for it, or its answer would sign them out. */
+  const end = async (): Promise<void> => {
+    const gone = await api.delete('/api/session');
+    if (gone.ok || gone.error.kind === 'refused') localStorage.removeItem(LEAVING);
+  };
+  const ended = (): Promise<void> => (ending ??= end().finally(() => (ending = undefined)));
+  const enterBy = async (path: string, body: unknown): Promise<string | undefined> => {
+    if (isLeaving()) await ended();
+    return enter(await api.post<PersonView>(path, body));
+  };
   return {
     person: undefined,
     people: [],
     look: async () => {
+      if (isLeaving()) {
+        await keep('person', null);
+        await ended();
+        if (isLeaving()) return set({ person: null });
+      }
       const me = await api.get<PersonView>('/api/session');
       if (me.ok) await enter(me);
       else if (me.error.kind === 'refused') set({ person: null });
@@ -53,15 +77,14 @@ export const useSession = create<Session>((set) => {
         });
       }
     },
-    signIn: async (name, passphrase) =>
-      enter(await api.post<PersonView>('/api/session', { name, passphrase })),
-    signOnByPin: async (person, pin) =>
-      enter(await api.post<PersonView>('/api/session/pin', { person, pin })),
-    first: async (request) => enter(await api.post<PersonView>('/api/first-person', request)),
+    signIn: async (name, passphrase) => enterBy('/api/session', { name, passphrase }),
+    signOnByPin: async (person, pin) => enterBy('/api/session/pin', { person, pin }),
+    first: async (request) => enterBy('/api/first-person', request),
     signOut: async () => {
-      await api.delete('/api/session');
-      await keep('person', null);
+      localStorage.setItem(LEAVING, 'yes');
       set({ person: null });
+      await keep('person', null);
+      await ended();
     },
   };
 });
