@@ -294,6 +294,7 @@ export class ScriptedCrew {
       case 'photo':
       case 'locks':
       case 'tally':
+      case 'assembly':
       case 'weighing':
       case 'loading':
       case 'document':

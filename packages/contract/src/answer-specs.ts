@@ -1,8 +1,10 @@
 import {
+  ASSEMBLY_STEPS,
   COMPUTATIONS,
   LOCK_FORMS,
   UNIT_IDS,
   type AnswerSpec,
+  type AssemblyStep,
   type ComputationName,
   type LockForm,
 } from '@kanzel/core';
@@ -183,6 +185,28 @@ export class LocksSpec {
   locks!: LockSpecBody[];
 }
 
+export class AssemblyPartBody {
+  @Matches(ID) @MaxLength(60) id!: string;
+  @IsString() @Length(1, 80) title!: string;
+  /** Parts that it goes onto; they stand before it. */
+  @IsOptional() @IsArray() @ArrayMaxSize(20) @ArrayUnique() @Matches(ID, { each: true }) on?: string[];
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayUnique()
+  @IsIn([...ASSEMBLY_STEPS], { each: true })
+  steps!: AssemblyStep[];
+}
+
+export class AssemblySpec {
+  @Equals('assembly') kind!: 'assembly';
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(60)
+  @ValidateNested({ each: true })
+  @Type(() => AssemblyPartBody)
+  parts!: AssemblyPartBody[];
+}
+
 export class TallySpec {
   @Equals('tally') kind!: 'tally';
   @IsArray()
@@ -229,4 +253,5 @@ export const ANSWER_SPECS: {
   plate: PlateSpec,
   locks: LocksSpec,
   tally: TallySpec,
+  assembly: AssemblySpec,
 };

@@ -24,7 +24,7 @@ import {
 import { findUnit, UNIT_IDS, type AnswerKindName } from '@kanzel/core';
 import { AnswerBody, ID, ReadingBody } from './answer-base.ts';
 import { IsInstant } from './instant.ts';
-import { LocksAnswer, TallyAnswer } from './inspection-bodies.ts';
+import { AssemblyAnswer, LocksAnswer, TallyAnswer } from './inspection-bodies.ts';
 import { LoadingAnswer, WeighingAnswer } from './loading-bodies.ts';
 import { PhotoAnswer } from './photo-body.ts';
 import {
@@ -112,6 +112,7 @@ export const ANSWER_BODIES: Readonly<Record<AnswerKindName, new () => AnswerBody
   plate: PlateAnswer,
   locks: LocksAnswer,
   tally: TallyAnswer,
+  assembly: AssemblyAnswer,
 };
 
 /** A check on a subject: what most bodies are about. */

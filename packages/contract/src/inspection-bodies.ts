@@ -2,8 +2,10 @@ import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   ArrayNotEmpty,
+  ArrayUnique,
   IsArray,
   IsBoolean,
+  IsIn,
   IsInt,
   IsOptional,
   IsString,
@@ -13,6 +15,7 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
+import { ASSEMBLY_STEPS, type AssemblyStep } from '@kanzel/core';
 import { AnswerBody } from './answer-base.ts';
 
 /** Id of a lock, behind it the engine that it is of. */
@@ -33,6 +36,25 @@ export class LocksAnswer extends AnswerBody {
   @ValidateNested({ each: true })
   @Type(() => SeenLockBody)
   locks!: SeenLockBody[];
+}
+
+export class PutOnBody {
+  @Matches(LOCK_ID) id!: string;
+  @IsArray()
+  @ArrayMaxSize(ASSEMBLY_STEPS.length)
+  @ArrayUnique()
+  @IsIn([...ASSEMBLY_STEPS], { each: true })
+  done!: AssemblyStep[];
+  @IsOptional() @IsString() @Length(1, 300) fault?: string;
+}
+
+export class AssemblyAnswer extends AnswerBody {
+  @IsArray()
+  @ArrayNotEmpty()
+  @ArrayMaxSize(60)
+  @ValidateNested({ each: true })
+  @Type(() => PutOnBody)
+  parts!: PutOnBody[];
 }
 
 export class TallyRowBody {

@@ -1,6 +1,7 @@
 import {
   ownMember,
   flightNarrowings,
+  ASSEMBLY_WORDS,
   formatFigure,
   limitInWords,
   locksOf,
@@ -8,6 +9,7 @@ import {
   namesOf,
   narrowingInWords,
   STATION_TITLES,
+  stepsOf,
   WAY_TITLES,
   type BasisIndex,
   type CampaignState,
@@ -120,6 +122,15 @@ function answerBoxes(index: BasisIndex, check: Check): Content {
       return {
         stack: locksOf(answer.locks, index).map((lock) => ({
           text: `[  ] seen   [  ] felt   ${MARKED_LOCKS.includes(lock.form) ? '[  ] mark   ' : ''}${lock.title}`,
+          margin: [0, 2, 0, 0],
+        })),
+      };
+    case 'assembly':
+      return {
+        stack: answer.parts.map((part) => ({
+          text: `${stepsOf(part)
+            .map((s) => `[  ] ${ASSEMBLY_WORDS[s].title.toLowerCase()}   `)
+            .join('')}${part.title}`,
           margin: [0, 2, 0, 0],
         })),
       };

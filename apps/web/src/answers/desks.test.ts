@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import { ANSWERS, EMPTY_CAMPAIGN, indexBasis, type Check, type Part, type PartAnswer } from '@kanzel/core';
 import { readerOf } from '../../../../packages/packs/src/testing/reader-of.ts';
 import { AIRCRAFT, BASIS, check, PACK } from '../../../../packages/core/src/testing/world.ts';
+import { standingOnDesk, withStep } from './assembly/desk.ts';
 import { candidateOf, draftFromAnswer } from './candidate.ts';
 import type { PartDraft } from './desk.ts';
 import { ANSWER_KINDS, deskOf, figureNames } from './desks.ts';
@@ -171,6 +172,64 @@ test('a paper brought back to be corrected reads as it was kept; only cycles now
   );
 });
 
+test('an assembly goes on part by part; what is taken back takes off all that was put on it (round trip)', () => {
+  const parts = [
+    { id: 'body', title: 'Body', steps: ['part', 'tug'] },
+    { id: 'wing', title: 'Wing', on: ['body'], steps: ['part', 'latch', 'tug'] },
+    { id: 'tip', title: 'Tip', on: ['wing'], steps: ['part'] },
+  ] as const;
+  const made = indexBasis({
+    ...BASIS,
+    pack: { ...PACK, gates: [], checks: [check('put', { answer: { kind: 'assembly', parts } })] },
+  });
+  if (!made.ok) throw new Error('The world of the tests is not one.');
+  const [part] = made.value.partsOfCheck.get('put') ?? [];
+  if (!part) throw new Error('No part.');
+  const read = (draft: PartDraft) => candidateOf(EMPTY_CAMPAIGN, made.value, part, draft);
+  let draft: PartDraft = {};
+  const press = (id: string, step: 'part' | 'latch' | 'tug' | 'fault', done = true): void => {
+    draft = { ...draft, ...withStep(parts, draft, { id, step, done }) };
+  };
+  const next = (): string =>
+    standingOnDesk(parts, draft)
+      .map((s) => `${s.part.id} ${s.state} ${s.step ?? ''}`.trim())
+      .join(', ');
+  press('body', 'part');
+  expect(read(draft)).toMatchObject({ error: { code: 'partNext', params: { what: 'Body', step: 'tug' } } });
+  press('body', 'tug');
+  expect(next()).toBe('body home, wing open part, tip waits');
+  for (const step of ['part', 'latch', 'tug'] as const) press('wing', step);
+  press('tip', 'part');
+  const whole = read(draft);
+  expect(whole).toMatchObject({ value: { answer: { kind: 'assembly', parts: { length: 3 } } } });
+  if (!whole.ok) throw new Error('Not whole.');
+  const again = read(draftFromAnswer(whole.value.answer, 'correction') ?? {});
+  expect(again.ok && again.value.answer).toEqual(whole.value.answer);
+  // The latch was not home after all: its tug and the tip are to be done again when it is.
+  press('wing', 'latch', false);
+  expect(next()).toBe('body home, wing open latch, tip waits');
+  press('wing', 'latch');
+  expect(next()).toBe('body home, wing open tug, tip waits');
+  press('wing', 'fault');
+  expect(read(draft)).toMatchObject({ error: { code: 'partFaultUnsaid', params: { what: 'Wing' } } });
+  draft = { ...draft, texts: { wing: 'pin bent' } };
+  expect(read(draft)).toMatchObject({
+    value: {
+      answer: {
+        parts: [
+          { id: 'body', done: ['part', 'tug'] },
+          { id: 'wing', done: ['part', 'latch'], fault: 'pin bent' },
+        ],
+      },
+    },
+  });
+  press('body', 'part', false);
+  expect(next()).toBe('body open part, wing waits, tip waits');
+  press('body', 'part');
+  press('body', 'tug');
+  expect(next()).toBe('body home, wing open part, tip waits');
+});
+
 test('locks and counts are read from what was pressed and typed; what is not whole says which (round trip)', () => {
   const locks = { picks: { 'seen lock-1': 'yes' } };
   expect(candidate('locks', locks)).toMatchObject({
@@ -250,5 +309,6 @@ test('only papers come back to be looked at anew; what is read, taken or looked 
     'plate',
     'locks',
     'tally',
+    'assembly',
   ]);
 });

@@ -6,6 +6,7 @@ import { COUNT_DESK } from './count/desk.ts';
 import { CYLINDERS_DESK } from './cylinders/desk.ts';
 import { DOCUMENT_DESK } from './document/desk.ts';
 import { DROP_DESK } from './drop/desk.ts';
+import { ASSEMBLY_DESK } from './assembly/desk.ts';
 import { EQUIPMENT_DESK } from './equipment/desk.ts';
 import { LOADING_DESK } from './loading/desk.ts';
 import { LOCKS_DESK } from './locks/desk.ts';
@@ -41,6 +42,7 @@ const DESKS: { readonly [K in AnswerKindName]: AnswerDesk<K> } = {
   plate: PLATE_DESK,
   locks: LOCKS_DESK,
   tally: TALLY_DESK,
+  assembly: ASSEMBLY_DESK,
 };
 
 /** Their names, in the order of the map. */

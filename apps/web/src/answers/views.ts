@@ -6,6 +6,7 @@ import { COUNT_VIEW } from './count/view.tsx';
 import { CYLINDERS_VIEW } from './cylinders/view.tsx';
 import { DOCUMENT_VIEW } from './document/view.tsx';
 import { DROP_VIEW } from './drop/view.tsx';
+import { ASSEMBLY_VIEW } from './assembly/view.tsx';
 import { EQUIPMENT_VIEW } from './equipment/view.tsx';
 import { LOADING_VIEW } from './loading/view.tsx';
 import { LOCKS_VIEW } from './locks/view.tsx';
@@ -41,6 +42,7 @@ const VIEWS: { readonly [K in AnswerKindName]: AnswerView<K> } = {
   plate: PLATE_VIEW,
   locks: LOCKS_VIEW,
   tally: TALLY_VIEW,
+  assembly: ASSEMBLY_VIEW,
 };
 
 /** What is seen of one way of answering. */

@@ -171,6 +171,7 @@ describe('every way of answering', () => {
     plate: { kind: 'plate' },
     locks: { kind: 'locks', locks: [{ id: 'pin', title: 'Main pin', form: 'cotter-pin' }] },
     tally: { kind: 'tally', listed: ['Tools'] },
+    assembly: { kind: 'assembly', parts: [{ id: 'wing', title: 'Wing', steps: ['part', 'joint', 'tug'] }] },
   };
 
   test.each(Object.entries(SPECS))('%s: a good answer is whole, judged, and said in words', (kind, spec) => {

@@ -8,6 +8,7 @@ import { CYLINDERS } from './cylinders.ts';
 import { DOCUMENT } from './document.ts';
 import { DROP } from './drop.ts';
 import { EQUIPMENT } from './equipment.ts';
+import { ASSEMBLY } from './assembly.ts';
 import type { AnswerKind, AnswerKindName } from './kind.ts';
 import { LOADING } from './loading.ts';
 import { LOCKS } from './locks.ts';
@@ -43,6 +44,7 @@ export const ANSWERS: { readonly [K in AnswerKindName]: AnswerKind<K> } = {
   plate: PLATE,
   locks: LOCKS,
   tally: TALLY,
+  assembly: ASSEMBLY,
 };
 
 /** What is known of the way in which something was answered. */

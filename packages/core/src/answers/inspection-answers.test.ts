@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { AnswerSpec, Basis, LockForm } from '../checks/types.ts';
+import type { AnswerSpec, AssemblyPart, AssemblyStep, Basis, LockForm } from '../checks/types.ts';
 import { LOCK_FORMS } from '../checks/types.ts';
 import { admit } from '../entries/admit.ts';
 import { AIRCRAFT, BASIS, check, PACK, Scribe } from '../testing/world.ts';
@@ -8,7 +8,7 @@ import { LOCK_WORDS } from '../words/lock-words.ts';
 import { describeAnswer } from './answers.ts';
 import { judgeAnswer } from './judge-answer.ts';
 import { locksOf } from './locks.ts';
-import type { PartAnswer, SeenLock, TallyRow } from './part-answer.ts';
+import type { PartAnswer, PutOn, SeenLock, TallyRow } from './part-answer.ts';
 
 const say = (
   answer: PartAnswer,
@@ -164,5 +164,123 @@ describe('a tally', () => {
         expect(verdicts.every((v) => v.startsWith(off === 0 ? 'within' : 'out'))).toBe(true);
       }),
     );
+  });
+});
+
+describe('an assembly', () => {
+  const parts: readonly AssemblyPart[] = [
+    { id: 'body', title: 'Body', steps: ['part', 'latch', 'tug'] },
+    // As a pack may write them; they are done part, joint, latch, plug, tug.
+    { id: 'wing', title: 'Left wing', on: ['body'], steps: ['tug', 'plug', 'latch', 'joint', 'part'] },
+    { id: 'winglet', title: 'Left winglet', on: ['wing'], steps: ['part', 'latch'] },
+    { id: 'tail', title: 'Tail', on: ['body'], steps: ['part', 'joint'] },
+  ];
+  const spec: AnswerSpec = { kind: 'assembly', parts };
+  const given = (...put: readonly PutOn[]): PartAnswer => ({ kind: 'assembly', parts: put });
+  const body: PutOn = { id: 'body', done: ['part', 'latch', 'tug'] };
+  const wing: PutOn = { id: 'wing', done: ['part', 'joint', 'latch', 'plug', 'tug'] };
+  const winglet: PutOn = { id: 'winglet', done: ['part', 'latch'] };
+  const tail: PutOn = { id: 'tail', done: ['part', 'joint'] };
+
+  test('all of it home, each after what it goes onto', () => {
+    expect(say(given(body, wing, winglet, tail), spec)).toEqual({
+      door: 'taken',
+      verdicts: ['within assembled'],
+      text: '4 parts home',
+      said: ['All 4 parts are home, each tugged after what comes before it.'],
+    });
+  });
+
+  test('a latch that does not seat is out by its part; what goes onto it is not put on, and is unknown; the rest goes on', () => {
+    const unseated: PutOn = { id: 'wing', done: ['part', 'joint'], fault: 'no click' };
+    expect(say(given(body, unseated, tail), spec)).toEqual({
+      door: 'taken',
+      verdicts: ['out partNotHome', 'unknown partWaits'],
+      text: '2 parts home, 1 not',
+      said: [
+        'Left wing is not home, at its latch: no click.',
+        'Left winglet was not put on: it goes onto left wing, which is not home.',
+      ],
+    });
+    // Nobody puts the winglet on it all the same, nor leaves the tail out, nor says nothing of what is wrong.
+    for (const put of [
+      [body, unseated, winglet, tail],
+      [body, unseated],
+      [body, { ...unseated, fault: ' ' }, tail],
+      [body, { id: 'wing', done: ['part', 'joint'] }, tail],
+      [body, { ...wing, fault: 'scratched' }, winglet, tail],
+    ] satisfies PutOn[][])
+      expect([put, say(given(...put), spec).door === 'taken']).toEqual([put, false]);
+  });
+
+  test('whatever is said of it: taken only if each part reached is whole or has its fault, and none is said of what is not reached (property)', () => {
+    const STEPS: readonly AssemblyStep[] = ['part', 'joint', 'latch', 'plug', 'tug'];
+    const wanted = new Map(parts.map((p) => [p.id, STEPS.filter((s) => p.steps.includes(s))]));
+    const row = (id: string): fc.Arbitrary<readonly PutOn[]> =>
+      fc.oneof(
+        { weight: 12, arbitrary: fc.constant([{ id, done: wanted.get(id) ?? [] }]) },
+        {
+          weight: 3,
+          arbitrary: fc
+            .tuple(fc.nat(5), fc.option(fc.constantFrom('bent', ' ', ''), { nil: undefined }))
+            .map(([n, fault]) => [
+              { id, done: (wanted.get(id) ?? []).slice(0, n), ...(fault === undefined ? {} : { fault }) },
+            ]),
+        },
+        { weight: 2, arbitrary: fc.constant([]) },
+        { weight: 1, arbitrary: fc.shuffledSubarray([...STEPS]).map((done) => [{ id, done }]) },
+        {
+          weight: 1,
+          arbitrary: fc.constant([
+            { id, done: [] },
+            { id, done: wanted.get(id) ?? [] },
+          ]),
+        },
+      );
+    let taken = 0;
+    fc.assert(
+      fc.property(fc.tuple(...parts.map((p) => row(p.id))), (rows) => {
+        const put = rows.flat();
+        // The other way: whether one is home is asked of it and of all under it.
+        const home = (id: string): boolean => {
+          const own = put.filter((p) => p.id === id);
+          const under = parts.find((p) => p.id === id)?.on ?? [];
+          return (
+            under.every(home) &&
+            own.length === 1 &&
+            String(own[0]?.done) === String(wanted.get(id)) &&
+            own[0]?.fault === undefined
+          );
+        };
+        const right = parts.every(({ id, on = [] }) => {
+          const own = put.filter((p) => p.id === id);
+          if (!on.every(home)) return own.length === 0;
+          if (home(id)) return true;
+          const [one] = own;
+          const steps = wanted.get(id) ?? [];
+          return (
+            own.length === 1 &&
+            one !== undefined &&
+            one.done.length < steps.length &&
+            String(one.done) === String(steps.slice(0, one.done.length)) &&
+            /\S/.test(one.fault ?? '')
+          );
+        });
+        const told = say(given(...put), spec);
+        expect([put, told.door === 'taken']).toEqual([put, right]);
+        // Even one that no door would let in is not found in order where a part is not home.
+        if (!parts.every(({ id }) => home(id)))
+          expect(told.verdicts.some((v) => v.startsWith('within'))).toBe(false);
+        if (told.door !== 'taken') return;
+        taken += 1;
+        const faults = put.filter((p) => p.fault !== undefined).length;
+        expect(told.verdicts.filter((v) => v.startsWith('out')).length).toBe(faults);
+        expect(told.verdicts.every((v) => v.startsWith('within'))).toBe(faults === 0);
+        expect(told.verdicts.filter((v) => v.startsWith('unknown')).length).toBe(parts.length - put.length);
+      }),
+      { numRuns: 1500 },
+    );
+    // Not only what is refused was tried.
+    expect(taken).toBeGreaterThan(100);
   });
 });

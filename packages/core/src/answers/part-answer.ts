@@ -1,3 +1,4 @@
+import type { AssemblyStep } from '../checks/types.ts';
 import type { Reading, Series } from '../limits/types.ts';
 import type { LoadingSheet, Weighing } from '../loading/types.ts';
 import type { PaperDocument, Photo, SeenEquipment, SignedItem, TrailStretch } from '../papers/types.ts';
@@ -22,7 +23,15 @@ export type PartAnswer =
   | { readonly kind: 'equipment'; readonly seen: readonly SeenEquipment[] }
   | { readonly kind: 'plate'; readonly text: string; readonly how: 'typed' | 'scanned' }
   | { readonly kind: 'locks'; readonly locks: readonly SeenLock[] }
-  | { readonly kind: 'tally'; readonly rows: readonly TallyRow[] };
+  | { readonly kind: 'tally'; readonly rows: readonly TallyRow[] }
+  | { readonly kind: 'assembly'; readonly parts: readonly PutOn[] };
+
+/** How far a part was put on, and what is wrong at the step that comes next, where something is. */
+export interface PutOn {
+  readonly id: string;
+  readonly done: readonly AssemblyStep[];
+  readonly fault?: string;
+}
 
 /** One lock as it was found: looked at, felt, its mark in line where it has one; or what is wrong with it. */
 export interface SeenLock {

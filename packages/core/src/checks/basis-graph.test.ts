@@ -390,6 +390,37 @@ describe('a pack with a dead end', () => {
       ],
     ],
     [
+      'parts of an assembly that stand twice, that go onto what comes behind them, onto themselves, or onto nothing',
+      [
+        check('a', {
+          answer: {
+            kind: 'assembly',
+            parts: [
+              { id: 'wing', title: 'Wing', steps: ['part'], on: ['body'] },
+              { id: 'body', title: 'Body', steps: ['part'] },
+              { id: 'tail', title: 'Tail', steps: ['part'], on: ['tail'] },
+              { id: 'fin', title: 'Fin', steps: ['part'], on: ['body', 'boom'] },
+            ],
+          },
+        }),
+        check('b', {
+          answer: {
+            kind: 'assembly',
+            parts: [
+              { id: 'body', title: 'Body', steps: ['part'] },
+              { id: 'body', title: 'Wing', steps: ['part'], on: ['body'] },
+            ],
+          },
+        }),
+      ],
+      [
+        ['a', 'partOnNothing', { check: 'a', what: 'Wing', other: 'body' }],
+        ['a', 'partOnNothing', { check: 'a', what: 'Tail', other: 'tail' }],
+        ['a', 'partOnNothing', { check: 'a', what: 'Fin', other: 'boom' }],
+        ['b', 'listedTwice', { check: 'b', what: 'body' }],
+      ],
+    ],
+    [
       'a difference worked out from what gives no figure',
       [
         check('a'),

@@ -66,8 +66,20 @@ function listedTwice({ answer }: Check): readonly string[] {
       ? answer.locks.map((l) => l.id)
       : answer.kind === 'tally'
         ? answer.listed.map((what) => what.trim().toLowerCase())
-        : [];
+        : answer.kind === 'assembly'
+          ? answer.parts.map((p) => p.id)
+          : [];
   return [...new Set(listed.filter((id, i) => listed.indexOf(id) !== i))];
+}
+
+/** Parts of an assembly that go onto what does not stand before them: never to be reached, or each waiting for the other. */
+function onNothing({ answer }: Check): readonly { readonly what: string; readonly other: string }[] {
+  if (answer.kind !== 'assembly') return [];
+  return answer.parts.flatMap((part, i) =>
+    (part.on ?? [])
+      .filter((id) => !answer.parts.slice(0, i).some((p) => p.id === id))
+      .map((other) => ({ what: part.title, other })),
+  );
 }
 
 function stateProblems(
@@ -135,6 +147,7 @@ export function packProblems(pack: Pack): readonly PackProblem[] {
     for (const what of listedTwice(check)) say('listedTwice', { what });
     if (check.subject === 'engine' && check.answer.kind === 'locks' && check.answer.locks.some((l) => l.each))
       say('locksOfEachOnEach');
+    for (const { what, other } of onNothing(check)) say('partOnNothing', { what, other });
     wayProblems(check, say);
     if (isDangerous(check) && check.cautions.length === 0 && !check.uncautioned?.trim())
       say('cautionMissing');

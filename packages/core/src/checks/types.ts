@@ -120,6 +120,8 @@ export type AnswerSpec =
   | { readonly kind: 'locks'; readonly locks: readonly LockSpec[] }
   /** Things taken to the aircraft, counted out and counted in again. */
   | { readonly kind: 'tally'; readonly listed: readonly string[] }
+  /** The aircraft put together on site: each part in its order, and none before what it goes onto. */
+  | { readonly kind: 'assembly'; readonly parts: readonly AssemblyPart[] }
   /** Derived from two other checks on the same subject, or from one check on both engines. */
   | { readonly kind: 'computed'; readonly from: readonly string[]; readonly value: ComputationName };
 
@@ -148,6 +150,19 @@ export interface LockSpec {
   readonly title: string;
   readonly form: LockForm;
   readonly each?: 'engine';
+}
+
+/** What is done with a part that is put on, in this order: the right one, into its joint, its latch, its plug, and a tug. */
+export const ASSEMBLY_STEPS = ['part', 'joint', 'latch', 'plug', 'tug'] as const;
+export type AssemblyStep = (typeof ASSEMBLY_STEPS)[number];
+
+/** A part of an assembly on site. */
+export interface AssemblyPart {
+  readonly id: string;
+  readonly title: string;
+  /** Parts that it goes onto, which stand before it in the list. */
+  readonly on?: readonly string[];
+  readonly steps: readonly AssemblyStep[];
 }
 
 /** The computations that a computed check names (`answers/computations/`). */

@@ -6,6 +6,7 @@ import { convert } from '../quantity/units.ts';
 import type { PartAnswer } from '../answers/part-answer.ts';
 import { runningTimer } from '../standing/losses.ts';
 import type { CampaignState } from '../record/state.ts';
+import { stepsOf } from '../answers/assembly.ts';
 import { locksOf } from '../answers/locks.ts';
 import { goodPapers, TRIAL_COPY } from './good-papers.ts';
 
@@ -190,6 +191,10 @@ const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
   tally: ({ listed }) => ({
     kind: 'tally',
     rows: (listed.length > 0 ? listed : ['Tools']).map((what) => ({ what, out: 3, in: 3 })),
+  }),
+  assembly: ({ parts }) => ({
+    kind: 'assembly',
+    parts: parts.map((part) => ({ id: part.id, done: stepsOf(part) })),
   }),
   // It follows from other checks, and is asked of nobody.
   computed: () => ({ kind: 'confirm', asExpected: true }),

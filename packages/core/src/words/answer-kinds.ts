@@ -22,6 +22,7 @@ const KINDS: Readonly<Record<AnswerSpec['kind'], string>> = {
   plate: 'the data plate',
   locks: 'every lock by itself',
   tally: 'counts out and in',
+  assembly: 'putting it together, part by part',
   computed: 'nothing: it follows from other checks',
 };
 

@@ -9,6 +9,7 @@ import type { Reason } from '../reasons/reason.ts';
 
 export type { Names } from './catalogue.ts';
 import { ownMember } from '../own-member.ts';
+import { ASSEMBLY_WORDS } from './assembly-words.ts';
 import { sayDay } from './dates.ts';
 
 /** Turns reasons into sentences. */
@@ -21,6 +22,8 @@ type P = Parameters;
 /** The day of an instant. Example: "2026-05-12". */
 const many = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
 const station = (id: string): string => stationTitle(id).toLowerCase();
+/** A step of an assembly, as it is said within a sentence. */
+const assemblyStep = (step: string): string => (ownMember(ASSEMBLY_WORDS, step)?.title ?? step).toLowerCase();
 const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 const cylinder = (p: P): string => (p.has('cylinder') ? `Cylinder ${p.s('cylinder')}: ` : '');
 
@@ -79,6 +82,13 @@ const ENGLISH_OWN = {
   lockFaultUnsaid: (p) => `Say what is wrong with it: ${p.s('lock')}.`,
   locksHold: (p) =>
     `${p.n('count') === 1 ? 'The lock was' : `All ${p.s('count')} locks were`} seen and felt.`,
+  assembled: (p) =>
+    `${p.n('count') === 1 ? 'The part is' : `All ${p.s('count')} parts are`} home, each tugged after what comes before it.`,
+  partNotHome: (p) => `${p.s('what')} is not home, at its ${assemblyStep(p.s('step'))}: ${p.s('fault')}.`,
+  partWaits: (p) =>
+    `${p.s('what')} was not put on: it goes onto ${lowerFirst(p.s('under'))}, which is not home.`,
+  partNext: (p) => `${p.s('what')} comes next, at its ${assemblyStep(p.s('step'))}.`,
+  partFaultUnsaid: (p) => `Say what is wrong with it: ${p.s('what')}.`,
   tallyShort: (p) =>
     `${p.s('count')} less of “${p.s('what')}” came back than went out: it is aboard until it is found.`,
   tallyOver: (p) =>
@@ -371,6 +381,8 @@ const ENGLISH_OWN = {
     `“${p.names.part(p.s('check'))}” is valid until ${p.s('state')} becomes “${p.s('value')}”, which it cannot.`,
   listedTwice: (p) =>
     `“${p.names.part(p.s('check'))}” lists “${p.s('what')}” twice: it could never be answered whole.`,
+  partOnNothing: (p) =>
+    `“${p.names.part(p.s('check'))}”: “${p.s('what')}” goes onto “${p.s('other')}”, which does not stand before it.`,
   locksOfEachOnEach: (p) =>
     `“${p.names.part(p.s('check'))}” is done on each engine, and asks for a lock on each engine as well: once is enough.`,
   computedFromNothing: (p) =>

@@ -4,6 +4,7 @@ export * from './labels.ts';
 export { CHANNEL_TITLES, namesOf, systemsOf } from './names.ts';
 export { marginFigure, verdictFigure } from './answer.ts';
 export * from './limit-words.ts';
+export { ASSEMBLY_WORDS } from './assembly-words.ts';
 export { LOCK_WORDS } from './lock-words.ts';
 export * from './plan-words.ts';
 export * from './way-titles.ts';

@@ -1,6 +1,7 @@
 import { createElement, type ReactElement } from 'react';
 import { isFigureSpec, type AnswerKindName, type AnswerSpec, type Check, type Pack } from '@kanzel/core';
 import type { AnswerFields as FieldsOf } from '../../answers/answer-fields.ts';
+import { AssemblyFields } from '../../answers/assembly/fields.tsx';
 import { ChoiceFields } from '../../answers/choice/fields.tsx';
 import { DocumentFields } from '../../answers/document/fields.tsx';
 import { LocksFields } from '../../answers/locks/fields.tsx';
@@ -36,6 +37,7 @@ const FIELDS: { readonly [K in AnswerKindName]: FieldsOf<K> } = {
   plate: 'none',
   locks: LocksFields,
   tally: TallyFields,
+  assembly: AssemblyFields,
 };
 
 const KINDS = ANSWER_KINDS.map((id) => ({ id, text: deskOf(id).title }));
