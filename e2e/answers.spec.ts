@@ -234,3 +234,55 @@ for (const [name, viewport] of [
     await press(page, /^Record/);
     await allSaved(page);
   });
+
+test('a drone is put together in its order, by keys: a latch that does not seat stops what goes onto it', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await campaignInHand(page, product.url, 'QX-LMV');
+  await page.goto(`${base}/inspection?check=assembled-on-site`);
+  const step = page.getByLabel('Step in progress');
+  const put = async (part: string, ...steps: readonly string[]): Promise<void> => {
+    for (const name of steps) {
+      await page.getByRole('button', { name: `${part}: ${name}`, exact: true }).focus();
+      await page.keyboard.press('Space');
+    }
+  };
+  await expect(step.getByRole('status').first()).toHaveText('0 of 6 parts home. Next: Body on its legs.');
+  // Nothing is reached before what it goes onto, and no step before the one in front of it.
+  await expect(page.getByRole('button', { name: 'Tail: part' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Body on its legs: tug' })).toBeDisabled();
+  await put('Body on its legs', 'part', 'latch', 'tug');
+  await put('Centre wing with its booms', 'part', 'joint', 'latch', 'plug', 'tug');
+  await put('Tail', 'part', 'joint', 'latch', 'plug', 'tug');
+  await put('Left outer wing', 'part', 'joint', 'not in order');
+  await expect(step).toContainText('Say what is wrong with it: Left outer wing.');
+  await page.getByLabel('What is wrong with it, at its latch').fill('no click, pin stands out');
+  await put('Right outer wing', 'part', 'joint', 'latch', 'plug', 'tug');
+  await expect(step).toContainText('Air data tube waits for Left outer wing');
+  expect(await seriousFaults(page)).toEqual([]);
+  await press(page, /^Record/);
+  await expect(step).toContainText('Left outer wing is not home, at its latch: no click, pin stands out.');
+  await expect(step).toContainText('not put on: Left outer wing is not home');
+  await allSaved(page);
+
+  // A wing that was home comes off again, with what is on it, when the one under it does.
+  await page.reload();
+  await press(page, /^Repeat/);
+  await put('Body on its legs', 'part', 'latch', 'tug');
+  await put('Centre wing with its booms', 'part', 'joint', 'latch', 'plug', 'tug');
+  await put('Left outer wing', 'part', 'joint', 'latch', 'plug', 'tug');
+  await put('Air data tube', 'part', 'joint', 'plug', 'tug');
+  await put('Centre wing with its booms', 'take back');
+  await expect(step.getByRole('status').first()).toContainText('1 of 6 parts home.');
+  await put('Centre wing with its booms', 'tug');
+  await expect(page.getByRole('button', { name: 'Left outer wing: joint' })).toBeDisabled();
+  await put('Tail', 'part', 'joint', 'latch', 'plug', 'tug');
+  for (const side of ['Left', 'Right'])
+    await put(`${side} outer wing`, 'part', 'joint', 'latch', 'plug', 'tug');
+  await put('Air data tube', 'part', 'joint', 'plug', 'tug');
+  await expect(step.getByRole('status').first()).toHaveText('All 6 parts home.');
+  await press(page, /^Record/);
+  await expect(step).toContainText('All 6 parts are home');
+  await allSaved(page);
+});

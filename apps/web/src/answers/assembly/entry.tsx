@@ -10,66 +10,100 @@ import {
 import { useCampaign } from '../../station/campaign-context.ts';
 import type { EntryProps } from '../answer-view.ts';
 import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
+import type { PartDraft } from '../desk.ts';
 import { isPressed, standingOnDesk, withStep } from './desk.ts';
 
-/** One part: its steps one behind the other, of which only the next can be pressed, and the last ones taken back. */
-function PartRow({
-  part,
-  parts,
-  standing: { part: own, state, step, under },
-}: {
-  part: Part;
-  parts: EntryProps<'assembly'>['spec']['parts'];
-  standing: PartStanding;
-}): ReactElement {
+interface PartProps {
+  readonly part: Part;
+  readonly parts: EntryProps<'assembly'>['spec']['parts'];
+  readonly standing: PartStanding;
+}
+
+/** What is on the desk of an assembly, and how a step of a part is set down or taken back there. */
+function useOnDesk({ part, parts, standing: { part: own } }: PartProps): {
+  readonly draft: PartDraft;
+  readonly press: (step: AssemblyStep | 'fault', done: boolean) => void;
+} {
   const view = useCampaign();
   const drafts = useDrafts((s) => s.drafts);
   const draft = draftOf(drafts, view.id, part.key);
-  const press = (pressed: AssemblyStep | 'fault', done: boolean): void =>
-    changeDraft(view.id, part.key, withStep(parts, draft, { id: own.id, step: pressed, done }));
-  const faulty = state === 'atFault';
-  const shape = 'min-h-11 min-w-18 rounded-[3px] border-[1.5px] px-3 font-semibold max-lg:min-h-14';
+  return {
+    draft,
+    press: (step, done) => changeDraft(view.id, part.key, withStep(parts, draft, { id: own.id, step, done })),
+  };
+}
+
+const SHAPE = 'min-h-11 min-w-18 rounded-[3px] border-[1.5px] px-3 font-semibold max-lg:min-h-14';
+
+/** A part that is home, which is taken back from its last step on, or one that cannot be reached yet, and why. */
+function QuietRow(props: PartProps): ReactElement {
+  const { press } = useOnDesk(props);
+  const { part: own, state, under } = props.standing;
+  const last = stepsOf(own).at(-1);
   return (
-    <li className={`border-b border-rule-2 py-2 ${state === 'waits' ? 'text-ink-2' : ''}`}>
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-1.5">
-        <span className="min-w-52 flex-1">
-          <b>{own.title}</b>
-          <span className="block text-[0.82rem] text-ink-2">
-            {state === 'home' ? 'Home' : null}
-            {under ? `When home: ${under.title}` : null}
-            {step ? `${ASSEMBLY_WORDS[step].title}: ${ASSEMBLY_WORDS[step].ask}` : null}
-          </span>
+    <li className="flex items-center gap-3 border-b border-rule-2 py-1">
+      <span className="min-w-0 flex-1">
+        <b className={state === 'home' ? '' : 'font-normal text-ink-2'}>{own.title}</b>
+        <span className="text-[0.82rem] text-ink-2">
+          {state === 'home' ? ' is home' : ` waits for ${under?.title ?? ''}`}
         </span>
-        <span className="flex flex-wrap gap-2">
-          {stepsOf(own).map((s) => {
-            const done = state !== 'waits' && isPressed(draft, own.id, s);
-            const next = state === 'open' && s === step;
-            return (
-              <button
-                key={s}
-                type="button"
-                aria-pressed={done}
-                aria-label={`${own.title}: ${ASSEMBLY_WORDS[s].title.toLowerCase()}`}
-                disabled={!done && !next}
-                onClick={() => press(s, !done)}
-                className={`${shape} ${done ? 'border-hand bg-hand text-on-hand' : next ? 'border-ink' : 'border-dashed border-rule text-ink-2'}`}
-              >
-                {done ? '✓ ' : ''}
-                {ASSEMBLY_WORDS[s].title}
-              </button>
-            );
-          })}
-          <button
-            type="button"
-            aria-pressed={faulty}
-            aria-label={`${own.title}: not in order`}
-            disabled={state === 'waits' || state === 'home'}
-            onClick={() => press('fault', !faulty)}
-            className={`${shape} ${faulty ? 'border-out bg-out-bg text-out' : state === 'open' ? 'border-ink' : 'border-dashed border-rule text-ink-2'}`}
-          >
-            Not in order
-          </button>
-        </span>
+      </span>
+      {state === 'home' && last ? (
+        <button
+          type="button"
+          aria-label={`${own.title}: take back`}
+          className="min-h-9 px-2 underline decoration-rule underline-offset-4 max-lg:min-h-14"
+          onClick={() => press(last, false)}
+        >
+          Take back
+        </button>
+      ) : null}
+    </li>
+  );
+}
+
+/** A part in hand: its steps one behind the other, of which only the next can be pressed, and those that were taken back. */
+function PartRow(props: PartProps): ReactElement {
+  const view = useCampaign();
+  const { draft, press } = useOnDesk(props);
+  const { part: own, state, step } = props.standing;
+  const faulty = state === 'atFault';
+  return (
+    <li className="border-b border-rule-2 py-3">
+      <div className="flex items-center gap-4">
+        <p className="min-w-0 flex-1">
+          <span className="block text-[1.2rem] leading-tight font-bold">{own.title}</span>
+          {step ? `${ASSEMBLY_WORDS[step].title}: ${ASSEMBLY_WORDS[step].ask}` : null}
+        </p>
+        <button
+          type="button"
+          aria-pressed={faulty}
+          aria-label={`${own.title}: not in order`}
+          onClick={() => press('fault', !faulty)}
+          className={`${SHAPE} ${faulty ? 'border-out bg-out-bg text-out' : 'border-ink'}`}
+        >
+          Not in order
+        </button>
+      </div>
+      <div className="mt-2 flex flex-wrap gap-2">
+        {stepsOf(own).map((s) => {
+          const done = isPressed(draft, own.id, s);
+          const next = state === 'open' && s === step;
+          return (
+            <button
+              key={s}
+              type="button"
+              aria-pressed={done}
+              aria-label={`${own.title}: ${ASSEMBLY_WORDS[s].title.toLowerCase()}`}
+              disabled={!done && !next}
+              onClick={() => press(s, !done)}
+              className={`${SHAPE} ${done ? 'border-hand bg-hand text-on-hand' : next ? 'border-ink' : 'border-dashed border-rule text-ink-2'}`}
+            >
+              {done ? '✓ ' : ''}
+              {ASSEMBLY_WORDS[s].title}
+            </button>
+          );
+        })}
       </div>
       {faulty ? (
         <label className="mt-1 block">
@@ -81,7 +115,7 @@ function PartRow({
             autoComplete="off"
             value={ownMember(draft.texts, own.id) ?? ''}
             onChange={(e) =>
-              changeDraft(view.id, part.key, { texts: { ...draft.texts, [own.id]: e.target.value } })
+              changeDraft(view.id, props.part.key, { texts: { ...draft.texts, [own.id]: e.target.value } })
             }
           />
         </label>
@@ -90,29 +124,25 @@ function PartRow({
   );
 }
 
-/** Putting the aircraft together: what comes next in large type, and under it every part with how far it is. */
+/** Putting the aircraft together: every part in its order, large where something is to be done with it now. */
 export function AssemblyEntry({ part, spec: { parts } }: EntryProps<'assembly'>): ReactElement {
   const view = useCampaign();
   const drafts = useDrafts((s) => s.drafts);
   const standing = standingOnDesk(parts, draftOf(drafts, view.id, part.key));
-  const next = standing.find((s) => s.state === 'open');
   const home = standing.filter((s) => s.state === 'home').length;
+  const next = standing.find((s) => s.state === 'open');
   return (
     <div>
-      <p role="status">
-        <span className="block text-[1.35rem] leading-tight font-bold">
-          {next?.step
-            ? `${next.part.title}: ${ASSEMBLY_WORDS[next.step].title.toLowerCase()}, ${ASSEMBLY_WORDS[next.step].ask}`
-            : home === parts.length
-              ? 'All of it is home.'
-              : 'Nothing more can be put on.'}
-        </span>
-        <span className="text-sm font-semibold">{`${home} of ${parts.length} parts home`}</span>
+      <p className="text-sm font-semibold" role="status">
+        {home === parts.length
+          ? `All ${parts.length} parts home.`
+          : `${home} of ${parts.length} parts home. ${next ? `Next: ${next.part.title}.` : 'Nothing more can be put on.'}`}
       </p>
       <ol className="mt-1 border-t border-rule-2">
-        {standing.map((s) => (
-          <PartRow key={s.part.id} part={part} parts={parts} standing={s} />
-        ))}
+        {standing.map((s) => {
+          const Row = s.state === 'home' || s.state === 'waits' ? QuietRow : PartRow;
+          return <Row key={s.part.id} part={part} parts={parts} standing={s} />;
+        })}
       </ol>
     </div>
   );
