@@ -75,7 +75,11 @@ function yesNo(subject: string): Content {
 /** The boxes of one check: one for each figure, per engine and cylinder, in the order of the screen. */
 function answerBoxes(index: BasisIndex, check: Check): Content {
   const { engines } = index.basis.aircraft;
-  const subjects = check.subject === 'engine' ? engines.map((e) => e.title) : [''];
+  const { subject } = namesOf(index);
+  const subjects =
+    check.subject === 'aircraft'
+      ? ['']
+      : (index.partsOfCheck.get(check.id) ?? []).map((p) => subject(p.subject));
   const { answer } = check;
   switch (answer.kind) {
     case 'reading':

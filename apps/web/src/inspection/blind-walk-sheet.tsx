@@ -5,7 +5,6 @@ import {
   EMPTY_CAMPAIGN,
   secondWalk,
   unsaidOf,
-  WHOLE_AIRCRAFT,
   type Part,
   type WalkState,
 } from '@kanzel/core';
@@ -98,7 +97,8 @@ function BlindStep({
     <section aria-label="Step in progress" className="border-b border-rule px-[22px] pt-3.5 pb-4">
       <h1 className="text-[1.56rem] leading-tight font-semibold narrow max-sm:text-xl">{check.challenge}</h1>
       <p className="mt-1 text-[0.92rem] text-ink-2">{check.why}</p>
-      {part.subject === WHOLE_AIRCRAFT || view.index.basis.aircraft.engines.length < 2 ? null : (
+      {check.subject === 'aircraft' ||
+      (check.subject === 'engine' && view.index.basis.aircraft.engines.length < 2) ? null : (
         <h3 className="mt-1 font-bold">{view.names.subject(part.subject)}</h3>
       )}
       <p className="cap mt-1">

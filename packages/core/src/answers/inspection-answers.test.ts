@@ -202,6 +202,11 @@ describe('an assembly', () => {
         'Left winglet was not put on: it goes onto left wing, which is not home.',
       ],
     });
+    // Nothing stands on what does not stand, however far down.
+    expect(say(given({ id: 'body', done: ['part'], fault: 'leg bent' }), spec)).toMatchObject({
+      door: 'taken',
+      verdicts: ['out partNotHome', 'unknown partWaits', 'unknown partWaits', 'unknown partWaits'],
+    });
     // Nobody puts the winglet on it all the same, nor leaves the tail out, nor says nothing of what is wrong.
     for (const put of [
       [body, unseated, winglet, tail],
@@ -209,6 +214,8 @@ describe('an assembly', () => {
       [body, { ...unseated, fault: ' ' }, tail],
       [body, { id: 'wing', done: ['part', 'joint'] }, tail],
       [body, { ...wing, fault: 'scratched' }, winglet, tail],
+      [body, wing, winglet, tail, { id: 'bolt', done: ['part'] }],
+      [body, body, wing, winglet, tail],
     ] satisfies PutOn[][])
       expect([put, say(given(...put), spec).door === 'taken']).toEqual([put, false]);
   });
@@ -228,6 +235,7 @@ describe('an assembly', () => {
             ]),
         },
         { weight: 2, arbitrary: fc.constant([]) },
+        { weight: 1, arbitrary: fc.constant([1, 2].map(() => ({ id, done: wanted.get(id) ?? [] }))) },
         { weight: 1, arbitrary: fc.shuffledSubarray([...STEPS]).map((done) => [{ id, done }]) },
         {
           weight: 1,

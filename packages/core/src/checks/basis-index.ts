@@ -4,6 +4,7 @@ import { reason, type Reason } from '../reasons/reason.ts';
 import { overlaps, systemOf } from '../systems/overlap.ts';
 import {
   STATIONS,
+  SIDES,
   WHOLE_AIRCRAFT,
   type Basis,
   type Check,
@@ -67,24 +68,26 @@ export function stateKey(name: string, subject: string): string {
 }
 
 function subjectsOf(check: Check, basis: Basis): readonly string[] {
-  if (check.subject !== 'engine') return [WHOLE_AIRCRAFT];
+  if (check.subject === 'aircraft') return [WHOLE_AIRCRAFT];
+  if (check.subject === 'side') return SIDES;
   const { kinds } = check;
   // An engine of a campaign from before kinds were kept is of every kind.
   const engines = basis.aircraft.engines.filter((e) => !kinds || !e.kind || kinds.includes(e.kind));
   return engines.map((e) => e.id);
 }
 
-/** Parts of `id` that matter to a part on `subject`: the same engine, or all when one of them is per aircraft. */
+/** Parts of `id` that matter to a check on `subject`: of the same engine or side, or all where one of them is done on something else. */
 function partsSeenFrom(
   checks: ReadonlyMap<string, Check>,
   basis: Basis,
   id: string,
-  subject: string,
+  { check, subject }: { readonly check: Check; readonly subject: string },
 ): string[] {
   const other = checks.get(id);
   if (!other) return [];
   const subjects = subjectsOf(other, basis);
-  return (subjects.includes(subject) ? [subject] : subjects).map((s) => partKey(id, s));
+  const shared = other.subject === check.subject && subjects.includes(subject);
+  return (shared ? [subject] : subjects).map((s) => partKey(id, s));
 }
 
 /** Whether a check comes after the look at the whole, stands on it or is worked out from it, at any depth. */
@@ -115,7 +118,7 @@ function makeParts(checks: ReadonlyMap<string, Check>, basis: Basis): Part[] {
   return [...checks.values()].flatMap((check) =>
     subjectsOf(check, basis).map((subject) => {
       const seen = (ids: readonly string[]): string[] =>
-        ids.flatMap((id) => partsSeenFrom(checks, basis, id, subject));
+        ids.flatMap((id) => partsSeenFrom(checks, basis, id, { check, subject }));
       const computed = check.answer.kind === 'computed' ? check.answer.from : [];
       return {
         key: partKey(check.id, subject),

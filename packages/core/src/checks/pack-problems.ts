@@ -151,6 +151,9 @@ export function packProblems(pack: Pack): readonly PackProblem[] {
     wayProblems(check, say);
     if (isDangerous(check) && check.cautions.length === 0 && !check.uncautioned?.trim())
       say('cautionMissing');
+    if (check.subject === 'side')
+      for (const name of Object.keys(check.sets))
+        if (pack.states.find((s) => s.name === name)?.per === 'engine') say('sideSetsEngine', { state: name });
     if (check.proves.some((p) => p.includes('{engine}')) && check.subject !== 'engine')
       say('provesEngineAtLarge');
   });

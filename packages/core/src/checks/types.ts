@@ -58,6 +58,12 @@ export interface TestPoint {
 /** Subject key of a check that is done once for the whole aircraft. */
 export const WHOLE_AIRCRAFT = 'aircraft';
 
+/** Subject keys of a check that is done on each side, so that left is measured and shown beside right. */
+export const SIDES = ['left-side', 'right-side'] as const;
+
+/** What a check is done once for: the whole aircraft, each engine or motor, or each side. */
+export type SubjectKind = 'aircraft' | 'engine' | 'side';
+
 /** What a figure on this check may plausibly be: the range of the gauge it is read from. */
 export interface Plausible {
   readonly low: number;
@@ -191,7 +197,7 @@ export interface Check {
   readonly uncautioned?: string;
   readonly where: string;
   readonly who: string;
-  readonly subject: 'aircraft' | 'engine';
+  readonly subject: SubjectKind;
   /** For a check on each engine: done on those of these kinds alone. Absent: on every one. */
   readonly kinds?: readonly (typeof PROPULSOR_KINDS)[number][];
   readonly answer: AnswerSpec;

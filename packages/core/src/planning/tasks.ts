@@ -105,7 +105,7 @@ function throughComputed(index: BasisIndex, keys: readonly string[]): readonly s
 function stateKeysOf(index: BasisIndex, state: string, part: Part): readonly string[] {
   if (index.states.get(state)?.per !== 'engine') return [stateKey(state, WHOLE_AIRCRAFT)];
   const subjects =
-    part.subject === WHOLE_AIRCRAFT ? index.basis.aircraft.engines.map((e) => e.id) : [part.subject];
+    part.check.subject === 'engine' ? [part.subject] : index.basis.aircraft.engines.map((e) => e.id);
   return subjects.map((s) => stateKey(state, s));
 }
 
@@ -160,10 +160,10 @@ function taskOf(index: BasisIndex, check: Check, parts: readonly Part[]): Task {
     links: [...links.values()],
     needs: byStateKey(index, parts, (c) => c.needs),
     sets: byStateKey(index, parts, (c) => c.sets),
-    ends: parts.flatMap(({ check: c, subject }) => {
-      const ends = c.validity?.endsWhen;
+    ends: parts.flatMap((part) => {
+      const ends = part.check.validity?.endsWhen;
       if (!ends) return [];
-      return stateKeysOf(index, ends.state, { subject } as Part).map((key) => ({ key, value: ends.becomes }));
+      return stateKeysOf(index, ends.state, part).map((key) => ({ key, value: ends.becomes }));
     }),
   };
 }

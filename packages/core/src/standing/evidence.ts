@@ -23,11 +23,11 @@ export interface Doubt {
   readonly reasons: readonly Reason[];
 }
 
-/** Subjects of a state that matter to a part: its own, or every engine for a part of the whole aircraft. */
+/** Subjects of a state that matter to a part: its own engine, or every one for a part that is of none. */
 function subjectsFor(index: BasisIndex, state: string, part: Part): readonly string[] {
-  return part.subject === WHOLE_AIRCRAFT
-    ? subjectsOfState(index, state)
-    : [stateSubject(index, state, part.subject)];
+  return part.check.subject === 'engine'
+    ? [stateSubject(index, state, part.subject)]
+    : subjectsOfState(index, state);
 }
 
 /** Why the states a check needs do not hold: as a deed had seen them, or as they are now. Undefined when they do. */

@@ -1,6 +1,6 @@
 import { computedVerdicts } from './computed.ts';
-import { WHOLE_AIRCRAFT, type Check, type StationId } from '../checks/types.ts';
-import { partKey, type BasisIndex, type Part } from '../checks/basis-index.ts';
+import type { Check, StationId } from '../checks/types.ts';
+import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import type { Verdict } from '../limits/types.ts';
 import { documentEnding } from '../papers/document.ts';
 import { lastDayOf } from './permits.ts';
@@ -244,9 +244,7 @@ export function checkStatus(
   index: BasisIndex,
   byKey: ReadonlyMap<string, PartStatus>,
 ): CheckStatus {
-  const subjects =
-    check.subject === 'engine' ? index.basis.aircraft.engines.map((e) => e.id) : [WHOLE_AIRCRAFT];
-  const parts = subjects.flatMap((s) => byKey.get(partKey(check.id, s)) ?? []);
+  const parts = (index.partsOfCheck.get(check.id) ?? []).flatMap((p) => byKey.get(p.key) ?? []);
   const inside = parts.filter((p) => !p.outside);
   const answered = inside.filter((p) => p.mark !== 'notStarted');
   const mark =

@@ -44,7 +44,7 @@ export function anyPack(seed: number): Pack {
   const checks: Check[] = [];
   for (let i = 0; i < count; i += 1) {
     const station = STATIONS_USED[Math.min(3, Math.floor((i / count) * 4 + random() * 0.7))] as StationId;
-    const subject = maybe(0.4) ? 'engine' : 'aircraft';
+    const subject = maybe(0.4) ? 'engine' : maybe(0.2) ? 'side' : 'aircraft';
     const earlier = checks.map((c) => c.id);
     const figures = checks.filter((c) => c.answer.kind === 'reading' && c.subject === subject);
     const computed = figures.length >= 2 && maybe(0.3);
@@ -70,8 +70,7 @@ export function anyPack(seed: number): Pack {
     const sets =
       !computed && maybe(0.35)
         ? pick([
-            { engine: 'running' },
-            { engine: 'stopped' },
+            ...(subject === 'side' ? [] : [{ engine: 'running' }, { engine: 'stopped' }]),
             { power: 'on' },
             { flown: 'yes' },
             { cowling: 'off' },

@@ -98,7 +98,8 @@ class Prefix {
     readonly since: ReadonlyMap<string, Entry>,
   ) {
     this.engines = basis.aircraft.engines.map((e) => e.id);
-    const subjects = (c: Check): readonly string[] => (c.subject === 'engine' ? this.engines : ['aircraft']);
+    const of = { aircraft: ['aircraft'], engine: this.engines, side: ['left-side', 'right-side'] };
+    const subjects = (c: Check): readonly string[] => of[c.subject];
     const parts = new Map<string, OraclePart>();
     for (const check of basis.pack.checks)
       for (const subject of subjects(check)) {
@@ -227,7 +228,7 @@ class Prefix {
   private subjects(name: string, part: OraclePart): readonly string[] {
     const perEngine = this.basis.pack.states.find((s) => s.name === name)?.per === 'engine';
     if (!perEngine) return ['aircraft'];
-    return part.subject === 'aircraft' ? this.engines : [part.subject];
+    return part.check.subject === 'engine' ? [part.subject] : this.engines;
   }
 
   stateWrong(part: OraclePart, e: Entry): boolean {

@@ -383,6 +383,8 @@ const ENGLISH_OWN = {
     `“${p.names.part(p.s('check'))}” lists “${p.s('what')}” twice: it could never be answered whole.`,
   partOnNothing: (p) =>
     `“${p.names.part(p.s('check'))}”: “${p.s('what')}” goes onto “${p.s('other')}”, which does not stand before it.`,
+  sideSetsEngine: (p) =>
+    `“${p.names.part(p.s('check'))}” is done on each side, and cannot set ${p.s('state')}, which every engine has of its own.`,
   locksOfEachOnEach: (p) =>
     `“${p.names.part(p.s('check'))}” is done on each engine, and asks for a lock on each engine as well: once is enough.`,
   computedFromNothing: (p) =>

@@ -1,5 +1,5 @@
 import type { BasisIndex } from '../checks/basis-index.ts';
-import { WHOLE_AIRCRAFT } from '../checks/types.ts';
+import { WHOLE_AIRCRAFT, type SIDES } from '../checks/types.ts';
 import { systemsProven } from '../systems/components.ts';
 import { systemTitle as titleInTree } from '../systems/tree.ts';
 import type { Names } from './catalogue.ts';
@@ -33,10 +33,17 @@ function systemTitle(id: string, engines: ReadonlyMap<string, string>): string {
   return all.charAt(0).toUpperCase() + all.slice(1);
 }
 
+/** What is no engine. */
+const SUBJECT_TITLES: Readonly<Record<typeof WHOLE_AIRCRAFT | (typeof SIDES)[number], string>> = {
+  aircraft: 'Aircraft',
+  'left-side': 'Left side',
+  'right-side': 'Right side',
+};
+
 /** The names a campaign gives to its parts, subjects, systems and facts. */
 export function namesOf(index: BasisIndex | undefined): Names {
   const engines = new Map(index?.basis.aircraft.engines.map((e) => [e.id, e.title]));
-  const subject = (id: string): string => engines.get(id) ?? (id === WHOLE_AIRCRAFT ? 'Aircraft' : id);
+  const subject = (id: string): string => engines.get(id) ?? ownMember(SUBJECT_TITLES, id) ?? id;
   return {
     subject,
     part: (key) => {

@@ -75,7 +75,7 @@ function Line({ check, number, inHand, tone, onTake, onMove }: LineProps): React
           <span className="block truncate text-[0.78rem] text-ink-2">{check.challenge}</span>
         </span>
         <span className="text-[0.78rem] whitespace-nowrap text-ink-2">
-          {check.subject === 'engine' ? 'each engine, ' : ''}
+          {check.subject === 'aircraft' ? '' : `each ${check.subject}, `}
           {check.secondPerson ? 'two people, ' : ''}
           {check.minutes} min
         </span>

@@ -144,8 +144,9 @@ function WordFields({ check, change }: { check: Check; change: ChangeCheck }): R
         options={[
           { id: 'aircraft', text: 'once for the aircraft' },
           { id: 'engine', text: 'on each engine' },
+          { id: 'side', text: 'on each side' },
         ]}
-        onChange={(v) => change({ subject: v === 'engine' ? 'engine' : 'aircraft' }, 'subject')}
+        onChange={(subject) => change({ subject }, 'subject')}
       />
       <Picker
         label="Watched"
