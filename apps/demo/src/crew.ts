@@ -260,7 +260,7 @@ export class ScriptedCrew {
               resolution: spec.resolution,
               source: 'typed',
               instrument:
-                this.instrumentFor(check, check.id, false) ??
+                this.instrumentFor(check, spec.tool ?? check.id, false) ??
                 this.instrumentFor(check, spec.channel ?? '', false),
             },
           };

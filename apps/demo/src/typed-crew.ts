@@ -51,7 +51,13 @@ export class TypedCrew extends ScriptedCrew {
     const step = unit === 's' ? 0.1 : spec.resolution;
     const rounded = Number((Math.round(value / step) * step).toFixed(4));
     const instrument = index?.basis.aircraft.instruments.find((i) =>
-      i.measures.some((m) => m === check.id || (unit === 's' && m === 'stopwatch') || m === spec.channel),
+      i.measures.some(
+        (m) =>
+          m === check.id ||
+          (unit === 's' && m === 'stopwatch') ||
+          m === spec.channel ||
+          (spec.kind === 'reading' && m === spec.tool),
+      ),
     )?.id;
     return {
       value: rounded,
