@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import type { TagState } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
 import { Button } from '../ui/button.tsx';
+import { WorkColourChoice, WorkSign } from '../ui/work-sign.tsx';
 import { momentInWords, whenInWords } from '../ui/when.ts';
 
 /** One tag: what is open, where and why, what it holds, and taking it off. A label that was scanned leads here. */
@@ -51,6 +52,11 @@ export function TagSheet({ tag }: { tag: TagState }): ReactElement {
             </dd>
           </>
         ) : null}
+        <dt className="text-ink-2">Work</dt>
+        <dd>
+          <WorkSign touches={on.touches} />
+          <WorkColourChoice touches={on.touches} />
+        </dd>
         <dt className="text-ink-2">Touches</dt>
         <dd>{on.touches.map((t) => view.names.thing(t)).join('; ') || 'nothing that is named'}</dd>
         {off ? null : (

@@ -12,6 +12,7 @@ import { keep, kept } from '../sync/database.ts';
 import { useLive } from '../sync/live.ts';
 import { Button } from '../ui/button.tsx';
 import { LineField } from '../ui/picker.tsx';
+import { WorkSign } from '../ui/work-sign.tsx';
 import { MarkSign } from '../ui/mark.tsx';
 import { InventedAircraft } from './invented-aircraft.tsx';
 import { FirstSteps } from './first-steps.tsx';
@@ -163,7 +164,9 @@ function HangarMargin({ lines }: { lines: readonly HangarLine[] }): ReactElement
                   className="block min-h-9 max-lg:min-h-14"
                 >
                   <span className="underline decoration-rule underline-offset-4">{t.thing}</span>
-                  <span className="cap block">since {whenInWords(t.at)}</span>
+                  <span className="cap block">
+                    <WorkSign touches={t.touches ?? []} />, since {whenInWords(t.at)}
+                  </span>
                 </Link>
               </li>
             ))}

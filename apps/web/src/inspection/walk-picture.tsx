@@ -1,5 +1,15 @@
 import { useMemo, type ReactElement } from 'react';
-import { MARK_WORDS, planOf, type Layout, type Mark, type Point, type Zone } from '@kanzel/core';
+import {
+  kindOfWork,
+  MARK_WORDS,
+  WORK_KIND_TITLES,
+  planOf,
+  type Layout,
+  type Mark,
+  type Point,
+  type Zone,
+} from '@kanzel/core';
+import { shadeOf, useWorkColour } from '../ui/work-colours.ts';
 import { useWidth } from '../ui/use-width.ts';
 import { marksOfAreas, spread, type Flag, type Spot, type WalkedStop } from './walked.ts';
 
@@ -64,7 +74,9 @@ const FLAG_WORDS: Readonly<Record<Flag['kind'], string>> = {
 
 /** A flag for what is on or open; a quiet ring for what was found there before. */
 function FlagSign({ flag, spot: { x, y } }: { flag: Flag; spot: Spot }): ReactElement {
-  const words = `${FLAG_WORDS[flag.kind]}: ${flag.text}`;
+  const kind = kindOfWork(flag.touches ?? []);
+  const [colour] = useWorkColour(kind);
+  const words = `${FLAG_WORDS[flag.kind]}: ${flag.text}${flag.kind === 'tag' ? `, ${WORK_KIND_TITLES[kind].toLowerCase()}` : ''}`;
   return (
     <g role="img" aria-label={words}>
       <title>{words}</title>
@@ -77,6 +89,9 @@ function FlagSign({ flag, spot: { x, y } }: { flag: Flag; spot: Spot }): ReactEl
             strokeWidth="1.5"
             className={flag.kind === 'tag' ? 'fill-near-bg stroke-near' : 'fill-out-bg stroke-out'}
           />
+          {flag.kind === 'tag' ? (
+            <path d={`M${x - 9} ${y + 12}v-22`} strokeWidth="4" style={{ stroke: shadeOf(colour) }} />
+          ) : null}
           <text
             x={x - 1.5}
             y={y + 2}

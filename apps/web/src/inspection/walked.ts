@@ -30,6 +30,8 @@ export interface Flag {
   readonly id: string;
   readonly text: string;
   readonly area: Area;
+  /** Of a tag: the systems that the open work touches. */
+  readonly touches?: readonly string[];
 }
 
 const TOGETHER: readonly (readonly [whole: string, parts: readonly string[]])[] = [
@@ -120,7 +122,9 @@ export function flagsOf(state: CampaignState, layout: Layout): readonly Flag[] {
   const at = (words: string): Area | undefined => partNamed(words, layout);
   const tags = [...state.tags].flatMap(([id, { on, off }]) => {
     const area = at(on.where) ?? at(on.thing);
-    return off === undefined && area ? [{ kind: 'tag' as const, id, text: on.thing, area }] : [];
+    return off === undefined && area
+      ? [{ kind: 'tag' as const, id, text: on.thing, area, touches: on.touches }]
+      : [];
   });
   const findings = [...state.findings].flatMap(([id, { raised, closed }]) => {
     const area = at(raised.where) ?? at(raised.title);

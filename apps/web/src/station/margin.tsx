@@ -1,6 +1,14 @@
-import { lazy, Suspense, useState, type ReactElement } from 'react';
+import { lazy, Suspense, useState, type ReactElement, type ReactNode } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
-import { ownMember, sayFindingStands, stateValue, STATIONS, type Cure, type GateStatus } from '@kanzel/core';
+import {
+  kindOfWork,
+  ownMember,
+  sayFindingStands,
+  stateValue,
+  STATIONS,
+  type Cure,
+  type GateStatus,
+} from '@kanzel/core';
 import { serverNow } from '../sync/clock.ts';
 import { PaperNotes } from '../papers/paper-notes.tsx';
 import { MarginNote } from '../shell/frame.tsx';
@@ -8,6 +16,8 @@ import { useNow } from '../shell/plate.tsx';
 import { dismissRefused, submit, useCampaigns } from '../sync/campaign-store.ts';
 import { roleAmong, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
+import { shadeOf, useWorkColour } from '../ui/work-colours.ts';
+import { WorkSign } from '../ui/work-sign.tsx';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
 import { runningOf } from './running.ts';
 import { newerThan, useLibrary } from './newer-basis.ts';
@@ -150,6 +160,16 @@ function Refused(): ReactElement | null {
   );
 }
 
+/** A tag in the margin, with a bar in the colour of its kind of work. */
+function TagNote({ touches, children }: { touches: readonly string[]; children: ReactNode }): ReactElement {
+  const [colour] = useWorkColour(kindOfWork(touches));
+  return (
+    <li className="border-l-[6px] pl-2" style={{ borderColor: shadeOf(colour) }}>
+      {children}
+    </li>
+  );
+}
+
 function Tags(): ReactElement | null {
   const view = useCampaign();
   if (view.status.openTags.length === 0) return null;
@@ -157,7 +177,7 @@ function Tags(): ReactElement | null {
     <MarginNote title="Tags on">
       <ul className="space-y-1.5">
         {view.status.openTags.map(({ on }) => (
-          <li key={on.tag} className="border-l-4 border-near pl-2">
+          <TagNote key={on.tag} touches={on.touches}>
             <Link
               className="underline decoration-rule underline-offset-3"
               to={`${view.base}/findings/tag-${on.tag}`}
@@ -167,10 +187,13 @@ function Tags(): ReactElement | null {
             <p className="cap">
               {on.where}; {view.who(on.by)}, since {whenInWords(on.at)}
             </p>
+            <p className="cap">
+              <WorkSign touches={on.touches} />
+            </p>
             <Button kind="quiet" onClick={() => view.ask({ kind: 'tag-off', tag: on.tag })}>
               Remove tag
             </Button>
-          </li>
+          </TagNote>
         ))}
       </ul>
     </MarginNote>

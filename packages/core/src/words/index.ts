@@ -5,6 +5,7 @@ export { CHANNEL_TITLES, namesOf, systemsOf } from './names.ts';
 export { marginFigure, verdictFigure } from './answer.ts';
 export * from './limit-words.ts';
 export { ASSEMBLY_WORDS } from './assembly-words.ts';
+export { kindOfWork, WORK_KIND_TITLES, WORK_KINDS, type WorkKind } from './work-kinds.ts';
 export { LOCK_WORDS } from './lock-words.ts';
 export * from './plan-words.ts';
 export * from './way-titles.ts';

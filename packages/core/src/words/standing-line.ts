@@ -15,7 +15,13 @@ export interface Standing {
     readonly state: 'open' | 'held' | 'passed';
   }[];
   readonly sentence: string;
-  readonly tags: readonly { readonly tag: string; readonly thing: string; readonly at: string }[];
+  readonly tags: readonly {
+    readonly tag: string;
+    readonly thing: string;
+    readonly at: string;
+    /** Absent in what a device kept from before it was told. */
+    readonly touches?: readonly string[];
+  }[];
   /** Work that waits for an inspection by someone else. */
   readonly eyes: readonly { readonly action: string; readonly what: string }[];
 }
@@ -54,7 +60,7 @@ export function standingOf(state: CampaignState, now: string, fresh?: Freshness)
     stations: status.stations.map(({ station, mark, total }) => ({ station, mark, total })),
     gates: status.gates.map((g) => ({ id: g.gate.id, before: g.gate.before, state: g.state })),
     sentence: sentenceOf(state, status),
-    tags: status.openTags.map(({ on }) => ({ tag: on.tag, thing: on.thing, at: on.at })),
+    tags: status.openTags.map(({ on }) => ({ tag: on.tag, thing: on.thing, at: on.at, touches: on.touches })),
     eyes: status.uninspected.map(({ done }) => ({ action: done.action, what: done.what })),
   };
 }

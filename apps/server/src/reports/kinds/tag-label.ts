@@ -1,4 +1,4 @@
-import { err, sayInstant, namesOf, ok, type TagState } from '@kanzel/core';
+import { err, kindOfWork, WORK_KIND_TITLES, sayInstant, namesOf, ok, type TagState } from '@kanzel/core';
 import { toString as qrSvg } from 'qrcode';
 import { printA4 } from '../pdf.ts';
 import type { CampaignSource } from '../read-campaign.ts';
@@ -25,6 +25,7 @@ export const tagLabel: Report<TagLabelSource> = {
     const lines = [
       on.where,
       on.why,
+      `Work: ${WORK_KIND_TITLES[kindOfWork(on.touches)]}`,
       check ? `On for “${check.title}” alone: that check goes on meanwhile.` : '',
       on.touches.length > 0 ? `Touches: ${on.touches.map((t) => names.thing(t)).join('; ')}` : '',
     ].filter((line) => line !== '');
