@@ -3,6 +3,7 @@ import type { ReactElement } from 'react';
 import { PartRuler } from '../answers/verdict-line.tsx';
 import { MarkSign, markColour } from '../ui/mark.tsx';
 import { whenInWords } from '../ui/when.ts';
+import { ReasonPicture } from './reason-picture.tsx';
 import { useCampaign } from './campaign-context.ts';
 
 /** A kept answer: its figure, ruler, verdict, and by whom. */
@@ -45,11 +46,15 @@ export function KeptAnswer({ part }: { part: Part }): ReactElement | null {
         <MarkSign mark={status.mark} size={18} label={false} />
         {MARK_WORDS[status.mark]}
       </span>
-      {status.reasons.map((r, i) => (
-        <p key={i} className="text-[0.82rem] leading-snug text-ink-2">
-          {view.say(r)}
-        </p>
-      ))}
+      {status.mark === 'again' ? (
+        <ReasonPicture part={part} reasons={status.reasons} />
+      ) : (
+        status.reasons.map((r, i) => (
+          <p key={i} className="text-[0.82rem] leading-snug text-ink-2">
+            {view.say(r)}
+          </p>
+        ))
+      )}
       {worked
         ? status.verdicts.slice(1).map((v, i) => (
             <p key={i} className="text-[0.82rem] leading-snug text-ink-2">

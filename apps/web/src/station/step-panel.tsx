@@ -2,6 +2,7 @@ import { lazy, Suspense, type ReactElement } from 'react';
 import { ownMember, isFigureSpec, WHOLE_AIRCRAFT, type Check, type Part } from '@kanzel/core';
 import { useMonitor } from '../sync/monitor-store.ts';
 import { Problem } from '../ui/field.tsx';
+import { ReasonPicture } from './reason-picture.tsx';
 import { useCampaign } from './campaign-context.ts';
 import { KeptAnswer } from './kept-answer.tsx';
 import { viewOf } from '../answers/views.ts';
@@ -48,10 +49,15 @@ function PartColumn({ part, first, alone }: { part: Part; first: boolean; alone:
   return (
     <section aria-label={view.names.subject(part.subject)} className="min-w-0">
       {alone ? null : <h3 className="mb-1 text-[0.82rem] font-bold">{view.names.subject(part.subject)}</h3>}
-      {entering && (status?.mark === 'again' || status?.mark === 'unknown') ? (
+      {entering && status?.mark === 'again' ? (
+        <div className="mb-1">
+          <p className="text-[0.82rem] font-bold text-again">Repeat needed.</p>
+          <ReasonPicture part={part} reasons={status.reasons} />
+        </div>
+      ) : null}
+      {entering && status?.mark === 'unknown' ? (
         <p className="mb-1 border-l-4 border-again bg-again-bg px-2 py-1 text-[0.82rem] text-again">
-          {status.mark === 'again' ? 'Repeat needed. ' : 'Not conclusive. '}
-          {status.reasons.map(view.say).join(' ')}
+          Not conclusive. {status.reasons.map(view.say).join(' ')}
         </p>
       ) : null}
       {entering && blocked ? (
