@@ -5,7 +5,7 @@ import { admit } from '../entries/admit.ts';
 import { AIRCRAFT, BASIS, check, PACK, Scribe } from '../testing/world.ts';
 import { makeSentences } from '../words/english.ts';
 import { LOCK_WORDS } from '../words/lock-words.ts';
-import { describeAnswer } from './answers.ts';
+import { ANSWERS, describeAnswer } from './answers.ts';
 import { judgeAnswer } from './judge-answer.ts';
 import { locksOf } from './locks.ts';
 import type { PartAnswer, PutOn, SeenLock, TallyRow } from './part-answer.ts';
@@ -291,4 +291,45 @@ describe('an assembly', () => {
     // Not only what is refused was tried.
     expect(taken).toBeGreaterThan(100);
   });
+});
+
+test('two who look without each other agree only where they find the same lock, or the same part, at fault', () => {
+  const locks = (...faulty: readonly string[]) => ({
+    kind: 'locks' as const,
+    locks: ['pin', 'nut'].map((id) => ({
+      id,
+      seen: true,
+      felt: true,
+      ...(faulty.includes(id) ? { fault: `${id} as one of them put it` } : {}),
+    })),
+  });
+  const reworded = {
+    ...locks('nut'),
+    locks: locks('nut').locks.map((l) => ({ ...l, ...(l.fault ? { fault: 'else' } : {}) })),
+  };
+  const { agrees } = ANSWERS.locks;
+  if (agrees === 'never') throw new Error('Locks are for a second pair of eyes.');
+  expect([
+    agrees(locks(), locks()),
+    agrees(locks('nut'), reworded),
+    agrees(locks('nut'), locks('pin')),
+    agrees(locks('nut'), locks('nut', 'pin')),
+    agrees(locks(), locks('pin')),
+  ]).toEqual([true, true, false, false, false]);
+
+  const body = { id: 'body', done: ['part'] as const };
+  const put = (...parts: readonly PutOn[]) => ({ kind: 'assembly' as const, parts });
+  const { agrees: alike } = ANSWERS.assembly;
+  if (alike === 'never') throw new Error('An assembly is for a second pair of eyes.');
+  const whole = put(body, { id: 'wing', done: ['part'] });
+  const bent = put(body, { id: 'wing', done: [], fault: 'bent' });
+  const fallen = put({ id: 'body', done: [], fault: 'leg off' });
+  expect([
+    alike(whole, whole),
+    alike(bent, put(body, { id: 'wing', done: [], fault: 'not straight' })),
+    alike(whole, bent),
+    alike(bent, fallen),
+    alike(fallen, whole),
+    alike(fallen, bent),
+  ]).toEqual([true, true, false, false, false, false]);
 });

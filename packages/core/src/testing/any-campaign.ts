@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { indexBasis, type Part } from '../checks/basis-index.ts';
+import { indexBasis } from '../checks/basis-index.ts';
 import { deriveStatus } from '../standing/derive.ts';
 import { differencesOf, secondWalk, unsaidOf, walkInHand } from '../standing/walked-again.ts';
 import type { Basis, Check, Pack, Role, StationId } from '../checks/types.ts';
@@ -16,6 +16,7 @@ import { hasSeen } from '../record/seen.ts';
 import { standingAnswer, type CampaignState } from '../record/state.ts';
 import { stateSubject, stateValue, subjectsOfState } from '../record/states.ts';
 import { AIRCRAFT, BOOK, check, reading } from './world.ts';
+import { anyAnswer, LOCKED, PUT_TOGETHER } from './any-answer.ts';
 import type { Meant } from './oracle.ts';
 
 /** Random campaigns on random packs, by several devices that come and go, with clocks that are wrong. */
@@ -54,7 +55,9 @@ export function anyPack(seed: number): Pack {
       ? { kind: 'computed', from: figures.slice(0, 2).map((c) => c.id), value: 'reading' }
       : maybe(0.4)
         ? { kind: 'reading', ...FIGURE }
-        : { kind: 'confirm' };
+        : maybe(0.25)
+          ? pick([LOCKED, PUT_TOGETHER])
+          : { kind: 'confirm' };
     const validity = maybe(0.35)
       ? pick<NonNullable<Check['validity']>>([
           { hours: 2 },
@@ -157,9 +160,12 @@ export const randomBasis = (seed: number): Basis => ({
   aircraft: AIRCRAFT,
 });
 
+const plainAnswer = ({ kind }: Check['answer']): Check['answer'] =>
+  kind === 'locks' ? LOCKED : kind === 'assembly' ? PUT_TOGETHER : { kind: 'confirm' };
+
 /**
  * A pack with its order, states, grounds, systems, validity and gates as they are, and its answers made plain: a figure
- * is a reading in a band, everything else is confirmed. What is left is what the oracle knows.
+ * is a reading in a band, locks and an assembly are two of each, everything else is confirmed. What is left is what the oracle knows.
  */
 export function plainPack(pack: Pack): Pack {
   const isFigure = (c: Check): boolean => ['reading', 'drop', 'cylinders', 'series'].includes(c.answer.kind);
@@ -178,7 +184,7 @@ export function plainPack(pack: Pack): Pack {
         own.answer.kind === 'computed' ? [...new Set([...c.standsOn, ...own.answer.from])] : c.standsOn;
       return isFigure(own)
         ? { ...c, answer: { kind: 'reading', ...FIGURE }, limits: ['between'] }
-        : { ...c, standsOn: grounds, answer: { kind: 'confirm' }, limits: [] };
+        : { ...c, standsOn: grounds, answer: plainAnswer(own.answer), limits: [] };
     }),
   };
 }
@@ -328,10 +334,6 @@ export function tellCampaign(
   });
   for (const d of devices) d.heard = entries.length;
   const parts = [...index.value.parts.values()].filter((p) => p.check.answer.kind !== 'computed');
-  const goodAnswer = (part: Part, how: number): EntryBodies['answer.given']['answer'] =>
-    part.check.answer.kind === 'confirm'
-      ? { kind: 'confirm', asExpected: true }
-      : { kind: 'reading', reading: reading(690 + (how % 21)) };
   /** One thing that brings the campaign on, as whoever holds a device sees it; false when there is nothing. */
   const workOn = (d: Device, how: number): boolean => {
     const view = viewOf(d);
@@ -373,7 +375,10 @@ export function tellCampaign(
         return true;
       }
       if (own.blocked) continue;
-      meant.set(make(d, 'answer.given', { ...about, answer: goodAnswer(part, how), facts: {} }), 'within');
+      meant.set(
+        make(d, 'answer.given', { ...about, answer: anyAnswer(part.check.answer, true, how), facts: {} }),
+        'within',
+      );
       return true;
     }
     return false;
@@ -441,10 +446,7 @@ export function tellCampaign(
       const part = index.value.parts.get(left[which % Math.max(1, left.length)] ?? '');
       if (part && how % 5 < 4) {
         const good = how % 4 !== 0;
-        const answer: EntryBodies['walk.said']['answer'] =
-          part.check.answer.kind === 'confirm'
-            ? { kind: 'confirm', asExpected: good }
-            : { kind: 'reading', reading: reading(good ? 690 + (how % 21) : 900) };
+        const answer = anyAnswer(part.check.answer, good, how);
         const about = { check: part.check.id, subject: part.subject };
         const id = make(d, 'walk.said', { walk: walk.begun.walk, ...about, answer, facts: {} });
         meant.set(id, good ? 'within' : 'out');
@@ -464,11 +466,10 @@ export function tellCampaign(
     const about = { check: part.check.id, subject: part.subject };
     const view = viewOf(d);
     const standing = standingAnswer(view.parts.get(part.key));
-    const answer = (good: boolean): EntryBodies['answer.given']['answer'] => {
-      if (part.check.answer.kind === 'confirm') return { kind: 'confirm', asExpected: good };
-      const value = good ? (how % 5 === 0 ? 602 : 690 + (how % 21)) : 900;
-      return { kind: 'reading', reading: reading(value) };
-    };
+    const answer = (good: boolean): EntryBodies['answer.given']['answer'] =>
+      part.check.answer.kind === 'reading' && good && how % 5 === 0
+        ? { kind: 'reading', reading: reading(602) }
+        : anyAnswer(part.check.answer, good, how);
     const mean = (id: string, good: boolean): void => {
       const near = part.check.answer.kind === 'reading' && how % 5 === 0;
       meant.set(id, !good ? 'out' : near ? 'decide' : 'within');

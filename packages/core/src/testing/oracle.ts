@@ -6,9 +6,9 @@ import type { Entry } from '../record/entry.ts';
 /**
  * What a record proves, found the slow way: from the whole list of its entries, prefix by prefix, after "When something
  * counts", "What must be done again", "Findings" and "Gates" of the rules of judgement, and the decisions 022 to 026.
- * It shares no code with the record but the types. It knows checks answered by confirming and by a reading in a band,
- * n/a, figures computed from two readings, states, tags, findings, actions, second walks, gates and overrides; no papers, no
- * loading.
+ * It shares no code with the record but the types. It knows checks answered by confirming, by a reading in a band,
+ * lock by lock and part by part, n/a, figures computed from two readings, states, tags, findings, actions, second walks,
+ * gates and overrides; no papers, no loading.
  */
 
 /** What whoever made an answer meant it to be: the oracle judges no figures. */
@@ -59,6 +59,14 @@ const overlap = (a: string, b: string): boolean => {
 function saw(e: Entry, f: Entry): boolean {
   if (f.seq <= (e.seen ?? e.seq - 1)) return true;
   return f.device === e.device && f.seq < e.seq && Date.parse(f.at) <= Date.parse(e.at);
+}
+
+/** By name, what somebody found not in order within one answer. */
+function placesAtFault(e: Entry): readonly string[] {
+  const answer = e.kind === 'answer.given' || e.kind === 'walk.said' ? e.body.answer : undefined;
+  const rows: readonly { readonly id: string; readonly fault?: string }[] =
+    answer?.kind === 'locks' ? answer.locks : answer?.kind === 'assembly' ? answer.parts : [];
+  return rows.flatMap((r) => (r.fault === undefined ? [] : [r.id])).sort();
 }
 
 /** A finding as the oracle reads it. */
@@ -466,7 +474,9 @@ class Prefix {
       return false;
     const nothing = first.kind === 'answer.notApplicable';
     if (nothing || second.body.answer === undefined) return nothing !== (second.body.answer === undefined);
-    const told = (e: Entry): string => (this.meant.get(e.id) ?? '').replace('decide', 'near');
+    // What is found at one lock, or at one part of an assembly, is not what is found at another.
+    const told = (e: Entry): string =>
+      [(this.meant.get(e.id) ?? '').replace('decide', 'near'), ...placesAtFault(e)].join(' ');
     return told(first) !== told(second);
   }
 
