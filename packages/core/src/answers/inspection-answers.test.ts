@@ -286,10 +286,10 @@ describe('an assembly', () => {
         expect(told.verdicts.every((v) => v.startsWith('within'))).toBe(faults === 0);
         expect(told.verdicts.filter((v) => v.startsWith('unknown')).length).toBe(parts.length - put.length);
       }),
-      { numRuns: 1500 },
+      { numRuns: 600 },
     );
     // Not only what is refused was tried.
-    expect(taken).toBeGreaterThan(100);
+    expect(taken).toBeGreaterThan(40);
   });
 });
 
