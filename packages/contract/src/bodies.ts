@@ -204,6 +204,11 @@ export class TagOffBody {
   @IsArray() @ArrayMaxSize(100) @IsString({ each: true }) @MaxLength(200, { each: true }) touches!: string[];
 }
 
+export class RecordedStretchBody {
+  @IsNumber({ allowNaN: false, allowInfinity: false }) from!: number;
+  @IsNumber({ allowNaN: false, allowInfinity: false }) to!: number;
+}
+
 export class FindingRaisedBody {
   @Matches(ID) finding!: string;
   @IsString() @Length(1, 300) title!: string;
@@ -211,6 +216,7 @@ export class FindingRaisedBody {
   @IsOptional() @Matches(ID) check?: string;
   @IsOptional() @Matches(ID) subject?: string;
   @IsOptional() @Matches(ID) answerEntry?: string;
+  @IsOptional() @ValidateNested() @Type(() => RecordedStretchBody) stretch?: RecordedStretchBody;
 }
 
 export class SpeedBody {

@@ -1,6 +1,12 @@
-import type { ReactElement } from 'react';
+import { lazy, Suspense, type ReactElement } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { deferralInWords, narrowingInWords, sayFindingStands, type FindingState } from '@kanzel/core';
+import {
+  deferralInWords,
+  narrowingInWords,
+  recordingOf,
+  sayFindingStands,
+  type FindingState,
+} from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
 import { Button } from '../ui/button.tsx';
 import { Folded } from '../ui/folded.tsx';
@@ -12,6 +18,8 @@ import { Act, ActionLine, Close } from './finding-work.tsx';
 import { foundBefore } from './listed.ts';
 import { TagSheet } from './tag-sheet.tsx';
 import { useFindingsOf } from './use-findings-of.ts';
+
+const RecordedTrace = lazy(() => import('./recorded-trace.tsx'));
 
 const Stage = ({
   title,
@@ -122,6 +130,7 @@ function FindingSheet({ finding }: { finding: FindingState }): ReactElement {
   const verdict = raised.answerEntry
     ? view.state.parts.get(about?.key ?? '')?.history.find((h) => h.entry === raised.answerEntry)?.verdicts[0]
     : undefined;
+  const series = recordingOf(view.state, raised.check ?? '', raised.subject ?? '', raised.answerEntry);
   const acting = isActing(finding);
   return (
     <div className="px-[22px] py-4">
@@ -136,6 +145,11 @@ function FindingSheet({ finding }: { finding: FindingState }): ReactElement {
           {raised.where ? `${raised.where}. ` : ''}By {view.who(raised.by)}, {whenInWords(raised.at)}.
         </p>
         {verdict ? <p className="text-ink-2">{view.say(verdict.reason)}</p> : null}
+        {series ? (
+          <Suspense fallback={null}>
+            <RecordedTrace series={series} {...(raised.stretch ? { stretch: raised.stretch } : {})} />
+          </Suspense>
+        ) : null}
         {about ? (
           <Link
             className="underline underline-offset-4"

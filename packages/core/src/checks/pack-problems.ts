@@ -153,7 +153,8 @@ export function packProblems(pack: Pack): readonly PackProblem[] {
       say('cautionMissing');
     if (check.subject === 'side')
       for (const name of Object.keys(check.sets))
-        if (pack.states.find((s) => s.name === name)?.per === 'engine') say('sideSetsEngine', { state: name });
+        if (pack.states.find((s) => s.name === name)?.per === 'engine')
+          say('sideSetsEngine', { state: name });
     if (check.proves.some((p) => p.includes('{engine}')) && check.subject !== 'engine')
       say('provesEngineAtLarge');
   });

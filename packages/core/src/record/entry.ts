@@ -93,6 +93,8 @@ export interface EntryBodies {
     readonly check?: string;
     readonly subject?: string;
     readonly answerEntry?: string;
+    /** Where the answer is a recording: the stretch of it that shows what was found, in seconds of its own time. */
+    readonly stretch?: { readonly from: number; readonly to: number };
   };
   'finding.assessed': {
     readonly finding: string;

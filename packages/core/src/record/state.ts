@@ -1,7 +1,7 @@
-import type { BasisIndex } from '../checks/basis-index.ts';
+import { partKey, type BasisIndex } from '../checks/basis-index.ts';
 import type { BasisNames } from '../checks/compare-bases.ts';
 import type { Role } from '../checks/types.ts';
-import type { Fact, Verdict } from '../limits/types.ts';
+import type { Fact, Series, Verdict } from '../limits/types.ts';
 import type { Reason } from '../reasons/reason.ts';
 import type { Scope } from './scope.ts';
 import type { EntryBodies } from './entry.ts';
@@ -191,4 +191,20 @@ export function standingAnswer(part: PartState | undefined): AnswerRecord | unde
     if (record && !record.struck) return record;
   }
   return undefined;
+}
+
+/**
+ * The recording that an entry gave to a part; undefined where the entry gave none, or is not of that part.
+ * Example: the return of the left governor, recorded for twelve seconds.
+ */
+export function recordingOf(
+  state: CampaignState,
+  check: string,
+  subject: string,
+  answerEntry: string | undefined,
+): Series | undefined {
+  const found = state.parts
+    .get(partKey(check, subject))
+    ?.history.find((h) => h.entry === answerEntry)?.answer;
+  return found?.kind === 'series' ? found.series : undefined;
 }

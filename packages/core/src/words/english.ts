@@ -316,6 +316,8 @@ const ENGLISH_OWN = {
   tagNeedsWords: () => 'A tag says what is open, and why.',
   tagNotOn: () => 'That tag is not on.',
   findingExists: () => 'That finding is already recorded.',
+  stretchOutside: () =>
+    'That stretch is not one of the recording: it begins before it ends, and both lie within what was recorded. Nothing you typed is lost.',
   findingNeedsTitle: () => 'Say in a few words what was found.',
   findingNotOpen: () => 'That finding is not open.',
   findingMerged: (p) => `It was merged with “${p.s('title')}”. Work on that one, or reopen this one.`,

@@ -1,6 +1,8 @@
 import { useMemo, useState, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
-import { namedIn } from '@kanzel/core';
+import { namedIn, recordingOf } from '@kanzel/core';
+import type { Stretch } from '../../findings/recorded-trace.tsx';
+import { StretchField } from '../../findings/stretch-field.tsx';
 import { PickComponent } from '../../picker/pick-component.tsx';
 import { useNameable } from '../../picker/systems-picker.tsx';
 import { Field } from '../../ui/field.tsx';
@@ -29,10 +31,13 @@ export function Finding({
   );
   const where = chosen ?? (named.map((c) => c.title).join(', ') || subject);
   const [id] = useState(() => newId());
+  const series = recordingOf(view.state, slip.check ?? '', slip.subject ?? '', slip.answerEntry);
+  const [stretch, setStretch] = useState<Stretch>();
   const about = {
     ...(slip.check ? { check: slip.check } : {}),
     ...(slip.subject ? { subject: slip.subject } : {}),
     ...(slip.answerEntry ? { answerEntry: slip.answerEntry } : {}),
+    ...(stretch ? { stretch } : {}),
   };
   return (
     <EntrySlip
@@ -67,6 +72,7 @@ export function Finding({
           onTyped={setChosen}
         />
       </div>
+      {series ? <StretchField series={series} stretch={stretch} onChange={setStretch} /> : null}
     </EntrySlip>
   );
 }
