@@ -236,7 +236,12 @@ export const HELP_PAGES: readonly HelpPage[] = [
     title: 'Findings and tags',
     what: 'Everything that was found, and every tag that is on.',
     next: ['Raise a finding, or add a tag. Open one to go on with it.'],
-    words: [['Tag', 'something is open or disconnected right now']],
+    words: [
+      [
+        'Tag',
+        'something is open or disconnected right now; the colour of its kind of work is chosen on its sheet',
+      ],
+    ],
   },
   {
     at: '/campaign/*/release',
@@ -276,7 +281,7 @@ export const HELP_PAGES: readonly HelpPage[] = [
     next: [
       'Do what the blue button says; it leads on along the dashed line.',
       'A number on the drawing leads to what is open there.',
-      'A place fills in when everything there is proven. T is a tag that is on, F a finding that is open.',
+      'A place fills in when everything there is proven. T is a tag that is on, F a finding that is open; the staff of a T has the colour of its kind of work.',
     ],
     words: MARKS,
   },
