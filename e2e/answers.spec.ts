@@ -142,6 +142,19 @@ test('photographs of every view belong to the record; a count is whole, and exac
   await expect(shown).toHaveJSProperty('complete', true);
   await page.keyboard.press('Escape');
 
+  // Small ones are made on the device that looks, away from the page, and are there again without the server.
+  const brand = await personPage(browser, product.url, 'Brand Ekerholt');
+  await brand.goto(`${base}/inspection?check=bay-photographed`);
+  const small = brand.getByLabel('Step in progress').getByTestId('thumb');
+  await expect(small).toHaveCount(2);
+  for (let i = 0; i < 2; i += 1) await expect(small.nth(i)).toHaveJSProperty('naturalHeight', 128);
+  await allSaved(brand);
+  await brand.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await brand.context().setOffline(true);
+  await brand.reload();
+  await expect(small).toHaveCount(2);
+  await expect(small.first()).toHaveJSProperty('naturalHeight', 128);
+
   await page.goto(`${base}/controls?check=satellites-seen`);
   await press(page, /^Repeat/);
   await page.keyboard.type('12.5');

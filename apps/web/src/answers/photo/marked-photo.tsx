@@ -4,7 +4,7 @@ import { Button } from '../../ui/button.tsx';
 import { Problem } from '../../ui/field.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
 import { MarksLayer } from './marks.tsx';
-import { useCopyAddress } from './use-copy-address.ts';
+import { useCopyAddress } from './use-address.ts';
 
 /** Shorter than this share of the picture nothing was drawn: a finger was put down and lifted. */
 const LEAST = 0.02;
