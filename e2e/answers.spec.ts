@@ -299,3 +299,78 @@ test('a drone is put together in its order, by keys: a latch that does not seat 
   await expect(step).toContainText('All 6 parts are home');
   await allSaved(page);
 });
+
+test('the stretch of a recording that shows what was found is pointed at by its two ends, and stands on its sheet', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await campaignInHand(page, product.url, 'QX-TJD');
+  const campaign = base.split('/').pop() ?? '';
+  const api = `${product.url}/api/campaigns/${campaign}/entries`;
+  const me = (await (await page.request.get(`${product.url}/api/session`)).json()) as { id: string };
+  const { entries } = (await (await page.request.get(`${api}?after=0`)).json()) as {
+    entries: { seq: number; kind: string; version: number }[];
+  };
+  const seen = entries.at(-1)?.seq ?? 0;
+  const version = (kind: string): number => entries.find((e) => e.kind === kind)?.version ?? 1;
+  // As a device with the monitor would have recorded it: a head that warms far too fast from the eighth second on.
+  const t = Array.from({ length: 41 }, (_, i) => i / 2);
+  const v = t.map((s) => 60 + (s < 8 ? s : 8 + (s - 8) * 12));
+  const series = { unit: 'degC', resolution: 1, source: 'live', t, v };
+  const bodies: [string, object][] = [
+    [
+      'answer.given',
+      {
+        check: 'engine-start',
+        subject: 'left',
+        answer: { kind: 'confirm', asExpected: true },
+        facts: {},
+        confirmed: true,
+      },
+    ],
+    [
+      'answer.given',
+      { check: 'cylinder-head-rate', subject: 'left', answer: { kind: 'series', series }, facts: {} },
+    ],
+  ];
+  const posted = await page.request.post(api, {
+    data: {
+      entries: bodies.map(([kind, body], i) => ({
+        id: crypto.randomUUID(),
+        campaign,
+        kind,
+        version: version(kind),
+        at: new Date(Date.now() + i).toISOString(),
+        by: me.id,
+        role: 'technician',
+        device: 'monitor-device',
+        seen: seen + i,
+        body,
+      })),
+    },
+  });
+  expect(posted.status()).toBe(200);
+  expect(await posted.text()).toContain('"refused":[]');
+
+  await page.goto(`${base}/run-up?check=cylinder-head-rate`);
+  await page.getByRole('button', { name: /^Raise a finding/ }).click();
+  const slip = page.getByRole('dialog', { name: 'Raise a finding' });
+  await expect(slip.getByRole('img', { name: /^Recording of 20 seconds/ })).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+  // By keys: the beginning goes up to where it turns, and never behind the end.
+  await slip.getByLabel('Begins at').fill('8');
+  await expect(slip).toContainText('Begins at: 8.0 s');
+  await slip.getByLabel('Ends at').fill('12');
+  await slip.getByLabel('Begins at').focus();
+  for (let i = 0; i < 3; i += 1) await page.keyboard.press('ArrowRight');
+  await expect(slip).toContainText('what was found: from 8.3 s to 12 s');
+  await slip.getByLabel('Begins at').fill('15');
+  await expect(slip).toContainText('Begins at: 11.9 s');
+  await slip.getByLabel('Begins at').fill('8.3');
+  await slip.getByRole('button', { name: 'Raise the finding' }).click();
+  await expect(page.getByText('what was found: from 8.3 s to 12 s')).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Recording of 20 seconds/ })).toBeVisible();
+  await allSaved(page);
+  await page.reload();
+  await expect(page.getByText('what was found: from 8.3 s to 12 s')).toBeVisible();
+});
