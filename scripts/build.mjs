@@ -84,6 +84,15 @@ async function layInvented(folder) {
   writeFileSync(join(folder, 'list.json'), JSON.stringify({ day, aircraft: list }));
 }
 
+const LIBRARY_READ = 'packages/packs/dist/library-read.json';
+
+/** Reads the library that ships once for all: it is most of what a start would wait for. */
+async function readLibrary() {
+  const packs = await import(pathToFileURL(join(ROOT, 'packages/packs/dist/index.js')).href);
+  const read = packs.readAtBuild(packs.readLibraryFolder(packs.BUILT_IN_LIBRARY));
+  writeFileSync(join(ROOT, LIBRARY_READ), JSON.stringify(read));
+}
+
 /** Builds what changed since it was last built: the packages and the server, then the web application. */
 export async function build({ web: withWeb = true } = {}) {
   const server = hashFiles([...PACKAGES.map((p) => `${p}/src`), 'scripts/build.mjs']);
@@ -94,6 +103,8 @@ export async function build({ web: withWeb = true } = {}) {
     PACKAGES.map((p) => `${p}/dist/${entry(p)}`),
     () => Promise.all(PACKAGES.map(compile)),
   );
+  const library = hashFiles(['packages/core/src', 'packages/packs', 'scripts/build.mjs']);
+  await onceMade('read-library', library, [LIBRARY_READ], readLibrary);
   if (!withWeb) return;
   const web = hashFiles([
     'packages/core/src',

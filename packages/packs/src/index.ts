@@ -14,3 +14,4 @@ export {
   SCHEMA_NAMES,
   type SchemaName,
 } from './parse.ts';
+export { readAtBuild } from './read-at-build.ts';

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { Ajv, type ErrorObject } from 'ajv';
+import { Ajv, type ErrorObject, type ValidateFunction } from 'ajv';
 import { isNode, type Document, type LineCounter } from 'yaml';
 import { err, ok, type Result } from '@kanzel/core';
 import { aircraftFrom1 } from './aircraft-file.ts';
@@ -30,31 +30,35 @@ export function librarySchema(name: SchemaName): object {
   return schema(name);
 }
 
-const compiled = Object.fromEntries(SCHEMA_NAMES.map((name) => [name, ajv.compile(schema(name))])) as Record<
-  SchemaName,
-  ReturnType<typeof ajv.compile>
->;
+for (const name of SCHEMA_NAMES) ajv.addSchema(schema(name), name);
+
+/** Made when the first file asks for it: of most formats a start reads none that was not read at the build. */
+function compiled(name: SchemaName): ValidateFunction {
+  const validate = ajv.getSchema(name);
+  if (!validate) throw new Error(`There is no schema ${name}`);
+  return validate;
+}
 
 interface Known {
   /** Newest format version this program reads. */
   readonly newest: number;
-  readonly validate: (version: number) => ReturnType<typeof ajv.compile>;
+  readonly validate: (version: number) => ValidateFunction;
   /** Brings an older version, already found valid, to the newest. */
   readonly upcast?: (value: Record<string, unknown>, version: number) => Record<string, unknown>;
 }
 
 const FORMATS = {
-  'kanzel-module': { newest: 1, validate: () => compiled.module },
-  'kanzel-pack': { newest: 2, validate: () => compiled.pack },
-  'kanzel-limit-book': { newest: 2, validate: () => compiled['limit-book'] },
+  'kanzel-module': { newest: 1, validate: () => compiled('module') },
+  'kanzel-pack': { newest: 2, validate: () => compiled('pack') },
+  'kanzel-limit-book': { newest: 2, validate: () => compiled('limit-book') },
   'kanzel-aircraft': {
     newest: 2,
-    validate: (version) => (version === 1 ? compiled['aircraft-1'] : compiled.aircraft),
+    validate: (version) => compiled(version === 1 ? 'aircraft-1' : 'aircraft'),
     upcast: (value, version) => (version === 1 ? aircraftFrom1(value) : value),
   },
-  'kanzel-instrument': { newest: 1, validate: () => compiled.instrument },
-  'kanzel-systems': { newest: 1, validate: () => compiled.systems },
-  'kanzel-emergency': { newest: 1, validate: () => compiled.emergency },
+  'kanzel-instrument': { newest: 1, validate: () => compiled('instrument') },
+  'kanzel-systems': { newest: 1, validate: () => compiled('systems') },
+  'kanzel-emergency': { newest: 1, validate: () => compiled('emergency') },
 } as const satisfies Record<LibraryFormat, Known>;
 
 /** The kinds of library file, as they name themselves in their first line. */
