@@ -1,5 +1,7 @@
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { constants, setPriority } from 'node:os';
 import { join } from 'node:path';
 import { stripVTControlCharacters } from 'node:util';
 import { build } from './build.mjs';
@@ -16,9 +18,21 @@ const out = join(ROOT, '.tmp');
 rmSync(out, { recursive: true, force: true });
 mkdirSync(out, { recursive: true });
 
-function suite(name, command, args, file, read, env = {}) {
-  process.stdout.write(`\n${name}\n`);
-  const done = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } });
+/** Runs a suite. One that stands `aside` takes what the others leave of the machine, and says what it printed at its end. */
+async function suite(name, [script, ...args], file, read, { env = {}, aside = false } = {}) {
+  if (!aside) process.stdout.write(`\n${name}\n`);
+  const child = spawn(process.execPath, [join(ROOT, 'node_modules', script), ...args], {
+    cwd: ROOT,
+    stdio: aside ? ['ignore', 'pipe', 'pipe'] : 'inherit',
+    env: { ...process.env, ...env },
+  });
+  // Before it has children: they begin with what it has.
+  if (aside) setPriority(child.pid, constants.priority.PRIORITY_LOW);
+  let printed = '';
+  for (const stream of [child.stdout, child.stderr])
+    stream?.setEncoding('utf8').on('data', (text) => (printed += text));
+  const [status] = await once(child, 'close');
+  if (aside) process.stdout.write(`\n${name}\n${printed}`);
   const path = join(out, file);
   if (!existsSync(path)) {
     process.stderr.write(`${name}: no result was written, so nothing ran.\n`);
@@ -29,7 +43,7 @@ function suite(name, command, args, file, read, env = {}) {
     process.stderr.write(`${name}: no test ran, and that counts as failed.\n`);
     return { passed: 0, failed: 1 };
   }
-  return { ...found, failed: Math.max(found.failed, done.status === 0 ? 0 : 1) };
+  return { ...found, failed: Math.max(found.failed, status === 0 ? 0 : 1) };
 }
 
 /** Titles and first lines of what failed, for the end of a long log. */
@@ -61,31 +75,31 @@ const failuresOfStories = (suites) =>
       ),
   ]);
 
-const results = [
+// Half of a story is waiting, for engines that turn and for whoever reads: the other suite works meanwhile, behind it.
+const results = await Promise.all([
   suite(
     'Core, library, stand-in and server',
-    'npx',
-    ['jest', '--forceExit', '--json', `--outputFile=${join(out, 'jest.json')}`],
+    ['jest/bin/jest.js', '--forceExit', '--json', `--outputFile=${join(out, 'jest.json')}`],
     'jest.json',
     (r) => ({
       passed: r.numPassedTests,
       failed: r.numFailedTests + r.numRuntimeErrorTestSuites + r.numPendingTests,
       failures: failuresOfJest(r),
     }),
+    { aside: true },
   ),
   suite(
     'Stories in the browser',
-    'npx',
-    ['playwright', 'test', '--config', 'e2e/playwright.config.ts'],
+    ['@playwright/test/cli.js', 'test', '--config', 'e2e/playwright.config.ts'],
     'e2e.json',
     (r) => ({
       passed: r.stats.expected,
       failed: r.stats.unexpected + r.stats.flaky + r.stats.skipped,
       failures: failuresOfStories(r.suites),
     }),
-    { KANZEL_CHROMIUM: chromium },
+    { env: { KANZEL_CHROMIUM: chromium } },
   ),
-];
+]);
 for (const failure of results.flatMap((r) => r.failures ?? [])) process.stdout.write(`\n${failure}\n`);
 const sum = (key) => results.reduce((a, r) => a + r[key], 0);
 process.stdout.write(`\n${sum('passed')} passed, ${sum('failed')} failed\n`);

@@ -42,7 +42,7 @@ const proofOf = async (agent: Agent, passphrase = PASSPHRASE): Promise<string> =
 beforeAll(async () => {
   ({ app, url } = await startServer(folder.path, {}, clock));
   await add('administrator', [...ROLES]);
-}, 60_000);
+});
 
 afterAll(async () => {
   await app.close();

@@ -52,7 +52,7 @@ beforeAll(async () => {
   });
   radioOnly = await signIn(url, 'radio.only', PASSPHRASE);
   campaign = await openCampaign(by.technician);
-}, 60_000);
+});
 
 afterAll(async () => {
   await app.close();
@@ -94,7 +94,7 @@ test('every kind that can be posted, in every role, over HTTP: refused for the r
       expect([kind, role, code === 'roleNeeded']).toEqual([kind, role, !may]);
       expect(code).not.toBe('400');
     }
-}, 60_000);
+});
 
 test('an authorisation for the radio answers for nothing else', async () => {
   const entry = (body: object) => draft(campaign, radioOnly.person, 'action.recorded', body as never);

@@ -437,7 +437,7 @@ describe('backup and restore', () => {
       value: { entries: 23 },
     });
     rmSync(h.path, { recursive: true, force: true });
-  }, 60_000);
+  });
 
   test.each([
     [

@@ -165,7 +165,7 @@ describe('files', () => {
       await there.end();
     }
     // Every pack, book and aircraft goes there and back, one after another: a slow machine takes its time.
-  }, 120_000);
+  });
 
   test('a broken file, one of a newer format, and one of another kind are refused with reason and place, and nothing is written', async () => {
     const { brand, folder } = here;

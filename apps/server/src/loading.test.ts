@@ -152,7 +152,7 @@ test('scales are read over their line, garbled lines passed over; who is silent 
   }
   mute.close();
   other.remove();
-}, 40_000);
+});
 
 test('the loading sheet is kept, printed, and taken along as table and data that say the same', async () => {
   const campaign = await openCampaign(ylva);
@@ -216,4 +216,4 @@ test('the loading sheet is kept, printed, and taken along as table and data that
       facts: {},
     }),
   ).toBeUndefined();
-}, 30_000);
+});

@@ -34,7 +34,7 @@ beforeAll(async () => {
     });
     by[role] = await signIn(url, role, PASSPHRASE);
   }
-}, 60_000);
+});
 
 afterAll(async () => {
   await app.close();

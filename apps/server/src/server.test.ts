@@ -41,7 +41,7 @@ beforeAll(async () => {
   ({ app, url } = await startServer(folder.path));
   await addDemoPeople(app);
   [ylva, brand, signe] = [await signIn(url, 'ylva'), await signIn(url, 'brand'), await signIn(url, 'signe')];
-}, 60_000);
+});
 
 afterAll(async () => {
   await app.close();
@@ -455,7 +455,7 @@ test('the whole pack is worked to release by a scripted crew; the record file pr
     .expect(200)
     .expect('content-type', /pdf/);
   expect((pdf.body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
-}, 90_000);
+});
 
 test('the OpenAPI page describes every body by the class that validates it', () => {
   const document = buildOpenApi(app);
