@@ -63,10 +63,17 @@ abstract class FigureSpecBody extends MeasuredSpec {
   @IsOptional() @Matches(ID) @MaxLength(60) channel?: string;
 }
 
+/** What the two directions of a figure are called. */
+export class DirectionsSpec {
+  @IsString() @Length(1, 40) plus!: string;
+  @IsString() @Length(1, 40) minus!: string;
+}
+
 export class ReadingSpec extends FigureSpecBody {
   @Equals('reading') kind!: 'reading';
   /** What a tool of the register has to measure for it. */
   @IsOptional() @Matches(ID) @MaxLength(60) tool?: string;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => DirectionsSpec) directions?: DirectionsSpec;
 }
 
 export class DropSpec extends FigureSpecBody {

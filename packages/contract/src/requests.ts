@@ -53,6 +53,8 @@ export class CampaignsQuery {
 /** Which findings are listed: of one aircraft, or of all. */
 export class FindingsQuery {
   @IsOptional() @IsString() @Length(1, 20) mark?: string;
+  /** Of the aircraft of the same type as well. */
+  @IsOptional() @IsIn(['type']) alike?: 'type';
 }
 
 export class AuthorisationRequest {

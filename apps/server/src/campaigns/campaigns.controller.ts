@@ -56,10 +56,11 @@ export class CampaignsController {
     return this.lists.hangar();
   }
 
-  /** Findings of one aircraft or of all, with what comes next for each. */
+  /** Findings of one aircraft, of it and those of its type, or of all, with what comes next for each. */
   @Get('findings')
-  listFindings(@Query() { mark }: FindingsQuery): Promise<FindingLineView[]> {
-    return this.findings.list(mark);
+  listFindings(@Query() { mark, alike }: FindingsQuery): Promise<FindingLineView[]> {
+    if (mark === undefined) return this.findings.list();
+    return this.findings.list(alike ? this.campaigns.marksAlike(mark) : [mark]);
   }
 
   @Post('campaigns')

@@ -69,6 +69,13 @@ export class CampaignsService {
     @Inject(CLOCK) private readonly clock: Clock,
   ) {}
 
+  /** An aircraft, and the others of its type that the library describes. */
+  marksAlike(mark: string): readonly string[] {
+    const all = this.library.aircraft();
+    const type = all.find((a) => a.mark === mark)?.type;
+    return [mark, ...all.flatMap((a) => (a.type === type && a.mark !== mark ? [a.mark] : []))];
+  }
+
   /** Every aircraft, with where its monitor speaks and whether its engine is a stand-in. */
   async aircraft(): Promise<AircraftView[]> {
     const devices = await this.devices.addresses();

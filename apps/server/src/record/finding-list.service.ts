@@ -45,9 +45,9 @@ export class FindingListService {
     @Inject(CLOCK) private readonly clock: Clock,
   ) {}
 
-  /** Every finding, of one aircraft or of all; the newest campaign first, in it as they were raised. */
-  async list(mark?: string): Promise<FindingLineView[]> {
-    const told = tellFindings(await findingRows(this.dataSource, mark));
+  /** Every finding, of some aircraft or of all; the newest campaign first, in it as they were raised. */
+  async list(marks?: readonly string[]): Promise<FindingLineView[]> {
+    const told = tellFindings(await findingRows(this.dataSource, marks));
     const open = new Set(told.filter((t) => !t.closed).map((t) => t.row.campaign));
     const steps = new Map<string, ReadonlyMap<string, FindingStep>>();
     for (const campaign of [...open].slice(0, MOST_FOLDED)) {

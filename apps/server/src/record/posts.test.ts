@@ -27,7 +27,7 @@ beforeAll(async () => {
   app = started.app;
   await addDemoPeople(app);
   ylva = await signIn(started.url, 'ylva');
-}, 60_000);
+});
 
 afterAll(async () => {
   await app.close();
@@ -89,7 +89,7 @@ test('more campaigns than are kept in hand go to the disk together, and each rea
     expect(verifyChain(await entriesOf(ylva, campaign))).toMatchObject({ ok: true, value: { count } });
     expect((await record.fold(campaign))?.state.count).toBe(count);
   }
-}, 60_000);
+});
 
 test('a campaign that was read anew while it was gone on with is let go, not left without its newest', async () => {
   const campaign = await openCampaign(ylva);

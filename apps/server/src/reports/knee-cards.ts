@@ -83,6 +83,12 @@ function answerBoxes(index: BasisIndex, check: Check): Content {
   const { answer } = check;
   switch (answer.kind) {
     case 'reading':
+      return boxes(
+        subjects,
+        answer.directions
+          ? `${answer.unit}, ${answer.directions.plus} or ${answer.directions.minus}`
+          : answer.unit,
+      );
     case 'count':
     case 'series':
       return boxes(subjects, answer.unit);

@@ -19,16 +19,16 @@ const MOST = 50_000;
 const ABOUT = `entry INDEXED BY entry_finding JOIN campaign ON campaign.id = entry.campaign
   WHERE instr(entry.json, '"kind":"finding.') > 0`;
 
-/** Every entry that raises, assesses or closes a finding, of one aircraft or of all; the newest campaign first. */
-export function findingRows(dataSource: DataSource, mark?: string): Promise<FindingRow[]> {
+/** Every entry that raises, assesses or closes a finding, of some aircraft or of all; the newest campaign first. */
+export function findingRows(dataSource: DataSource, marks?: readonly string[]): Promise<FindingRow[]> {
   return dataSource.query(
     `SELECT entry.campaign, campaign.mark, campaign.title AS campaignTitle,
        EXISTS (SELECT 1 FROM entry AS r INDEXED BY entry_release
          WHERE r.campaign = campaign.id AND instr(r.json, '"kind":"release.signed"') > 0) AS released,
        (SELECT hash FROM entry AS h WHERE h.campaign = campaign.id ORDER BY seq DESC LIMIT 1) AS head,
        iif(json_valid(entry.json), entry.json, NULL) AS json
-     FROM ${ABOUT} ${mark === undefined ? '' : 'AND campaign.mark = ?'}
+     FROM ${ABOUT} ${marks === undefined ? '' : 'AND campaign.mark IN (SELECT value FROM json_each(?))'}
      ORDER BY campaign.createdAt DESC, campaign.id, entry.seq LIMIT ${MOST}`,
-    mark === undefined ? [] : [mark],
+    marks === undefined ? [] : [JSON.stringify(marks)],
   );
 }

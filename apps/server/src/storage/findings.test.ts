@@ -111,6 +111,36 @@ test('a finding is listed with what comes next, from its raising to its closing,
   await brand.agent.get('/api/findings?colour=red').expect(400);
 });
 
+test('beside an aircraft, those of its type are asked for as well, and no other', async () => {
+  const brand = await signIn(url, 'brand');
+  const { body: own } = await brand.agent.get('/api/library/aircraft/QX-TJD').expect(200);
+  const described = own as Record<string, unknown>;
+  for (const [mark, type] of [
+    ['QX-TJE', described['type']],
+    ['QX-OTH', 'Other'],
+  ] as const) {
+    const text = JSON.stringify({ ...described, mark, type });
+    await brand.fresh
+      .post('/api/library')
+      .send({ name: `${mark}.json`, text })
+      .expect(201);
+    const campaign = await openCampaign(brand, new Date(), mark);
+    seen = 1;
+    await post(brand, campaign, 'finding.raised', { finding: randomUUID(), title: mark, where: 'wing' });
+  }
+  const marks = async (query: string): Promise<readonly string[]> => {
+    const { body } = await brand.agent.get(`/api/findings?${query}`).expect(200);
+    return [...new Set((body as FindingLineView[]).map((l) => l.mark))].sort();
+  };
+  expect(await marks('mark=QX-TJD&alike=type')).toEqual(['QX-TJD', 'QX-TJE']);
+  expect(await marks('mark=QX-TJE&alike=type')).toEqual(['QX-TJD', 'QX-TJE']);
+  expect(await marks('mark=QX-OTH&alike=type')).toEqual(['QX-OTH']);
+  expect(await marks('mark=QX-TJD')).toEqual(['QX-TJD']);
+  // Of an aircraft that nobody describes any more there is no type: its own are told.
+  expect(await marks('mark=QX-NIL&alike=type')).toEqual([]);
+  await brand.agent.get('/api/findings?mark=QX-TJD&alike=colour').expect(400);
+});
+
 test('merged, split, reopened and assigned: the list tells what the campaign itself tells', async () => {
   const [ylva, brand] = await Promise.all([signIn(url, 'ylva'), signIn(url, 'brand')]);
   const campaign = await openCampaign(ylva);

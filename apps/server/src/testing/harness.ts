@@ -91,13 +91,13 @@ export async function signIn(
   return { agent, fresh, person: response.body as PersonView, cookie: cookie ?? '' };
 }
 
-export async function openCampaign(by: SignedIn, at = new Date()): Promise<string> {
+export async function openCampaign(by: SignedIn, at = new Date(), mark = 'QX-TJD'): Promise<string> {
   const id = randomUUID();
   await by.agent
     .post('/api/campaigns')
     .send({
       id,
-      mark: 'QX-TJD',
+      mark,
       title: 'Test campaign',
       occasion: 'post-maintenance',
       workItems: ['Left governor: replaced'],

@@ -65,6 +65,29 @@ test('nothing is an answer before something was typed, taken or chosen', () => {
     });
 });
 
+test('of what is told by how much and which way, an amount alone is no answer', () => {
+  const spec = { kind: 'reading', ...GAUGE, plausible: { low: -700, high: 700 } } as const;
+  const directions = { plus: 'Up', minus: 'Down' };
+  const [part] = index.partsOfCheck.get('by-reading') ?? [];
+  if (!part) throw new Error('No part of reading');
+  const said = (value: string, direction?: string): unknown => {
+    const room = { state: EMPTY_CAMPAIGN, index, part, spec: { ...spec, directions } };
+    const made = deskOf('reading').answer(room, {
+      texts: { value },
+      picks: direction === undefined ? {} : { direction },
+    });
+    return made.ok ? made.value : made.error.code;
+  };
+  expect(said('300', 'minus')).toMatchObject({ kind: 'reading', reading: { value: -300, unit: 'kPa' } });
+  expect(said('300', 'plus')).toMatchObject({ reading: { value: 300 } });
+  expect(said('0')).toMatchObject({ reading: { value: 0 } });
+  expect([said('300'), said('300', '__proto__'), said('-300', 'plus')]).toEqual([
+    'directionMissing',
+    'directionMissing',
+    'amountSigned',
+  ]);
+});
+
 test('what is typed of figures is read under the names of its fields', () => {
   const texts = { value: '3', before: '400', after: '310' };
   expect(candidate('drop', { texts })).toMatchObject({

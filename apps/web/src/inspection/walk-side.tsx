@@ -59,8 +59,8 @@ export function WalkSide({
   const view = useCampaign();
   const beside = useBeside();
   const { mark } = view.index.basis.aircraft;
-  const past = useFindingsOf(mark);
-  const earlier = earlierFlags(past, view.id, layout);
+  const past = useFindingsOf(mark, 'type');
+  const earlier = earlierFlags(past, view, layout);
   const walked = stops.filter((s) => s.proven === s.checks.length).length;
   const locks = locksSeen(
     stops.flatMap((s) => [...s.checks]),
@@ -87,7 +87,11 @@ export function WalkSide({
       </p>
       <SecondWalkLine />
       <p className="cap mt-1">Open work first, then clean hands, then what closes.</p>
-      {earlier.length > 0 ? <p className="cap mt-1">Grey rings: found here before. Look again.</p> : null}
+      {earlier.length > 0 ? (
+        <p className="cap mt-1">
+          Grey rings: found here before, on this aircraft or another of its type. Look again.
+        </p>
+      ) : null}
       {misplaced.length > 0 ? (
         <p className="mt-1 text-[0.86rem] font-semibold text-near">
           Of a part that this aircraft is not drawn with: {misplaced.join(', ')}. Look all round it.

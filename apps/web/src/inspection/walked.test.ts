@@ -100,17 +100,29 @@ test('a tag that is on and a finding that is open stand at the part they name; o
 });
 
 test('what was found in campaigns before stands as one ring at each part, on the side that was said', () => {
-  const line = (campaign: string, title: string, where: string): FindingLineView =>
-    ({ campaign, title, where, finding: title, mark: 'QX-TJD' }) as FindingLineView;
+  const line = (campaign: string, title: string, where: string, mark = 'QX-TJD'): FindingLineView =>
+    ({ campaign, title, where, finding: title, mark }) as FindingLineView;
   const lines = [
+    // Of another of its type, and newer: still told behind this one's own.
+    line('there', 'Landing light cracked', 'right wing', 'QX-TJE'),
     line('before', 'Landing light intermittent', 'right wing, outer leading edge'),
     line('long ago', 'Right wing tip scraped', ''),
     line('now', 'Left wing dented', ''),
     line('before', 'A smell', 'somewhere'),
   ];
   expect(
-    earlierFlags(lines, 'now', layoutFor('piston-twin')).map((f) => [f.kind, f.area.id, f.text]),
-  ).toEqual([['earlier', 'wing-right', 'Landing light intermittent; Right wing tip scraped']]);
+    earlierFlags(
+      lines,
+      { id: 'now', index: { basis: { aircraft: { mark: 'QX-TJD' } } } as unknown as BasisIndex },
+      layoutFor('piston-twin'),
+    ).map((f) => [f.kind, f.area.id, f.text]),
+  ).toEqual([
+    [
+      'earlier',
+      'wing-right',
+      'Landing light intermittent; Right wing tip scraped; QX-TJE: Landing light cracked',
+    ],
+  ]);
 });
 
 test('locks are counted one by one: seen, felt, marked where they carry a mark, and none at fault', () => {

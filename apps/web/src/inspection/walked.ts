@@ -96,21 +96,27 @@ function partNamed(words: string, layout: Layout): Area | undefined {
   return areasNamed(words, layout).areas.find((a) => a.id !== 'round' && a.id !== 'beside');
 }
 
-/** Findings of this aircraft in other campaigns, one ring for each part of it, the newest told first. */
+/**
+ * Findings of other campaigns, one ring for each part of the aircraft: those of this one first, the newest first; then those of
+ * others of its type, by their marks.
+ */
 export function earlierFlags(
   lines: readonly FindingLineView[],
-  campaign: string,
+  here: { readonly id: string; readonly index: BasisIndex },
   layout: Layout,
 ): readonly Flag[] {
+  const { mark } = here.index.basis.aircraft;
+  const others = lines.filter((l) => l.campaign !== here.id);
   const byPart = new Map<string, Flag>();
-  for (const line of lines.filter((l) => l.campaign !== campaign)) {
+  for (const line of [...others.filter((l) => l.mark === mark), ...others.filter((l) => l.mark !== mark)]) {
     const area = partNamed(line.where, layout) ?? partNamed(line.title, layout);
     if (!area) continue;
     const known = byPart.get(area.id);
+    const text = line.mark === mark ? line.title : `${line.mark}: ${line.title}`;
     byPart.set(area.id, {
       kind: 'earlier',
       id: `earlier ${area.id}`,
-      text: known ? `${known.text}; ${line.title}` : line.title,
+      text: known ? `${known.text}; ${text}` : text,
       area,
     });
   }

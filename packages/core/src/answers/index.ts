@@ -3,6 +3,7 @@ export { ANSWERS, describeAnswer, kindOf, scansOf } from './answers.ts';
 export type { AnswerKind, AnswerKindName, AnswerOf, AnswerRoom } from './kind.ts';
 export * from './part-answer.ts';
 export { standingOfAssembly, stepsOf, type PartStanding } from './assembly.ts';
+export { directedReading } from './directed.ts';
 export { isLockAnswered, locksOf, type Lock } from './locks.ts';
 export { judgeAnswer, measuredOf } from './judge-answer.ts';
 export {

@@ -1,3 +1,4 @@
+import { directedText } from './directed.ts';
 import { edgesBeside, figureText } from './figure-text.ts';
 import type { AnswerKind } from './kind.ts';
 import { alwaysWhole, judgedAlone, noCopies, recorded } from './said.ts';
@@ -10,5 +11,11 @@ export const READING: AnswerKind<'reading'> = {
   copies: noCopies,
   agrees: judgedAlone,
   over: 'never',
-  describe: ({ reading }, index, check) => figureText(reading, edgesBeside(index, check, reading.unit)),
+  describe({ reading }, index, check) {
+    const beside = edgesBeside(index, check, reading.unit);
+    const spec = index.checks.get(check)?.answer;
+    return spec?.kind === 'reading' && spec.directions
+      ? directedText(reading, spec.directions, beside)
+      : figureText(reading, beside);
+  },
 };

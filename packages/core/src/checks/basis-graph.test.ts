@@ -366,6 +366,24 @@ describe('a pack with a dead end', () => {
       [['a', 'gaugeReversed', { check: 'a' }]],
     ],
     [
+      'two directions of a gauge that goes one way, and two that are called alike',
+      [
+        check('a', {
+          answer: {
+            kind: 'reading',
+            unit: 'turns',
+            resolution: 0.25,
+            plausible: { low: 0, high: 5 },
+            directions: { plus: 'Up', minus: 'up' },
+          },
+        }),
+      ],
+      [
+        ['a', 'directionsOneWay', { check: 'a' }],
+        ['a', 'listedTwice', { check: 'a', what: 'Up' }],
+      ],
+    ],
+    [
       'locks and things that are listed twice, and a lock on each engine of a check on each engine',
       [
         check('a', { answer: { kind: 'tally', listed: ['Tools', 'Rag', ' tools'] } }),
@@ -382,11 +400,16 @@ describe('a pack with a dead end', () => {
           subject: 'engine',
           answer: { kind: 'locks', locks: [{ id: 'arm', title: 'Arm', form: 'latch', each: 'engine' }] },
         }),
+        check('d', {
+          subject: 'side',
+          answer: { kind: 'locks', locks: [{ id: 'arm', title: 'Arm', form: 'latch', each: 'engine' }] },
+        }),
       ],
       [
         ['a', 'listedTwice', { check: 'a', what: 'tools' }],
         ['b', 'listedTwice', { check: 'b', what: 'pin' }],
         ['c', 'locksOfEachOnEach', { check: 'c' }],
+        ['d', 'locksOfEachOnEach', { check: 'd' }],
       ],
     ],
     [

@@ -114,6 +114,17 @@ function stateProblems(
       say('validityCannotEnd', { state, value });
 }
 
+/** A gauge that goes one way has no two directions, and two that are called alike are one. */
+function directionProblems(
+  { plausible, directions }: Extract<Check['answer'], { readonly kind: 'reading' }>,
+  say: Say,
+): void {
+  if (!directions) return;
+  const called = (word: string): string => word.trim().toLowerCase();
+  if (plausible.low >= 0 || plausible.high <= 0) say('directionsOneWay');
+  if (called(directions.plus) === called(directions.minus)) say('listedTwice', { what: directions.plus });
+}
+
 /**
  * Everything that keeps a pack from being worked in the order it is written: a check twice, a reference to one
  * that is not there or comes later, a state that is not defined, cannot have a value, or is needed before
@@ -138,6 +149,7 @@ export function packProblems(pack: Pack): readonly PackProblem[] {
     stateProblems(check, i, pack.checks, states, say);
     if ('plausible' in check.answer && !(check.answer.plausible.low < check.answer.plausible.high))
       say('gaugeReversed');
+    if (check.answer.kind === 'reading') directionProblems(check.answer, say);
     if (check.answer.kind === 'computed') {
       const { from, value } = check.answer;
       for (const source of pack.checks)
@@ -145,7 +157,11 @@ export function packProblems(pack: Pack): readonly PackProblem[] {
           say('computedFromNothing', { other: source.id });
     }
     for (const what of listedTwice(check)) say('listedTwice', { what });
-    if (check.subject === 'engine' && check.answer.kind === 'locks' && check.answer.locks.some((l) => l.each))
+    if (
+      check.subject !== 'aircraft' &&
+      check.answer.kind === 'locks' &&
+      check.answer.locks.some((l) => l.each)
+    )
       say('locksOfEachOnEach');
     for (const { what, other } of onNothing(check)) say('partOnNothing', { what, other });
     wayProblems(check, say);

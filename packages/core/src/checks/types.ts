@@ -70,6 +70,12 @@ export interface Plausible {
   readonly high: number;
 }
 
+/** What the two directions of a figure are called that is told by how much and which way, instead of by a sign. */
+export interface Directions {
+  readonly plus: string;
+  readonly minus: string;
+}
+
 interface FigureAnswer {
   readonly unit: string;
   /** Step of the gauge or display, in `unit`. */
@@ -87,6 +93,7 @@ export type AnswerSpec =
       readonly kind: 'reading';
       /** What a tool of the register has to measure for it: "torque". A figure that names no such tool is no answer. */
       readonly tool?: string;
+      readonly directions?: Directions;
     } & FigureAnswer)
   | ({ readonly kind: 'drop'; readonly switchTo?: string } & FigureAnswer)
   | ({ readonly kind: 'cylinders' } & FigureAnswer)

@@ -201,6 +201,7 @@ describe('a quantity with its unit', () => {
 /** What one of each unit is, by the SI brochure and NIST SP 811, in the coherent SI unit of its kind. */
 const SI: Readonly<Record<string, number>> = {
   rpm: (2 * Math.PI) / 60,
+  turns: 1,
   inHg: 3386.389,
   psi: 6894.757293168,
   bar: 100_000,

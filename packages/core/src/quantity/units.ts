@@ -29,6 +29,7 @@ export type QuantityKind =
   | 'signal level'
   | 'angular rate'
   | 'ratio'
+  | 'turns'
   | 'count';
 
 /** A unit: SI value = figure × factor + offset. */
@@ -100,6 +101,7 @@ const ALL: readonly Unit[] = [
   unit('h', 'h', 'time', 3600, ['hours', 'hr']),
   unit('deg', '°', 'direction', Math.PI / 180, ['deg']),
   unit('deg-angle', '°', 'angle', Math.PI / 180, ['deg']),
+  unit('turns', 'turns', 'turns', 1, ['turn']),
   unit('deg/s', '°/s', 'angular rate', Math.PI / 180, ['deg/s']),
   unit('N', 'N', 'force', 1),
   unit('daN', 'daN', 'force', 10),

@@ -388,9 +388,14 @@ const ENGLISH_OWN = {
   sideSetsEngine: (p) =>
     `“${p.names.part(p.s('check'))}” is done on each side, and cannot set ${p.s('state')}, which every engine has of its own.`,
   locksOfEachOnEach: (p) =>
-    `“${p.names.part(p.s('check'))}” is done on each engine, and asks for a lock on each engine as well: once is enough.`,
+    `“${p.names.part(p.s('check'))}” is done on each engine or side, and asks for a lock on each engine as well: every lock would be asked for more than once.`,
   computedFromNothing: (p) =>
     `“${p.names.part(p.s('check'))}” is worked out from “${p.names.part(p.s('other'))}”, which gives no figure of that kind.`,
+  directionsOneWay: (p) =>
+    `“${p.names.part(p.s('check'))}”: its gauge goes one way only, so that it has no two directions.`,
+  directionMissing: (p) => `Which way: ${p.s('plus').toLowerCase()} or ${p.s('minus').toLowerCase()}?`,
+  amountSigned: (p) =>
+    `Type how much, without a sign; ${p.s('plus').toLowerCase()} or ${p.s('minus').toLowerCase()} is said beside it.`,
   gaugeReversed: (p) => `“${p.names.part(p.s('check'))}”: the gauge must run from low to high.`,
   provesEngineAtLarge: (p) =>
     `“${p.names.part(p.s('check'))}” proves systems of an engine without being done per engine.`,

@@ -6,16 +6,27 @@ let worker: Worker | undefined;
 let orders = 0;
 const waiting = new Map<number, (small: Blob | undefined) => void>();
 
+/** A worker that does not start, or breaks, makes nothing: whoever waits for it is told, and the next order begins a new one. */
+function giveUp(): void {
+  worker?.terminate();
+  worker = undefined;
+  for (const tell of waiting.values()) tell(undefined);
+  waiting.clear();
+}
+
+function begun(): Worker {
+  const made = new Worker(new URL('./small-picture.worker.ts', import.meta.url), { type: 'module' });
+  made.addEventListener('message', ({ data }: MessageEvent<SmallNews>) => {
+    waiting.get(data.order)?.(data.small);
+    waiting.delete(data.order);
+  });
+  made.addEventListener('error', giveUp);
+  return made;
+}
+
 /** Makes a picture small, away from the page. */
 function makeSmall(contents: Blob): Promise<Blob | undefined> {
-  worker ??= (() => {
-    const made = new Worker(new URL('./small-picture.worker.ts', import.meta.url), { type: 'module' });
-    made.addEventListener('message', ({ data }: MessageEvent<SmallNews>) => {
-      waiting.get(data.order)?.(data.small);
-      waiting.delete(data.order);
-    });
-    return made;
-  })();
+  worker ??= begun();
   const order: SmallOrder = { order: (orders += 1), contents };
   worker.postMessage(order);
   return new Promise((resolve) => waiting.set(order.order, resolve));
@@ -42,7 +53,12 @@ async function makeAndKeep(scan: Scan): Promise<Blob | undefined> {
   if (known) return known;
   const contents = await contentsOf(scan);
   const small = contents ? await makeSmall(contents) : undefined;
-  if (small) await keep(key, small);
+  try {
+    if (small) await keep(key, small);
+  } catch (error) {
+    // A device that is full keeps what people wrote before it keeps this: it is shown, and made again the next time.
+    if (!(error instanceof DOMException)) throw error;
+  }
   return small;
 }
 
