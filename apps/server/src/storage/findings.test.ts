@@ -113,7 +113,7 @@ test('a finding is listed with what comes next, from its raising to its closing,
 
 test('beside an aircraft, those of its type are asked for as well, and no other', async () => {
   const brand = await signIn(url, 'brand');
-  const { body: own } = await brand.agent.get('/api/library/aircraft/QX-TJD').expect(200);
+  const { body: own } = await brand.agent.get('/api/library/documents/aircraft/QX-TJD').expect(200);
   const described = own as Record<string, unknown>;
   for (const [mark, type] of [
     ['QX-TJE', described['type']],

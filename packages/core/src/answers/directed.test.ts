@@ -24,9 +24,9 @@ test('how much and which way is one figure, and is said as it was told', () => {
     'amountSigned',
   ]);
   expect([0.5, -0.5, 0].map((v) => directedText(turns(v), WORDS, []))).toEqual([
-    '0.50 turns, tightened',
-    '0.50 turns, slackened',
-    '0.00 turns',
+    '0.50\u00a0turns, tightened',
+    '0.50\u00a0turns, slackened',
+    '0.00\u00a0turns',
   ]);
 });
 
@@ -44,5 +44,8 @@ test('the two directions of one amount lie as far from nothing, on either side o
 
 test('what is shown of a figure just beyond a limit does not cross it, whichever way it went', () => {
   const beyond = (value: number): string => directedText({ ...turns(value), resolution: 1 }, WORDS, [-1, 1]);
-  expect([beyond(1.2), beyond(-1.2)].map((t) => t.startsWith('1 turns'))).toEqual([false, false]);
+  expect([beyond(1.2), beyond(-1.2)].map((t) => /^1\D/.test(t) && !t.startsWith('1.'))).toEqual([
+    false,
+    false,
+  ]);
 });
