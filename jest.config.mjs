@@ -22,6 +22,6 @@ export default {
     '/node_modules/(?!(@nestjs|@noble|file-type|strtok3|token-types|uint8array-extras|@tokenizer|@borewit|piscina|load-esm)/)',
   ],
   // A guard against what hangs, not a measure: a machine that is busy must not fail a test.
-  testTimeout: 600_000,
+  testTimeout: 1_200_000,
   maxWorkers: 2,
 };

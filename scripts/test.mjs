@@ -27,7 +27,7 @@ async function suite(name, [script, ...args], file, read, { env = {}, aside = fa
     env: { ...process.env, ...env },
   });
   // Before it has children: they begin with what it has.
-  if (aside) setPriority(child.pid, constants.priority.PRIORITY_LOW);
+  if (aside) setPriority(child.pid, constants.priority.PRIORITY_BELOW_NORMAL);
   let printed = '';
   for (const stream of [child.stdout, child.stderr])
     stream?.setEncoding('utf8').on('data', (text) => (printed += text));
