@@ -2,6 +2,7 @@ import { heldAt } from '../held-at.ts';
 import { stateKey, type BasisIndex } from '../checks/basis-index.ts';
 import { WHOLE_AIRCRAFT } from '../checks/types.ts';
 import type { CampaignStatus, GateStatus } from '../standing/derive.ts';
+import { secondWalkMinutes } from '../standing/walked-again.ts';
 import { stateValue } from '../record/states.ts';
 import { standingAnswer, type CampaignState } from '../record/state.ts';
 import { proposeScope, occasionOf } from '../scope/scope.ts';
@@ -122,6 +123,9 @@ export function wayToGate(
     { seed: 1, lists: 4 },
   );
   if (!made.ok) return { minutes: gate.minutes, missing: [...new Set(missing)] };
-  const minutes = Math.ceil((Date.parse(made.value.end) - Date.parse(made.value.origin)) / 60_000);
+  const laidOut = Math.ceil((Date.parse(made.value.end) - Date.parse(made.value.origin)) / 60_000);
+  // Whoever walks a second time begins when the first is through.
+  const again = gate.holdings.some((h) => h.cure.to === 'second-walk') ? secondWalkMinutes(state, index) : 0;
+  const minutes = laidOut + again;
   return { minutes, missing: [...new Set(missing)], timetable: made.value };
 }

@@ -197,6 +197,34 @@ test('what waits for itself is come to all the same, and it is said that this is
   expect([walk.shortest, orderOf(walk).sort()]).toEqual([false, ['a', 'b', 'c']]);
 });
 
+test('of more ways than can be tried it takes a good one, says so, and still comes to everything in its order', () => {
+  const places = [
+    'left wing',
+    'right wing',
+    'tail',
+    'nose',
+    'cockpit',
+    'left engine',
+    'right engine',
+    'fuselage',
+  ];
+  const checks = Array.from({ length: 300 }, (_, i) =>
+    check(`c${i}`, places[(i * 7) % places.length] ?? '', {
+      after: i > 20 && i % 5 === 0 ? [`c${i - 13}`] : [],
+      standsOn: i > 40 && i % 9 === 0 ? [`c${i - 30}`] : [],
+    }),
+  );
+  const walk = walkOf(checks, layoutFor('piston-twin'));
+  const order = orderOf(walk);
+  expect(walk.shortest).toBe(false);
+  expect([...order].sort()).toEqual(checks.map((c) => c.id).sort());
+  for (const { id, after, standsOn } of checks)
+    for (const before of [...after, ...standsOn])
+      expect(order.indexOf(before)).toBeLessThan(order.indexOf(id));
+  // Nobody is sent back and forth for every step of it.
+  expect(walk.stops.length).toBeLessThan(checks.length / 6);
+});
+
 test('what is done on each engine is done at those engines that it is for', () => {
   const layout = layoutFor('lift-and-cruise-fuel');
   const areas = (more: Partial<WalkedCheck>, where = 'booms'): string[] =>

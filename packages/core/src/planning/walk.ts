@@ -33,6 +33,12 @@ const TURNS = { passing: 0, clean: 1, closing: 2, last: 3 } as const;
 /** So many ways are followed side by side; more than any aircraft that ships needs. */
 const SIDE_BY_SIDE = 6000;
 
+/** So many places are gone on to in all, twice what any aircraft that ships needs; a page stands still meanwhile. */
+const MOST_TRIED = 60_000;
+
+/** With how many ways it comes to an end once all that was tried: none of them is the shortest but by luck. */
+const THEN = 20;
+
 /** Some of the checks, a bit for each by its place in the list. */
 type Some = bigint;
 const bit = (i: number): Some => 1n << BigInt(i);
@@ -42,6 +48,8 @@ const holds = (all: Some, part: Some): boolean => (all & part) === part;
 /** A way as far as it has come; what was before lies behind it. */
 interface Way {
   readonly done: Some;
+  /** The same as a word: in hexadecimal, since that alone is written as fast as it is long. */
+  readonly key: string;
   readonly at: Point;
   readonly metres: number;
   /** The place it came to last, what was done there, and the way there; nothing at the start. */
@@ -51,6 +59,12 @@ interface Way {
     readonly checks: readonly number[];
     readonly path: readonly Point[];
   };
+}
+
+/** What can be done at a place, in order, and the same as a set. */
+interface Doable {
+  readonly checks: readonly number[];
+  readonly all: Some;
 }
 
 const apart = ([a, b]: Point, [x, y]: Point): number => Math.hypot(x - a, y - b);
@@ -114,11 +128,14 @@ function turnsOf(
     check.turn ? TURNS[check.turn] : places[i]?.areas.every((a) => a.clean) ? TURNS.clean : TURNS.passing,
   );
   // Raised until nothing rises: as often as there are checks at the most, whatever circle somebody wrote.
-  for (let round = 0; round < checks.length; round += 1)
+  for (let round = 0, risen = true; risen && round < checks.length; round += 1) {
+    risen = false;
     grounds.forEach((before, i) => {
-      const highest = Math.max(turns[i] ?? 0, ...[...before].map((j) => turns[j] ?? 0));
-      turns[i] = highest;
+      const own = turns[i] ?? 0;
+      for (const j of before) turns[i] = Math.max(turns[i] ?? 0, turns[j] ?? 0);
+      risen ||= (turns[i] ?? 0) > own;
     });
+  }
   return turns;
 }
 
@@ -129,6 +146,9 @@ class WalkSearch {
   /** Checks of each place, by their place in the list. */
   private readonly at: readonly (readonly number[])[];
   private readonly legs = new Map<string, ReturnType<typeof through>>();
+  /** What can be done at each place, by the turn and what is done already: many ways have come to the same. */
+  private readonly doable = new Map<string, Doable>();
+  private tried = 0;
 
   constructor(
     private readonly turns: readonly number[],
@@ -149,27 +169,37 @@ class WalkSearch {
     return known;
   }
 
-  private goneOn(from: Way, place: number, checks: readonly number[]): Way {
+  private goneOn(from: Way, place: number, { checks, all }: Doable): Way {
     const { metres, path } = this.leg(from.at, place);
+    const done = from.done | all;
     return {
-      done: from.done | someOf(checks),
+      done,
+      key: done.toString(16),
       at: path.at(-1) ?? from.at,
       metres: from.metres + metres,
       last: { from, place, checks, path },
     };
   }
 
+  private doneAt(place: number, turn: number, way: Way): Doable {
+    const key = `${place} ${turn} ${way.key}`;
+    const known = this.doable.get(key) ?? this.lookAt(place, turn, way.done);
+    this.doable.set(key, known);
+    return known;
+  }
+
   /** Everything that can be done at a place now, in the order of the pack as far as one thing does not wait for another. */
-  private doneAt(place: number, turn: number, done: Some): readonly number[] {
+  private lookAt(place: number, turn: number, done: Some): Doable {
     let now = done;
-    const found: number[] = [];
-    const isReady = (i: number): boolean =>
-      this.turns[i] === turn && !holds(now, bit(i)) && holds(now, this.before[i] ?? 0n);
+    const checks: number[] = [];
+    const left = (this.at[place] ?? []).filter((i) => this.turns[i] === turn && !holds(done, bit(i)));
     for (;;) {
-      const next = this.at[place]?.find(isReady);
-      if (next === undefined) return found;
+      // Each time from the first: what was just done may have been all that an earlier one waited for.
+      const at = left.findIndex((i) => holds(now, this.before[i] ?? 0n));
+      const [next] = at < 0 ? [] : left.splice(at, 1);
+      if (next === undefined) return { checks, all: now & ~done };
       now |= bit(next);
-      found.push(next);
+      checks.push(next);
     }
   }
 
@@ -184,15 +214,16 @@ class WalkSearch {
     let arrived = best;
     for (const way of level)
       for (let place = 0; place < this.points.length; place += 1) {
-        const found = this.doneAt(place, turn, way.done);
-        if (found.length === 0) continue;
+        const found = this.doneAt(place, turn, way);
+        if (found.checks.length === 0) continue;
+        this.tried += 1;
         const gone = this.goneOn(way, place, found);
         if (arrived && gone.metres >= arrived.metres) continue;
         if (holds(gone.done, all)) {
           arrived = gone;
           continue;
         }
-        const key = `${gone.done} ${gone.at[0]} ${gone.at[1]}`;
+        const key = `${gone.key} ${gone.at[0]} ${gone.at[1]}`;
         const known = next.get(key);
         if (!known || gone.metres < known.metres) next.set(key, gone);
       }
@@ -206,15 +237,17 @@ class WalkSearch {
     let best: Way | undefined;
     while (level.length > 0) {
       ({ level, best } = this.further(level, turn, someOf(wanted), best));
-      if (level.length <= SIDE_BY_SIDE) continue;
+      const most = this.tried > MOST_TRIED ? THEN : SIDE_BY_SIDE;
+      if (level.length <= most) continue;
       this.shortest = false;
-      level = level.toSorted((a, b) => a.metres - b.metres).slice(0, SIDE_BY_SIDE);
+      level = level.toSorted((a, b) => a.metres - b.metres).slice(0, most);
     }
     if (best) return best;
     // What waits for itself: done all the same, where it stands, so that nothing is left out.
     this.shortest = false;
     return wanted.reduce<Way>(
-      (way, i) => (holds(way.done, bit(i)) ? way : this.goneOn(way, this.placeOf[i] ?? 0, [i])),
+      (way, i) =>
+        holds(way.done, bit(i)) ? way : this.goneOn(way, this.placeOf[i] ?? 0, { checks: [i], all: bit(i) }),
       from,
     );
   }
@@ -244,7 +277,12 @@ export function walkOf(checks: readonly WalkedCheck[], layout: Layout): Walk {
   );
   const start: Point = [0, -0.1 * layout.length];
   const inTurn = [...new Set(turns)].sort((a, b) => a - b);
-  const way = inTurn.reduce<Way>((so, turn) => search.through(turn, so), { done: 0n, at: start, metres: 0 });
+  const way = inTurn.reduce<Way>((so, turn) => search.through(turn, so), {
+    done: 0n,
+    key: '0',
+    at: start,
+    metres: 0,
+  });
 
   const idOf = (i: number): string => checks[i]?.id ?? '';
   const stops: WalkStop[] = [];

@@ -7,7 +7,7 @@ import { reason, type Reason } from '../reasons/reason.ts';
 import { findingHolds, findingMayBeCured, groundsAircraft } from './findings.ts';
 import { forbiddenInFlight } from './narrowing.ts';
 import { passStands } from './pass.ts';
-import { secondWalk } from './walked-again.ts';
+import { secondWalk, secondWalkMinutes } from './walked-again.ts';
 import {
   checkStatus,
   partStatus,
@@ -249,6 +249,12 @@ function walkHoldings(
   ];
 }
 
+/** What the second walk still takes, where it holds the gate. */
+const walkMinutes = (holdings: readonly Holding[], state: CampaignState): number =>
+  state.index && holdings.some((h) => h.cure.to === 'second-walk')
+    ? secondWalkMinutes(state, state.index)
+    : 0;
+
 function holdingsOf(gate: Gate, condition: GateCondition, state: CampaignState, now: number): Holding[] {
   const { overridable } = condition;
   switch (condition.kind) {
@@ -369,7 +375,7 @@ function judgeGate(
     state: holdings.length > 0 ? 'held' : stands ? 'passed' : 'open',
     holdings,
     passStands: stands,
-    minutes: remaining.reduce((sum, c) => sum + c.check.minutes, 0),
+    minutes: remaining.reduce((sum, c) => sum + c.check.minutes, 0) + walkMinutes(holdings, state),
     remaining: remaining.map((c) => c.check.id),
     missingRoles: rolesMissing(gate, holdings, remaining),
   };

@@ -91,6 +91,31 @@ const entryOf = (made: Entry | string): string => {
 };
 
 describe('a second walk', () => {
+  test('its minutes are part of the way to the gate that asks for it, drawn or not', () => {
+    const team = new Team().open(basisOf(4, asking({ sample: 2 })));
+    const minutes = (): number | undefined => team.status().gates[0]?.minutes;
+    const [one] = team.now.index?.basis.pack.checks ?? [];
+    const each = one?.minutes ?? 0;
+    expect(each).toBeGreaterThan(0);
+    expect(minutes()).toBe((4 + 2) * each);
+    for (const i of [0, 1, 2, 3]) team.answers(i, true);
+    expect(minutes()).toBe(2 * each);
+    entryOf(team.does(BO, 'walk.begun', { walk: 'w' }));
+    for (const key of team.walk().left)
+      entryOf(
+        team.does(BO, 'walk.said', {
+          walk: 'w',
+          check: key.split('@')[0] ?? '',
+          subject: 'aircraft',
+          answer: confirm(true),
+          facts: {},
+        }),
+      );
+    expect(minutes()).toBe(2 * each);
+    entryOf(team.does(BO, 'walk.finished', { walk: 'w' }));
+    expect(minutes()).toBe(0);
+  });
+
   test('it is for somebody who gave none of the answers, shows nothing before it is finished, and is settled by name', () => {
     const team = new Team().open(basisOf(3));
     const answers = [0, 1, 2].map((i) => entryOf(team.answers(i, true)));

@@ -134,6 +134,22 @@ export function secondWalk(state: CampaignState, index: BasisIndex): SecondWalk 
   return { eligible: parts, count: asked.length, asked, left, drawn: true };
 }
 
+/**
+ * Minutes that the second walk still takes: those of the checks that nobody else has looked at, each once however many engines or
+ * sides it has. While nobody knows which steps it will be, as many as they are are taken at the mean of all of them, rounded up.
+ * Example: two of six looks of 3 minutes each are 6 minutes, drawn or not.
+ */
+export function secondWalkMinutes(state: CampaignState, index: BasisIndex): number {
+  const walk = secondWalk(state, index);
+  if (!walk) return 0;
+  const of = (keys: readonly string[]): number => {
+    const checks = new Set(keys.flatMap((key) => index.parts.get(key)?.check ?? []));
+    return [...checks].reduce((sum, { minutes }) => sum + minutes, 0);
+  };
+  if (walk.drawn) return of(walk.left);
+  return Math.ceil((of(walk.eligible) * walk.count) / Math.max(1, walk.eligible.length));
+}
+
 /** What is left for one walk: what nobody has looked at, and this person has not answered since. */
 export function leftForWalk(state: CampaignState, index: BasisIndex, walk: WalkState): readonly string[] {
   return (secondWalk(state, index)?.left ?? []).filter(
