@@ -68,6 +68,14 @@ describe('ten times off', () => {
       expect(asked(value, { low: 55, high: 90 })?.code).toBe('tenTimesOff');
   });
 
+  test('what is told by how much and which way is not asked back: a tenth of it is always inside', () => {
+    const directions = { plus: 'Tightened', minus: 'Slackened' };
+    const turned: AnswerSpec = { ...spec, plausible: { low: -12, high: 12 }, directions };
+    const plain: AnswerSpec = { ...spec, plausible: { low: -12, high: 12 } };
+    expect(asked(-1.5, { low: -1, high: 1 }, {}, plain)?.code).toBe('tenTimesOff');
+    expect(asked(-1.5, { low: -1, high: 1 }, {}, turned)).toBeUndefined();
+  });
+
   test('with one edge alone, and nought, which is ten times nothing', () => {
     expect(asked(7, { low: 55 })?.params['other']).toMatchObject({ value: 70 });
     expect(asked(700, { high: 90 })?.params['other']).toMatchObject({ value: 70 });

@@ -72,6 +72,8 @@ function onTheGauge(value: number, unit: string, spec: AnswerSpec): boolean {
  */
 export function tenTimesOff(reading: Reading, check: Check, limits: readonly Limit[]): Reason | undefined {
   if (check.answer.kind !== 'reading' && check.answer.kind !== 'cylinders') return undefined;
+  // Turns are counted, not read off a scale: there is no point to be set wrong, and a tenth of any lies between the limits.
+  if (check.answer.kind === 'reading' && check.answer.directions) return undefined;
   for (const limit of limits) {
     if (limit.kind !== 'band') continue;
     const value = convert(reading.value, reading.unit, limit.unit);
