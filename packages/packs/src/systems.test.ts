@@ -91,8 +91,13 @@ function spell(index: BasisIndex): readonly Spelled[] {
   for (const node of tree.systems) below(node, '', undefined);
   return all;
 }
-const asPattern = (name: string): RegExp =>
-  new RegExp(`^${name.replaceAll('.', '\\.').replaceAll('*', '[^.]+')}$`);
+const patterns = new Map<string, RegExp>();
+const asPattern = (name: string): RegExp => {
+  const pattern =
+    patterns.get(name) ?? new RegExp(`^${name.replaceAll('.', '\\.').replaceAll('*', '[^.]+')}$`);
+  patterns.set(name, pattern);
+  return pattern;
+};
 /** What a name stands for: every system that is spelled out as it, or inside it. Looked up once for each name. */
 function under(all: readonly Spelled[]): (name: string) => ReadonlySet<string> {
   const known = new Map<string, ReadonlySet<string>>();
@@ -171,8 +176,13 @@ describe.each(packs.flatMap((p) => familiesOf(p).map((f) => [p.id, f, p] as cons
     test('what two hundred works re-open is what the tree alone foretells (property)', () => {
       const all = spell(index);
       const inside = under(all);
-      const share = (one: string, other: string): boolean =>
-        [...inside(one)].some((name) => inside(other).has(name));
+      const shared = new Map<string, boolean>();
+      const share = (one: string, other: string): boolean => {
+        const key = `${one} ${other}`;
+        const known = shared.get(key) ?? [...inside(one)].some((name) => inside(other).has(name));
+        shared.set(key, known);
+        return known;
+      };
       const partsProving = new Map<string, string[]>();
       for (const p of parts)
         for (const s of p.proves) partsProving.set(s, [...(partsProving.get(s) ?? []), p.key]);

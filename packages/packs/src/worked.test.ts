@@ -213,10 +213,13 @@ test.each([...library.packs.values()].map((p) => [p.id, p] as const))(
     const basis = basisFor(pack);
     const index = indexBasis(basis);
     if (!index.ok) throw new Error('basis');
+    // What two acts stand on is found at fault once for both.
+    const spoilt = new Map<string, ReturnType<typeof tryPack>>();
     for (const act of pack.checks.filter(begins)) {
       expect([act.id, act.cautions.length > 0, act.standsOn.length > 0]).toEqual([act.id, true, true]);
       for (const ground of act.standsOn) {
-        const trial = tryPack(basis, { spoil: ground });
+        const trial = spoilt.get(ground) ?? tryPack(basis, { spoil: ground });
+        spoilt.set(ground, trial);
         const parts = (index.value.partsOfCheck.get(act.id) ?? []).map((p) => p.key);
         const blocked = trial.stuck.filter((s) => parts.includes(s.part)).map((s) => s.part);
         expect([act.id, ground, blocked]).toEqual([act.id, ground, parts]);
