@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { expect, type Locator, type Page } from '@playwright/test';
 import { seriousFaults } from './accessible.ts';
 import { pdfText } from './pdf-text.ts';
@@ -300,4 +301,52 @@ test('findings of all aircraft: by who acts next, as a table, searched, and as l
   await page.getByRole('link', { name: 'Right tank flows short in the climb attitude' }).click();
   await expect(page).toHaveURL(/\/findings\/right-tank-short/);
   await product.startAgain();
+});
+
+test('Enter held down answers the step it was pressed at, and none of those that come up under it', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const id = randomUUID();
+  const opened = await page.evaluate(
+    async (body) =>
+      (
+        await fetch('/api/campaigns', {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body,
+        })
+      ).status,
+    JSON.stringify({
+      id,
+      mark: 'QX-DPM',
+      title: 'A key that is held',
+      occasion: 'maiden',
+      workItems: [],
+      at: new Date().toISOString(),
+      device: 'story',
+    }),
+  );
+  expect(opened).toBe(201);
+  await page.goto(`${product.url}/campaign/${id}/inspection?check=fairleads-chafing`);
+  const step = page.getByLabel('Step in progress');
+  const main = page.locator('[data-step-actions] button[data-kind=main]');
+  await expect(step).toContainText('Does anything rub?');
+  await expect(main).toBeEnabled();
+  const before = Number((await allSaved(page)).replace(/\D/g, ''));
+  await page.keyboard.down('Enter');
+  // The next one waits under the finger, and could be answered in the same way.
+  await expect(step).not.toContainText('Does anything rub?');
+  await expect(main).toBeEnabled();
+  const next = await step.textContent();
+  for (let i = 0; i < 20; i += 1) await page.keyboard.down('Enter');
+  await main.focus();
+  for (let i = 0; i < 5; i += 1) await page.keyboard.down('Enter');
+  await page.keyboard.up('Enter');
+  expect(await step.textContent()).toBe(next);
+  expect(Number((await allSaved(page)).replace(/\D/g, ''))).toBe(before + 1);
+  // Pressed anew it is an answer again.
+  await page.keyboard.press('Enter');
+  await expect(step).not.toHaveText(next ?? '');
+  expect(Number((await allSaved(page)).replace(/\D/g, ''))).toBe(before + 2);
 });

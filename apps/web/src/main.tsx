@@ -7,8 +7,10 @@ import { createRoot } from 'react-dom/client';
 import { App } from './app.tsx';
 import { FailureBoundary } from './shell/failure.tsx';
 import { applyTheme } from './shell/theme.ts';
+import { pressOnce } from './ui/held-keys.ts';
 
 applyTheme();
+pressOnce();
 const root = document.getElementById('root');
 if (!root) throw new Error('main: the page has no #root');
 createRoot(root).render(
