@@ -88,6 +88,8 @@ const LIBRARY_READ = 'packages/packs/dist/library-read.json';
 
 /** Reads the library that ships once for all: it is most of what a start would wait for. */
 async function readLibrary() {
+  // What was laid by an earlier build must not tell this one what is so.
+  rmSync(join(ROOT, LIBRARY_READ), { force: true });
   const packs = await import(pathToFileURL(join(ROOT, 'packages/packs/dist/index.js')).href);
   const read = packs.readAtBuild(packs.readLibraryFolder(packs.BUILT_IN_LIBRARY));
   writeFileSync(join(ROOT, LIBRARY_READ), JSON.stringify(read));

@@ -22,6 +22,7 @@ import {
 import { parseLibraryFile } from './parse.ts';
 import { asProven, type ParsedFile } from './parsed-file.ts';
 import type { FileProblem } from './problem.ts';
+import { laidAtBuild } from './laid-at-build.ts';
 import { reopeningGaps } from './reopening.ts';
 
 interface RawModule {
@@ -166,6 +167,7 @@ function unknownSystems(pack: Pack, raw: RawPack, systems: SystemTree, file: Par
 
 /** Components whose work would re-open nothing, and checks that no work would re-open, as problems of the file. */
 function missedByWork(pack: Pack, raw: RawPack, systems: SystemTree, file: ParsedFile): FileProblem[] {
+  if (laidAtBuild().isWhole(pack, systems)) return [];
   return reopeningGaps(pack, systems).map((gap) => {
     const on = FAMILIES[gap.family].toLowerCase();
     if (gap.kind === 'idle')

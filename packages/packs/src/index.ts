@@ -15,3 +15,4 @@ export {
   type SchemaName,
 } from './parse.ts';
 export { readAtBuild } from './read-at-build.ts';
+export { takeLaidFrom } from './laid-at-build.ts';

@@ -21,7 +21,7 @@ import { compileSystems } from './compile-systems.ts';
 import { parsedFrom, parseLibraryFile } from './parse.ts';
 import { asProven, type ParsedFile, type ReadFile } from './parsed-file.ts';
 import type { FileProblem } from './problem.ts';
-import { shippedReading } from './read-at-build.ts';
+import { laidAtBuild } from './laid-at-build.ts';
 import { documentOfInstrument, documentOfLimitBook } from './write.ts';
 
 /** Everything of one kind by id, in all its revisions; the newest stands last. */
@@ -131,7 +131,7 @@ export function rememberRead(text: string, read: ReadFile): void {
 }
 
 function parseNow({ name, text }: SourceFile): Parsed {
-  const read = readElsewhere.get(text) ?? shippedReading(text);
+  const read = readElsewhere.get(text) ?? laidAtBuild().reading(text);
   return read ? ok(parsedFrom(name, text, read)) : parseLibraryFile(name, text);
 }
 

@@ -7,6 +7,7 @@ import { makeDraft, type Entry, type EntryBodies, type EntryKind, type Role } fr
 import { PROOF_HEADER, type PersonView } from '@kanzel/contract';
 import request, { type Agent } from 'supertest';
 import { createApp } from '../create-app.ts';
+import { takeLaidFrom } from '@kanzel/packs';
 import { tjeldFile } from '@kanzel/world';
 import { authorisationsOf, DEMO_PEOPLE } from '@kanzel/world';
 import { PeopleService } from '../people/index.ts';
@@ -35,6 +36,9 @@ export function settingsFor(dataFolder: string, change: Partial<Settings> = {}):
     ...change,
   };
 }
+
+// What the library that ships says is asked of its own tests; here it is taken from the build, as the product takes it.
+takeLaidFrom(new URL('../../../../packages/packs/dist/library-read.json', import.meta.url));
 
 /** Servers of this test by their address. */
 const running = new Map<string, NestExpressApplication>();

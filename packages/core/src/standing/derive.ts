@@ -506,7 +506,15 @@ function deriveUpTo(
       if (part.check.station === station)
         byKey.set(
           part.key,
-          partStatus(state, index, part, evidence, now, () => heldFor(part.check)),
+          // Of what lies before the part in question only the gates ask, and they do not ask whether it may be answered.
+          partStatus(
+            state,
+            index,
+            part,
+            evidence,
+            now,
+            only && !last ? undefined : () => heldFor(part.check),
+          ),
         );
     }
     if (last) break;

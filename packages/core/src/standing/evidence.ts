@@ -241,6 +241,7 @@ const dayOf = (instant: number): number => Math.floor(instant / 86_400_000);
  */
 export class Evidence {
   private readonly known = new Map<string, boolean>();
+  private readonly doubts = new Map<AnswerRecord, Doubt | undefined>();
   private readonly now: number;
 
   constructor(
@@ -302,6 +303,11 @@ export class Evidence {
 
   /** Why an answer counts for nothing now, the clock included; undefined when it counts. */
   doubt(part: Part, answer: AnswerRecord): Doubt | undefined {
+    if (!this.doubts.has(answer)) this.doubts.set(answer, this.askDoubt(part, answer));
+    return this.doubts.get(answer);
+  }
+
+  private askDoubt(part: Part, answer: AnswerRecord): Doubt | undefined {
     const { state, index } = this;
     const against = settledAgainst(state, answer);
     if (against) return { kind: 'lost', reasons: [reason('secondWasRight', { why: against.reason })] };

@@ -171,6 +171,18 @@ function blockedBy(
   return ground === undefined ? undefined : reason('groundNotProven', { part: ground });
 }
 
+/** Why a part cannot be answered now; nothing for one that is worked out, or where nobody asks. */
+const whyBlocked = (
+  state: CampaignState,
+  index: BasisIndex,
+  part: Part,
+  evidence: Evidence,
+  gateHeld: ((station: StationId) => Reason | undefined) | undefined,
+): Reason | undefined =>
+  gateHeld && part.check.answer.kind !== 'computed'
+    ? blockedBy(state, index, part, evidence, gateHeld)
+    : undefined;
+
 /**
  * How a part outside the scope stands: a short bar with the reason, as long as what it rests on has not run out.
  * It may be answered all the same, and counts then.
@@ -181,10 +193,9 @@ function outsideStatus(
   part: Part,
   item: Outside,
   evidence: Evidence,
-  gateHeld: (station: StationId) => Reason | undefined,
+  gateHeld: ((station: StationId) => Reason | undefined) | undefined,
 ): PartStatus {
-  const blocked =
-    part.check.answer.kind === 'computed' ? undefined : blockedBy(state, index, part, evidence, gateHeld);
+  const blocked = whyBlocked(state, index, part, evidence, gateHeld);
   const base = { key: part.key, verdicts: [], ...(blocked ? { blocked } : {}) };
   if (item.verdict === 'rests' && evidence.earlierOver(item))
     return {
@@ -208,7 +219,7 @@ function outsideReason(item: Outside): Reason {
 
 /**
  * How a part stands now: the clock decides validity in hours; everything else comes from the record.
- * `gateHeld` says why a station may not be worked, or undefined.
+ * `gateHeld` says why a station may not be worked, or undefined; left out where nobody asks whether the part may be answered.
  */
 export function partStatus(
   state: CampaignState,
@@ -216,13 +227,12 @@ export function partStatus(
   part: Part,
   evidence: Evidence,
   now: string,
-  gateHeld: (station: StationId) => Reason | undefined,
+  gateHeld?: (station: StationId) => Reason | undefined,
 ): PartStatus {
   const answer = standingAnswer(state.parts.get(part.key));
   const outside = outsideScope(state, part.key);
   if (outside) return outsideStatus(state, index, part, outside, evidence, gateHeld);
-  const blocked =
-    part.check.answer.kind === 'computed' ? undefined : blockedBy(state, index, part, evidence, gateHeld);
+  const blocked = whyBlocked(state, index, part, evidence, gateHeld);
   const blocking = blocked ? { blocked } : {};
   if (part.check.answer.kind === 'computed')
     return { key: part.key, ...computedStatus(state, index, part, evidence), ...blocking };
