@@ -296,6 +296,9 @@ test('a drone is put together in its order, by keys: a latch that does not seat 
   await put('Air data tube', 'part', 'joint', 'plug', 'tug');
   await expect(step.getByRole('status').first()).toHaveText('All 6 parts home.');
   await press(page, /^Record/);
+  // What was put together is looked at as a whole: the look from afar is what comes after it.
+  await expect(step).toContainText('Five steps away');
+  await page.goto(`${base}/inspection?check=assembled-on-site`);
   await expect(step).toContainText('All 6 parts are home');
   await allSaved(page);
 });

@@ -15,8 +15,16 @@ interface CheckOfPack {
     readonly kind: string;
     readonly unit?: string;
     readonly options?: readonly { readonly id: string; readonly text: string; readonly good: boolean }[];
+    readonly locks?: readonly { readonly id: string; readonly title: string; readonly form: string }[];
+    readonly listed?: readonly string[];
   };
 }
+
+/** What is looked for at a lock: a mark across it where it carries one. */
+const isMarked = (form: string): boolean => form === 'jam-nut';
+
+/** How many went out of what is counted, and came back. */
+const COUNTED = 7;
 /** What is read off the Dompap where a figure is asked for. */
 const FIGURES: Readonly<Record<string, number>> = {
   'aileron-travel': 22,
@@ -55,7 +63,7 @@ async function firstWalk(page: Page, campaign: string): Promise<readonly CheckOf
   expect(checks.length).toBeGreaterThan(20);
   const drafts = checks.map((check) => {
     const figure = FIGURES[check.id] ?? 1;
-    const { kind, unit, options } = check.answer;
+    const { kind, unit, options, locks, listed } = check.answer;
     const answer =
       kind === 'choice'
         ? { kind, option: options?.find((o) => o.good)?.id }
@@ -64,7 +72,19 @@ async function firstWalk(page: Page, campaign: string): Promise<readonly CheckOf
               kind,
               reading: { value: figure, unit, text: String(figure), resolution: 1, source: 'typed' },
             }
-          : { kind, asExpected: true };
+          : kind === 'locks'
+            ? {
+                kind,
+                locks: locks?.map(({ id, form }) => ({
+                  id,
+                  seen: true,
+                  felt: true,
+                  ...(isMarked(form) ? { marked: true } : {}),
+                })),
+              }
+            : kind === 'tally'
+              ? { kind, rows: listed?.map((what) => ({ what, out: COUNTED, in: COUNTED })) }
+              : { kind, asExpected: true };
     return {
       id: randomUUID(),
       campaign,
@@ -115,6 +135,16 @@ async function walkBlind(page: Page, checks: readonly CheckOfPack[]): Promise<nu
     } else if (check.answer.kind === 'confirm') await page.keyboard.press('Enter');
     else if (check.answer.kind === 'choice') {
       await step.getByText(check.answer.options?.find((o) => o.good)?.text ?? '', { exact: true }).click();
+      await page.getByRole('button', { name: 'Say it' }).click();
+    } else if (check.answer.kind === 'locks') {
+      for (const { title, form } of check.answer.locks ?? [])
+        for (const mark of ['seen', 'felt', ...(isMarked(form) ? ['mark in line'] : [])])
+          await step.getByRole('button', { name: `${title}: ${mark}`, exact: true }).click();
+      await page.getByRole('button', { name: 'Say it' }).click();
+    } else if (check.answer.kind === 'tally') {
+      for (const what of check.answer.listed ?? [])
+        for (const way of ['out', 'in again'])
+          await step.getByLabel(`${what}, ${way}`, { exact: true }).fill(String(COUNTED));
       await page.getByRole('button', { name: 'Say it' }).click();
     } else {
       await page.keyboard.type(String(FIGURES[check.id] ?? 1));

@@ -22,40 +22,43 @@ test('the inspection is a walk round the drawn aircraft: in order, by keys, fill
   await page.goto(`${base}/inspection?check=arm-locks`);
   const picture = walkOf(page, 'QX-TEI');
   await expect(picture).toBeVisible();
-  await expect(page.getByText('place 1 of 6: all 6 motors')).toBeVisible();
-  await expect(page.getByText('Walked 6 of 6 places. Locks 6 of 6 seen and felt')).toBeVisible();
+  await expect(page.getByText('place 1 of 7: all 6 motors')).toBeVisible();
+  await expect(page.getByText('Walked 7 of 7 places. Locks 12 of 12 seen and felt')).toBeVisible();
   const titles = (await places(page, 'QX-TEI')).map((p) => p.replace(/:.*/, ''));
   expect(titles).toEqual([
     'Place 1, All 6 motors',
     expect.stringMatching(/^Place 2, /),
     expect.stringMatching(/^Place 3, /),
     expect.stringMatching(/^Place 4, /),
-    // Clean hands behind all that is open, and the hatch behind everything.
+    // Clean hands behind all that is open, the hatch behind everything, and the look from afar behind the hatch.
     'Place 5, Beside the aircraft',
     'Place 6, Body',
+    'Place 7, All round',
   ]);
   // By keys to the last place: the bay is photographed, counted out, and closed, in this order.
   await picture.getByRole('button', { name: /^Place 6/ }).focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByText('place 6 of 6: body')).toBeVisible();
+  await expect(page.getByText('place 6 of 7: body')).toBeVisible();
   await expect(page).toHaveURL(/check=bay-photographed/);
   await page.keyboard.press('j');
   await expect(page).toHaveURL(/check=screws-counted/);
   await page.keyboard.press('j');
   await expect(page).toHaveURL(/check=hatch-closed/);
+  await page.keyboard.press('j');
+  await expect(page).toHaveURL(/check=stand-back-drone/);
   expect(await seriousFaults(page)).toEqual([]);
 
   // Something is found: its place and its part show it, with the server away as well.
   await product.stop();
   await picture.getByRole('button', { name: /^Place 1,/ }).click();
-  await expect(page.getByText('place 1 of 6')).toBeVisible();
+  await expect(page.getByText('place 1 of 7')).toBeVisible();
   await page.getByRole('link', { name: 'Frame and arms whole' }).click();
   await press(page, /^Repeat/);
   await page.getByText('Not as expected').click();
   await page.getByLabel('What is it instead?').fill('Arm 3 clicks at the root');
   await press(page, /^Record/);
   await expect(picture.getByRole('button', { name: /^Place 1,.*out of limits/ })).toBeVisible();
-  await expect(page.getByText(/Walked [0-5] of 6 places/)).toBeVisible();
+  await expect(page.getByText(/Walked [0-6] of 7 places/)).toBeVisible();
   await product.startAgain();
   await allSaved(page);
 });

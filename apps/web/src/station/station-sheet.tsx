@@ -301,10 +301,12 @@ function useStepKeys(
   current: CheckStatus | undefined,
   go: (check: CheckStatus | undefined) => void,
 ): void {
-  const inHand = useRef(current);
+  const id = current?.check.id;
+  const inHand = useRef(id);
+  // By its name: the same step painted once more, while the next is on its way, takes no press back.
   useLayoutEffect(() => {
-    inHand.current = current;
-  }, [current]);
+    inHand.current = id;
+  }, [id]);
   useKeys((event) => {
     if (
       document.querySelector('[role=dialog]') ||
@@ -318,8 +320,8 @@ function useStepKeys(
     const up = event.key === 'ArrowUp' || event.key.toLowerCase() === 'k';
     if (!down && !up) return;
     event.preventDefault();
-    const next = order[order.findIndex((c) => c.check.id === inHand.current?.check.id) + (down ? 1 : -1)];
-    inHand.current = next ?? inHand.current;
+    const next = order[order.findIndex((c) => c.check.id === inHand.current) + (down ? 1 : -1)];
+    inHand.current = next?.check.id ?? inHand.current;
     go(next);
   });
 }
