@@ -65,7 +65,9 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
   await ylva.getByLabel(/^Why, or the cause/).fill('Left plug of cylinder 4 does not fire');
   await ylva.getByRole('button', { name: 'Record the assessment' }).click();
   await ylva.getByLabel('What was done').fill('Plug and lead replaced');
-  await expect(ylva.getByTestId('cost')).toContainText('1 check to repeat');
+  await expect(ylva.getByTestId('cost')).toContainText(
+    '2 checks to repeat, 12 min, one person.Cylinders, baffles and leads · Stand back and look',
+  );
   await lever(await simulationOf(ylva, base), 'cut off');
   await ylva.getByRole('button', { name: 'Faults' }).or(ylva.getByText('Faults of the stand-in')).click();
   await ylva.getByRole('button', { name: 'left engine, cylinder 4, left plug dead' }).click();
@@ -78,11 +80,17 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
 
   // What it touched is to be done again, the inspection before the next start first.
   await expect(ylva.getByText('Gate: Power is held')).toBeVisible();
-  await ylva.getByRole('link', { name: '1 check in inspection to repeat.' }).click();
+  await ylva.getByRole('link', { name: '2 checks in inspection to repeat.' }).click();
   await expect(ylva.getByText(/“Plug and lead replaced” touched left engine, ignition, left/)).toBeVisible();
   await ylva
     .locator('[data-step-actions]')
     .getByRole('button', { name: /^Torque marks in line/ })
+    .click();
+  // Nobody goes on from there without having stood back once more.
+  await ylva.waitForURL(/check=stand-back/);
+  await ylva
+    .locator('[data-step-actions]')
+    .getByRole('button', { name: /^Straight, level and even/ })
     .click();
   // What grounds the aircraft holds every gate until it is closed; the way to the checks that close it is open.
   await expect(ylva.getByRole('link', { name: 'Gate Power: held' })).toBeVisible();

@@ -91,6 +91,13 @@ test('pulling the server during a run-up loses nothing, says what waits, and cat
   await ylva.getByRole('button', { name: 'Remove tag' }).click();
   await ylva.getByRole('dialog').getByRole('button', { name: 'Remove tag' }).click();
   await expect(ylva.getByRole('button', { name: 'Remove tag' })).toHaveCount(0);
+  // Whatever was touched, the look from afar comes after it once more.
+  await ylva.goto(`${base}/inspection?check=stand-back`);
+  await ylva
+    .locator('[data-step-actions]')
+    .getByRole('button', { name: /^Straight, level and even/ })
+    .click();
+  await allSaved(ylva);
   // A tag was on since Power was passed: it is passed again by somebody who knows.
   await ylva.goto(`${base}/gate/power`);
   await expect(ylva.getByText(/has to be passed again/)).toBeVisible();

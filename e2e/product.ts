@@ -244,4 +244,16 @@ export async function turnEngines(page: Page): Promise<void> {
   await enginesSettled(page, running);
 }
 
-export const test = base;
+/**
+ * A story, whose browsers are closed when it ends. The tests of a file share one process: what one left open would go on painting
+ * its engines, and hearing everybody's entries, beside all those that come after it.
+ */
+export const test = base.extend<{ closedAtTheEnd: undefined }>({
+  closedAtTheEnd: [
+    async ({ browser }, use) => {
+      await use(undefined);
+      await Promise.all(browser.contexts().map((context) => context.close()));
+    },
+    { auto: true },
+  ],
+});

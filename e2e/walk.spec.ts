@@ -23,7 +23,7 @@ test('the inspection is a walk round the drawn aircraft: in order, by keys, fill
   const picture = walkOf(page, 'QX-TEI');
   await expect(picture).toBeVisible();
   await expect(page.getByText('place 1 of 7: all 6 motors')).toBeVisible();
-  await expect(page.getByText('Walked 7 of 7 places. Locks 12 of 12 seen and felt')).toBeVisible();
+  await expect(page.getByText('Walked 7 of 7 places. Locks 18 of 18 seen and felt')).toBeVisible();
   const titles = (await places(page, 'QX-TEI')).map((p) => p.replace(/:.*/, ''));
   expect(titles).toEqual([
     'Place 1, All 6 motors',

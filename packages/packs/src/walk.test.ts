@@ -24,3 +24,30 @@ test.each(FAMILY_IDS)(
     }
   },
 );
+
+test.each(packs.map((p) => [p.id, p] as const))(
+  '%s searches for loose objects three ways that are never merged, has its locks one by one, and is looked at from afar last',
+  (_id, pack) => {
+    const here = pack.checks.filter((c) => c.station === 'inspection');
+    const search = here.filter((c) => c.proves.includes('structure.loose-objects'));
+    const counts = search.filter((c) => c.answer.kind === 'tally');
+    const looks = search.filter((c) => c.answer.kind === 'confirm');
+    expect(counts).toHaveLength(1);
+    expect(looks.length).toBeGreaterThanOrEqual(2);
+    for (const asked of [/ear to/, /[Ll]amp/])
+      expect(looks.filter((c) => asked.test(c.challenge))).not.toHaveLength(0);
+    // Counted when all has been looked into, and what closes it waits for the count.
+    const looked = new Set(looks.map((c) => c.id));
+    for (const count of counts) {
+      expect([count.turn, count.after.some((id) => looked.has(id))]).toEqual(['closing', true]);
+      expect(here.filter((c) => c.after.includes(count.id) && c.turn === 'closing').length).toBeGreaterThan(
+        0,
+      );
+    }
+    expect(here.filter((c) => c.turn === 'last')).toHaveLength(1);
+    const locks = here.flatMap((c) => (c.answer.kind === 'locks' ? [c.answer.locks] : []));
+    expect(locks.length).toBeGreaterThan(0);
+    // Its name says which one it is: no two of a check are called the same.
+    for (const rows of locks) expect(new Set(rows.map((l) => l.title)).size).toBe(rows.length);
+  },
+);

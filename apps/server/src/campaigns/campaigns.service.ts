@@ -69,10 +69,10 @@ export class CampaignsService {
     @Inject(CLOCK) private readonly clock: Clock,
   ) {}
 
-  /** An aircraft, and the others of its type that the library describes. */
-  marksAlike(mark: string): readonly string[] {
+  /** An aircraft first, and the others of its type that the library describes; the type it has there, where no other is known. */
+  marksAlike(mark: string, known?: string): readonly string[] {
     const all = this.library.aircraft();
-    const type = all.find((a) => a.mark === mark)?.type;
+    const type = known ?? all.find((a) => a.mark === mark)?.type;
     return [mark, ...all.flatMap((a) => (a.type === type && a.mark !== mark ? [a.mark] : []))];
   }
 
@@ -192,10 +192,10 @@ export class CampaignsService {
     const earlier = (await this.record.earlierOf(basis.aircraft.mark)).filter((e) => e.id !== except);
     const own = earlier.flatMap(({ id, state }) => (state.opened ? [earlierView(id, state)] : []));
     const others: EarlierCampaignView[] = [];
-    for (const { mark, type } of this.library.aircraft())
-      if (type === basis.aircraft.type && mark !== basis.aircraft.mark)
-        for (const { id, state } of await this.record.earlierOf(mark, LOOKED_BACK_ON))
-          others.push(earlierView(id, state));
+    const [, ...alike] = this.marksAlike(basis.aircraft.mark, basis.aircraft.type);
+    for (const mark of alike)
+      for (const { id, state } of await this.record.earlierOf(mark, LOOKED_BACK_ON))
+        others.push(earlierView(id, state));
     return ok({
       basis,
       evidence: earlierEvidence(earlier, index.value, this.clock.now().toISOString()),

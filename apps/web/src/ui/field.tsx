@@ -50,6 +50,7 @@ export function TextField({
 /** One of several, drawn as a row of words; the arrow keys move along it. */
 export function Choices<T extends string>({
   label,
+  unseen = 'Answer',
   value,
   options,
   onChange,
@@ -57,7 +58,9 @@ export function Choices<T extends string>({
 }: {
   /** Many words in a narrow place. */
   tight?: boolean;
-  label: string;
+  /** Seen above them; left out where what stands beside them says it, and then read out as `unseen` says. */
+  label?: string;
+  unseen?: string;
   value: T | undefined;
   options: readonly { readonly id: T; readonly text: ReactNode }[];
   onChange: (value: T) => void;
@@ -65,7 +68,7 @@ export function Choices<T extends string>({
   const name = useId();
   return (
     <fieldset className="mb-4">
-      <legend className={label ? 'text-sm font-semibold' : 'sr-only'}>{label || 'Answer'}</legend>
+      <legend className={label ? 'text-sm font-semibold' : 'sr-only'}>{label ?? unseen}</legend>
       <div className="mt-1 inline-flex max-w-full flex-wrap border border-ink">
         {options.map((o) => (
           <label

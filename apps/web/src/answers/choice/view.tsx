@@ -9,7 +9,6 @@ function ChoiceEntry({ part, spec }: EntryProps<'choice'>): ReactElement {
   const drafts = useDrafts((s) => s.drafts);
   return (
     <Choices
-      label=""
       value={draftOf(drafts, view.id, part.key).option}
       options={spec.options.map((o) => ({ id: o.id, text: o.text }))}
       onChange={(option) => changeDraft(view.id, part.key, { option })}

@@ -13,7 +13,6 @@ function ConfirmEntry({ part }: EntryProps<'confirm'>): ReactElement {
   return (
     <>
       <Choices
-        label=""
         value={asExpected === undefined ? undefined : asExpected ? 'yes' : 'no'}
         options={[
           { id: 'yes', text: 'As expected' },

@@ -71,7 +71,6 @@ export function EquipmentEntry({ part }: EntryProps<'equipment'>): ReactElement 
           />
           <span className="[&_fieldset]:mb-0">
             <Choices
-              label=""
               tight
               value={row['there'] === '' ? undefined : row['there']}
               options={[

@@ -14,7 +14,7 @@ function Which({ part, spec }: EntryProps<'reading'>): ReactElement | null {
   const { picks } = draftOf(drafts, view.id, part.key);
   return (
     <Choices
-      label=""
+      unseen="Which way"
       value={picks?.['direction']}
       options={[
         { id: 'plus', text: spec.directions.plus },

@@ -63,7 +63,6 @@ function FuelAboard({ desk, tanks }: { desk: WeighingDesk; tanks: LoadingData['t
   return (
     <div className="mt-3">
       <Choices
-        label=""
         tight
         value={draft.picks?.['fuel'] ?? 'drained'}
         options={[
@@ -173,7 +172,6 @@ export function WeighingEntry({ part }: EntryProps<'weighing'>): ReactElement {
   const model = part.check.answer.kind === 'weighing' && part.check.answer.method === 'hand';
   const method = model ? (
     <Choices
-      label=""
       tight
       value={isByHand(part, draft) ? 'hand' : 'scales'}
       options={[

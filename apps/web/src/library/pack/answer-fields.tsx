@@ -6,6 +6,7 @@ import { ChoiceFields } from '../../answers/choice/fields.tsx';
 import { DocumentFields } from '../../answers/document/fields.tsx';
 import { LocksFields } from '../../answers/locks/fields.tsx';
 import { PhotoFields } from '../../answers/photo/fields.tsx';
+import { ReadingFields } from '../../answers/reading/fields.tsx';
 import { SignaturesFields } from '../../answers/signatures/fields.tsx';
 import { TallyFields } from '../../answers/tally/fields.tsx';
 import { TimerFields } from '../../answers/timer/fields.tsx';
@@ -18,7 +19,7 @@ import { wordsIn } from '../../ui/plain-words.ts';
 
 /** What is asked of each way of answering. */
 const FIELDS: { readonly [K in AnswerKindName]: FieldsOf<K> } = {
-  reading: GaugeFields,
+  reading: ReadingFields,
   drop: GaugeFields,
   count: GaugeEnds,
   photo: PhotoFields,
