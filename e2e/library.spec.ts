@@ -135,10 +135,12 @@ test('limits are pasted from a spreadsheet, drawn as they are typed, published, 
   // On a slow machine: a link pressed while the campaign still opens is not taken back by the step it opens at.
   const processor = await page.context().newCDPSession(page);
   await processor.send('Emulation.setCPUThrottlingRate', { rate: 10 });
+  // Ten times slower than a machine that may be busy itself.
+  const slowly = { timeout: 200_000 };
   await page.getByRole('link', { name: 'QX-HEI' }).click();
-  await expect(page.getByText('Heilo limit book: revision 4; here 3')).toBeVisible();
-  await page.getByRole('link', { name: 'See what moving would change' }).click();
-  await expect(page.getByText(/proven check.* would have to be done again/)).toBeVisible();
+  await expect(page.getByText('Heilo limit book: revision 4; here 3')).toBeVisible(slowly);
+  await page.getByRole('link', { name: 'See what moving would change' }).click(slowly);
+  await expect(page.getByText(/proven check.* would have to be done again/)).toBeVisible(slowly);
   await processor.send('Emulation.setCPUThrottlingRate', { rate: 1 });
   await page.getByLabel('Why it is moved').fill('The tanks were found to flow less than the drawings say.');
   await page.getByRole('button', { name: 'Move this campaign' }).click();
