@@ -21,7 +21,7 @@ interface CheckOfPack {
 }
 
 /** What is looked for at a lock: a mark across it where it carries one. */
-const isMarked = (form: string): boolean => form === 'jam-nut';
+const isMarked = (form: string): boolean => form === 'jam-nut' || form === 'propeller';
 
 /** How many went out of what is counted, and came back. */
 const COUNTED = 7;

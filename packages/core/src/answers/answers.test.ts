@@ -190,4 +190,28 @@ describe('every way of answering', () => {
     const copies = kind === 'photo' ? 2 : kind === 'document' ? 1 : 0;
     expect(scansOf(answer)).toHaveLength(copies);
   });
+
+  test('a good answer says a mark of those locks alone that carry one: a pin has none to be in line', () => {
+    const s = opened(
+      check('asked', {
+        answer: {
+          kind: 'locks',
+          locks: [
+            { id: 'pin', title: 'Main pin', form: 'cotter-pin' },
+            { id: 'nut', title: 'Rod end', form: 'jam-nut' },
+          ],
+        },
+      }),
+    );
+    const state = s.state();
+    const part = [...(state.index?.parts.values() ?? [])][0];
+    if (!part) throw new Error('The part is missing.');
+    expect(goodAnswer(part, state, NOW)).toEqual({
+      kind: 'locks',
+      locks: [
+        { id: 'pin', seen: true, felt: true },
+        { id: 'nut', seen: true, felt: true, marked: true },
+      ],
+    });
+  });
 });

@@ -1,5 +1,5 @@
 import type { Part } from '../checks/basis-index.ts';
-import type { AnswerSpec, Check } from '../checks/types.ts';
+import { MARKED_LOCKS, type AnswerSpec, type Check } from '../checks/types.ts';
 import type { Bounds, Limit, RateLimit, Reading } from '../limits/types.ts';
 import type { Scan } from '../papers/types.ts';
 import { convert } from '../quantity/units.ts';
@@ -181,11 +181,11 @@ const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
   plate: goodPaper,
   locks: ({ locks }, { state }) => ({
     kind: 'locks',
-    locks: (state.index ? locksOf(locks, state.index) : []).map(({ id }) => ({
+    locks: (state.index ? locksOf(locks, state.index) : []).map(({ id, form }) => ({
       id,
       seen: true,
       felt: true,
-      marked: true,
+      ...(MARKED_LOCKS.includes(form) ? { marked: true } : {}),
     })),
   }),
   tally: ({ listed }) => ({
