@@ -3,7 +3,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { OpenCampaignRequest, PersonView } from '@kanzel/contract';
 import { TwinStandin } from '@kanzel/standins';
-import { describeWork, type WorkItem } from '@kanzel/core';
+import { describeWork, reachOfWork, type WorkItem } from '@kanzel/core';
 import {
   AttachmentsService,
   createApp,
@@ -91,12 +91,18 @@ const TEIST_FIGURES: Readonly<Record<string, number>> = {
   'pack-resistance before': 50.2,
 };
 
-/** The board that was exchanged in the courier drone, and what it touched. */
+/** The board that was exchanged in the courier drone. */
 const AUTOPILOT_BOARD: WorkItem = {
   component: 'Autopilot board',
   action: 'replaced',
   touches: ['autopilot'],
 };
+
+/** What is touched where something was loosened, by the tree of systems, as whoever writes the tag is shown it. */
+async function loosened(crew: ScriptedCrew, system: string): Promise<readonly string[]> {
+  const { index } = await crew.state();
+  return reachOfWork(index?.basis.systems, [system], 'disconnected');
+}
 
 /** The courier drone on the scale and on the stand, as its sheet says. */
 const LOMVI_FIGURES: Readonly<Record<string, number>> = { 'lc-mass': 14.4, 'lc-balance': 412 };
@@ -141,15 +147,16 @@ async function lastSpring(crew: ScriptedCrew): Promise<void> {
 async function thisMorning(crew: ScriptedCrew): Promise<void> {
   await crew.work(['papers', 'loading', 'inspection']);
   const tag = 'left-cowl-fasteners';
+  const touches = await loosened(crew, 'engine.left.cowling');
   await crew.post('tag.on', {
     tag,
     thing: 'Left cowl, lower fasteners out',
     where: 'left engine, lower cowl',
     why: 'Access to the governor arm for the second look',
-    touches: ['engine.left.cowling'],
+    touches,
   });
   crew.pass(1500);
-  await crew.post('tag.off', { tag, note: 'Fasteners closed and counted', touches: ['engine.left.cowling'] });
+  await crew.post('tag.off', { tag, note: 'Fasteners closed and counted', touches });
   await crew.work(['inspection']);
   crew.pass(3900);
   await crew.work(['controls', 'fuel']);
@@ -185,7 +192,7 @@ async function tugFlowsShort(crew: TypedCrew): Promise<void> {
     thing: 'Fuel hose off at the carburettor',
     where: 'engine, right side',
     why: 'Flow test goes on after the vent has been looked at',
-    touches: ['fuel.lines'],
+    touches: await loosened(crew, 'fuel.lines'),
     check: 'fuel-flow-right',
   });
 }

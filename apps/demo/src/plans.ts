@@ -12,6 +12,7 @@ import {
   type EntryBodies,
   type FlightBudget,
   type Role,
+  reachOfWork,
   type WorkItem,
 } from '@kanzel/core';
 import type { FieldView, PersonView } from '@kanzel/contract';
@@ -72,7 +73,11 @@ export async function settleScope(
   if (!index) throw new Error('settleScope: the campaign is not open');
   const earlier = (await record.earlierOf(index.basis.aircraft.mark)).filter((e) => e.id !== campaign);
   const evidence = earlierEvidence(earlier, index, now.toISOString());
-  await crew.post('scope.settled', { work, evidence, added: [], leftOut: [], note: '' });
+  const touched = work.map((item) => ({
+    ...item,
+    touches: reachOfWork(index.basis.systems, item.touches, item.action),
+  }));
+  await crew.post('scope.settled', { work: touched, evidence, added: [], leftOut: [], note: '' });
 }
 
 /** Plans what is left of a campaign as a person would on its plan sheet: order, flights, day; and keeps it. */

@@ -115,6 +115,18 @@ function under(all: readonly Spelled[]): (name: string) => ReadonlySet<string> {
   };
 }
 
+/** Whether no tool goes to the aircraft for a system: papers, what is set through a plug, what stands on the ground. */
+function withoutTools(all: readonly Spelled[], name: string): boolean {
+  const above = all.filter((s) => name === s.name || name.startsWith(`${s.name}.`));
+  const [nearest] = above
+    .filter(({ node }) => node.tools !== undefined)
+    .sort((a, b) => b.name.length - a.name.length);
+  return nearest ? nearest.node.tools === false : above.some(({ node }) => node.everyTime === true);
+}
+
+const NO_TOOLS =
+  /pack$|^mass or balance$|^water ballast$|firmware|software|parameters|failsafe|transmitter|ground station|release hooks/i;
+
 /** What work reaches, from the spelled-out tree alone. */
 function foretold(all: readonly Spelled[], touched: string, action: WorkAction): string[] {
   const exchanged = action === 'replaced' || action === 'repaired';
@@ -122,6 +134,11 @@ function foretold(all: readonly Spelled[], touched: string, action: WorkAction):
   const only = action === 'adjusted' || action === 'updated' ? itself[0]?.node.adjusting : undefined;
   const found = [...(only ?? [touched])];
   if (action === 're-weighed') return found;
+  // A hand in the aircraft may have left something there: tools are counted, and after an exchange all is searched.
+  if (action !== 'updated' && itself.some(({ name }) => !withoutTools(all, name))) {
+    found.push('structure.loose-objects.counted');
+    if (exchanged) found.push('structure.loose-objects.searched');
+  }
   for (const top of itself)
     for (const { name, thing, node } of all)
       if (name === top.name || (!only && name.startsWith(`${top.name}.`)))
@@ -166,6 +183,28 @@ describe.each(packs.flatMap((p) => familiesOf(p).map((f) => [p.id, f, p] as cons
         (p) => !reached.has(p.key) && !(p.proves.length > 0 && p.proves.every((s) => isEveryTime(tree, s))),
       );
       expect(deaf.map((p) => `${p.key}: ${p.proves.join()}`)).toEqual([]);
+    });
+
+    test('whoever had a hand in it counts and searches; a screw turned or a plug pulled is counted; software is neither', () => {
+      const search = (action: WorkAction, c: (typeof components)[number]): string[] => {
+        const reached = index.reachOf(reachOfWork(tree, c.touches, action)).map(({ part }) => part);
+        return parts
+          .filter((p) => p.proves.some((s) => /^structure\.loose-objects\.(counted|searched)$/.test(s)))
+          .filter((p) => reached.includes(p.key))
+          .map((p) => p.check.answer.kind);
+      };
+      const bare = components.filter((c) => search('replaced', c).length < 3).map((c) => c.title);
+      // Things that nobody takes a screwdriver to the aircraft for, and nothing else.
+      expect(bare.filter((title) => !NO_TOOLS.test(title))).toEqual([]);
+      const handled = components.filter((c) =>
+        /aileron|elevator|elevon|servo|wheel|rotor|motor/i.test(c.title),
+      );
+      expect(handled.length).toBeGreaterThan(0);
+      for (const c of handled) {
+        expect([c.title, search('disconnected', c).includes('tally')]).toEqual([c.title, true]);
+        expect([c.title, search('adjusted', c).includes('tally')]).toEqual([c.title, true]);
+        expect([c.title, search('updated', c)]).toEqual([c.title, []]);
+      }
     });
 
     test('no two components have one name', () => {

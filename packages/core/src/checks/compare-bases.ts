@@ -1,5 +1,6 @@
 import { changedMembers, compareLimitBooks, type BookChanges } from '../limits/compare-books.ts';
 import { reason, type Reason } from '../reasons/reason.ts';
+import { reachOfWork } from '../systems/disturb.ts';
 import { reachFromParts, type BasisIndex, type Reach } from './basis-index.ts';
 import type { Basis, Check } from './types.ts';
 
@@ -228,6 +229,9 @@ export function touchedByMove(
   index: BasisIndex,
 ): readonly (Reach & { readonly reason: Reason })[] {
   const why = new Map<string, Reason>();
+  // What is another thing now was exchanged: a hand was in the aircraft, and what that disturbs is disturbed.
+  const exchanged = (touches: readonly string[]): readonly Reach[] =>
+    index.reachOf(reachOfWork(index.basis.systems, touches, 'replaced'));
   const say = (check: string, because: Reason): void => {
     for (const part of index.partsOfCheck.get(check) ?? [])
       if (!why.has(part.key)) why.set(part.key, because);
@@ -246,7 +250,7 @@ export function touchedByMove(
   const { configuration } = changes;
   if (configuration) {
     const because = reason('configurationIsOther', { from: configuration.from, to: configuration.to });
-    for (const found of index.reachOf(configuration.touches))
+    for (const found of exchanged(configuration.touches))
       if (!why.has(found.part)) why.set(found.part, because);
     for (const check of index.basis.pack.checks)
       if (check.limits.some((l) => index.limits.get(l)?.conditions.some((c) => c.fact === 'configuration')))
@@ -254,7 +258,7 @@ export function touchedByMove(
   }
   for (const { kind, title, touches } of changes.things) {
     const because = reason('thingIsOther', { kind, title });
-    for (const found of index.reachOf(touches)) if (!why.has(found.part)) why.set(found.part, because);
+    for (const found of exchanged(touches)) if (!why.has(found.part)) why.set(found.part, because);
     for (const part of index.parts.values()) {
       const looksAtIt =
         kind === 'engine'

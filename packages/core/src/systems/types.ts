@@ -21,8 +21,12 @@ export interface SystemNode {
   readonly things?: LayoutThings;
   /** As people call what they work on; absent where it is only proven. */
   readonly component?: string;
-  /** Looked at anew each time, whatever was done: no work re-opens it. */
+  /** Looked at anew each time, whatever was done: no check of it is told of as re-opened by a component. */
   readonly everyTime?: boolean;
+  /** Kinds of work that reach it whatever they are done to: where hands were, something may have been left behind. */
+  readonly reachedBy?: readonly WorkAction[];
+  /** Whether work on it takes tools to the aircraft; what says nothing is as what it is part of, and else it does. */
+  readonly tools?: boolean;
   /** Systems that any work on it reaches beside it; {this} is the thing worked on. */
   readonly disturbs?: readonly string[];
   /** Systems reached further when it was replaced or repaired. */
