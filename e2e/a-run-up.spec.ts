@@ -15,7 +15,7 @@ import {
 } from './product.ts';
 import { seriousFaults } from './accessible.ts';
 import { pdfText } from './pdf-text.ts';
-import { checkInHand, workRunUp, workStep } from './work.ts';
+import { checkInHand, countTools, workRunUp, workStep } from './work.ts';
 
 const product = sharedDemo();
 
@@ -66,7 +66,7 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
   await ylva.getByRole('button', { name: 'Record the assessment' }).click();
   await ylva.getByLabel('What was done').fill('Plug and lead replaced');
   await expect(ylva.getByTestId('cost')).toContainText(
-    '2 checks to repeat, 12 min, one person.Cylinders, baffles and leads · Stand back and look',
+    '3 checks to repeat, 17 min, one person.Tools and screws counted · Cylinders, baffles and leads · Stand back and look',
   );
   await lever(await simulationOf(ylva, base), 'cut off');
   await ylva.getByRole('button', { name: 'Faults' }).or(ylva.getByText('Faults of the stand-in')).click();
@@ -80,13 +80,15 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
 
   // What it touched is to be done again, the inspection before the next start first.
   await expect(ylva.getByText('Gate: Power is held')).toBeVisible();
-  await ylva.getByRole('link', { name: '2 checks in inspection to repeat.' }).click();
+  await ylva.getByRole('link', { name: '3 checks in inspection to repeat.' }).click();
   await expect(ylva.getByText(/“Plug and lead replaced” touched left engine, ignition, left/)).toBeVisible();
   await ylva
     .locator('[data-step-actions]')
     .getByRole('button', { name: /^Torque marks in line/ })
     .click();
-  // Nobody goes on from there without having stood back once more.
+  // Tools were at the engine: they are counted, and nobody goes on without having stood back once more.
+  await ylva.waitForURL(/check=tools-out-and-in/);
+  await countTools(ylva);
   await ylva.waitForURL(/check=stand-back/);
   await ylva
     .locator('[data-step-actions]')

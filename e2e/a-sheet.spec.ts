@@ -13,7 +13,7 @@ import {
   test,
   turnEngines,
 } from './product.ts';
-import { startEngines, workStep } from './work.ts';
+import { countTools, startEngines, workStep } from './work.ts';
 
 const product = sharedDemo();
 
@@ -91,8 +91,10 @@ test('pulling the server during a run-up loses nothing, says what waits, and cat
   await ylva.getByRole('button', { name: 'Remove tag' }).click();
   await ylva.getByRole('dialog').getByRole('button', { name: 'Remove tag' }).click();
   await expect(ylva.getByRole('button', { name: 'Remove tag' })).toHaveCount(0);
-  // Whatever was touched, the look from afar comes after it once more.
-  await ylva.goto(`${base}/inspection?check=stand-back`);
+  // Whatever was loosened, tools were at the aircraft, and the look from afar comes after it once more.
+  await ylva.goto(`${base}/inspection?check=tools-out-and-in`);
+  await countTools(ylva);
+  await ylva.waitForURL(/check=stand-back/);
   await ylva
     .locator('[data-step-actions]')
     .getByRole('button', { name: /^Straight, level and even/ })

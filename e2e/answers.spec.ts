@@ -296,8 +296,11 @@ test('a drone is put together in its order, by keys: a latch that does not seat 
   await put('Air data tube', 'part', 'joint', 'plug', 'tug');
   await expect(step.getByRole('status').first()).toHaveText('All 6 parts home.');
   await press(page, /^Record/);
-  // What was put together is looked at as a whole: the look from afar is what comes after it.
+  // What was put together is looked at as a whole, when all else has been looked at.
+  await page.waitForURL(/check=(?!assembled-on-site)/);
+  await page.goto(`${base}/inspection?check=stand-back-drone`);
   await expect(step).toContainText('Five steps away');
+  await expect(step).toContainText('“Tip it and listen” comes first.');
   await page.goto(`${base}/inspection?check=assembled-on-site`);
   await expect(step).toContainText('All 6 parts are home');
   await allSaved(page);

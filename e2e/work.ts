@@ -195,3 +195,15 @@ export async function workRunUp(page: Page, until?: string): Promise<string[]> {
   }
   return worked;
 }
+
+/** Counts everything that was out at the aircraft in again, in the step in progress. */
+export async function countTools(page: Page): Promise<void> {
+  const step = page.getByLabel('Step in progress');
+  const counts = step.getByLabel(/, (out|in again)$/);
+  await counts.first().waitFor();
+  for (const count of await counts.all()) await count.fill('7');
+  await page
+    .locator('[data-step-actions]')
+    .getByRole('button', { name: /^Record/ })
+    .click();
+}

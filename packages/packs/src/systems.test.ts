@@ -124,8 +124,13 @@ function withoutTools(all: readonly Spelled[], name: string): boolean {
   return nearest ? nearest.node.tools === false : above.some(({ node }) => node.everyTime === true);
 }
 
+/** As components are called: what no tool goes to the aircraft for. */
 const NO_TOOLS =
-  /pack$|^mass or balance$|^water ballast$|firmware|software|parameters|failsafe|transmitter|ground station|release hooks/i;
+  /^(?!generator).*pack$|^mass or balance$|^water ballast$|firmware|software|parameters|failsafe|transmitter|ground station|release hooks/i;
+/** Behind a panel, a hatch or a skin; and what has nothing but its own cowling, or none. */
+const INSIDE =
+  /^(left |right )?(aileron|elevator|rudder|elevon|flaps?$)|servo|^autopilot$|^stabiliser$|^receiver$|^wiring$|looms/i;
+const AT_THE_ENGINE = /ignition|cylinders|governor$|carburettor|propeller$|^wheels$|^tyres$|motor \d$/i;
 
 /** What work reaches, from the spelled-out tree alone. */
 function foretold(all: readonly Spelled[], touched: string, action: WorkAction): string[] {
@@ -134,11 +139,9 @@ function foretold(all: readonly Spelled[], touched: string, action: WorkAction):
   const only = action === 'adjusted' || action === 'updated' ? itself[0]?.node.adjusting : undefined;
   const found = [...(only ?? [touched])];
   if (action === 're-weighed') return found;
-  // A hand in the aircraft may have left something there: tools are counted, and after an exchange all is searched.
-  if (action !== 'updated' && itself.some(({ name }) => !withoutTools(all, name))) {
+  // Whoever had tools at the aircraft may have left one there.
+  if (action !== 'updated' && itself.some(({ name }) => !withoutTools(all, name)))
     found.push('structure.loose-objects.counted');
-    if (exchanged) found.push('structure.loose-objects.searched');
-  }
   for (const top of itself)
     for (const { name, thing, node } of all)
       if (name === top.name || (!only && name.startsWith(`${top.name}.`)))
@@ -185,25 +188,22 @@ describe.each(packs.flatMap((p) => familiesOf(p).map((f) => [p.id, f, p] as cons
       expect(deaf.map((p) => `${p.key}: ${p.proves.join()}`)).toEqual([]);
     });
 
-    test('whoever had a hand in it counts and searches; a screw turned or a plug pulled is counted; software is neither', () => {
-      const search = (action: WorkAction, c: (typeof components)[number]): string[] => {
+    test('whoever took tools to it counts them; an exchange behind a panel is searched for what fell; software is neither', () => {
+      const looked = (action: WorkAction, c: (typeof components)[number]): readonly string[] => {
         const reached = index.reachOf(reachOfWork(tree, c.touches, action)).map(({ part }) => part);
-        return parts
-          .filter((p) => p.proves.some((s) => /^structure\.loose-objects\.(counted|searched)$/.test(s)))
-          .filter((p) => reached.includes(p.key))
-          .map((p) => p.check.answer.kind);
+        return parts.filter((p) => reached.includes(p.key)).flatMap((p) => p.proves);
       };
-      const bare = components.filter((c) => search('replaced', c).length < 3).map((c) => c.title);
-      // Things that nobody takes a screwdriver to the aircraft for, and nothing else.
-      expect(bare.filter((title) => !NO_TOOLS.test(title))).toEqual([]);
-      const handled = components.filter((c) =>
-        /aileron|elevator|elevon|servo|wheel|rotor|motor/i.test(c.title),
-      );
-      expect(handled.length).toBeGreaterThan(0);
-      for (const c of handled) {
-        expect([c.title, search('disconnected', c).includes('tally')]).toEqual([c.title, true]);
-        expect([c.title, search('adjusted', c).includes('tally')]).toEqual([c.title, true]);
-        expect([c.title, search('updated', c)]).toEqual([c.title, []]);
+      const counted = 'structure.loose-objects.counted';
+      const searched = 'structure.loose-objects.searched';
+      for (const c of components) {
+        const tools = !NO_TOOLS.test(c.title);
+        for (const action of ['replaced', 'disconnected', 'adjusted'] as const)
+          expect([c.title, action, looked(action, c).includes(counted)]).toEqual([c.title, action, tools]);
+        if (!tools || INSIDE.test(c.title))
+          expect([c.title, looked('updated', c).includes(counted)]).toEqual([c.title, false]);
+        const fell = looked('replaced', c).filter((s) => s === searched).length;
+        if (INSIDE.test(c.title)) expect([c.title, fell >= 2]).toEqual([c.title, true]);
+        if (AT_THE_ENGINE.test(c.title)) expect([c.title, fell]).toEqual([c.title, 0]);
       }
     });
 

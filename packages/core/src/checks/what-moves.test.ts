@@ -11,6 +11,7 @@ import {
   type Check,
 } from './index.ts';
 import type { Aircraft } from '../aircraft/index.ts';
+import type { SystemTree } from '../systems/types.ts';
 
 /** Moving a campaign from one basis to another: everything that can differ, alone, and what it takes with it. */
 
@@ -245,4 +246,43 @@ describe('what moving takes the standing of', () => {
     const together = with_({ loading, equipment } as Partial<Aircraft>);
     expect(lost(with_({}), together)['sheet@aircraft']).toEqual(because);
   });
+});
+
+test('what was exchanged under a campaign had a hand at it: what any exchange disturbs is to do again, as the tree says', () => {
+  const counted = check('tools-counted', { proves: ['left-behind.counted'] });
+  const systems: SystemTree = {
+    id: 'tree',
+    revision: 1,
+    title: 'Tree',
+    systems: [
+      {
+        name: 'left-behind',
+        title: 'Left',
+        parts: [{ name: 'counted', title: 'Tools', reachedBy: ['replaced'] }],
+      },
+      { name: 'radio', title: 'Radio', disturbs: ['compass'] },
+      { name: 'compass', title: 'Compass' },
+      { name: 'placard', title: 'Placard', tools: false },
+    ],
+  };
+  const swung = check('compass-swung', { proves: ['compass'] });
+  const fitted = (touches: readonly string[], serial: string): Basis => ({
+    ...BASIS,
+    systems,
+    pack: { ...PACK, checks: [...CHECKS, counted, swung] },
+    aircraft: {
+      ...AIRCRAFT,
+      equipment: [{ id: 'item', title: 'Item', quantity: 1, touches, serial }] as unknown as NonNullable<
+        Aircraft['equipment']
+      >,
+    },
+  });
+  const again = (touches: readonly string[]): string[] =>
+    Object.keys(lost(fitted(touches, '1'), fitted(touches, '2'))).sort();
+  expect(again(['radio'])).toEqual(
+    expect.arrayContaining(['compass-swung@aircraft', 'tools-counted@aircraft']),
+  );
+  const placard = again(['placard']);
+  expect(placard).not.toContain('tools-counted@aircraft');
+  expect(placard).not.toContain('compass-swung@aircraft');
 });

@@ -130,6 +130,10 @@ function isCovered(
   );
 }
 
+/** The first of some checks to go to: what closes a place comes behind what is looked at there, and the look at the whole last. */
+const firstToGoTo = (some: readonly CheckStatus[]): CheckStatus | undefined =>
+  some.find((c) => !c.check.turn) ?? some.find((c) => c.check.turn === 'closing') ?? some[0];
+
 /** Reasons of one kind for the checks of a station, as one holding that names the first. */
 function holdingFor(
   code: string,
@@ -138,7 +142,7 @@ function holdingFor(
   state: CampaignState,
   overridable: boolean,
 ): Holding[] {
-  const [first] = some;
+  const first = firstToGoTo(some);
   if (!first) return [];
   return [
     {

@@ -71,3 +71,25 @@ test('work that was reported brings it into the scope, and nothing does when not
   });
   expect(scope([])?.verdict).toBe('untouched');
 });
+
+test('a held gate leads to what is looked at, then to what closes it, and to the look at the whole when nothing else is left', () => {
+  const order = ['whole', 'hatch', 'spar', 'bolts', 'linkage'];
+  const hatch = check('hatch', { station: 'inspection', turn: 'closing', proves: ['structure.panels'] });
+  const all = [hatch, ...basis.pack.checks].sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id));
+  const asked = { ...basis, pack: { ...basis.pack, checks: all } };
+  const scribe = new Scribe().open(asked);
+  const cure = () => {
+    const state = foldEntries(scribe.entries);
+    const status = deriveStatus(state, new Date(state.clock).toISOString());
+    const held = status?.gates.flatMap((g) => g.holdings) ?? [];
+    // What waits for a second person is told apart: here is what is left to do.
+    const left = held.filter((h) => h.reason.code === 'checksRemain');
+    const first = left.find((h) => h.cure?.to === 'check' && order.includes(h.cure.check))?.cure;
+    return first?.to === 'check' ? first.check : undefined;
+  };
+  expect(cure()).toBe('spar');
+  for (const [id, subject] of OTHERS) scribe.confirm(id, subject);
+  expect(cure()).toBe('hatch');
+  scribe.confirm('hatch', 'aircraft');
+  expect(cure()).toBe('whole');
+});
