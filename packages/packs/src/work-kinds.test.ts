@@ -23,6 +23,20 @@ test('work on two kinds is of several; the fuel side of an engine is fuel; names
       ['gear.tyres', 'structure.wings', 'no.such'],
       ['controls.surface.aileron', 'electrical.battery'],
       ['constructor.prototype', '__proto__'],
+      // What is opened on the way, and counted afterwards, makes it no second kind.
+      ['fuel.lines', 'structure.loose-objects.counted', 'structure.panels'],
+      ['structure.panels', 'structure.loose-objects'],
     ].map(kindOfWork),
-  ).toEqual(['other', 'other', 'powerplant', 'fuel', 'several', 'airframe', 'several', 'other']);
+  ).toEqual([
+    'other',
+    'other',
+    'powerplant',
+    'fuel',
+    'several',
+    'airframe',
+    'several',
+    'other',
+    'fuel',
+    'airframe',
+  ]);
 });

@@ -55,13 +55,21 @@ function kindOfSystem(name: string): WorkKind {
   return kind === 'powerplant' ? (BELOW.get(part) ?? kind) : kind;
 }
 
+/** What is opened on the way to any work, and what is looked for when it is done: of no kind where the work has one. */
+const ON_THE_WAY = /^structure\.(panels|loose-objects)(\.|$)/;
+
 /**
  * What kind of work something is, by the systems that it touches: `several` where they are of more than one, `other` where none
  * of them has a kind. It is derived, so that two people who tag the same thing tag it alike.
- * Example: "engine.left.fuel" and "fuel.tanks" are fuel; "engine.left.oil" with "electrical.battery" is several.
+ * Example: "engine.left.fuel" and "fuel.tanks" are fuel; "engine.left.oil" with "electrical.battery" is several; "autopilot" behind
+ * "structure.panels" is avionics, and "structure.panels" alone the airframe.
  */
 export function kindOfWork(touches: readonly string[]): WorkKind {
-  const kinds = new Set(touches.map(kindOfSystem).filter((k) => k !== 'other'));
+  const own = touches.filter((t) => !ON_THE_WAY.test(t));
+  const kindsOf = (some: readonly string[]): Set<WorkKind> =>
+    new Set(some.map(kindOfSystem).filter((k) => k !== 'other'));
+  const ownKinds = kindsOf(own);
+  const kinds = ownKinds.size > 0 ? ownKinds : kindsOf(touches);
   const [only] = kinds;
   return kinds.size > 1 ? 'several' : (only ?? 'other');
 }
