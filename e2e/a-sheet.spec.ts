@@ -4,6 +4,7 @@ import {
   allSaved,
   giveAgain,
   openCampaign,
+  KEEPS_ALL,
   personPage,
   removeFolder,
   sharedDemo,
@@ -48,7 +49,7 @@ test('two browsers on one campaign see each other’s entries within a second', 
 test('pulling the server during a run-up loses nothing, says what waits, and catches up by itself', async ({
   browser,
 }) => {
-  const ylva = await personPage(browser, product.url, 'Ylva Torsund');
+  const ylva = await personPage(browser, product.url, 'Ylva Torsund', KEEPS_ALL);
   const base = await openCampaign(ylva);
   await ylva.goto(`${base}/run-up?check=idle-mixture-rise`);
   await panel(ylva).waitFor();

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
 import { toBuffer } from 'qrcode';
 import { seriousFaults } from './accessible.ts';
-import { allSaved, campaignInHand, personPage, sharedDemo, test } from './product.ts';
+import { allSaved, campaignInHand, KEEPS_ALL, personPage, sharedDemo, test } from './product.ts';
 
 const product = sharedDemo();
 
@@ -77,7 +77,7 @@ test('where a photograph was taken is taken out of it before it is sent, said, a
 });
 
 test('photographs of every view belong to the record; a count is whole, and exact', async ({ browser }) => {
-  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const page = await personPage(browser, product.url, 'Ylva Torsund', KEEPS_ALL);
   const base = await campaignInHand(page, product.url, 'QX-TEI');
   await page.goto(`${base}/inspection?check=bay-photographed`);
   const step = page.getByLabel('Step in progress');
@@ -143,7 +143,7 @@ test('photographs of every view belong to the record; a count is whole, and exac
   await page.keyboard.press('Escape');
 
   // Small ones are made on the device that looks, away from the page, and are there again without the server.
-  const brand = await personPage(browser, product.url, 'Brand Ekerholt');
+  const brand = await personPage(browser, product.url, 'Brand Ekerholt', KEEPS_ALL);
   await brand.goto(`${base}/inspection?check=bay-photographed`);
   const small = brand.getByLabel('Step in progress').getByTestId('thumb');
   await expect(small).toHaveCount(2);

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { allSaved, openCampaign, personPage, sharedDemo, test, turnEngines } from './product.ts';
+import { allSaved, openCampaign, KEEPS_ALL, personPage, sharedDemo, test, turnEngines } from './product.ts';
 import { startEngines } from './work.ts';
 
 const product = sharedDemo();
@@ -46,7 +46,7 @@ test('answered without a network before the work, sent after it: to do again, wi
   browser,
 }) => {
   const ylva = await personPage(browser, product.url, 'Ylva Torsund');
-  const brand = await personPage(browser, product.url, 'Brand Ekerholt');
+  const brand = await personPage(browser, product.url, 'Brand Ekerholt', KEEPS_ALL);
   const base = await openCampaign(ylva);
   await brand.goto(`${base}/inspection?check=cylinder-and-baffles`);
   await brand.getByRole('button', { name: /^Repeat/ }).waitFor();
@@ -83,7 +83,7 @@ test('answered without a network before the work, sent after it: to do again, wi
 test('nothing behind a held gate is shown open, on the spine, at the gate, in the hangar and without the server', async ({
   browser,
 }) => {
-  const ylva = await personPage(browser, product.url, 'Ylva Torsund');
+  const ylva = await personPage(browser, product.url, 'Ylva Torsund', KEEPS_ALL);
   const base = await openCampaign(ylva);
   for (const name of ['Power', 'Roll', 'Fly', 'Release'])
     await expect(gate(ylva, name)).toHaveAccessibleName(`Gate ${name}: held`);

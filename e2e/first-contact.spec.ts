@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test';
-import { removeFolder, startPlain, temporaryFolder, test, type Product } from './product.ts';
+import { KEEPS_ALL, removeFolder, startPlain, temporaryFolder, test, type Product } from './product.ts';
 
 const PASSPHRASE = 'a passphrase of mine';
 
@@ -202,7 +202,9 @@ test('an empty hangar offers the aircraft of an invented airfield; one is brough
   const folder = temporaryFolder();
   const plain = await startPlain(folder);
   try {
-    const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+    const page = await (
+      await browser.newContext({ viewport: { width: 1280, height: 800 }, ...KEEPS_ALL })
+    ).newPage();
     await firstAccount(page, plain);
     // Without the server nothing is brought in, and that is said.
     const bring = page.getByRole('button', { name: 'Bring in QX-HEI' });

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
 import {
   openCampaign,
+  KEEPS_ALL,
   personPage,
   removeFolder,
   sharedDemo,
@@ -153,7 +154,7 @@ test('limits are pasted from a spreadsheet, drawn as they are typed, published, 
 test('a pack is reordered by keys and by drag, added to, split, tried and published; dead ends are named, and the server may go away meanwhile', async ({
   browser,
 }) => {
-  const page = await personPage(browser, product.url, 'Brand Ekerholt');
+  const page = await personPage(browser, product.url, 'Brand Ekerholt', KEEPS_ALL);
   await library(page, /^Multirotor, after work/);
   const line = (id: string) => page.locator(`[data-check="${id}"]`);
   const order = (): Promise<string[]> =>

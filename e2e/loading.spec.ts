@@ -1,7 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { seriousFaults } from './accessible.ts';
 import { pdfText } from './pdf-text.ts';
-import { campaignInHand, personPage, sharedDemo, test } from './product.ts';
+import { campaignInHand, KEEPS_ALL, personPage, sharedDemo, test } from './product.ts';
 
 const product = sharedDemo();
 
@@ -140,7 +140,7 @@ test('an aircraft inside at both ends and outside halfway is caught; ballast is 
 test('exchanging the pack opens the balance again; without the server too; the sheet for the other pack is kept', async ({
   browser,
 }) => {
-  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const page = await personPage(browser, product.url, 'Ylva Torsund', KEEPS_ALL);
   await goTo(page, 'QX-LMV', 'loading', 'mission-loading');
   const row = (title: string): Locator => page.getByRole('listitem').filter({ hasText: title });
   await expect(

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { expect, type Locator, type Page } from '@playwright/test';
 import { toBuffer } from 'qrcode';
 import { seriousFaults } from './accessible.ts';
-import { personPage, sharedDemo, test } from './product.ts';
+import { KEEPS_ALL, personPage, sharedDemo, test } from './product.ts';
 
 const product = sharedDemo();
 
@@ -33,7 +33,7 @@ async function check(page: Page, base: string, id: string): Promise<Locator> {
 test('papers of a new aircraft: the plate by its code, logbooks with a gap, a missing signature, a permit that ends soon', async ({
   browser,
 }) => {
-  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const page = await personPage(browser, product.url, 'Ylva Torsund', KEEPS_ALL);
   const base = await openOn(page, 'QX-HEI', 'Papers again');
   const margin = page.getByRole('complementary', { name: 'Margin' });
   // The label of the aircraft, out of a picture of it; another one is another configuration.

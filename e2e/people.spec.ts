@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { giveAgain, personPage, sharedDemo, signIn, test } from './product.ts';
+import { giveAgain, KEEPS_ALL, personPage, sharedDemo, signIn, test } from './product.ts';
 
 const product = sharedDemo();
 
@@ -63,7 +63,7 @@ test('a shared tablet: a PIN is set, people sign on one after the other, and a s
 test('signed out is signed out: where the server was not reached, and by leaving the page at once', async ({
   browser,
 }) => {
-  const page = await personPage(browser, product.url, 'Brand Ekerholt');
+  const page = await personPage(browser, product.url, 'Brand Ekerholt', KEEPS_ALL);
   const asked = async (): Promise<number> => (await page.request.get(`${product.url}/api/session`)).status();
   const signInPage = page.getByRole('button', { name: /Ylva Torsund/ });
   const out = async (): Promise<void> => {

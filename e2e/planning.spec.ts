@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { pdfText } from './pdf-text.ts';
-import { campaignInHand, personPage, sharedDemo, test } from './product.ts';
+import { campaignInHand, KEEPS_ALL, personPage, sharedDemo, test } from './product.ts';
 
 const product = sharedDemo();
 
@@ -162,7 +162,7 @@ test('dragging by keys says what it breaks, can be undone, and is kept for every
 test('the day: nobody for a role is named, what is done moves the rest, a supposition is weighed, and all of it without the server', async ({
   browser,
 }) => {
-  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const page = await personPage(browser, product.url, 'Ylva Torsund', KEEPS_ALL);
   const base = await plan(page, 'QX-LMV', 'day');
   const end = page.getByText(/^Done \d+ \w+, \d\d:\d\d$/);
   await expect(end).toBeVisible();

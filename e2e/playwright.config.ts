@@ -12,6 +12,8 @@ export default defineConfig({
   reporter: [['line'], ['json', { outputFile: '../.tmp/e2e.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
+    // Keeping the whole application on a device costs as much as a story's first minute: those that go offline ask for it.
+    serviceWorkers: 'block',
     actionTimeout: 20_000,
     navigationTimeout: 40_000,
     launchOptions: {

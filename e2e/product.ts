@@ -2,7 +2,7 @@ import { fork, spawn, type ChildProcess } from 'node:child_process';
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test as base, type Browser, type Page } from '@playwright/test';
+import { expect, test as base, type Browser, type BrowserContextOptions, type Page } from '@playwright/test';
 
 export const ROOT = join(import.meta.dirname, '..');
 
@@ -141,9 +141,17 @@ export async function signIn(page: Page, url: string, fullName: string): Promise
   await page.getByRole('heading', { name: 'Hangar' }).waitFor();
 }
 
+/** A device that is to go on without the server: it keeps the application itself, which the others are spared. */
+export const KEEPS_ALL = { serviceWorkers: 'allow' } as const;
+
 /** A browser of its own for a person, with nothing shared. */
-export async function personPage(browser: Browser, url: string, fullName: string): Promise<Page> {
-  const page = await (await browser.newContext()).newPage();
+export async function personPage(
+  browser: Browser,
+  url: string,
+  fullName: string,
+  device: BrowserContextOptions = {},
+): Promise<Page> {
+  const page = await (await browser.newContext(device)).newPage();
   await signIn(page, url, fullName);
   return page;
 }

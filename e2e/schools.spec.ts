@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
 import { seriousFaults } from './accessible.ts';
-import { allSaved, campaignInHand, personPage, sharedDemo, test } from './product.ts';
+import { allSaved, campaignInHand, KEEPS_ALL, personPage, sharedDemo, test } from './product.ts';
 
 const product = sharedDemo();
 
@@ -36,7 +36,7 @@ test('a school chosen says what it costs, puts its checks in and the other’s o
 test('the emergency cards are one press away, in the figures of the aircraft, by keys alone and without the server', async ({
   browser,
 }) => {
-  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const page = await personPage(browser, product.url, 'Ylva Torsund', KEEPS_ALL);
   const base = await campaignInHand(page, product.url, 'QX-TJD');
   await page.goto(`${base}/run-up?check=engine-start`);
   await page.getByLabel('Step in progress').waitFor();

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { expect, type Page } from '@playwright/test';
 import { seriousFaults } from './accessible.ts';
-import { allSaved, personPage, sharedDemo, test } from './product.ts';
+import { allSaved, KEEPS_ALL, personPage, sharedDemo, test } from './product.ts';
 
 const product = sharedDemo();
 
@@ -157,7 +157,7 @@ async function walkBlind(page: Page, checks: readonly CheckOfPack[]): Promise<nu
 test('two people walk the inspection without each other: three differences, settled one by one, by name', async ({
   browser,
 }) => {
-  const first = await personPage(browser, product.url, 'Ylva Torsund');
+  const first = await personPage(browser, product.url, 'Ylva Torsund', KEEPS_ALL);
   const campaign = await openOnDompap(first);
   const checks = await firstWalk(first, campaign);
   const base = `${product.url}/campaign/${campaign}`;
@@ -167,7 +167,7 @@ test('two people walk the inspection without each other: three differences, sett
   await expect(first.getByText(/was answered by you/)).toBeVisible();
 
   // One begins, is called away, and gives it up: from then on it is for somebody else.
-  const third = await personPage(browser, product.url, 'Odd Leirnes');
+  const third = await personPage(browser, product.url, 'Odd Leirnes', KEEPS_ALL);
   await third.goto(`${base}/second-walk`);
   await third.getByRole('button', { name: 'Begin the second walk' }).click();
   await third.getByText('I cannot finish this walk').click();
@@ -177,7 +177,7 @@ test('two people walk the inspection without each other: three differences, sett
   await third.getByRole('button', { name: 'Begin the second walk' }).click();
   await expect(third.getByText(/You gave up a walk of this campaign/)).toBeVisible();
 
-  const second = await personPage(browser, product.url, 'Brand Ekerholt');
+  const second = await personPage(browser, product.url, 'Brand Ekerholt', KEEPS_ALL);
   await second.goto(`${base}/second-walk`);
   await second.getByRole('button', { name: 'Begin the second walk' }).click();
   const step = second.getByLabel('Step in progress');

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { expect, type Locator, type Page } from '@playwright/test';
 import { seriousFaults } from './accessible.ts';
 import { pdfText } from './pdf-text.ts';
-import { allSaved, campaignInHand, personPage, sharedDemo, signIn, test } from './product.ts';
+import { allSaved, campaignInHand, KEEPS_ALL, personPage, sharedDemo, signIn, test } from './product.ts';
 
 const product = sharedDemo();
 
@@ -17,7 +17,7 @@ const press = (page: Page, name: RegExp): Promise<void> =>
 test('the inspection is a walk round the drawn aircraft: in order, by keys, filling in, and without the server', async ({
   browser,
 }) => {
-  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const page = await personPage(browser, product.url, 'Ylva Torsund', KEEPS_ALL);
   const base = await campaignInHand(page, product.url, 'QX-TEI');
   await page.goto(`${base}/inspection?check=arm-locks`);
   const picture = walkOf(page, 'QX-TEI');
@@ -267,7 +267,7 @@ test('taken over, or back after a pause: what was in progress, what is on and op
 test('findings of all aircraft: by who acts next, as a table, searched, and as last heard without the server', async ({
   browser,
 }) => {
-  const page = await personPage(browser, product.url, 'Brand Ekerholt');
+  const page = await personPage(browser, product.url, 'Brand Ekerholt', KEEPS_ALL);
   await page.getByRole('link', { name: 'Findings', exact: true }).click();
   await page.getByRole('heading', { name: 'Findings of all aircraft' }).waitFor();
   const work = page.getByRole('region', { name: 'Work to be done' });

@@ -2,6 +2,7 @@ import { convert, findUnit, indexBasis, type Basis, type Limit } from '@kanzel/c
 import { BUILT_IN_LIBRARY, loadLibrary, readLibraryFolder } from '@kanzel/packs';
 import { TwinStandin } from '@kanzel/standins';
 import { fleetFiles } from '@kanzel/world';
+import '../../../packages/packs/src/testing/laid.ts';
 
 /** Books, gauges, tanks and stand-ins of the demonstration say the same of one aircraft. */
 

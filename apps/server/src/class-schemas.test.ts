@@ -6,6 +6,7 @@ import { BUILT_IN_LIBRARY, librarySchema, loadLibrary, readLibraryFolder } from 
 import { plainToInstance } from 'class-transformer';
 import { validateSync } from 'class-validator';
 import fc from 'fast-check';
+import '../../../packages/packs/src/testing/laid.ts';
 import { readerOf } from '../../../packages/packs/src/testing/reader-of.ts';
 import { answerDefinitions } from './class-schemas.ts';
 

@@ -27,6 +27,7 @@ import {
 } from '@kanzel/packs';
 import cookieParser from 'cookie-parser';
 import { fleetFiles } from '@kanzel/world';
+import '../../../packages/packs/src/testing/laid.ts';
 
 /** Inputs for each parser: few in `npm test`, a hundred thousand by `npm run fuzz -- --parsers`. */
 const INPUTS = Number(process.env['KANZEL_FUZZ_INPUTS'] ?? 150);

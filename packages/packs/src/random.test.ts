@@ -3,6 +3,7 @@ import { indexBasis } from '@kanzel/core';
 import { anySteps, plainBasis, tellCampaign } from '../../core/src/testing/any-campaign.ts';
 import { disagreements } from '../../core/src/testing/disagreements.ts';
 import { BUILT_IN_LIBRARY, loadLibrary, readLibraryFolder } from './index.ts';
+import './testing/laid.ts';
 import { SUITABLE } from './testing/suitable.ts';
 
 const library = loadLibrary(readLibraryFolder(BUILT_IN_LIBRARY));

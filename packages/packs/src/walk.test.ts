@@ -1,5 +1,6 @@
 import { areasOf, FAMILY_IDS, layoutFor, walkOf } from '@kanzel/core';
 import { BUILT_IN_LIBRARY, loadLibrary, readLibraryFolder } from './index.ts';
+import './testing/laid.ts';
 
 const packs = [...loadLibrary(readLibraryFolder(BUILT_IN_LIBRARY)).packs.values()];
 

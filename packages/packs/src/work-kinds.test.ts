@@ -1,5 +1,6 @@
 import { kindOfWork, WORK_KIND_TITLES, WORK_KINDS } from '@kanzel/core';
 import { BUILT_IN_LIBRARY, loadLibrary, readLibraryFolder } from './index.ts';
+import './testing/laid.ts';
 
 const { systems } = loadLibrary(readLibraryFolder(BUILT_IN_LIBRARY));
 

@@ -18,6 +18,7 @@ import {
   workOf,
 } from '@kanzel/core';
 import { BUILT_IN_LIBRARY, loadLibrary, readLibraryFolder } from './index.ts';
+import './testing/laid.ts';
 import { SUITABLE } from './testing/suitable.ts';
 
 const library = loadLibrary(readLibraryFolder(BUILT_IN_LIBRARY));

@@ -37,7 +37,7 @@ test.each(PINNED)('%s', (_title, seed, steps) => {
     expect(disagreements(tellCampaign(randomBasis(seed), steps, asks))).toEqual([]);
 });
 
-const RUNS = Number(process.env['KANZEL_FUZZ_RUNS'] ?? 600);
+const RUNS = Number(process.env['KANZEL_FUZZ_RUNS'] ?? 400);
 const SEED = Number(process.env['KANZEL_FUZZ_SEED'] ?? 20261126);
 
 test.each([

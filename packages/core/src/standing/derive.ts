@@ -7,7 +7,7 @@ import { reason, type Reason } from '../reasons/reason.ts';
 import { findingHolds, findingMayBeCured, groundsAircraft } from './findings.ts';
 import { forbiddenInFlight } from './narrowing.ts';
 import { passStands } from './pass.ts';
-import { secondWalk, secondWalkMinutes } from './walked-again.ts';
+import { differenceAt, secondWalk, secondWalkMinutes } from './walked-again.ts';
 import {
   checkStatus,
   partStatus,
@@ -469,6 +469,23 @@ export function partStatusOf(state: CampaignState, key: string, now: string): Pa
   return state.index && part ? deriveUpTo(state, state.index, now, FRESH, part).byKey.get(key) : undefined;
 }
 
+/**
+ * Whether nothing of a station is left to prove: then no gate asks more of it. What a second walk found otherwise is no proof for
+ * a gate, though what stands on it keeps standing until it is settled.
+ */
+function isAllProven(
+  state: CampaignState,
+  index: BasisIndex,
+  station: StationId,
+  evidence: Evidence,
+): boolean {
+  return index.basis.pack.checks.every((check) => {
+    if (check.station !== station) return true;
+    const parts = index.partsOfCheck.get(check.id) ?? [];
+    return parts.length > 0 && parts.every((p) => evidence.proven(p.key) && !differenceAt(state, p.key));
+  });
+}
+
 /** Judges stations and gates in their order: all of them, or those before one part, and of its station only itself. */
 function deriveUpTo(
   state: CampaignState,
@@ -506,6 +523,11 @@ function deriveUpTo(
       return undefined;
     };
     const last = only?.check.station === station;
+    // Of what lies before the part in question only the gates ask: where all is proven they ask no further.
+    if (only && !last && isAllProven(state, index, station, evidence)) {
+      stations.set(station, { station, mark: 'within', done: 0, total: 0, checks: [] });
+      continue;
+    }
     for (const part of last ? [only] : index.parts.values()) {
       if (part.check.station === station)
         byKey.set(

@@ -3,7 +3,7 @@ import { foldEntries, admit } from '../entries/index.ts';
 import type { CampaignState, Deed, Entry, EntryBodies, EntryKind } from '../record/index.ts';
 import type { Basis, GateCondition } from '../checks/index.ts';
 import { ANN, BASIS, BO, check, reading, Scribe } from '../testing/world.ts';
-import { deriveStatus, differencesOf, secondWalk, walkInHand } from './index.ts';
+import { deriveStatus, differencesOf, partStatusOf, secondWalk, walkInHand } from './index.ts';
 
 const CY = 'person-c';
 const asking = (change: Partial<Extract<GateCondition, { kind: 'walkedAgain' }>> = {}): GateCondition => ({
@@ -422,6 +422,31 @@ describe('what comes between', () => {
     agreed.add('gate.passed', { gate: 'power', snapshot: '' }, { by: CY, device: 'other', seen: unseen });
     agreed.now = foldEntries(agreed.entries);
     expect(agreed.status().gates[0]?.passStands).toBe(false);
+  });
+
+  test('a difference holds a gate that asks only for what is proven, for one step asked for alone as for all of them', () => {
+    const basis = basisOf(2);
+    const [power] = basis.pack.gates;
+    if (!power) throw new Error('a gate of the test');
+    // The walk is asked for by a later gate; Power asks for the inspection, and for nothing else.
+    const gates = [
+      { ...power, conditions: power.conditions.slice(0, 1) },
+      { ...power, id: 'arm', before: 'run-up' as const, conditions: [asking()] },
+    ];
+    const moves = check('moves', { station: 'controls' });
+    const checks = [...basis.pack.checks, moves];
+    const team = new Team().open({ ...basis, pack: { ...basis.pack, checks, gates } });
+    const alone = () => partStatusOf(team.now, 'moves@aircraft', new Date(team.now.clock).toISOString());
+    const stands = (): unknown[] => {
+      expect(alone()).toEqual(team.status().parts.get('moves@aircraft'));
+      return [team.status().gates[0]?.state, alone()?.blocked?.code];
+    };
+    for (const i of [0, 1]) entryOf(team.answers(i, true));
+    expect(stands()).toEqual(['open', 'gateNotPassed']);
+    entryOf(team.does(CY, 'gate.passed', { gate: 'power', snapshot: team.now.head }));
+    expect(stands()).toEqual(['passed', undefined]);
+    team.walks('w', { 0: true, 1: false });
+    expect(stands()).toEqual(['held', 'gateHeld']);
   });
 
   test('if the second one was right, what stands on the step is taken with it', () => {
