@@ -1,5 +1,13 @@
 import { brotliCompressSync, gzipSync } from 'node:zlib';
-import { mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { dirname, join, relative } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { ensureInstalled, ensureNode, hashFiles, onceMade, ROOT, run } from './lib.mjs';
@@ -25,7 +33,6 @@ const SWC = {
     experimental: { keepImportAttributes: true },
   },
   module: { type: 'es6' },
-  sourceMaps: 'inline',
 };
 
 function sources(folder) {
@@ -48,6 +55,24 @@ async function compile(name) {
     mkdirSync(dirname(out), { recursive: true });
     writeFileSync(out, code);
   }
+}
+
+/**
+ * Makes one file of a package that is asked for by its index alone: every start, and every thread that makes a sheet, would wait
+ * for some three hundred.
+ */
+async function inOne(name) {
+  const { build: bundle } = await import('vite');
+  const dist = join(ROOT, name, 'dist');
+  const bundled = join(ROOT, name, 'bundled');
+  await bundle({
+    configFile: false,
+    root: join(ROOT, name),
+    logLevel: 'warn',
+    build: { ssr: join(dist, 'index.js'), outDir: bundled, target: 'es2022', minify: false },
+  });
+  rmSync(dist, { recursive: true, force: true });
+  renameSync(bundled, dist);
 }
 
 /** What is sent again and again is compressed once, when it is built. */
@@ -103,7 +128,10 @@ export async function build({ web: withWeb = true } = {}) {
     'built-server',
     server,
     PACKAGES.map((p) => `${p}/dist/${entry(p)}`),
-    () => Promise.all(PACKAGES.map(compile)),
+    async () => {
+      await Promise.all(PACKAGES.map(compile));
+      await inOne('packages/core');
+    },
   );
   const library = hashFiles(['packages/core/src', 'packages/packs', 'scripts/build.mjs']);
   await onceMade('read-library', library, [LIBRARY_READ], readLibrary);
