@@ -380,3 +380,55 @@ test('the stretch of a recording that shows what was found is pointed at by its 
   await page.reload();
   await expect(page.getByText('what was found: from 8.3 s to 12 s')).toBeVisible();
 });
+
+test('a vehicle on the line says its figures itself; a picture that stands still is told, and nothing is taken of it', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await campaignInHand(page, product.url, 'QX-TEI');
+  const step = page.getByLabel('Step in progress');
+  const take = page.getByRole('button', { name: /^Take from the vehicle/ });
+  const set = (what: string): Promise<void> =>
+    page.getByLabel('Simulation').getByRole('button', { name: what, exact: true }).click();
+  const again = async (): Promise<void> => {
+    await page.goto(`${base}/controls?check=satellites-seen`);
+    await press(page, /^Repeat/);
+  };
+  await again();
+  await expect(page.getByTestId('monitor-line')).toHaveText('Vehicle live');
+  await expect(step).toContainText('Steady, as the vehicle says.');
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/check=(?!satellites-seen)/);
+  await page.goto(`${base}/controls?check=satellites-seen`);
+  await expect(step).toContainText('17');
+  await expect(step.getByText('Within limits')).toBeVisible();
+
+  // Alive, and the same for ever: it is said, and no figure is offered.
+  await press(page, /^Repeat/);
+  await expect(take).toBeVisible();
+  await set('picture frozen');
+  await expect(step.getByRole('status')).toHaveText(
+    'The vehicle is alive, but its figures stand still. None are taken until they move. Read the gauge and type it.',
+  );
+  await expect(take).toHaveCount(0);
+  expect(await seriousFaults(page)).toEqual([]);
+  await set('picture frozen');
+  await expect(take).toBeVisible();
+
+  // What it says is judged like any other figure, and what is out is not gone past.
+  await set('5 satellites');
+  await expect(step).toContainText(/5.*Steady, as the vehicle says/s);
+  await page.keyboard.press('Enter');
+  await expect(step.getByText('Out of limits')).toBeVisible();
+
+  // The motors say each its own, and all are taken with one press.
+  await page.goto(`${base}/run-up?check=motor-current`);
+  await press(page, /^Repeat/);
+  await set('motors at half throttle');
+  await expect(page.getByRole('button', { name: /^Take all from the vehicle/ })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await allSaved(page);
+  await page.goto(`${base}/run-up?check=motor-current`);
+  await expect(step.getByText('Within limits')).toHaveCount(6);
+  await expect(step).toContainText('Motor 6');
+});

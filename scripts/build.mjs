@@ -1,13 +1,5 @@
 import { brotliCompressSync, gzipSync } from 'node:zlib';
-import {
-  mkdirSync,
-  readdirSync,
-  readFileSync,
-  renameSync,
-  rmSync,
-  statSync,
-  writeFileSync,
-} from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { ensureInstalled, ensureNode, hashFiles, onceMade, ROOT, run } from './lib.mjs';

@@ -79,7 +79,7 @@ async function startStandins() {
   }
 }
 
-const { standin, dataPort, controlPort, weatherPort, scalesPort } = await startStandins();
+const { standin, dataPort, controlPort, weatherPort, scalesPort, vehiclePort } = await startStandins();
 const server = fork(
   dist('apps/server/dist/main.js'),
   [
@@ -95,7 +95,9 @@ const server = fork(
     `QX-TJD=${controlPort}`,
     '--standins',
     '--monitor',
-    `QX-TJD=${dataPort}`,
+    `QX-TJD=engine-line:${dataPort}`,
+    '--monitor',
+    `QX-TEI=mavlink-tcp:${vehiclePort}`,
     '--weather',
     `http://127.0.0.1:${weatherPort}`,
     '--scales',

@@ -223,7 +223,7 @@ export function demoSettings(dataFolder: string): Settings {
     demoPeople: [],
     simulation: undefined,
     standins: false,
-    monitor: undefined,
+    monitors: [],
     signInsPerMinute: 1000,
     logLevel: 'silent',
   };

@@ -7,10 +7,10 @@ import { PeopleService } from './people/index.ts';
 import type { Settings } from './settings.ts';
 import { StartRefused } from './storage/sqlite.ts';
 
-/** MARK=PORT of a monitor on this machine, for the demonstration. */
-function readMonitor(text: string | undefined): Settings['monitor'] {
-  const [mark = '', port = ''] = text?.split('=') ?? [];
-  return text === undefined ? undefined : { mark, host: '127.0.0.1', port: Number(port) };
+/** MARK=PROTOCOL:PORT of a device on this machine, for the demonstration. */
+function readMonitor(text: string): Settings['monitors'][number] {
+  const [mark = '', protocol = '', port = ''] = text.split(/[=:]/);
+  return { mark, protocol, host: '127.0.0.1', port: Number(port) };
 }
 
 function readSettings(): Settings {
@@ -23,7 +23,7 @@ function readSettings(): Settings {
       web: { type: 'string' },
       'demo-people': { type: 'string' },
       simulation: { type: 'string' },
-      monitor: { type: 'string' },
+      monitor: { type: 'string', multiple: true, default: [] },
       weather: { type: 'string' },
       scales: { type: 'string' },
       'sign-ins': { type: 'string', default: '10' },
@@ -48,7 +48,7 @@ function readSettings(): Settings {
         : (JSON.parse(values['demo-people']) as Settings['demoPeople']),
     simulation:
       values.simulation === undefined ? undefined : { host: '127.0.0.1', port: Number(simulationPort), mark },
-    monitor: readMonitor(values.monitor),
+    monitors: values.monitor.map(readMonitor),
     weather: values.weather,
     scales: values.scales,
     signInsPerMinute: Number(values['sign-ins']),

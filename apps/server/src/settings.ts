@@ -11,8 +11,13 @@ export interface Settings {
   readonly demoPeople: readonly { readonly name: string; readonly passphrase: string }[];
   /** Control port of the engine stand-in; undefined in a real installation. */
   readonly simulation: { readonly host: string; readonly port: number; readonly mark: string } | undefined;
-  /** A monitor to listen to in place of the one configured; undefined in a real installation. */
-  readonly monitor: { readonly host: string; readonly port: number; readonly mark: string } | undefined;
+  /** Devices to listen to in place of those configured for their aircraft; none in a real installation. */
+  readonly monitors: readonly {
+    readonly mark: string;
+    readonly protocol: string;
+    readonly host: string;
+    readonly port: number;
+  }[];
   /** Whether devices and services may be on this machine itself: stand-ins are, nothing of a workshop is. */
   readonly standins: boolean;
   /** A weather office to ask in place of the one the field names; undefined in a real installation. */

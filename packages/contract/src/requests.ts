@@ -21,6 +21,7 @@ import {
   MaxLength,
   Min,
   MinLength,
+  ValidateIf,
   ValidateNested,
 } from 'class-validator';
 import { OCCASIONS, ROLES, type Role } from '@kanzel/core';
@@ -210,6 +211,8 @@ export class MonitorRequest {
   @IsOptional() @Matches(/^[a-z0-9-]{1,40}$/) protocol?: string;
   @Matches(/^[A-Za-z0-9.:-]{1,120}$/) host!: string;
   @IsInt() @Min(1) @Max(65535) port!: number;
+  /** Number of a vehicle that speaks MAVLink; 1 where none is said. */
+  @IsOptional() @IsInt() @Min(1) @Max(255) system?: number;
 }
 
 export class SimulatedControls {
@@ -241,8 +244,21 @@ export class SimulatedFaults {
 }
 
 /** What the simulation panel sends to the engine stand-in. */
+/** What is set of the vehicle of the stand-in: how its sticks stand, and what is wrong with it. */
+export class SimulatedVehicle {
+  @IsOptional() @IsNumber() @Min(0) @Max(1) throttle?: number;
+  @IsOptional() @IsBoolean() frozen?: boolean;
+  @IsOptional() @IsNumber() @Min(0) @Max(1) weakCell?: number;
+  @IsOptional() @IsInt() @Min(0) @Max(60) satellites?: number;
+  @IsOptional() @IsNumber() @Min(-180) @Max(180) headingOff?: number;
+  @IsOptional() @IsBoolean() restart?: boolean;
+}
+
 export class SimulationRequest {
-  @IsIn(['left', 'right', 'both']) engine!: 'left' | 'right' | 'both';
+  @ValidateIf((request: SimulationRequest) => request.vehicle === undefined)
+  @IsIn(['left', 'right', 'both'])
+  engine?: 'left' | 'right' | 'both';
+  @IsOptional() @ValidateNested() @Type(() => SimulatedVehicle) vehicle?: SimulatedVehicle;
   @IsOptional() @ValidateNested() @Type(() => SimulatedControls) controls?: SimulatedControls;
   @IsOptional() @ValidateNested() @Type(() => SimulatedFaults) faults?: SimulatedFaults;
   @IsOptional() @IsPositive() @Max(3000) speed?: number;

@@ -144,7 +144,7 @@ export interface AircraftView {
   readonly aircraft: Aircraft;
   readonly monitor?: { readonly host: string; readonly port: number };
   /** The monitor's line can be worked from a panel, since it is a stand-in. */
-  readonly simulated: boolean;
+  readonly simulated?: 'engines' | 'vehicle';
 }
 
 export interface PostEntriesResponse {
@@ -314,6 +314,8 @@ export interface MonitorEvent {
 /** State of the line to a monitor. */
 export interface MonitorState {
   readonly mark: string;
+  /** What speaks there: the monitor of the engines, or the whole vehicle. */
+  readonly speaker: 'monitor' | 'vehicle';
   readonly state: 'live' | 'silent' | 'unreachable';
   readonly since: number;
   readonly note?: string;

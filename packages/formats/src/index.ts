@@ -6,3 +6,4 @@ export * from './aerodrome-forecast.ts';
 export * from './table.ts';
 export * from './json-bounds.ts';
 export { withoutPosition, type WithoutPosition } from './photo-position.ts';
+export * from './mavlink/index.ts';

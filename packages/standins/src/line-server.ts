@@ -1,6 +1,7 @@
 import { createServer, type Server, type Socket } from 'node:net';
 import { writeHeader, writeSample } from '@kanzel/formats';
 import type { TwinCommand, TwinStandin } from './twin.ts';
+import type { VehicleCommand, VehicleStandin } from './vehicle.ts';
 
 /** Readings a second, as a real monitor would send them. */
 const RATE = 10;
@@ -30,8 +31,8 @@ function isCommand(value: unknown): value is TwinCommand {
   );
 }
 
-/** Answers one line of the control port: a command as JSON, or "?" for the situation. */
-function answerControl(twin: TwinStandin, line: string): string {
+/** Answers one line of the control port: a command as JSON, or "?" for the situation; of the vehicle where it names that. */
+function answerControl(twin: TwinStandin, vehicle: VehicleStandin | undefined, line: string): string {
   if (line.trim() !== '?') {
     let value: unknown;
     try {
@@ -39,30 +40,35 @@ function answerControl(twin: TwinStandin, line: string): string {
     } catch {
       return JSON.stringify({ error: 'not JSON' });
     }
+    const toVehicle = (value as { vehicle?: VehicleCommand } | null)?.vehicle;
+    if (vehicle && toVehicle) {
+      vehicle.command(toVehicle);
+      return JSON.stringify(vehicle.situation());
+    }
     if (!isCommand(value)) return JSON.stringify({ error: 'engine must be left, right or both' });
     twin.command(value);
   }
   return JSON.stringify(twin.situation());
 }
 
-function serveControl(twin: TwinStandin, socket: Socket): void {
+function serveControl(twin: TwinStandin, vehicle: VehicleStandin | undefined, socket: Socket): void {
   let rest = '';
   socket.setEncoding('utf8');
   socket.on('data', (chunk: string) => {
     const lines = (rest + chunk).split('\n');
     rest = lines.pop() ?? '';
-    for (const line of lines) socket.write(`${answerControl(twin, line)}\n`);
+    for (const line of lines) socket.write(`${answerControl(twin, vehicle, line)}\n`);
   });
   socket.on('error', () => socket.destroy());
 }
 
 /**
  * Lets a twin speak the engine line protocol on a data port (read only, as a monitor behind a
- * serial-to-network box would) and obey commands on a control port (simulation only). Real time.
+ * serial-to-network box would) and obey commands on a control port (simulation only), which a vehicle may share. Real time.
  */
 export async function serveTwin(
   twin: TwinStandin,
-  options: { host: string; dataPort: number; controlPort: number },
+  options: { host: string; dataPort: number; controlPort: number; vehicle?: VehicleStandin },
 ): Promise<RunningStandin> {
   const listeners = new Set<Socket>();
   const sockets = new Set<Socket>();
@@ -79,7 +85,7 @@ export async function serveTwin(
   });
   const control = createServer((socket) => {
     track(socket);
-    serveControl(twin, socket);
+    serveControl(twin, options.vehicle, socket);
   });
   const dataPort = await listen(data, options.dataPort, options.host);
   const controlPort = await listen(control, options.controlPort, options.host);

@@ -2,6 +2,7 @@ import type { AddressInfo, Server } from 'node:net';
 import { serveTwin } from './line-server.ts';
 import { TwinStandin } from './twin.ts';
 import { serveScales } from './scales.ts';
+import { serveVehicle, VehicleStandin } from './vehicle.ts';
 import { serveWeather } from './weather.ts';
 
 /**
@@ -14,7 +15,15 @@ const SEED = 20261124;
 const twin = new TwinStandin(SEED);
 if (deadPlug) twin.command({ engine: 'left', faults: { deadPlugs: [deadPlug] } });
 const portOf = (server: Server): number => (server.address() as AddressInfo).port;
-const { dataPort, controlPort } = await serveTwin(twin, { host: '127.0.0.1', dataPort: 0, controlPort: 0 });
+// The six-rotor drone of the demonstration, called up by its number.
+const drone = new VehicleStandin(1, 6, SEED);
+const { dataPort, controlPort } = await serveTwin(twin, {
+  host: '127.0.0.1',
+  dataPort: 0,
+  controlPort: 0,
+  vehicle: drone,
+});
+const vehicle = await serveVehicle(drone, 0);
 const weather = await serveWeather(0, SEED);
 const scales = await serveScales(
   0,
@@ -25,7 +34,13 @@ const scales = await serveScales(
   ],
   SEED,
 );
-const ports = { dataPort, controlPort, weatherPort: portOf(weather), scalesPort: portOf(scales) };
+const ports = {
+  dataPort,
+  controlPort,
+  weatherPort: portOf(weather),
+  scalesPort: portOf(scales),
+  vehiclePort: portOf(vehicle),
+};
 process.stdout.write(`${JSON.stringify(ports)}\n`);
 process.send?.(ports);
 // The stand-in lives as long as whoever started it.

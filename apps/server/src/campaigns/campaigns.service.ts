@@ -76,16 +76,13 @@ export class CampaignsService {
     return [mark, ...all.flatMap((a) => (a.type === type && a.mark !== mark ? [a.mark] : []))];
   }
 
-  /** Every aircraft, with where its monitor speaks and whether its engine is a stand-in. */
+  /** Every aircraft, with where its monitor speaks and what of it is a stand-in. */
   async aircraft(): Promise<AircraftView[]> {
     const devices = await this.devices.addresses();
     return this.library.aircraft().map((aircraft) => {
       const monitor = devices.get(aircraft.mark);
-      return {
-        aircraft,
-        ...(monitor ? { monitor } : {}),
-        simulated: this.simulation.mark() === aircraft.mark,
-      };
+      const simulated = this.simulation.of(aircraft.mark);
+      return { aircraft, ...(monitor ? { monitor } : {}), ...(simulated ? { simulated } : {}) };
     });
   }
 

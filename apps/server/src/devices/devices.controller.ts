@@ -32,8 +32,12 @@ export class DevicesController {
   ): Promise<void> {
     if (!this.library.aircraft().some((a) => a.mark === mark))
       throw refuse(404, `There is no aircraft ${mark} here.`);
-    const { protocol = 'engine-line', host, port } = request;
-    const configured = await this.devices.configure({ mark, protocol, settings: { host, port } });
+    const { protocol = 'engine-line', host, port, system } = request;
+    const configured = await this.devices.configure({
+      mark,
+      protocol,
+      settings: { host, port, ...(system === undefined ? {} : { system }) },
+    });
     if (!configured.ok) throw refuse(400, configured.error);
     await this.log.add('monitor.changed', { mark, protocol, host, port, by: by.id });
   }

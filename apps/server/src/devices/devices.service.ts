@@ -7,11 +7,19 @@ import { Repository } from 'typeorm';
 import { CLOCK, SETTINGS, type Clock, type Settings } from '../settings.ts';
 import { DeviceRow } from '../storage/entities.ts';
 import { WriteLock } from '../storage/write-lock.ts';
-import { driverOf, type Device, type DeviceSample, type LineAddress } from './drivers/index.ts';
+import {
+  driverOf,
+  type Device,
+  type DeviceDriver,
+  type DeviceSample,
+  type LineAddress,
+} from './drivers/index.ts';
 
 /** Without a line for this long a device counts as silent (ms). */
 const SILENT_AFTER = 2000;
 const LOOKS_EVERY = 500;
+/** How long a doubt is said: shorter, nobody would read it (ms). */
+const DOUBT_STAYS = 3000;
 /** How long readings are remembered for whoever opens the sheet after the engine was started (ms). */
 const REMEMBER = 60_000;
 /** And so many of them at most, however fast a monitor talks: a hundred a second for that minute. */
@@ -35,6 +43,8 @@ interface Heard {
   history: MonitorEvent[];
   lastAt: number;
   state: MonitorState;
+  /** What was doubted last, and when: it is said for a while, however much comes after it. */
+  doubted: { readonly note: string; readonly at: number } | undefined;
 }
 
 const sentences = makeSentences({ part: (k) => k, subject: (s) => s, thing: (t) => t });
@@ -77,19 +87,17 @@ export class DevicesService implements OnModuleInit, OnApplicationShutdown {
     for (const mark of [...this.heard.keys()]) this.stop(mark);
   }
 
-  /** The device of each aircraft that has one; the stand-in of the demonstration in the place of what is kept. */
+  /** The device of each aircraft that has one; stand-ins of the demonstration in the place of what is kept. */
   async configured(): Promise<readonly ConfiguredDevice[]> {
-    const { monitor } = this.settings;
+    const { monitors } = this.settings;
     const kept = (await this.rows.find()).map(({ mark, protocol, settings }) => ({
       mark,
       protocol,
       settings: JSON.parse(settings) as unknown,
     }));
-    if (!monitor) return kept;
-    const { mark, host, port } = monitor;
     return [
-      ...kept.filter((d) => d.mark !== mark),
-      { mark, protocol: 'engine-line', settings: { host, port } },
+      ...kept.filter((d) => !monitors.some((m) => m.mark === d.mark)),
+      ...monitors.map(({ mark, protocol, host, port }) => ({ mark, protocol, settings: { host, port } })),
     ];
   }
 
@@ -139,20 +147,22 @@ export class DevicesService implements OnModuleInit, OnApplicationShutdown {
 
   private say(heard: Heard, state: MonitorState['state'], note?: string): void {
     if (heard.state.state === state && heard.state.note === note) return;
-    heard.state = { mark: heard.state.mark, state, since: this.now(), ...(note ? { note } : {}) };
+    const { mark, speaker } = heard.state;
+    heard.state = { mark, speaker, state, since: this.now(), ...(note ? { note } : {}) };
     this.events.emit('state', heard.state);
   }
 
   private listen({ mark, protocol, settings }: ConfiguredDevice): void {
+    const driver = driverOf(protocol);
     const heard: Heard = {
       device: undefined,
       clock: undefined,
       history: [],
       lastAt: 0,
-      state: { mark, state: 'unreachable', since: this.now() },
+      state: { mark, speaker: driver?.speaker ?? 'monitor', state: 'unreachable', since: this.now() },
+      doubted: undefined,
     };
     this.heard.set(mark, heard);
-    const driver = driverOf(protocol);
     const read = driver?.read(settings);
     if (!driver || !read?.ok) {
       // Kept by another version of the product than this one.
@@ -163,17 +173,21 @@ export class DevicesService implements OnModuleInit, OnApplicationShutdown {
       );
       return;
     }
-    heard.device = driver.open(read.value, this.settings.standins, {
+    // Each driver reads its own settings: what it has read is what it opens.
+    heard.device = (driver as DeviceDriver<unknown>).open(read.value, this.settings.standins, {
       opened: () => (heard.clock = undefined),
       sample: (sample) => this.take(heard, sample),
-      doubt: (reason) => this.say(heard, heard.state.state, sentences.say(reason)),
+      doubt: (reason) => {
+        heard.doubted = { note: sentences.say(reason), at: this.now() };
+        this.say(heard, heard.state.state, heard.doubted.note);
+      },
       gone: (why) => this.say(heard, 'unreachable', why === 'notAllowed' ? NOT_ALLOWED : undefined),
     });
   }
 
   private take(heard: Heard, sample: DeviceSample): void {
     heard.lastAt = this.now();
-    this.say(heard, 'live');
+    this.say(heard, 'live', this.doubtOf(heard));
     const { at, clock } = instantOfLine(heard.clock, sample.time, heard.lastAt);
     heard.clock = clock;
     const event: MonitorEvent = {
@@ -191,7 +205,15 @@ export class DevicesService implements OnModuleInit, OnApplicationShutdown {
 
   private lookForSilence(): void {
     for (const heard of this.heard.values()) {
-      if (heard.state.state === 'live' && this.now() - heard.lastAt > SILENT_AFTER) this.say(heard, 'silent');
+      const { state } = heard.state;
+      if (state === 'live' && this.now() - heard.lastAt > SILENT_AFTER)
+        this.say(heard, 'silent', this.doubtOf(heard));
+      else if (state !== 'unreachable' && heard.state.note) this.say(heard, state, this.doubtOf(heard));
     }
+  }
+
+  /** What is still to be said of what was doubted. */
+  private doubtOf({ doubted }: Heard): string | undefined {
+    return doubted && this.now() - doubted.at <= DOUBT_STAYS ? doubted.note : undefined;
   }
 }

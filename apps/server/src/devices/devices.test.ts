@@ -142,11 +142,12 @@ test('no device is asked where none of a workshop may be, and it is said at once
 test('settings are read by their driver; each form has exactly what the driver asks for', () => {
   for (const driver of Object.values(DRIVERS)) {
     const good = Object.fromEntries(
-      driver.settings.map((s) => [s.name, s.kind === 'port' ? 4810 : 'box.local']),
+      driver.settings.map((s) => [s.name, { port: 4810, number: 7, host: 'box.local' }[s.kind]]),
     );
     expect(driver.read(good)).toEqual({ ok: true, value: good });
-    for (const { name } of driver.settings)
-      for (const bad of [undefined, null, '', -1, 0.5, {}, 70_000])
+    for (const { name, kind } of driver.settings)
+      // A number that nobody says is the first.
+      for (const bad of [...(kind === 'number' ? [] : [undefined]), null, '', -1, 0.5, {}, 70_000])
         expect(driver.read({ ...good, [name]: bad }).ok).toBe(false);
   }
   expect(DRIVERS['engine-line'].read(null).ok).toBe(false);

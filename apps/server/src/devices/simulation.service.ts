@@ -4,13 +4,17 @@ import { err, ok, type Result } from '@kanzel/core';
 import type { SimulationRequest } from '@kanzel/contract';
 import { SETTINGS, type Settings } from '../settings.ts';
 
-/** Works the controls of the engine stand-in through its control port. A real installation has none. */
+/** Works the controls of the stand-ins, engines and a vehicle, through their control port. A real installation has none. */
 @Injectable()
 export class SimulationService {
   constructor(@Inject(SETTINGS) private readonly settings: Settings) {}
 
-  mark(): string | undefined {
-    return this.settings.simulation?.mark;
+  /** What of an aircraft is a stand-in, and can be worked from a panel. */
+  of(mark: string): 'engines' | 'vehicle' | undefined {
+    const { simulation, monitors } = this.settings;
+    if (simulation?.mark === mark) return 'engines';
+    const isVehicle = monitors.some((m) => m.mark === mark && m.protocol.startsWith('mavlink-'));
+    return simulation && isVehicle ? 'vehicle' : undefined;
   }
 
   /** Sends a command ("?" asks only) and returns the situation of both engines as the stand-in tells it. */

@@ -29,7 +29,7 @@ export function settingsFor(dataFolder: string, change: Partial<Settings> = {}):
     webFolder: undefined,
     demoPeople: [],
     simulation: undefined,
-    monitor: undefined,
+    monitors: [],
     standins: true,
     signInsPerMinute: 1000,
     logLevel: 'silent',

@@ -2,7 +2,7 @@ import type { AircraftView, CampaignView, HangarLineView } from '@kanzel/contrac
 import { fitsWords, linesOf, standingHere } from './lines.ts';
 
 const plane = (mark: string): AircraftView =>
-  ({ aircraft: { mark, type: 'Heilo', description: 'tug' }, simulated: false }) as unknown as AircraftView;
+  ({ aircraft: { mark, type: 'Heilo', description: 'tug' } }) as unknown as AircraftView;
 const campaign = (id: string, mark: string, releasedAt?: string): CampaignView =>
   ({ id, mark, title: `Work ${id}`, ...(releasedAt ? { releasedAt } : {}) }) as unknown as CampaignView;
 const line = (

@@ -53,11 +53,8 @@ function Saved({ campaign }: { campaign: string | undefined }): ReactElement {
   );
 }
 
-const LINE_WORDS = {
-  live: 'Engine monitor live',
-  silent: 'Engine monitor silent',
-  unreachable: 'Engine monitor not reached',
-} as const;
+const SPEAKERS = { monitor: 'Engine monitor', vehicle: 'Vehicle' } as const;
+const LINE_WORDS = { live: 'live', silent: 'silent', unreachable: 'not reached' } as const;
 
 function MonitorLine({ mark }: { mark: string | undefined }): ReactElement | null {
   const state = useMonitor((s) => (mark ? ownMember(s.states, mark) : undefined));
@@ -68,7 +65,7 @@ function MonitorLine({ mark }: { mark: string | undefined }): ReactElement | nul
       title={state.note}
       data-testid="monitor-line"
     >
-      {LINE_WORDS[state.state]}
+      {SPEAKERS[state.speaker]} {LINE_WORDS[state.state]}
     </span>
   );
 }

@@ -48,6 +48,9 @@ const ReleaseSheet = lazy(async () => ({
 const ReleaseMargin = lazy(async () => ({
   default: (await import('../release/release-margin.tsx')).ReleaseMargin,
 }));
+const VehiclePanel = lazy(async () => ({
+  default: (await import('../simulation/vehicle-panel.tsx')).VehiclePanel,
+}));
 const SimulationPanel = lazy(async () => ({
   default: (await import('../simulation/simulation-panel.tsx')).SimulationPanel,
 }));
@@ -55,6 +58,9 @@ const BasisSheet = lazy(async () => ({ default: (await import('./basis-sheet.tsx
 
 /** Stations at which no engine is worked: the levers of the stand-in stay out of the way. */
 const WITHOUT_ENGINES: readonly StationId[] = ['papers', 'loading', 'inspection', 'release'];
+/** The cells of a vehicle are read at its inspection. */
+const WITHOUT_VEHICLE: readonly StationId[] = ['papers', 'loading', 'release'];
+const WITHOUT = { engines: WITHOUT_ENGINES, vehicle: WITHOUT_VEHICLE };
 
 /** Figures and answers of each part in the campaign of the same aircraft before this one, for "last time". */
 function useLastTime(id: string, mark: string | undefined): Pick<CampaignView, 'last' | 'lastAnswers'> {
@@ -87,14 +93,14 @@ function useLastTime(id: string, mark: string | undefined): Pick<CampaignView, '
   }, [held?.state]);
 }
 
-function useSimulated(mark: string | undefined): boolean {
-  const [simulated, setSimulated] = useState(false);
+function useSimulated(mark: string | undefined): AircraftView['simulated'] {
+  const [simulated, setSimulated] = useState<AircraftView['simulated']>();
   useEffect(() => {
     if (mark)
       void api
         .get<AircraftView[]>('/api/aircraft')
         .then((a) =>
-          a.ok ? setSimulated(a.value.some((v) => v.aircraft.mark === mark && v.simulated)) : undefined,
+          a.ok ? setSimulated(a.value.find((v) => v.aircraft.mark === mark)?.simulated) : undefined,
         );
   }, [mark]);
   return simulated;
@@ -261,7 +267,7 @@ function NoCampaign({ campaign }: { campaign: string }): ReactElement {
   );
 }
 
-/** The sheet of the address, and the panel of a simulated aircraft where its engines run. */
+/** The sheet of the address, and the panel of a simulated aircraft where its stand-in is read. */
 function Sheets({ here, mark }: { here: StationId | undefined; mark: string }): ReactElement {
   const view = useCampaign();
   const simulated = useSimulated(mark);
@@ -281,9 +287,9 @@ function Sheets({ here, mark }: { here: StationId | undefined; mark: string }): 
           <Route path=":station" element={<StationSheet />} />
         </Routes>
       </Suspense>
-      {simulated && here !== undefined && !WITHOUT_ENGINES.includes(here) ? (
+      {simulated && here !== undefined && !WITHOUT[simulated].includes(here) ? (
         <Suspense fallback={null}>
-          <SimulationPanel />
+          {simulated === 'engines' ? <SimulationPanel /> : <VehiclePanel />}
         </Suspense>
       ) : null}
     </>

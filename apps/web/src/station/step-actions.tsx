@@ -2,6 +2,7 @@ import { useState, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
 import { isWorked, runningTimer, type Check, type Part } from '@kanzel/core';
 import { submit } from '../sync/campaign-store.ts';
+import { useMonitorState } from '../sync/monitor-store.ts';
 import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
 import { Problem } from '../ui/field.tsx';
@@ -39,6 +40,7 @@ function Answering({
 }): ReactElement {
   const view = useCampaign();
   const { names } = view;
+  const line = useMonitorState(view.index.basis.aircraft.mark);
   const timers =
     check.answer.kind === 'timer' && step.entering.some((p) => !runningTimer(view.state.parts.get(p.key)));
   const blank = check.answer.kind === 'confirm' && step.entering.length > 0 && step.ready.length === 0;
@@ -69,7 +71,8 @@ function Answering({
         : null}
       {step.takeable.length > 0 ? (
         <Button kind="main" keys="Enter" onClick={step.takeNow}>
-          Take{sideWord(step.takeable, parts, names.subject)} from the monitor
+          Take{sideWord(step.takeable, parts, names.subject)} from the{' '}
+          {line?.speaker === 'vehicle' ? 'vehicle' : 'monitor'}
         </Button>
       ) : null}
       {step.still.length > 0 ? (

@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import type { MonitorEvent, MonitorState } from '@kanzel/contract';
 import { serverNow } from './clock.ts';
-import { figureOf, samplesBetween, type ChannelSamples, type TakenLine } from '@kanzel/core';
+import { figureOf, ownMember, samplesBetween, type ChannelSamples, type TakenLine } from '@kanzel/core';
 
 /** Ten minutes at ten readings a second. */
 const KEEP = 6000;
@@ -63,6 +63,10 @@ export function takeHistory(events: readonly MonitorEvent[]): void {
 export function takeMonitorState(state: MonitorState): void {
   useMonitor.setState(({ states }) => ({ states: { ...states, [state.mark]: state } }));
 }
+
+/** How the line of an aircraft stands, while a page shows it; undefined where it has none. */
+export const useMonitorState = (mark: string): MonitorState | undefined =>
+  useMonitor((s) => ownMember(s.states, mark));
 
 /** What was read of the aircraft in hand, oldest first. */
 export const linesRead = (): readonly TakenLine[] => samples;

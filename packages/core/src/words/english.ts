@@ -480,6 +480,18 @@ const ENGLISH_OWN = {
   lineColumns: (p) => `The engine monitor announced ${p.n('wanted')} columns and sent ${p.n('got')}.`,
   lineBeforeHeader: () => 'The engine monitor sent readings before saying what they are.',
   lineFigure: () => 'The engine monitor sent something that is not a figure.',
+  vehicleGarbled: () => 'Something garbled came over the line of the vehicle.',
+  vehicleOldProtocol: () =>
+    'Something on the line of the vehicle speaks the first version of its protocol, which is not read here.',
+  vehicleUnknownFlags: () => 'The vehicle sends what asks for more than is known here; that is not read.',
+  vehicleSigned: () => 'The vehicle signs what it sends. The signature is not checked here.',
+  vehicleOther: (p) =>
+    `Vehicle ${p.n('system')} speaks on the line of vehicle ${p.n('wanted')}. Nothing is taken of it.`,
+  vehicleTwice: (p) =>
+    `Two vehicles speak as number ${p.n('system')}. No figures are taken until one of them is silent.`,
+  vehicleTimeBack: () =>
+    'The clock of the vehicle went back: it was switched on anew, or something old is played. No figures are taken for two seconds.',
+  vehicleFrozen: () => 'The vehicle is alive, but its figures stand still. None are taken until they move.',
   groundRunEnds: () =>
     'This campaign is a ground run only, and this belongs to what comes after. Open another campaign for it.',
   noLimitEntered: (p) =>

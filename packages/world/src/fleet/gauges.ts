@@ -11,6 +11,8 @@ export interface Gauge {
   readonly measures: readonly string[];
   /** Days from the story's day to the end of its calibration; absent: needs none. */
   readonly days?: number;
+  /** It comes over the line by itself. */
+  readonly live?: true;
 }
 
 /** Instruments of an aircraft, calibrated until so many days after the story’s. */

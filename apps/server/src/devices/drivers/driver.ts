@@ -1,6 +1,6 @@
 import type { Reason, Result } from '@kanzel/core';
 import type { LineColumn } from '@kanzel/formats';
-import type { Unheard } from '../read-lines.ts';
+import type { Unheard } from '../read-bytes.ts';
 
 /** What a device said at one time: figures by subject and channel, in the order of its columns. */
 export interface DeviceSample {
@@ -29,7 +29,7 @@ export interface Device {
 export interface DeviceSetting {
   readonly name: string;
   readonly label: string;
-  readonly kind: 'host' | 'port';
+  readonly kind: 'host' | 'port' | 'number';
 }
 
 /**
@@ -38,6 +38,8 @@ export interface DeviceSetting {
  */
 export interface DeviceDriver<Settings> {
   readonly title: string;
+  /** What speaks by it, as people on the sheet call it. */
+  readonly speaker: 'monitor' | 'vehicle';
   readonly settings: readonly DeviceSetting[];
   /** Settings as they were kept or sent; error: a sentence on the first that is not what it should be. */
   readonly read: (settings: unknown) => Result<Settings, string>;

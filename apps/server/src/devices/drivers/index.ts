@@ -1,11 +1,14 @@
 import { ENGINE_LINE } from './engine-line.ts';
+import { MAVLINK_TCP, MAVLINK_UDP } from './mavlink.ts';
 
-export type { Device, DeviceSample } from './driver.ts';
+export type { Device, DeviceDriver, DeviceSample } from './driver.ts';
 export type { LineAddress } from './engine-line.ts';
 
 /** Every protocol that devices are listened to by. A new one is a file beside these and a line here. */
 export const DRIVERS = {
   'engine-line': ENGINE_LINE,
+  'mavlink-tcp': MAVLINK_TCP,
+  'mavlink-udp': MAVLINK_UDP,
 } as const;
 
 export type Protocol = keyof typeof DRIVERS;

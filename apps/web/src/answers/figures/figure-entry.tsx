@@ -10,7 +10,7 @@ import {
 import type { ReactElement } from 'react';
 import { useCampaign, type CampaignView } from '../../station/campaign-context.ts';
 import { serverInstant } from '../../sync/clock.ts';
-import { useMonitor } from '../../sync/monitor-store.ts';
+import { useMonitor, useMonitorState } from '../../sync/monitor-store.ts';
 import { useLineMode } from '../../ui/line-mode.ts';
 import type { DeskFigures } from '../answer-desk.ts';
 import type { PartDraft } from '../desk.ts';
@@ -172,10 +172,20 @@ function LiveLine({
   names: readonly string[];
 }): ReactElement {
   const view = useCampaign();
+  const line = useMonitorState(view.index.basis.aircraft.mark);
   if (!spec.channel) return <p className="cap mt-1">Type the figure.</p>;
   const looks = names.map((n) => lookAt(view.index, part, n));
   if (looks.every((l) => l.state === 'none'))
-    return <p className="cap mt-1">No engine monitor: read the gauge and type it.</p>;
+    return line?.note ? (
+      <p role="status" className="mt-1 text-[0.82rem] font-semibold text-near">
+        {line.note} Read the gauge and type it.
+      </p>
+    ) : (
+      <p className="cap mt-1">
+        {line?.speaker === 'vehicle' ? 'No figure from the vehicle' : 'No engine monitor'}: read the gauge and
+        type it.
+      </p>
+    );
   const met = settingMet(part);
   const way = looks.map((l) => (l.state === 'none' ? undefined : l.way)).find((w) => w !== undefined);
   if (met === false)
@@ -189,7 +199,9 @@ function LiveLine({
       {way
         ? `Still ${way}: it can be taken once it is within limits, or has settled.`
         : looks.every((l) => l.state === 'steady')
-          ? 'Steady on the monitor.'
+          ? line?.speaker === 'vehicle'
+            ? 'Steady, as the vehicle says.'
+            : 'Steady on the monitor.'
           : 'Waiting for it to settle.'}
     </p>
   );

@@ -1,0 +1,107 @@
+import { createSocket } from 'node:dgram';
+import { err, ok, reason } from '@kanzel/core';
+import { readFrames } from '@kanzel/formats';
+import { readBytes, Waits } from '../read-bytes.ts';
+import { VehicleEars } from '../vehicle.ts';
+import type { DeviceDriver } from './driver.ts';
+import { readAddress, type LineAddress } from './engine-line.ts';
+
+/** Where a vehicle is heard, and its number: others may speak there as well. */
+export interface VehicleAddress extends LineAddress {
+  readonly system: number;
+}
+
+/** No frame of the protocol is longer; what is kept of a stream that has no frame in it is never more. */
+const LONGEST_FRAME = 280;
+
+const SETTINGS = [
+  { name: 'host', label: 'Host', kind: 'host' },
+  { name: 'port', label: 'Port', kind: 'port' },
+  { name: 'system', label: 'Number of the vehicle', kind: 'number' },
+] as const;
+
+function readSettings(settings: unknown): ReturnType<DeviceDriver<VehicleAddress>['read']> {
+  const address = readAddress(settings);
+  if (!address.ok) return address;
+  const { system = 1 } = (settings ?? {}) as { readonly system?: unknown };
+  return typeof system === 'number' && Number.isInteger(system) && system >= 1 && system <= 255
+    ? ok({ ...address.value, system })
+    : err('The number of the vehicle is a whole number from 1 to 255.');
+}
+
+const now = (): number => performance.now();
+
+/** The MAVLink protocol, version 2, of a vehicle that is called up: the product connects, and sends nothing. */
+export const MAVLINK_TCP: DeviceDriver<VehicleAddress> = {
+  title: 'MAVLink 2 over TCP',
+  speaker: 'vehicle',
+  settings: SETTINGS,
+  read: readSettings,
+  open({ host, port, system }, standins, ears) {
+    const vehicle = new VehicleEars(system, ears, now);
+    let rest = new Uint8Array();
+    return readBytes(
+      { host, port, standins },
+      {
+        opened: () => {
+          rest = new Uint8Array();
+          vehicle.opened();
+        },
+        bytes: (chunk) => {
+          const bytes = new Uint8Array(rest.length + chunk.length);
+          bytes.set(rest);
+          bytes.set(chunk, rest.length);
+          const { heard, used } = readFrames(bytes);
+          rest = bytes.slice(Math.max(used, bytes.length - LONGEST_FRAME));
+          vehicle.take(heard, host);
+        },
+        gone: (why) => ears.gone(why),
+      },
+    );
+  },
+};
+
+/** The same of a vehicle, or its radio, that sends to this machine: the product listens on a port, and sends nothing. */
+export const MAVLINK_UDP: DeviceDriver<VehicleAddress> = {
+  title: 'MAVLink 2 over UDP',
+  speaker: 'vehicle',
+  settings: SETTINGS,
+  read: readSettings,
+  open({ host, port, system }, _standins, ears) {
+    const vehicle = new VehicleEars(system, ears, now);
+    const waits = new Waits();
+    let closed = false;
+    let timer: NodeJS.Timeout | undefined;
+    let socket = createSocket('udp4');
+    const listen = (): void => {
+      socket = createSocket('udp4');
+      socket.on('listening', () => {
+        waits.heard();
+        vehicle.opened();
+      });
+      socket.on('message', (message, from) => {
+        if (closed) return;
+        const { heard, used } = readFrames(message);
+        vehicle.take(heard, `${from.address}:${from.port}`);
+        // A datagram is whole or it is none: nothing of it comes later.
+        if (used < message.length) ears.doubt(reason('vehicleGarbled'));
+      });
+      // The port is somebody else's, or there is no such address here: tried again, since both may change.
+      socket.on('error', () => {
+        socket.close();
+        if (closed) return;
+        ears.gone('unreachable');
+        timer = setTimeout(listen, waits.take());
+      });
+      socket.bind(port, host);
+    };
+    listen();
+    return {
+      close: () => {
+        closed = true;
+        clearTimeout(timer);
+        socket.close();
+      },
+    };
+  },
+};
