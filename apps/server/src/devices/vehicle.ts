@@ -1,4 +1,4 @@
-import { reason, type Reason } from '@kanzel/core';
+import { ownMember, reason, type Reason } from '@kanzel/core';
 import type { Heard, LineColumn, MessageFigures } from '@kanzel/formats';
 import type { DeviceEars } from './drivers/driver.ts';
 
@@ -135,7 +135,7 @@ export class VehicleEars {
     if (name === 'ATTITUDE') this.lookWhetherItMoves(figures);
     const now = this.now();
     TAKES[name]?.(
-      (field, i = 0) => figures[field]?.[i] ?? Number.NaN,
+      (field, i = 0) => ownMember(figures, field)?.[i] ?? Number.NaN,
       (channel, unit, value, subject = AIRCRAFT) => this.put({ subject, channel, unit }, value, now),
     );
     if (this.attitude !== '' && now - Math.min(this.moved, this.advanced) > FROZEN)
@@ -182,7 +182,7 @@ export class VehicleEars {
   /** A sensor at rest is never still: the same figures to the last bit are a picture that stands. */
   private lookWhetherItMoves(figures: MessageFigures): void {
     const attitude = ['roll', 'pitch', 'yaw', 'rollspeed', 'pitchspeed', 'yawspeed']
-      .map((name) => figures[name]?.[0])
+      .map((name) => ownMember(figures, name)?.[0])
       .join();
     if (attitude === this.attitude) return;
     this.attitude = attitude;

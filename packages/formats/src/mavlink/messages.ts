@@ -1,3 +1,4 @@
+import { ownMember } from '@kanzel/core';
 import { checksumOf } from './checksum.ts';
 
 /** Types of a field on the wire, all little-endian, and how many bytes one takes. */
@@ -272,7 +273,7 @@ export function writeFigures(
   const whole = new Uint8Array(form.size);
   const view = new DataView(whole.buffer);
   for (const { name, type, length, at } of form.fields) {
-    const given = figures[name] ?? 0;
+    const given = ownMember(figures, name) ?? 0;
     const list = typeof given === 'number' ? [given] : given;
     for (let i = 0; i < length; i += 1) writeOne(view, type, at + i * SIZES[type], list[i] ?? 0);
   }
