@@ -257,7 +257,39 @@ test('over UDP, with every third datagram lost, some doubled, some in the wrong 
   from.close();
 });
 
-test('over TCP it is read however it is cut, it is called up again when it is gone, and two of them on one line are told apart', async () => {
+test('a port that is somebody else’s is said, tried again, and heard once it is free; it can be given up meanwhile', async () => {
+  const other = createSocket('udp4').bind(0, '127.0.0.1');
+  await once(other, 'listening');
+  const { port } = other.address();
+  const told: string[] = [];
+  let next: (() => void) | undefined;
+  const listen = () => {
+    const heard = new Promise<void>((resolve) => (next = resolve));
+    const tell = (what: string): void => {
+      told.push(what);
+      next?.();
+    };
+    const device = DRIVERS['mavlink-udp'].open({ host: '127.0.0.1', port, system: 1 }, true, {
+      opened: () => tell('opened'),
+      sample: () => tell('sample'),
+      doubt: () => tell('doubt'),
+      gone: (why) => tell(why),
+    });
+    return { device, heard };
+  };
+  const first = listen();
+  await first.heard;
+  first.device.close();
+  const second = listen();
+  await second.heard;
+  const again = new Promise<void>((resolve) => (next = resolve));
+  other.close();
+  await again;
+  expect(told).toEqual(['unreachable', 'unreachable', 'opened']);
+  second.device.close();
+});
+
+test('over TCP it is read however it is cut, its motors each by itself, and nothing more is heard of one that was closed', async () => {
   const standin = new VehicleStandin(1, 6, 5);
   const server: Server = await serveVehicle(standin, 0);
   const { port } = server.address() as AddressInfo;

@@ -1,4 +1,4 @@
-import { createSocket } from 'node:dgram';
+import { createSocket, type Socket } from 'node:dgram';
 import { err, ok, reason } from '@kanzel/core';
 import { readFrames } from '@kanzel/formats';
 import { readBytes, Waits } from '../read-bytes.ts';
@@ -72,14 +72,15 @@ export const MAVLINK_UDP: DeviceDriver<VehicleAddress> = {
     const waits = new Waits();
     let closed = false;
     let timer: NodeJS.Timeout | undefined;
-    let socket = createSocket('udp4');
+    let socket: Socket | undefined;
     const listen = (): void => {
-      socket = createSocket('udp4');
-      socket.on('listening', () => {
+      const own = createSocket('udp4');
+      socket = own;
+      own.on('listening', () => {
         waits.heard();
         vehicle.opened();
       });
-      socket.on('message', (message, from) => {
+      own.on('message', (message, from) => {
         if (closed) return;
         const { heard, used } = readFrames(message);
         vehicle.take(heard, `${from.address}:${from.port}`);
@@ -87,20 +88,22 @@ export const MAVLINK_UDP: DeviceDriver<VehicleAddress> = {
         if (used < message.length) ears.doubt(reason('vehicleGarbled'));
       });
       // The port is somebody else's, or there is no such address here: tried again, since both may change.
-      socket.on('error', () => {
-        socket.close();
+      own.on('error', () => {
         if (closed) return;
+        // Closed once and for all: whoever ends the device meanwhile finds nothing to close.
+        socket = undefined;
+        own.close();
         ears.gone('unreachable');
         timer = setTimeout(listen, waits.take());
       });
-      socket.bind(port, host);
+      own.bind(port, host);
     };
     listen();
     return {
       close: () => {
         closed = true;
         clearTimeout(timer);
-        socket.close();
+        socket?.close();
       },
     };
   },
