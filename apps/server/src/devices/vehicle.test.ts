@@ -58,7 +58,7 @@ class Bench {
 
 test('figures of every message are told together, in the units of their gauges, by motor where they are a motor’s', () => {
   const bench = new Bench();
-  bench.says('GPS_RAW_INT', { satellites_visible: 17 });
+  bench.says('GPS_RAW_INT', { fix_type: 3, satellites_visible: 17 });
   bench.says('BATTERY_STATUS', {
     voltages: [4100, 4150, 4090, ...Array<number>(7).fill(65_535)],
     current_battery: 1230,
@@ -99,9 +99,31 @@ test('figures of every message are told together, in the units of their gauges, 
   ]);
 });
 
+test('what would be taken for something else is no figure: satellites without a fix, a pack without its cells, one of two packs', () => {
+  const bench = new Bench();
+  const none = Array<number>(9).fill(65_535);
+  bench.says('GPS_RAW_INT', { fix_type: 2, satellites_visible: 17 });
+  bench.says('BATTERY_STATUS', { voltages: [24_700, ...none] });
+  bench.attitude(1000);
+  expect(['satellites', 'pack-volts', 'cell-imbalance'].map((c) => bench.figure(c))).toEqual([
+    null,
+    24.7,
+    null,
+  ]);
+  expect(bench.figure('cell-1')).toBeUndefined();
+  // The eleventh cell and those behind it are cells like the others.
+  bench.says('BATTERY_STATUS', { voltages: Array<number>(10).fill(4100), voltages_ext: [4100, 3900, 0, 0] });
+  bench.attitude(1100);
+  expect(bench.figure('cell-imbalance')).toBeCloseTo(0.2, 6);
+  expect(bench.figure('pack-volts')).toBeCloseTo(49, 6);
+  bench.says('BATTERY_STATUS', { id: 1, voltages: Array<number>(10).fill(4100) });
+  bench.attitude(1200);
+  expect(['pack-volts', 'cell-imbalance', 'cell-1'].map((c) => bench.figure(c))).toEqual([null, null, null]);
+});
+
 test('what is not said again for three seconds is no figure any more', () => {
   const bench = new Bench();
-  bench.says('GPS_RAW_INT', { satellites_visible: 9 });
+  bench.says('GPS_RAW_INT', { fix_type: 3, satellites_visible: 9 });
   const seen: (number | null | undefined)[] = [];
   bench.runs(40, (i) => {
     bench.attitude(1000 + 100 * i);

@@ -16,6 +16,8 @@ const TRUSTED_AFTER = 2000;
 const STILL_SPEAKS = 5000;
 
 const AIRCRAFT = 'aircraft';
+/** Figures that are one pack's. */
+const OF_A_PACK = /^aircraft\.(cell|pack)-/;
 /** Not known, as the protocol writes it in fields of two bytes. */
 const UNKNOWN = 65_535;
 /** Motors whose figures come in one message. */
@@ -46,18 +48,21 @@ const TAKES: Readonly<Record<string, (figure: (name: string, i?: number) => numb
   },
   GPS_RAW_INT: (figure, put) => {
     const seen = figure('satellites_visible');
-    put('satellites', 'count', seen === 255 ? undefined : seen);
+    // Without a fix in three dimensions those that are seen are none that it rests on.
+    put('satellites', 'count', seen === 255 || figure('fix_type') < 3 ? undefined : seen);
   },
   RADIO_STATUS: (figure, put) => {
     const strength = figure('rssi');
     put('link', '%', strength === 255 ? undefined : (100 * strength) / 254);
   },
   BATTERY_STATUS: (figure, put) => {
-    // One pack is told of; a second one would be told as the first.
-    if (figure('id') !== 0) return;
-    const all = Array.from({ length: 10 }, (_, i) => figure('voltages', i));
+    const all = [
+      ...Array.from({ length: 10 }, (_, i) => figure('voltages', i)),
+      ...Array.from({ length: 4 }, (_, i) => figure('voltages_ext', i)),
+    ];
     const cells = all.filter((v) => v !== UNKNOWN && v > 0).map((v) => v / 1000);
-    cells.forEach((volts, i) => put(`cell-${i + 1}`, 'V', volts));
+    // One figure alone is the whole pack's, of a vehicle that does not know its cells.
+    if (cells.length > 1) cells.forEach((volts, i) => put(`cell-${i + 1}`, 'V', volts));
     const known = cells.length > 0;
     put('pack-volts', 'V', known ? cells.reduce((a, b) => a + b, 0) : undefined);
     put('cell-imbalance', 'V', cells.length > 1 ? Math.max(...cells) - Math.min(...cells) : undefined);
@@ -91,6 +96,7 @@ export class VehicleEars {
   private advanced = -Infinity;
   private trustedFrom = -Infinity;
   private attitude = '';
+  private secondPack = -Infinity;
   private source = '';
   private readonly spoke = new Map<string, number>();
 
@@ -130,6 +136,11 @@ export class VehicleEars {
     if (this.isTwice(sender)) return this.ears.doubt(reason('vehicleTwice', { system: this.system }));
     if (message.signed) this.ears.doubt(reason('vehicleSigned'));
     const { name, figures } = message;
+    // One pack is told of: of two, nobody would know whose cells are meant.
+    if (name === 'BATTERY_STATUS' && figures['id']?.[0] !== 0) {
+      this.secondPack = this.now();
+      return;
+    }
     const time = figures['time_boot_ms']?.[0];
     if (time !== undefined && !this.isInTime(name, time)) return;
     if (name === 'ATTITUDE') this.lookWhetherItMoves(figures);
@@ -197,6 +208,7 @@ export class VehicleEars {
   }
 
   private figure(key: string, now: number): number | null {
+    if (OF_A_PACK.test(key) && now - this.secondPack <= OVER) return null;
     const known = this.known.get(key);
     return known && now - known.at <= OVER ? known.value : null;
   }
