@@ -8,6 +8,7 @@ const CORE = [
   'limits',
   'signals',
   'aircraft',
+  'controls',
   'systems',
   'emergency',
   'loading',

@@ -22,7 +22,7 @@ const middleOf = ({ outline }: Zone): Point => {
   return [sum[0] / outline.points.length, sum[1] / outline.points.length];
 };
 
-const ON_THE_WING: readonly string[] = ['aileron', 'flap', 'elevon', 'airbrake'];
+const ON_THE_WING: readonly string[] = ['aileron', 'flap', 'elevon', 'flaperon', 'spoiler', 'airbrake'];
 const ON_THE_TAIL: readonly string[] = ['elevator', 'rudder', 'ruddervator', 'trim-tab'];
 
 function wingAreas(layout: Layout, zones: readonly Zone[]): Area[] {

@@ -10,13 +10,25 @@ export function surfaceOutline(surface: Surface, layout: Layout, f: Frame): Poin
   const tailEdge = f.tailTop + f.tailChord;
   switch (surface.kind) {
     case 'aileron':
+    case 'flaperon':
       return mirrored(trailingStrip(f, 0.58, 0.96, 0.28), side);
     case 'flap':
       return mirrored(trailingStrip(f, 0.12, 0.55, 0.28), side);
     case 'elevon':
       return mirrored(trailingStrip(f, 0.35, 0.95, 0.26), side);
+    case 'nose-wheel': {
+      const [w, y] = [f.body * 0.1, f.length * 0.17];
+      return [
+        [-w, y - f.length * 0.03],
+        [w, y - f.length * 0.03],
+        [w, y + f.length * 0.03],
+        [-w, y + f.length * 0.03],
+      ];
+    }
+    case 'spoiler':
     case 'airbrake': {
-      const [a, b] = [wingAt(f, 0.35), wingAt(f, 0.55)];
+      const out = surface.kind === 'spoiler' ? 0.25 : 0;
+      const [a, b] = [wingAt(f, 0.35 + out), wingAt(f, 0.55 + out)];
       return mirrored(
         [
           [a.x, a.lead + f.chord * 0.38],

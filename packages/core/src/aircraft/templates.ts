@@ -46,6 +46,12 @@ const pack = (id: string, title: string, place: Place, capacity: number, cells: 
 });
 
 const LIFT: readonly Place[] = ['front-left', 'front-right', 'rear-left', 'rear-right'];
+/** Neighbours turn against each other, so that their turning moments cancel. */
+const turnsOf = (place: Place, round: readonly Place[]): Pick<Propulsor, 'turns'> => ({
+  turns: round.indexOf(place) % 2 === 0 ? 'anticlockwise' : 'clockwise',
+});
+
+const FOUR: readonly Place[] = ['front-right', 'rear-right', 'rear-left', 'front-left'];
 const liftMotors = (diameter: number, tilting: readonly Place[] = []): Propulsor[] =>
   LIFT.map((place) =>
     electric(
@@ -54,7 +60,7 @@ const liftMotors = (diameter: number, tilting: readonly Place[] = []): Propulsor
       place,
       'lift-motor',
       diameter,
-      tilting.includes(place) ? { tilts: true } : {},
+      { ...turnsOf(place, FOUR), ...(tilting.includes(place) ? { tilts: true } : {}) },
     ),
   );
 const SIX: readonly Place[] = [
@@ -166,6 +172,7 @@ const TEMPLATES: Readonly<Record<Family, Layout>> = {
     span: 1.4,
     length: 1.6,
     wing: 'swept',
+    surfaces: [...AILERONS, ...FLAPS, ...TAIL, one('nose-wheel', 'Nose wheel')],
     propulsors: [electric('fan', 'Fan', 'centre', 'ducted-fan', 0.12)],
     stores: [pack('pack', 'Flight pack', 'nose', 5, 8)],
   }),
@@ -197,7 +204,7 @@ const TEMPLATES: Readonly<Record<Family, Layout>> = {
     gear: 'legs',
     surfaces: [],
     propulsors: SIX.map((place, i) =>
-      electric(`motor-${i + 1}`, `Motor ${i + 1}`, place, 'lift-motor', 0.38),
+      electric(`motor-${i + 1}`, `Motor ${i + 1}`, place, 'lift-motor', 0.38, turnsOf(place, SIX)),
     ),
     stores: [pack('pack', 'Flight pack', 'centre', 16, 6)],
   },
@@ -258,14 +265,14 @@ export function layoutWith(
   const count = engines !== undefined && engineCounts(family).includes(engines) ? engines : undefined;
   const places: readonly Place[] | undefined =
     family === 'multirotor' && count === 4
-      ? ['front-right', 'rear-right', 'rear-left', 'front-left']
+      ? FOUR
       : family === 'piston-multi' && count === 3
         ? ['left-wing', 'nose', 'right-wing']
         : undefined;
   const propulsors = places
     ? places.flatMap((place, i) => {
         const like = layout.propulsors[i];
-        return like ? [{ ...like, place }] : [];
+        return like ? [{ ...like, place, ...(like.turns ? turnsOf(place, places) : {}) }] : [];
       })
     : layout.propulsors;
   return {

@@ -24,6 +24,18 @@ export const FAMILIES = {
 export type Family = keyof typeof FAMILIES;
 export const FAMILY_IDS = Object.keys(FAMILIES) as Family[];
 
+/** Families that are flown by radio: between the hands and the surfaces are channels, mixers and servos. */
+export const FLOWN_BY_RADIO: readonly Family[] = [
+  'electric-model',
+  'ducted-fan',
+  'flying-wing',
+  'flapping',
+  'multirotor',
+  'lift-and-cruise',
+  'lift-and-cruise-tilt',
+  'lift-and-cruise-fuel',
+];
+
 /** Where a thing sits, seen from above with the nose up. */
 export const PLACES = [
   'nose',
@@ -50,7 +62,10 @@ export const SURFACE_KINDS = [
   'elevon',
   'ruddervator',
   'canard',
+  'flaperon',
+  'spoiler',
   'airbrake',
+  'nose-wheel',
   'trim-tab',
 ] as const;
 
@@ -72,6 +87,8 @@ export const PROPULSOR_KINDS = [
   'flapping-drive',
 ] as const;
 
+export const TURNS = ['clockwise', 'anticlockwise'] as const;
+
 /** Whatever pushes, pulls or lifts. `engine` ones are what checks per engine are done on. */
 export interface Propulsor {
   readonly id: string;
@@ -82,6 +99,8 @@ export interface Propulsor {
   readonly cylinders: number;
   /** Disc or duct, in metres. */
   readonly diameter: number;
+  /** Which way a lifting rotor turns, seen from above; without it nothing is known of what it does in yaw. */
+  readonly turns?: (typeof TURNS)[number];
   /** It swings between lifting and pushing. */
   readonly tilts?: boolean;
   /** Left out of the engines that checks are done on: a rotor driven by an engine listed for itself. */

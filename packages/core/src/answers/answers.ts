@@ -15,6 +15,7 @@ import { LOCKS } from './locks.ts';
 import { PHOTO } from './photo.ts';
 import { PLATE } from './plate.ts';
 import { READING } from './reading.ts';
+import { SENSE } from './sense.ts';
 import { SERIES } from './series.ts';
 import { SIGNATURES } from './signatures.ts';
 import { TALLY } from './tally.ts';
@@ -45,6 +46,7 @@ export const ANSWERS: { readonly [K in AnswerKindName]: AnswerKind<K> } = {
   locks: LOCKS,
   tally: TALLY,
   assembly: ASSEMBLY,
+  sense: SENSE,
 };
 
 /** What is known of the way in which something was answered. */

@@ -1,4 +1,5 @@
 import type { AssemblyStep } from '../checks/types.ts';
+import type { WayOfMoving } from '../controls/outputs.ts';
 import type { Reading, Series } from '../limits/types.ts';
 import type { LoadingSheet, Weighing } from '../loading/types.ts';
 import type { PaperDocument, Photo, SeenEquipment, SignedItem, TrailStretch } from '../papers/types.ts';
@@ -24,7 +25,9 @@ export type PartAnswer =
   | { readonly kind: 'plate'; readonly text: string; readonly how: 'typed' | 'scanned' }
   | { readonly kind: 'locks'; readonly locks: readonly SeenLock[] }
   | { readonly kind: 'tally'; readonly rows: readonly TallyRow[] }
-  | { readonly kind: 'assembly'; readonly parts: readonly PutOn[] };
+  | { readonly kind: 'assembly'; readonly parts: readonly PutOn[] }
+  /** Which way each output went, by its name in the layout. */
+  | { readonly kind: 'sense'; readonly ways: Readonly<Record<string, WayOfMoving>> };
 
 /** How far a part was put on, and what is wrong at the step that comes next, where something is. */
 export interface PutOn {

@@ -3,6 +3,8 @@ import type { RunsOut } from '../papers/document.ts';
 import type { CardOfAircraft } from '../emergency/types.ts';
 import type { SystemTree } from '../systems/types.ts';
 import type { PROPULSOR_KINDS } from '../aircraft/types.ts';
+import type { SenseInput } from '../controls/inputs.ts';
+import type { OutputGroup } from '../controls/outputs.ts';
 import type { WayQuestion } from './ways.ts';
 import type { Aircraft } from '../aircraft/aircraft.ts';
 
@@ -135,6 +137,8 @@ export type AnswerSpec =
   | { readonly kind: 'tally'; readonly listed: readonly string[] }
   /** The aircraft put together on site: each part in its order, and none before what it goes onto. */
   | { readonly kind: 'assembly'; readonly parts: readonly AssemblyPart[] }
+  /** Which way each surface, motor or tilt goes when a stick is moved or the airframe is tilted. What is right follows from the layout. */
+  | { readonly kind: 'sense'; readonly input: SenseInput; readonly of: OutputGroup }
   /** Derived from two other checks on the same subject, or from one check on both engines. */
   | { readonly kind: 'computed'; readonly from: readonly string[]; readonly value: ComputationName };
 

@@ -2,6 +2,7 @@ import type { ReactElement } from 'react';
 import {
   PLACES,
   PROPULSOR_KINDS,
+  TURNS,
   SURFACE_KINDS,
   type Propulsor,
   type Store,
@@ -61,6 +62,17 @@ function OfPropulsor({ part, change }: { part: Propulsor; change: Change }): Rea
       />
       <FigureField label="Cylinders" value={part.cylinders} onChange={set('cylinders')} />
       <FigureField label="Disc or duct" value={part.diameter} unit="m" onChange={set('diameter')} />
+      {part.kind === 'lift-motor' ? (
+        <Picker
+          label="Turns, seen from above"
+          value={part.turns ?? ''}
+          options={[{ id: '', text: 'not known' }, ...words(TURNS)]}
+          onChange={(turns) => {
+            const { turns: _turns, ...rest } = part;
+            change(turns === '' ? rest : { ...rest, turns }, 'turns');
+          }}
+        />
+      ) : null}
       <Picker
         label="It"
         value={part.driven ? 'driven' : part.tilts ? 'tilts' : 'fixed'}

@@ -1,0 +1,105 @@
+import { FLOWN_BY_RADIO } from '../aircraft/types.ts';
+import type { BasisIndex } from '../checks/basis-index.ts';
+import type { AnswerSpec } from '../checks/types.ts';
+import { expectedOf, SENSE_INPUTS, watchedOf } from '../controls/inputs.ts';
+import {
+  outputsOf,
+  WAYS_OF_MOVING,
+  type ControlContext,
+  type ControlOutput,
+  type WayOfMoving,
+} from '../controls/outputs.ts';
+import { ownMember } from '../own-member.ts';
+import type { AnswerKind } from './kind.ts';
+import { measuresNothing, noCopies, plain } from './said.ts';
+
+type SenseSpec = Extract<AnswerSpec, { readonly kind: 'sense' }>;
+
+/** What an aircraft has that answers the controls, and what is between it and the hands. */
+export interface Controls {
+  readonly outputs: readonly ControlOutput[];
+  readonly context: ControlContext;
+}
+
+const known = new WeakMap<BasisIndex, Controls>();
+
+/**
+ * The controls of the aircraft in hand, from its layout and its family; it is stabilised where its pack asks for a correction. An
+ * aircraft without a layout has none. Example: a sailplane has ailerons, airbrakes, elevator and rudder, by cables, not stabilised.
+ */
+export function controlsOf(index: BasisIndex): Controls {
+  const before = known.get(index);
+  if (before) return before;
+  const { aircraft, pack } = index.basis;
+  const controls: Controls = {
+    outputs: aircraft.layout ? outputsOf(aircraft.layout) : [],
+    context: {
+      radio: FLOWN_BY_RADIO.some((family) => family === aircraft.family),
+      stabilised: pack.checks.some(
+        ({ answer }) => answer.kind === 'sense' && SENSE_INPUTS[answer.input].by === 'correction',
+      ),
+    },
+  };
+  known.set(index, controls);
+  return controls;
+}
+
+/** The outputs that a check of this kind asks about, on the aircraft in hand. Example: stick right on a flying wing is its two elevons. */
+export function senseOutputs(index: BasisIndex, { input, of }: SenseSpec): readonly ControlOutput[] {
+  const { outputs, context } = controlsOf(index);
+  return watchedOf(outputs, context, { input, group: of });
+}
+
+const wordOf = (output: ControlOutput, way: WayOfMoving): string =>
+  way === 'still' ? 'still' : output.words[way].toLowerCase();
+
+/** Which way every output goes, each by itself; what is right follows from the layout, and is never written in a pack. */
+export const SENSE: AnswerKind<'sense'> = {
+  measured: measuresNothing,
+  isWhole({ ways }, { check: { answer: spec } }, index) {
+    const asked = spec.kind === 'sense' ? senseOutputs(index, spec) : [];
+    return (
+      asked.length > 0 &&
+      Object.keys(ways).length === asked.length &&
+      asked.every((o) => WAYS_OF_MOVING.some((way) => way === ownMember(ways, o.id)))
+    );
+  },
+  judge({ ways }, { index, part: { check } }) {
+    const spec = check.answer;
+    if (spec.kind !== 'sense') return [plain('unknown', 'senseOfNothing', { group: 'surfaces' })];
+    const expected = expectedOf(controlsOf(index).outputs, { group: spec.of, input: spec.input });
+    if (!expected.ok) return [plain('unknown', expected.error.code, expected.error.params)];
+    const off = senseOutputs(index, spec).flatMap((output) => {
+      const [seen, right] = [ownMember(ways, output.id), expected.value.get(output.id)];
+      if (right === undefined || seen === right) return [];
+      const params = {
+        output: output.title,
+        seen: seen === undefined ? 'nothing' : wordOf(output, seen),
+        expected: wordOf(output, right),
+      };
+      const code = seen === 'still' ? 'senseStill' : right === 'still' ? 'senseMoved' : 'senseBackwards';
+      return [plain('out', code, params)];
+    });
+    return off.length > 0 ? off : [plain('within', 'senseAsExpected', { count: Object.keys(ways).length })];
+  },
+  copies: noCopies,
+  agrees: ({ ways }, second) =>
+    Object.keys({ ...ways, ...second.ways }).every(
+      (id) => ownMember(ways, id) === ownMember(second.ways, id),
+    ),
+  over: 'never',
+  describe({ ways }, index, check) {
+    const spec = index.checks.get(check)?.answer;
+    if (spec?.kind !== 'sense') return '';
+    return senseOutputs(index, spec)
+      .flatMap((output) => {
+        const way = ownMember(ways, output.id);
+        return way === undefined || way === 'still'
+          ? []
+          : [`${output.title.toLowerCase()} ${wordOf(output, way)}`];
+      })
+      .join(', ')
+      .replace(/^$/, 'nothing moves')
+      .replace(/^./, (c) => c.toUpperCase());
+  },
+};

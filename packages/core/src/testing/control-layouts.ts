@@ -1,0 +1,90 @@
+import { layoutFor, layoutWith } from '../aircraft/templates.ts';
+import { type Family, type Layout, type Surface } from '../aircraft/types.ts';
+import type { ControlContext, ControlOutput, OutputGroup } from '../controls/outputs.ts';
+import { SENSE_INPUTS, type SenseInput, type SenseQuestion } from '../controls/inputs.ts';
+
+const surface = (kind: Surface['kind'], side: Surface['side']): Surface => ({
+  id: `${kind}-${side}`,
+  title: `${kind}, ${side}`,
+  kind,
+  side,
+});
+const both = (...kinds: readonly Surface['kind'][]): Surface[] =>
+  kinds.flatMap((kind) => [surface(kind, 'left'), surface(kind, 'right')]);
+
+const changed = (family: Family, surfaces: readonly Surface[]): Layout => ({
+  ...layoutFor(family),
+  surfaces,
+});
+const stabilised = { radio: true, stabilised: true };
+const cables = { radio: false, stabilised: false };
+
+/** Every way in which aircraft of this world are steered, each once. */
+export const CONTROL_LAYOUTS: readonly {
+  readonly name: string;
+  readonly layout: Layout;
+  readonly context: ControlContext;
+}[] = [
+  { name: 'conventional, by cables', layout: layoutFor('piston-single'), context: cables },
+  { name: 'T-tail with airbrakes, by cables', layout: layoutFor('sailplane'), context: cables },
+  { name: 'conventional model, stabilised', layout: layoutFor('electric-model'), context: stabilised },
+  { name: 'ducted fan with nose wheel', layout: layoutFor('ducted-fan'), context: stabilised },
+  {
+    name: 'V-tail with ailerons',
+    layout: changed('electric-model', both('aileron', 'ruddervator')),
+    context: stabilised,
+  },
+  {
+    name: 'canard',
+    layout: changed('electric-model', [
+      ...both('aileron'),
+      surface('canard', 'centre'),
+      surface('rudder', 'centre'),
+    ]),
+    context: stabilised,
+  },
+  { name: 'flying wing', layout: layoutFor('flying-wing'), context: stabilised },
+  {
+    name: 'wing of four surfaces, flaperons, spoilers and air brakes',
+    layout: changed('electric-model', [
+      ...both('flaperon', 'spoiler', 'airbrake'),
+      surface('elevator', 'centre'),
+      surface('rudder', 'centre'),
+    ]),
+    context: stabilised,
+  },
+  {
+    name: 'flapping, no stabiliser',
+    layout: layoutFor('flapping'),
+    context: { radio: true, stabilised: false },
+  },
+  { name: 'multirotor of four', layout: layoutWith('multirotor', { engines: 4 }), context: stabilised },
+  { name: 'multirotor of six', layout: layoutFor('multirotor'), context: stabilised },
+  { name: 'lift and cruise', layout: layoutFor('lift-and-cruise'), context: stabilised },
+  { name: 'lift and cruise, tilting', layout: layoutFor('lift-and-cruise-tilt'), context: stabilised },
+];
+
+const PLAIN: readonly SenseInput[] = [
+  'stick-right',
+  'stick-back',
+  'rudder-right',
+  'flaps-down',
+  'brakes-out',
+  'right-side-down',
+  'nose-down',
+  'nose-right',
+];
+
+/** Every question that moves something on an aircraft in order, once in one direction. */
+export function everyQuestion(
+  outputs: readonly ControlOutput[],
+  { stabilised: box }: ControlContext,
+): SenseQuestion[] {
+  const groups = [...new Set(outputs.map((o): OutputGroup => o.group))];
+  return groups.flatMap((group) =>
+    PLAIN.filter((input) => {
+      const { by, axis } = SENSE_INPUTS[input];
+      return (by === 'command' || box) && outputs.some((o) => o.group === group && o.mix[axis] !== undefined);
+    }).map((input) => ({ input, group })),
+  );
+}
