@@ -12,6 +12,7 @@ import {
   type SecondWalk,
   type WayQuestion,
   goodAnswer,
+  isSaidUnseen,
   makeDraft,
   formatFigure,
   stateSubject,
@@ -295,6 +296,7 @@ export class ScriptedCrew {
       case 'locks':
       case 'tally':
       case 'assembly':
+      case 'sense':
       case 'weighing':
       case 'loading':
       case 'document':
@@ -386,7 +388,12 @@ export class ScriptedCrew {
       if (check.secondPerson)
         await this.post(
           'answer.witnessed',
-          { check: id, subject: part.subject, answerEntry: entry },
+          {
+            check: id,
+            subject: part.subject,
+            answerEntry: entry,
+            ...(isSaidUnseen(check) ? { saw: answer } : {}),
+          },
           'inspector',
         );
     }

@@ -4,6 +4,10 @@ import {
   LOCK_FORMS,
   UNIT_IDS,
   type AnswerSpec,
+  OUTPUT_GROUPS,
+  type OutputGroup,
+  SENSE_INPUT_IDS,
+  type SenseInput,
   type AssemblyStep,
   type ComputationName,
   type LockForm,
@@ -214,6 +218,14 @@ export class AssemblySpec {
   parts!: AssemblyPartBody[];
 }
 
+export class SenseSpec {
+  @Equals('sense') kind!: 'sense';
+  /** What is done: a stick moved, or the airframe tilted. */
+  @IsIn([...SENSE_INPUT_IDS]) input!: SenseInput;
+  /** What is watched. */
+  @IsIn([...OUTPUT_GROUPS]) of!: OutputGroup;
+}
+
 export class TallySpec {
   @Equals('tally') kind!: 'tally';
   @IsArray()
@@ -261,4 +273,5 @@ export const ANSWER_SPECS: {
   locks: LocksSpec,
   tally: TallySpec,
   assembly: AssemblySpec,
+  sense: SenseSpec,
 };

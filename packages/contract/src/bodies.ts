@@ -25,6 +25,7 @@ import { findUnit, UNIT_IDS, type AnswerKindName } from '@kanzel/core';
 import { AnswerBody, ID, ReadingBody } from './answer-base.ts';
 import { IsInstant } from './instant.ts';
 import { AssemblyAnswer, LocksAnswer, TallyAnswer } from './inspection-bodies.ts';
+import { SenseAnswer } from './controls-bodies.ts';
 import { LoadingAnswer, WeighingAnswer } from './loading-bodies.ts';
 import { PhotoAnswer } from './photo-body.ts';
 import {
@@ -113,6 +114,7 @@ export const ANSWER_BODIES: Readonly<Record<AnswerKindName, new () => AnswerBody
   locks: LocksAnswer,
   tally: TallyAnswer,
   assembly: AssemblyAnswer,
+  sense: SenseAnswer,
 };
 
 /** A check on a subject: what most bodies are about. */
@@ -173,6 +175,8 @@ export class AnswerWithdrawnBody extends AboutPart {
 
 export class AnswerWitnessedBody extends AboutPart {
   @Matches(ID) answerEntry!: string;
+  /** What was seen without being shown the first answer, where the step asks for that. */
+  @IsOptional() @ValidateNested() @byKind() @IsObject() saw?: AnswerBody;
 }
 
 export class DecisionRecordedBody extends AboutPart {

@@ -4,7 +4,7 @@ import { anySteps, plainBasis, tellCampaign } from '../../core/src/testing/any-c
 import { disagreements } from '../../core/src/testing/disagreements.ts';
 import { BUILT_IN_LIBRARY, loadLibrary, readLibraryFolder } from './index.ts';
 import './testing/laid.ts';
-import { SUITABLE } from './testing/suitable.ts';
+import { SUITABLE, withLayout } from './testing/suitable.ts';
 
 const library = loadLibrary(readLibraryFolder(BUILT_IN_LIBRARY));
 const RUNS = Math.ceil(Number(process.env['KANZEL_FUZZ_RUNS'] ?? 160) / 20);
@@ -13,7 +13,8 @@ const SEED = Number(process.env['KANZEL_FUZZ_SEED'] ?? 20261126);
 test.each([...library.packs.values()].map((p) => [p.id, p] as const))(
   'marks, proofs and gates of %s at random are those the oracle foretells (property)',
   (_, pack) => {
-    const basis = plainBasis(pack, SUITABLE[pack.id]?.engines ?? []);
+    const plain = plainBasis(pack, SUITABLE[pack.id]?.engines ?? []);
+    const basis = { ...plain, aircraft: { ...plain.aircraft, ...withLayout(pack) } };
     const index = indexBasis(basis);
     if (!index.ok) throw new Error(JSON.stringify(index.error));
     const systems = [...new Set([...index.value.parts.values()].flatMap((p) => p.proves))];

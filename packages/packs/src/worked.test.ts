@@ -19,7 +19,7 @@ import {
 } from '@kanzel/core';
 import { BUILT_IN_LIBRARY, loadLibrary, readLibraryFolder } from './index.ts';
 import './testing/laid.ts';
-import { SUITABLE } from './testing/suitable.ts';
+import { SUITABLE, withLayout } from './testing/suitable.ts';
 
 const library = loadLibrary(readLibraryFolder(BUILT_IN_LIBRARY));
 
@@ -109,6 +109,7 @@ function basisFor(pack: Pack): Basis {
     family: pack.families[0] ?? '',
     serial: '1',
     engines: suitable.engines,
+    ...withLayout(pack),
     configuration: { code: 'A', title: 'as built' },
     hours: 1,
     limitBook: limitBook.id,

@@ -9,6 +9,7 @@ import {
   namesOf,
   narrowingInWords,
   STATION_TITLES,
+  senseOutputs,
   stepsOf,
   WAY_TITLES,
   type BasisIndex,
@@ -141,6 +142,13 @@ function answerBoxes(index: BasisIndex, check: Check): Content {
           text: `${stepsOf(part)
             .map((s) => `[  ] ${ASSEMBLY_WORDS[s].title.toLowerCase()}   `)
             .join('')}${part.title}`,
+          margin: [0, 2, 0, 0],
+        })),
+      };
+    case 'sense':
+      return {
+        stack: senseOutputs(index, answer).map((output) => ({
+          text: `[  ] ${output.words.plus.toLowerCase()}   [  ] still   [  ] ${output.words.minus.toLowerCase()}   ${output.title}`,
           margin: [0, 2, 0, 0],
         })),
       };

@@ -333,5 +333,6 @@ test('only papers come back to be looked at anew; what is read, taken or looked 
     'locks',
     'tally',
     'assembly',
+    'sense',
   ]);
 });

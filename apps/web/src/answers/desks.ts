@@ -13,6 +13,7 @@ import { LOCKS_DESK } from './locks/desk.ts';
 import { PHOTO_DESK } from './photo/desk.ts';
 import { PLATE_DESK } from './plate/desk.ts';
 import { READING_DESK } from './reading/desk.ts';
+import { SENSE_DESK } from './sense/desk.ts';
 import { SERIES_DESK } from './series/desk.ts';
 import { SIGNATURES_DESK } from './signatures/desk.ts';
 import { TALLY_DESK } from './tally/desk.ts';
@@ -43,6 +44,7 @@ const DESKS: { readonly [K in AnswerKindName]: AnswerDesk<K> } = {
   locks: LOCKS_DESK,
   tally: TALLY_DESK,
   assembly: ASSEMBLY_DESK,
+  sense: SENSE_DESK,
 };
 
 /** Their names, in the order of the map. */

@@ -13,6 +13,7 @@ import { LOCKS_VIEW } from './locks/view.tsx';
 import { PHOTO_VIEW } from './photo/view.tsx';
 import { PLATE_VIEW } from './plate/view.tsx';
 import { READING_VIEW } from './reading/view.tsx';
+import { SENSE_VIEW } from './sense/view.tsx';
 import { SERIES_VIEW } from './series/view.tsx';
 import { SIGNATURES_VIEW } from './signatures/view.tsx';
 import { TALLY_VIEW } from './tally/view.tsx';
@@ -43,6 +44,7 @@ const VIEWS: { readonly [K in AnswerKindName]: AnswerView<K> } = {
   locks: LOCKS_VIEW,
   tally: TALLY_VIEW,
   assembly: ASSEMBLY_VIEW,
+  sense: SENSE_VIEW,
 };
 
 /** What is seen of one way of answering. */

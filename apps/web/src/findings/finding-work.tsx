@@ -1,5 +1,5 @@
 import { useMemo, useState, type FormEvent, type ReactElement } from 'react';
-import { Link } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import {
   whyNotClosable,
   WORK_ACTIONS,
@@ -23,15 +23,30 @@ function likelySystems(index: BasisIndex, finding: FindingState): readonly strin
   return index.parts.get(`${check ?? ''}@${subject ?? ''}`)?.proves ?? [];
 }
 
+/** What an explanation proposed to do, where somebody came from there to record it. */
+interface ProposedFix {
+  readonly what: string;
+  readonly touches: readonly string[];
+}
+
+function useFix(): ProposedFix | undefined {
+  const { state } = useLocation() as { state: { readonly fix?: ProposedFix } | null };
+  return state?.fix;
+}
+
 /** What was done about it, by what measure, and what it touched. */
 export function Act({ finding }: { finding: FindingState }): ReactElement {
   const view = useCampaign();
   const { problem, send } = useSend();
-  const [what, setWhat] = useState('');
+  const fix = useFix();
+  const [what, setWhat] = useState(fix?.what ?? '');
   const [measure, setMeasure] = useState('');
   // What is exchanged disturbs most: less is said by whoever did less.
-  const [kind, setKind] = useState<WorkAction>('replaced');
-  const likely = useMemo(() => likelySystems(view.index, finding), [view.index, finding]);
+  const [kind, setKind] = useState<WorkAction>(fix ? 'adjusted' : 'replaced');
+  const likely = useMemo(
+    () => fix?.touches ?? likelySystems(view.index, finding),
+    [view.index, finding, fix],
+  );
   const touched = useTouched(kind, likely);
   const { touches } = touched;
   const submitForm = (event: FormEvent): void => {

@@ -1,5 +1,13 @@
 import { createContext, useContext } from 'react';
-import type { BasisIndex, CampaignState, CampaignStatus, Names, PartAnswer, Reason } from '@kanzel/core';
+import type {
+  AnswerRecord,
+  BasisIndex,
+  CampaignState,
+  CampaignStatus,
+  Names,
+  PartAnswer,
+  Reason,
+} from '@kanzel/core';
 
 /** What every part of a campaign's page works with. */
 export interface CampaignView {
@@ -10,6 +18,8 @@ export interface CampaignView {
   readonly index: BasisIndex;
   readonly names: Names;
   readonly say: (reason: Reason) => string;
+  /** Answers of others that this person is not shown before having said what he sees, by part key. */
+  readonly unseen: ReadonlyMap<string, AnswerRecord>;
   /** Name of a person by id. */
   readonly who: (id: string) => string;
   /** Figures of the same parts in the campaign before, by part key. */

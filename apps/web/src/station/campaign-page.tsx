@@ -32,6 +32,7 @@ import { Slips } from './slips.tsx';
 import { StationSheet } from './station-sheet.tsx';
 import { isWriting } from '../ui/is-writing.ts';
 import { serverInstant } from '../sync/clock.ts';
+import { unseenBy, withoutUnseen } from './unseen.ts';
 import { blinded } from '../inspection/blinded.ts';
 import { CompleteAddress } from '../ui/complete-address.ts';
 import { useKeys } from '../ui/use-keys.ts';
@@ -61,6 +62,8 @@ const WITHOUT_ENGINES: readonly StationId[] = ['papers', 'loading', 'inspection'
 /** The cells of a vehicle are read at its inspection. */
 const WITHOUT_VEHICLE: readonly StationId[] = ['papers', 'loading', 'release'];
 const WITHOUT = { engines: WITHOUT_ENGINES, vehicle: WITHOUT_VEHICLE };
+
+const NOTHING_UNSEEN: CampaignView['unseen'] = new Map();
 
 /** Figures and answers of each part in the campaign of the same aircraft before this one, for "last time". */
 function useLastTime(id: string, mark: string | undefined): Pick<CampaignView, 'last' | 'lastAnswers'> {
@@ -212,11 +215,14 @@ function useCampaignInHand(campaign: string, ask: (slip: Slip) => void): Campaig
     if (!state?.index || !status) return undefined;
     const names = namesOf(state.index);
     const blind = person !== undefined && walkInHand(state, person) !== undefined;
+    const unseen = person === undefined ? NOTHING_UNSEEN : unseenBy(state, status, person);
+    const shown = withoutUnseen(status, unseen);
     return {
       id: campaign,
       base: `/campaign/${campaign}`,
       state,
-      status: blind ? blinded(status) : status,
+      status: blind ? blinded(shown) : shown,
+      unseen,
       index: state.index,
       names,
       say: makeSentences(names).say,

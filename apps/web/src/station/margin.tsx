@@ -11,6 +11,7 @@ import {
 } from '@kanzel/core';
 import { serverNow } from '../sync/clock.ts';
 import { PaperNotes } from '../papers/paper-notes.tsx';
+import { ExplainNote } from '../controls/explain-note.tsx';
 import { MarginNote } from '../shell/frame.tsx';
 import { useNow } from '../shell/plate.tsx';
 import { dismissRefused, submit, useCampaigns } from '../sync/campaign-store.ts';
@@ -244,6 +245,7 @@ export function CampaignMargin(): ReactElement {
       ) : gate ? (
         <GateNote gate={gate} />
       ) : null}
+      <ExplainNote />
       <PaperNotes station={check?.station ?? station} />
       <Tags />
       <Findings />

@@ -25,6 +25,7 @@ import { MarkSign } from '../ui/mark.tsx';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
 import { PartRuler } from '../answers/verdict-line.tsx';
 import { isWriting } from '../ui/is-writing.ts';
+import { SenseTable } from '../controls/sense-table.tsx';
 import { StepPanel } from './step-panel.tsx';
 import { serverInstant } from '../sync/clock.ts';
 import { useCompleteAddress } from '../ui/complete-address.ts';
@@ -466,6 +467,7 @@ function OpenStation(): ReactElement {
       ) : (
         <StepPanel key={current.check.id} check={current.check} onNext={next} />
       )}
+      <SenseTable check={current.check} />
       <Steps order={order} at={at} station={station.station} stops={stops} />
       <OutsideSteps checks={outside} station={station.station} />
     </>

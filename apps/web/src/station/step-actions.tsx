@@ -1,6 +1,6 @@
 import { useState, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
-import { isWorked, runningTimer, type Check, type Part } from '@kanzel/core';
+import { isSaidUnseen, isWorked, runningTimer, type Check, type Part } from '@kanzel/core';
 import { submit } from '../sync/campaign-store.ts';
 import { useMonitorState } from '../sync/monitor-store.ts';
 import { roleAmong, rolesForStation, useSession } from '../sync/session.ts';
@@ -149,11 +149,17 @@ function AskingButtons({
   const { unraised, undecided, unwitnessed, canWitness } = asking;
   const witness = async (): Promise<void> => {
     for (const p of unwitnessed) {
-      const entry = view.status.parts.get(p.key)?.answer?.entry ?? '';
+      const { entry = '', answer: own } = view.status.parts.get(p.key)?.answer ?? {};
       const seen = await submit(
         view.id,
         'answer.witnessed',
-        { check: check.id, subject: p.subject, answerEntry: entry },
+        {
+          check: check.id,
+          subject: p.subject,
+          answerEntry: entry,
+          // Who looks again at his own answer, where nobody else is there, says it once more.
+          ...(isSaidUnseen(check) && own ? { saw: own } : {}),
+        },
         roleAmong(person, ['inspector', 'certifier', 'technician', 'observer', 'pilot']),
       );
       if (!seen.ok) return onRefused(view.say(seen.error));

@@ -60,6 +60,11 @@ function PartColumn({ part, first, alone }: { part: Part; first: boolean; alone:
           Not conclusive. {status.reasons.map(view.say).join(' ')}
         </p>
       ) : null}
+      {entering && view.unseen.has(part.key) ? (
+        <p className="mb-2 border-l-4 border-hand pl-3 font-semibold" role="status">
+          You are the second person. Say what you see yourself; the first answer is shown when you have.
+        </p>
+      ) : null}
       {entering && blocked ? (
         <Blocked part={part} />
       ) : entering ? (
@@ -130,7 +135,11 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
         </p>
       ) : (
         <p className="cap mt-1">
-          {placeOf(check)} Expected: {check.response.charAt(0).toLowerCase() + check.response.slice(1)}.
+          {placeOf(check)}
+          {/* Whoever is told which way it has to go sees it go that way. */}
+          {check.answer.kind === 'sense'
+            ? ''
+            : ` Expected: ${check.response.charAt(0).toLowerCase()}${check.response.slice(1)}.`}
         </p>
       )}
       <div

@@ -2,6 +2,8 @@ import { useEffect, useMemo, useState } from 'react';
 import {
   type Fact,
   aboardChanges,
+  kindOf,
+  type AnswerRecord,
   isFigureSpec,
   judgeAnswer,
   ok,
@@ -181,6 +183,41 @@ function clockAnswer(view: CampaignView, part: Part, at: string): Candidate | un
     : undefined;
 }
 
+/** Says what a second person saw who was not shown the first answer; true when both saw the same. */
+async function saySecond({
+  view,
+  part,
+  first,
+  answer,
+  tell,
+}: {
+  readonly view: CampaignView;
+  readonly part: Part;
+  readonly first: AnswerRecord;
+  readonly answer: PartAnswer;
+  readonly tell: (problem: string) => void;
+}): Promise<boolean> {
+  const { person } = useSession.getState();
+  const said = await submit(
+    view.id,
+    'answer.witnessed',
+    { check: part.check.id, subject: part.subject, answerEntry: first.entry, saw: answer },
+    roleAmong(person, ['inspector', 'certifier', 'technician', 'observer', 'pilot']),
+  );
+  if (!said.ok) {
+    tell(view.say(said.error));
+    return false;
+  }
+  clearDraft(view.id, part.key);
+  const { agrees } = kindOf(answer);
+  return (
+    first.answer?.kind === answer.kind &&
+    agrees !== 'never' &&
+    agrees(first.answer, answer) &&
+    first.good === 'yes'
+  );
+}
+
 /**
  * Keeps what is on the desk of a part. True when the step may go on: what is out, or proves nothing, stays in sight until
  * somebody has decided what to do about it. What keeps it from being kept is told.
@@ -218,6 +255,8 @@ async function keepPart({
     return false;
   }
   const confirmed = own.asked === figuresKey(own);
+  const first = view.unseen.get(part.key);
+  if (first) return saySecond({ view, part, first, answer, tell });
   const standing = view.status.parts.get(part.key)?.answer;
   const correcting = own.correction !== undefined && standing !== undefined;
   const kept = await submit(

@@ -1,3 +1,4 @@
+import { layoutFor } from '../aircraft/templates.ts';
 import { judgeAnswer } from './judge-answer.ts';
 import type { AnswerSpec, Basis, Check } from '../checks/types.ts';
 import type { Limit } from '../limits/types.ts';
@@ -35,6 +36,7 @@ const PHOTOGRAPHED: AnswerSpec = { kind: 'photo', views: ['left pin', 'right pin
 const basis = (checks: readonly Check[]): Basis => ({
   ...BASIS,
   pack: { ...PACK, gates: [], checks },
+  aircraft: { ...BASIS.aircraft, layout: layoutFor('piston-twin') },
   limitBook: { ...BASIS.limitBook, limits: [...BASIS.limitBook.limits, SATELLITES] },
 });
 const opened = (...checks: readonly Check[]): Scribe => new Scribe().open(basis(checks));
@@ -172,6 +174,7 @@ describe('every way of answering', () => {
     locks: { kind: 'locks', locks: [{ id: 'pin', title: 'Main pin', form: 'cotter-pin' }] },
     tally: { kind: 'tally', listed: ['Tools'] },
     assembly: { kind: 'assembly', parts: [{ id: 'wing', title: 'Wing', steps: ['part', 'joint', 'tug'] }] },
+    sense: { kind: 'sense', input: 'stick-right', of: 'surfaces' },
   };
 
   test.each(Object.entries(SPECS))('%s: a good answer is whole, judged, and said in words', (kind, spec) => {

@@ -26,8 +26,13 @@ export type PartAnswer =
   | { readonly kind: 'locks'; readonly locks: readonly SeenLock[] }
   | { readonly kind: 'tally'; readonly rows: readonly TallyRow[] }
   | { readonly kind: 'assembly'; readonly parts: readonly PutOn[] }
-  /** Which way each output went, by its name in the layout. */
-  | { readonly kind: 'sense'; readonly ways: Readonly<Record<string, WayOfMoving>> };
+  | { readonly kind: 'sense'; readonly moves: readonly SeenMove[] };
+
+/** Which way one output went: a surface, motor or tilt by its name in the layout. */
+export interface SeenMove {
+  readonly output: string;
+  readonly way: WayOfMoving;
+}
 
 /** How far a part was put on, and what is wrong at the step that comes next, where something is. */
 export interface PutOn {

@@ -1,6 +1,6 @@
 import { FLOWN_BY_RADIO } from '../aircraft/types.ts';
 import type { BasisIndex } from '../checks/basis-index.ts';
-import type { AnswerSpec } from '../checks/types.ts';
+import type { AnswerSpec, Check } from '../checks/types.ts';
 import { expectedOf, SENSE_INPUTS, watchedOf } from '../controls/inputs.ts';
 import {
   outputsOf,
@@ -9,11 +9,18 @@ import {
   type ControlOutput,
   type WayOfMoving,
 } from '../controls/outputs.ts';
-import { ownMember } from '../own-member.ts';
 import type { AnswerKind } from './kind.ts';
+import type { SeenMove } from './part-answer.ts';
 import { measuresNothing, noCopies, plain } from './said.ts';
 
 type SenseSpec = Extract<AnswerSpec, { readonly kind: 'sense' }>;
+
+/**
+ * Whether the second person says what he saw instead of agreeing with what he is shown: two who look at the same surface and expect
+ * the same direction see it. Example: a correction sense that asks for a second person; not a torque that does.
+ */
+export const isSaidUnseen = ({ answer, secondPerson }: Check): boolean =>
+  secondPerson && answer.kind === 'sense';
 
 /** What an aircraft has that answers the controls, and what is between it and the hands. */
 export interface Controls {
@@ -50,27 +57,30 @@ export function senseOutputs(index: BasisIndex, { input, of }: SenseSpec): reado
   return watchedOf(outputs, context, { input, group: of });
 }
 
+const wayIn = (moves: readonly SeenMove[], id: string): WayOfMoving | undefined =>
+  moves.find((m) => m.output === id)?.way;
+
 const wordOf = (output: ControlOutput, way: WayOfMoving): string =>
   way === 'still' ? 'still' : output.words[way].toLowerCase();
 
 /** Which way every output goes, each by itself; what is right follows from the layout, and is never written in a pack. */
 export const SENSE: AnswerKind<'sense'> = {
   measured: measuresNothing,
-  isWhole({ ways }, { check: { answer: spec } }, index) {
+  isWhole({ moves }, { check: { answer: spec } }, index) {
     const asked = spec.kind === 'sense' ? senseOutputs(index, spec) : [];
     return (
       asked.length > 0 &&
-      Object.keys(ways).length === asked.length &&
-      asked.every((o) => WAYS_OF_MOVING.some((way) => way === ownMember(ways, o.id)))
+      moves.length === asked.length &&
+      asked.every((o) => WAYS_OF_MOVING.some((way) => way === wayIn(moves, o.id)))
     );
   },
-  judge({ ways }, { index, part: { check } }) {
+  judge({ moves }, { index, part: { check } }) {
     const spec = check.answer;
     if (spec.kind !== 'sense') return [plain('unknown', 'senseOfNothing', { group: 'surfaces' })];
     const expected = expectedOf(controlsOf(index).outputs, { group: spec.of, input: spec.input });
     if (!expected.ok) return [plain('unknown', expected.error.code, expected.error.params)];
     const off = senseOutputs(index, spec).flatMap((output) => {
-      const [seen, right] = [ownMember(ways, output.id), expected.value.get(output.id)];
+      const [seen, right] = [wayIn(moves, output.id), expected.value.get(output.id)];
       if (right === undefined || seen === right) return [];
       const params = {
         output: output.title,
@@ -80,20 +90,18 @@ export const SENSE: AnswerKind<'sense'> = {
       const code = seen === 'still' ? 'senseStill' : right === 'still' ? 'senseMoved' : 'senseBackwards';
       return [plain('out', code, params)];
     });
-    return off.length > 0 ? off : [plain('within', 'senseAsExpected', { count: Object.keys(ways).length })];
+    return off.length > 0 ? off : [plain('within', 'senseAsExpected', { count: moves.length })];
   },
   copies: noCopies,
-  agrees: ({ ways }, second) =>
-    Object.keys({ ...ways, ...second.ways }).every(
-      (id) => ownMember(ways, id) === ownMember(second.ways, id),
-    ),
+  agrees: ({ moves }, second) =>
+    moves.length === second.moves.length && moves.every((m) => wayIn(second.moves, m.output) === m.way),
   over: 'never',
-  describe({ ways }, index, check) {
+  describe({ moves }, index, check) {
     const spec = index.checks.get(check)?.answer;
     if (spec?.kind !== 'sense') return '';
     return senseOutputs(index, spec)
       .flatMap((output) => {
-        const way = ownMember(ways, output.id);
+        const way = wayIn(moves, output.id);
         return way === undefined || way === 'still'
           ? []
           : [`${output.title.toLowerCase()} ${wordOf(output, way)}`];

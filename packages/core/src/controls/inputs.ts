@@ -41,7 +41,8 @@ export interface SenseQuestion {
 
 /**
  * The outputs that somebody says something of: behind a radio or a stabiliser all of the group, since a channel can arrive at any of
- * them; at the end of cables those of the axis alone. Example: stick right in a cockpit is two ailerons, on a model four surfaces.
+ * them; at the end of cables those of the axis alone, where there are
+ * any. Example: stick right in a cockpit is two ailerons, on a model four surfaces.
  */
 export function watchedOf(
   outputs: readonly ControlOutput[],
@@ -49,10 +50,9 @@ export function watchedOf(
   { input, group }: SenseQuestion,
 ): readonly ControlOutput[] {
   const { axis } = SENSE_INPUTS[input];
-  return outputs.filter(
-    (o) =>
-      o.group === group && (radio || stabilised || o.mix[axis] !== undefined || o.undescribed.includes(axis)),
-  );
+  const own = outputs.filter((o) => o.group === group);
+  const onAxis = own.filter((o) => o.mix[axis] !== undefined || o.undescribed.includes(axis));
+  return radio || stabilised || onAxis.length === 0 ? own : onAxis;
 }
 
 /** Which way a figure says that an output goes; one that goes one way alone rests on the other side. */

@@ -53,7 +53,13 @@ export interface EntryBodies {
   /** The superseded answer was a slip; the one before it stands again. */
   'answer.withdrawn': { readonly check: string; readonly subject: string; readonly reason: string };
   /** A second person watched, or looked again, and agrees. */
-  'answer.witnessed': { readonly check: string; readonly subject: string; readonly answerEntry: string };
+  /** `saw`: what the second person saw without being shown the first answer, where the step asks for that. */
+  'answer.witnessed': {
+    readonly check: string;
+    readonly subject: string;
+    readonly answerEntry: string;
+    readonly saw?: PartAnswer;
+  };
   /** A value too close to a limit to tell is accepted, with a reason, by someone who may. */
   'decision.recorded': {
     readonly check: string;

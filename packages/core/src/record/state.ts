@@ -44,6 +44,8 @@ export interface AnswerRecord extends Deed {
   readonly supersedes?: string;
   readonly struck?: { readonly by: string; readonly reason: string };
   readonly witness?: Deed;
+  /** A second person, who was not shown it, saw something else: it proves nothing until both have looked again. */
+  readonly differs?: Deed & { readonly saw: PartAnswer };
   readonly decision?: Deed & { readonly reason: string };
 }
 

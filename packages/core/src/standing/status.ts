@@ -110,6 +110,7 @@ function answeredStatus(
   if (ending) return { ...base, mark: 'near', proven, reasons: [ending] };
   const reasons: Reason[] = worst ? [worst.reason] : [];
   if (worst?.decisionNeeded && !answer.decision) reasons.push(reason('decisionMissing'));
+  if (answer.differs) return { ...base, mark: 'unknown', proven: false, reasons: [reason('watchersDiffer')] };
   const watched = !part.check.secondPerson || answer.witness !== undefined;
   if (!watched) reasons.push(reason('witnessMissing'));
   const waiting = !watched && isFine(answer.verdicts, true);

@@ -6,6 +6,8 @@ import { convert } from '../quantity/units.ts';
 import type { PartAnswer } from '../answers/part-answer.ts';
 import { runningTimer } from '../standing/losses.ts';
 import type { CampaignState } from '../record/state.ts';
+import { expectedOf } from '../controls/inputs.ts';
+import { controlsOf, senseOutputs } from '../answers/sense.ts';
 import { stepsOf } from '../answers/assembly.ts';
 import { locksOf } from '../answers/locks.ts';
 import { goodPapers, TRIAL_COPY } from './good-papers.ts';
@@ -196,6 +198,17 @@ const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
     kind: 'assembly',
     parts: parts.map((part) => ({ id: part.id, done: stepsOf(part) })),
   }),
+  sense(spec, { state }) {
+    const { index } = state;
+    const right = index && expectedOf(controlsOf(index).outputs, { group: spec.of, input: spec.input });
+    return {
+      kind: 'sense',
+      moves: (index ? senseOutputs(index, spec) : []).map(({ id }) => ({
+        output: id,
+        way: (right?.ok ? right.value.get(id) : undefined) ?? 'still',
+      })),
+    };
+  },
   // It follows from other checks, and is asked of nobody.
   computed: () => ({ kind: 'confirm', asExpected: true }),
 };

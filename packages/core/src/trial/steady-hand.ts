@@ -1,3 +1,4 @@
+import { isSaidUnseen } from '../answers/sense.ts';
 import { stateKey, type Part } from '../checks/basis-index.ts';
 import type { Gate, Role } from '../checks/types.ts';
 import type { Limit } from '../limits/types.ts';
@@ -61,11 +62,18 @@ export class SteadyHand {
   }
 
   /** An answer that nobody wants, in the form of the check; undefined where the form has none. */
-  private spoilt({ check }: Part): PartAnswer | undefined {
+  private spoilt(part: Part): PartAnswer | undefined {
+    const { check } = part;
     const spec = check.answer;
     if (spec.kind === 'confirm') return { kind: 'confirm', asExpected: false };
     const bad = spec.kind === 'choice' ? spec.options.find((o) => !o.good) : undefined;
     if (bad) return { kind: 'choice', option: bad.id };
+    if (spec.kind === 'sense') {
+      const good = goodAnswer(part, this.state, this.now());
+      return good.kind === 'sense'
+        ? { ...good, moves: good.moves.map((m) => ({ ...m, way: m.way === 'still' ? 'plus' : 'still' })) }
+        : undefined;
+    }
     if (spec.kind !== 'reading') return undefined;
     const limit = limitFor(check, this.state.index?.limits ?? new Map<string, Limit>());
     const low = limit && 'bounds' in limit && limit.bounds.low !== undefined;
@@ -94,16 +102,18 @@ export class SteadyHand {
     const { setting } = check;
     const facts = setting ? { [setting.channel]: { value: setting.value, unit: setting.unit } } : {};
     const role: Role = ['taxi', 'ready', 'flight'].includes(check.station) ? 'pilot' : 'technician';
-    const given = this.put(
-      'answer.given',
-      { check: check.id, subject, answer: this.answer(part), facts },
-      role,
-    );
+    const answer = this.answer(part);
+    const given = this.put('answer.given', { check: check.id, subject, answer, facts }, role);
     if (given.refused || !check.secondPerson) return given.refused;
     this.watched += 1;
     return this.put(
       'answer.witnessed',
-      { check: check.id, subject, answerEntry: given.id },
+      {
+        check: check.id,
+        subject,
+        answerEntry: given.id,
+        ...(isSaidUnseen(check) ? { saw: answer } : {}),
+      },
       'inspector',
       'second',
     ).refused;

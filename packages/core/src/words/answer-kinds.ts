@@ -23,6 +23,7 @@ const KINDS: Readonly<Record<AnswerSpec['kind'], string>> = {
   locks: 'every lock by itself',
   tally: 'counts out and in',
   assembly: 'putting it together, part by part',
+  sense: 'saying which way each of them goes',
   computed: 'nothing: it follows from other checks',
 };
 

@@ -89,6 +89,19 @@ const ENGLISH_OWN = {
     `${p.s('what')} was not put on: it goes onto ${lowerFirst(p.s('under'))}, which is not home.`,
   partNext: (p) => `${p.s('what')} comes next, at its ${assemblyStep(p.s('step'))}.`,
   partFaultUnsaid: (p) => `Say what is wrong with it: ${p.s('what')}.`,
+  senseAsExpected: (p) =>
+    p.n('count') === 1
+      ? 'It goes the right way.'
+      : `All ${p.s('count')} go the right way, or stand still as they should.`,
+  senseBackwards: (p) =>
+    `${p.s('output')} goes ${p.s('seen')} and has to go ${p.s('expected')}: backwards. Do not fly before the cause is found.`,
+  senseStill: (p) => `${p.s('output')} stands still and has to go ${p.s('expected')}.`,
+  senseMoved: (p) => `${p.s('output')} goes ${p.s('seen')} and has to stand still.`,
+  senseUndescribed: (p) =>
+    `Nobody described what ${lowerFirst(p.s('output'))} does in ${p.s('axis')}: say it in the aircraft’s file, or this proves nothing.`,
+  senseOfNothing: (p) =>
+    `This aircraft has no ${p.s('group')} in its file, so that nothing is known of what has to move.`,
+  senseUnanswered: (p) => `${p.s('output')} is not answered yet: say which way it goes.`,
   tallyShort: (p) =>
     `${p.s('count')} less of “${p.s('what')}” came back than went out: it is aboard until it is found.`,
   tallyOver: (p) =>
@@ -248,6 +261,10 @@ const ENGLISH_OWN = {
   gateNotPassed: (p) => `${p.s('gate')} has not been passed.`,
   decisionMissing: () =>
     'Too close to tell: measure it better, or have an inspector or certifying person decide.',
+  watchersDiffer: () =>
+    'Two people saw it otherwise. Look at it again, together and aloud, and record it anew.',
+  sayWhatYouSaw: () => 'Say what you saw, of each of them: the first answer is not shown before.',
+  sawNotAsked: () => 'This step is agreed to, not answered a second time.',
   witnessMissing: () => 'Waiting for a second person.',
   notApplicableBecause: (p) => `Not applicable: ${lowerFirst(p.s('why'))}`,
   computedWaits: (p) =>

@@ -12,3 +12,4 @@ export * from './way-titles.ts';
 export { fits } from './find.ts';
 export * from './standing-line.ts';
 export { namedIn } from './named-in.ts';
+export * from './control-words.ts';

@@ -1,4 +1,4 @@
-import type { Aircraft } from '@kanzel/core';
+import { FAMILY_IDS, layoutFor, type Aircraft, type Pack } from '@kanzel/core';
 
 type Kind = NonNullable<Aircraft['engines'][number]['kind']>;
 const KINDS: Readonly<Record<string, Kind>> = {
@@ -46,3 +46,9 @@ export const SUITABLE: Readonly<Record<string, { book: string; engines: Aircraft
   'piston-magneto-hand-started': { book: 'heilo', engines: engines(1, 4, 'Engine') },
   multirotor: { book: 'teist-t6', engines: engines(6, 0, 'Lift') },
 };
+
+/** The layout that a suitable aircraft begins with: that of the first family of the pack which has one. */
+export function withLayout({ families }: Pack): Partial<Pick<Aircraft, 'layout' | 'family'>> {
+  const family = FAMILY_IDS.find((f) => families.includes(f));
+  return family ? { family, layout: layoutFor(family) } : {};
+}

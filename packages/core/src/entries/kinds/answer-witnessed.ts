@@ -1,12 +1,32 @@
+import { partKey } from '../../checks/basis-index.ts';
+import { kindOf } from '../../answers/answers.ts';
+import { isSaidUnseen } from '../../answers/sense.ts';
+import { reason, type Reason } from '../../reasons/reason.ts';
+import type { EntryBodies } from '../../record/entry.ts';
+import type { AnswerRecord } from '../../record/state.ts';
 import { aboutPart } from '../about.ts';
-import { standingFor } from '../door.ts';
+import { partOf, standingFor, type Door } from '../door.ts';
 import { deedOf } from '../effects.ts';
 import type { EntryType } from '../kind.ts';
 import { ownLookRefusal } from '../own-look.ts';
 import { WATCHERS } from '../roles.ts';
 import { amend } from '../strike.ts';
 
-/** A second person watched, or looked again, and agrees. */
+/** Where the second person says what he saw without being shown the first answer: whole, and once. */
+function sawRefusal(
+  door: Door,
+  body: EntryBodies['answer.witnessed'],
+  answer: AnswerRecord,
+): Reason | undefined {
+  const part = partOf(door, body);
+  if (!part || !isSaidUnseen(part.check)) return body.saw === undefined ? undefined : reason('sawNotAsked');
+  const { saw } = body;
+  if (answer.differs) return reason('watchersDiffer');
+  if (saw?.kind !== part.check.answer.kind) return reason('sayWhatYouSaw');
+  return kindOf(saw).isWhole(saw, part, door.index) ? undefined : reason('sayWhatYouSaw');
+}
+
+/** A second person watched, or looked again, and agrees; or says what he saw, and it is compared. */
 export const answerWitnessed: EntryType<'answer.witnessed'> = {
   kind: 'answer.witnessed',
   version: 1,
@@ -16,7 +36,21 @@ export const answerWitnessed: EntryType<'answer.witnessed'> = {
   admit: (draft, door) => {
     const found = standingFor(door, draft.body);
     if (!found.ok) return found.error;
-    return found.value.by === draft.by ? ownLookRefusal(door, found.value, draft) : undefined;
+    const own = found.value.by === draft.by ? ownLookRefusal(door, found.value, draft) : undefined;
+    return own ?? sawRefusal(door, draft.body, found.value);
   },
-  fold: (draft, _index, entry) => amend(draft, entry.body, { witness: deedOf(draft, entry) }),
+  fold: (draft, _index, entry) => {
+    const { body } = entry;
+    const { saw } = body;
+    const first = draft
+      .history(partKey(body.check, body.subject))
+      .findLast((record) => record.entry === body.answerEntry)?.answer;
+    const { agrees } = saw ? kindOf(saw) : { agrees: 'never' as const };
+    const isSame = !saw || (first?.kind === saw.kind && agrees !== 'never' && agrees(first, saw));
+    amend(
+      draft,
+      body,
+      isSame ? { witness: deedOf(draft, entry) } : { differs: { ...deedOf(draft, entry), saw } },
+    );
+  },
 };

@@ -1,0 +1,24 @@
+import 'reflect-metadata';
+import { Type } from 'class-transformer';
+import { ArrayMaxSize, ArrayNotEmpty, IsArray, IsIn, Matches, MaxLength, ValidateNested } from 'class-validator';
+import { WAYS_OF_MOVING, type WayOfMoving } from '@kanzel/core';
+import { AnswerBody } from './answer-base.ts';
+
+/** A name in a layout, and what tilts a motor behind it. */
+const OUTPUT = /^[a-z0-9][a-z0-9.-]*$/;
+
+/** Which way one surface, motor or tilt went. */
+export class SeenMoveBody {
+  @Matches(OUTPUT) @MaxLength(80) output!: string;
+  @IsIn([...WAYS_OF_MOVING]) way!: WayOfMoving;
+}
+
+/** Which way everything went that was watched. */
+export class SenseAnswer extends AnswerBody {
+  @IsArray()
+  @ArrayNotEmpty()
+  @ArrayMaxSize(40)
+  @ValidateNested({ each: true })
+  @Type(() => SeenMoveBody)
+  moves!: SeenMoveBody[];
+}
