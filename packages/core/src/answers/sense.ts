@@ -63,6 +63,16 @@ const wayIn = (moves: readonly SeenMove[], id: string): WayOfMoving | undefined 
 const wordOf = (output: ControlOutput, way: WayOfMoving): string =>
   way === 'still' ? 'still' : output.words[way].toLowerCase();
 
+/** As it is said of somebody who does it, and of somebody who has to: "goes up", "go up"; of a motor "rises", "rise". */
+function verbsOf(output: ControlOutput, way: WayOfMoving): readonly [does: string, todo: string] {
+  if (way === 'still') return ['stands still', 'stand still'];
+  const word = output.words[way].toLowerCase();
+  return output.group === 'motors' ? [word, word.replace(/s$/, '')] : [`goes ${word}`, `go ${word}`];
+}
+
+/** More than these are counted in a row instead of named. */
+const NAMED = 3;
+
 /** Which way every output goes, each by itself; what is right follows from the layout, and is never written in a pack. */
 export const SENSE: AnswerKind<'sense'> = {
   measured: measuresNothing,
@@ -84,8 +94,8 @@ export const SENSE: AnswerKind<'sense'> = {
       if (right === undefined || seen === right) return [];
       const params = {
         output: output.title,
-        seen: seen === undefined ? 'nothing' : wordOf(output, seen),
-        expected: wordOf(output, right),
+        does: verbsOf(output, seen ?? 'still')[0],
+        expected: verbsOf(output, right)[1],
       };
       const code = seen === 'still' ? 'senseStill' : right === 'still' ? 'senseMoved' : 'senseBackwards';
       return [plain('out', code, params)];
@@ -99,15 +109,15 @@ export const SENSE: AnswerKind<'sense'> = {
   describe({ moves }, index, check) {
     const spec = index.checks.get(check)?.answer;
     if (spec?.kind !== 'sense') return '';
-    return senseOutputs(index, spec)
-      .flatMap((output) => {
-        const way = wayIn(moves, output.id);
-        return way === undefined || way === 'still'
-          ? []
-          : [`${output.title.toLowerCase()} ${wordOf(output, way)}`];
-      })
+    const moving = senseOutputs(index, spec).flatMap((output) => {
+      const way = wayIn(moves, output.id);
+      return way === undefined || way === 'still' ? [] : [{ output, way }];
+    });
+    if (moving.length === 0) return 'Nothing moves';
+    if (moving.length > NAMED) return `${moving.length} of ${moves.length} move`;
+    return moving
+      .map(({ output, way }) => `${output.title.toLowerCase()} ${wordOf(output, way)}`)
       .join(', ')
-      .replace(/^$/, 'nothing moves')
       .replace(/^./, (c) => c.toUpperCase());
   },
 };

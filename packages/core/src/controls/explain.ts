@@ -115,6 +115,13 @@ const goesWith = (one: Alike, leader: Alike): boolean =>
       causes.length > 0 && one.plainest.some((m) => causes.every((cause) => m.causes.includes(cause))),
   );
 
+/** One thing that explains all needs no two beside it: what is shown with it are other single things, and what they leave open. */
+function shownOf<T extends { readonly one: Alike }>(sorted: readonly T[]): readonly T[] {
+  const isOne = ({ one }: T): boolean => (one.plainest[0]?.causes.length ?? 0) <= 1;
+  const [leader] = sorted;
+  return (leader && isOne(leader) ? sorted.filter(isOne) : sorted).slice(0, SHOWN);
+}
+
 const sum = (list: Iterable<number>): number => {
   let all = 0;
   for (const x of list) all += x;
@@ -198,7 +205,7 @@ export class ControlFaults {
     const next = this.bestQuestion(words, sorted);
     return {
       answers: words.filter((w) => w !== undefined).length,
-      ranked: sorted.slice(0, SHOWN).map(({ one, share }) => this.told(one, share, words)),
+      ranked: shownOf(sorted).map(({ one, share }) => this.told(one, share, words)),
       settled:
         leader !== undefined &&
         sum(

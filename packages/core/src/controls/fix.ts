@@ -36,6 +36,17 @@ const surfaceSystem = (outputs: readonly ControlOutput[], id: string): readonly 
 export function fixOf(
   cause: ControlCause,
   outputs: readonly ControlOutput[],
+  context: ControlContext,
+): ControlFix {
+  const { hiddenBy, ...fix } = placedFix(cause, outputs, context);
+  // Where nothing has a servo, nothing can be hidden there.
+  const hides = hiddenBy !== undefined && outputs.some((o) => o.group !== 'motors');
+  return hides ? { ...fix, hiddenBy } : fix;
+}
+
+function placedFix(
+  cause: ControlCause,
+  outputs: readonly ControlOutput[],
   { radio, stabilised }: ControlContext,
 ): ControlFix {
   const inSettings: ControlFix = stabilised

@@ -94,9 +94,9 @@ const ENGLISH_OWN = {
       ? 'It goes the right way.'
       : `All ${p.s('count')} go the right way, or stand still as they should.`,
   senseBackwards: (p) =>
-    `${p.s('output')} goes ${p.s('seen')} and has to go ${p.s('expected')}: backwards. Do not fly before the cause is found.`,
-  senseStill: (p) => `${p.s('output')} stands still and has to go ${p.s('expected')}.`,
-  senseMoved: (p) => `${p.s('output')} goes ${p.s('seen')} and has to stand still.`,
+    `${p.s('output')} ${p.s('does')} and has to ${p.s('expected')}: backwards. Do not fly before the cause is found.`,
+  senseStill: (p) => `${p.s('output')} stands still and has to ${p.s('expected')}.`,
+  senseMoved: (p) => `${p.s('output')} ${p.s('does')} and has to stand still.`,
   senseUndescribed: (p) =>
     `Nobody described what ${lowerFirst(p.s('output'))} does in ${p.s('axis')}: say it in the aircraft’s file, or this proves nothing.`,
   senseOfNothing: (p) =>

@@ -12,7 +12,6 @@ import {
 import { useWidth } from '../../ui/use-width.ts';
 
 const PAD = 26;
-const HIGHEST = 300;
 
 /** How one output is drawn: which way it went, and whether that is known to be wrong. */
 export interface DrawnMove {
@@ -96,6 +95,7 @@ export function Airframe({
   input,
   moves,
   next,
+  highest = 280,
   onPress,
 }: {
   layout: Layout;
@@ -103,12 +103,14 @@ export function Airframe({
   moves: readonly DrawnMove[];
   /** The output that is answered next. */
   next?: string | undefined;
+  /** Pixels. */
+  highest?: number;
   onPress?: (output: ControlOutput) => void;
 }): ReactElement {
   const [box, width] = useWidth(320);
   const { zones, box: plan } = useMemo(() => planOf(layout), [layout]);
   const byZone = new Map(moves.map((m) => [m.output.id.replace(/\.tilt$/, ''), m]));
-  const scale = Math.min((width - 2 * PAD) / plan.width, (HIGHEST - 2 * PAD) / plan.height);
+  const scale = Math.min((width - 2 * PAD) / plan.width, (highest - 2 * PAD) / plan.height);
   const height = plan.height * scale + 2 * PAD;
   const left = (width - plan.width * scale) / 2 - plan.left * scale;
   const top = PAD - plan.top * scale;

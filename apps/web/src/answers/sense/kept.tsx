@@ -39,7 +39,7 @@ export function KeptSense({ part, answer }: KeptProps<'sense'>): ReactElement | 
           </li>
         ))}
       </ul>
-      {layout ? <Airframe layout={layout} input={spec.input} moves={rows} /> : null}
+      {layout ? <Airframe highest={220} layout={layout} input={spec.input} moves={rows} /> : null}
     </div>
   );
 }
