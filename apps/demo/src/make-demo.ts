@@ -23,9 +23,12 @@ import {
   fleetFiles,
   registerFiles,
   tugPapers,
+  type StoryPapers,
 } from '@kanzel/world';
 import { grauholm, HEILO_BUDGET, HEILO_WAYS, keepPlan, settleScope } from './plans.ts';
 import { TypedCrew } from './typed-crew.ts';
+
+const BACKWARDS = { plus: 'minus', still: 'still', minus: 'plus' } as const;
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
@@ -278,7 +281,7 @@ async function yearlyInspection(world: World): Promise<void> {
 }
 
 /** The courier drone yesterday: papers and loading done. */
-async function autopilotBoard(world: World): Promise<void> {
+async function autopilotBoard(world: World): Promise<TypedCrew> {
   const { record, library, clock, cast, today, copies } = world;
   goTo(world, 26);
   const courier = await openCampaign(
@@ -290,17 +293,42 @@ async function autopilotBoard(world: World): Promise<void> {
     [describeWork(AUTOPILOT_BOARD)],
     'QX-LMV',
   );
-  const board = new TypedCrew(
-    record,
-    clock,
-    cast,
-    courier,
-    LOMVI_FIGURES,
-    commonPapers(today, [describeWork(AUTOPILOT_BOARD)], copies),
-  );
+  const board = new TypedCrew(record, clock, cast, courier, LOMVI_FIGURES, {
+    ...commonPapers(today, [describeWork(AUTOPILOT_BOARD)], copies),
+    ...BOX_TURNED,
+  });
   await settleScope(record, board, courier, [AUTOPILOT_BOARD], clock.now());
   await keepPlan(board, cast, new Date(today.getTime() - 0.5 * HOUR), 3, undefined, undefined);
   await board.work(['papers', 'loading']);
+  return board;
+}
+
+/** A box put in half round about the vertical: the stick is right, and two corrections are backwards. */
+const BOX_TURNED: StoryPapers = Object.fromEntries(
+  ['surfaces-correction-lc', 'surfaces-correction-pitch-lc'].map((check) => [
+    check,
+    (_aircraft, good) =>
+      good.kind === 'sense'
+        ? { ...good, moves: good.moves.map((m) => ({ ...m, way: BACKWARDS[m.way] })) }
+        : good,
+  ]),
+);
+
+const SURFACES_ASKED = [
+  'surfaces-command-lc',
+  'surfaces-command-pitch-lc',
+  'surfaces-command-yaw-lc',
+  'surfaces-correction-lc',
+  'surfaces-correction-pitch-lc',
+];
+
+/** The courier drone this morning: inspected, power on, and at its controls two corrections of the surfaces backwards. */
+async function correctionsBackwards(world: World, board: TypedCrew): Promise<void> {
+  goTo(world, 2.8);
+  await board.work(['papers', 'inspection']);
+  // The surfaces first, before anybody looks at the motors on a screen: they are seen from where one stands.
+  await board.work(['controls'], 'correction-roll');
+  for (const check of SURFACES_ASKED) await board.answer(check, ['aircraft']);
 }
 
 /** The home-built tug before its maiden flight. */
@@ -401,9 +429,10 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
     const world: World = { record, library, clock, cast, today, copies };
     await generatorExchanged({ ...world, copies: inSpring });
     await yearlyInspection(world);
-    await autopilotBoard(world);
+    const board = await autopilotBoard(world);
     await maidenOfTheTug(world);
     await motorReplaced(world);
+    await correctionsBackwards(world, board);
     await governorsReplaced(world);
     if (clock.now() > today)
       throw new Error(

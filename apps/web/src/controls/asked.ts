@@ -3,6 +3,7 @@ import {
   type BasisIndex,
   type CampaignStatus,
   type Check,
+  type PartStatus,
   type SenseQuestion,
   type SenseSeen,
 } from '@kanzel/core';
@@ -23,6 +24,14 @@ export function askedChecks(index: BasisIndex): readonly AskedCheck[] {
 }
 
 /**
+ * Whether an answer still tells how things are. What was touched since does not; what only waits for the sense under it to be put right
+ * proves nothing yet, and tells all the same where to look.
+ */
+export function stillTells({ mark, reasons }: PartStatus): boolean {
+  return mark !== 'again' || reasons[0]?.code === 'groundIs' || reasons[0]?.code === 'groundNotProven';
+}
+
+/**
  * What was seen, as far as it still holds: an answer that something touched since tells nothing any more of how things are. Of the
  * same question asked twice, in two modes, the one that was out comes first.
  */
@@ -31,9 +40,9 @@ export function seenSoFar(asked: readonly AskedCheck[], status: CampaignStatus):
     .flatMap(({ check, question }) =>
       (status.checks.get(check.id)?.parts ?? []).flatMap((part) => {
         const answer = part.answer?.answer;
-        if (answer?.kind !== 'sense' || part.mark === 'again') return [];
+        if (answer?.kind !== 'sense' || !stillTells(part)) return [];
         const ways = Object.fromEntries(answer.moves.map((m) => [m.output, m.way]));
-        return [{ seen: { ...question, ways }, out: part.mark === 'out' }];
+        return [{ seen: { ...question, ways }, out: part.answer?.good === 'no' }];
       }),
     )
     .toSorted((a, b) => Number(b.out) - Number(a.out))

@@ -40,8 +40,7 @@ function touchedBy(index: BasisIndex, { causes }: Explanation): readonly string[
   const { outputs, context } = controlsOf(index);
   const proven = [...index.parts.values()].flatMap((p) => p.proves);
   const touches = causes.flatMap((c) => fixOf(c, outputs, context).touches);
-  const own = [...new Set(touches.filter((t) => proven.some((p) => overlaps(p, t))))];
-  return reachOfWork(index.basis.systems, own, 'adjusted');
+  return [...new Set(touches.filter((t) => proven.some((p) => overlaps(p, t))))];
 }
 
 function ExplanationLine({ explanation, of }: { explanation: Explanation; of: number }): ReactElement {
@@ -50,7 +49,7 @@ function ExplanationLine({ explanation, of }: { explanation: Explanation; of: nu
   const whole = explanation.explained === of;
   return (
     <li className="grid grid-cols-[2.75rem_1fr] gap-x-1">
-      <span className={`font-mono text-lg leading-6 font-bold ${whole ? '' : 'text-ink-3'}`}>
+      <span className={`font-mono text-lg leading-6 font-bold ${whole ? '' : 'text-ink-2'}`}>
         {explanation.explained}/{of}
       </span>
       <span>
@@ -76,7 +75,8 @@ function FixNote({ explanation }: { explanation: Explanation }): ReactElement | 
   const [cause] = explanation.causes;
   if (!cause) return null;
   const touches = touchedBy(view.index, explanation);
-  const cost = costOf(view.state, view.status, touches, false);
+  const reach = reachOfWork(view.index.basis.systems, touches, 'adjusted');
+  const cost = costOf(view.state, view.status, reach, false);
   const fixes = explanation.causes.map((c) => fixInWords(fixOf(c, outputs, context)));
   const wrong = new Set(
     askedChecks(view.index).flatMap(({ check }) =>

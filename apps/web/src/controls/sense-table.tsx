@@ -11,7 +11,7 @@ import {
 import { WaySign } from '../answers/sense/airframe.tsx';
 import { useCampaign } from '../station/campaign-context.ts';
 import { MarkSign } from '../ui/mark.tsx';
-import { askedChecks, isCommand, type AskedCheck } from './asked.ts';
+import { askedChecks, isCommand, stillTells, type AskedCheck } from './asked.ts';
 
 const OWN_WORDS: Readonly<Record<string, string>> = {
   within: 'As expected',
@@ -24,8 +24,9 @@ function Row({ asked, here, group }: { asked: AskedCheck; here: boolean; group: 
   const { outputs } = controlsOf(view.index);
   const { check, question } = asked;
   const status = view.status.checks.get(check.id);
-  const answer = status?.parts[0]?.answer?.answer;
-  const moves = answer?.kind === 'sense' && status?.mark !== 'again' ? answer.moves : undefined;
+  const [part] = status?.parts ?? [];
+  const answer = part && stillTells(part) ? part.answer?.answer : undefined;
+  const moves = answer?.kind === 'sense' ? answer.moves : undefined;
   const expected = expectedOf(outputs, question);
   const mark = status?.mark ?? 'notStarted';
   return (

@@ -41,6 +41,8 @@ const PAIR = 0.02;
 const WORTH_ASKING = 0.005;
 /** What a leader has to have of all that is possible. */
 const SETTLED = 0.9;
+/** What is as likely as this part of the leader leads beside it. */
+const LEADING = 0.2;
 /** A share that changes nothing. */
 const NOTHING = 1e-6;
 const SHOWN = 6;
@@ -115,11 +117,20 @@ const goesWith = (one: Alike, leader: Alike): boolean =>
       causes.length > 0 && one.plainest.some((m) => causes.every((cause) => m.causes.includes(cause))),
   );
 
-/** One thing that explains all needs no two beside it: what is shown with it are other single things, and what they leave open. */
-function shownOf<T extends { readonly one: Alike }>(sorted: readonly T[]): readonly T[] {
-  const isOne = ({ one }: T): boolean => (one.plainest[0]?.causes.length ?? 0) <= 1;
-  const [leader] = sorted;
-  return (leader && isOne(leader) ? sorted.filter(isOne) : sorted).slice(0, SHOWN);
+/**
+ * The leader, and what it is weighed against. One thing that explains all needs no two beside it: then these are other single things,
+ * that which explains most answers and happens most often first.
+ */
+function shownOf(told: readonly (Explanation & { readonly weight: number })[]): readonly Explanation[] {
+  const [leader, ...others] = told;
+  if (!leader) return [];
+  const rest =
+    leader.causes.length > 1
+      ? others
+      : others
+          .filter((e) => e.causes.length <= 1)
+          .toSorted((a, b) => b.explained - a.explained || b.weight - a.weight || b.share - a.share);
+  return [leader, ...rest].slice(0, SHOWN).map(({ weight: _, ...explanation }) => explanation);
 }
 
 const sum = (list: Iterable<number>): number => {
@@ -160,6 +171,11 @@ function sortAlike(
       weight: sum(members.map((m) => m.weight)),
     };
   });
+}
+
+interface Weighed {
+  readonly one: Alike;
+  readonly share: number;
 }
 
 /** Everything that can be wrong on one aircraft, sorted by what it would look like. Made once; asked with every answer. */
@@ -205,7 +221,7 @@ export class ControlFaults {
     const next = this.bestQuestion(words, sorted);
     return {
       answers: words.filter((w) => w !== undefined).length,
-      ranked: shownOf(sorted).map(({ one, share }) => this.told(one, share, words)),
+      ranked: shownOf(sorted.map(({ one, share }) => this.told(one, share, words))),
       settled:
         leader !== undefined &&
         sum(
@@ -221,7 +237,7 @@ export class ControlFaults {
     { members, plainest, gives }: Alike,
     share: number,
     words: readonly (string | undefined)[],
-  ): Explanation {
+  ): Explanation & { readonly weight: number } {
     const [first, ...others] = members;
     const causes = first?.causes ?? [];
     const answered = this.asked.filter((_, i) => words[i] !== undefined);
@@ -235,20 +251,32 @@ export class ControlFaults {
       explained: answered.length - unexplained.length,
       unexplained: unexplained.map((a) => a.question),
       share,
+      weight: first?.weight ?? 0,
     };
   }
 
+  /** What separates the leaders; where nothing does, or there is one alone, what tells most of all that is possible. */
   private bestQuestion(
     words: readonly (string | undefined)[],
-    sorted: readonly { readonly one: Alike; readonly share: number }[],
+    sorted: readonly Weighed[],
   ): SenseQuestion | undefined {
+    const least = (sorted[0]?.share ?? 0) * LEADING;
+    const leaders = sorted.filter((s) => s.share >= least);
+    return this.tellingMost(words, leaders) ?? this.tellingMost(words, sorted);
+  }
+
+  private tellingMost(
+    words: readonly (string | undefined)[],
+    among: readonly Weighed[],
+  ): SenseQuestion | undefined {
+    const whole = sum(among.map((s) => s.share));
     let best: { readonly question: SenseQuestion; readonly bits: number } | undefined;
     for (const [i, { question, pictures }] of this.asked.entries()) {
       if (words[i] !== undefined) continue;
       const shares = pictures.map(() => 0);
-      for (const { one, share } of sorted) {
+      for (const { one, share } of among) {
         const picture = one.gives[i] ?? 0;
-        shares[picture] = (shares[picture] ?? 0) + share;
+        shares[picture] = (shares[picture] ?? 0) + share / whole;
       }
       const bits = sum(shares.map((p) => (p > 0 ? -p * Math.log2(p) : 0)));
       if (bits > WORTH_ASKING && (best === undefined || bits > best.bits + 1e-9)) best = { question, bits };

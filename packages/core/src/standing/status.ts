@@ -147,6 +147,15 @@ function computedStatus(
   };
 }
 
+/**
+ * Whether somebody may look which way something goes although the sense under it is wrong: it proves nothing until that is put right,
+ * and is looked at anew then, but it tells where to look for the cause.
+ */
+const mayLookBeyond = (state: CampaignState, index: BasisIndex, part: Part, ground: string): boolean =>
+  part.check.answer.kind === 'sense' &&
+  index.parts.get(ground)?.check.answer.kind === 'sense' &&
+  standingAnswer(state.parts.get(ground)) !== undefined;
+
 /** Why a part cannot be answered now: a gate before its station, something unproven it stands on, or a state. */
 function blockedBy(
   state: CampaignState,
@@ -168,7 +177,9 @@ function blockedBy(
   if (waiting) return reason('orderFirst', { part: waiting });
   const wrong = wrongState(state, index, part);
   if (wrong) return wrong;
-  const ground = part.standsOn.find((key) => !evidence.proven(key));
+  const ground = part.standsOn.find(
+    (key) => !evidence.proven(key) && !mayLookBeyond(state, index, part, key),
+  );
   return ground === undefined ? undefined : reason('groundNotProven', { part: ground });
 }
 
