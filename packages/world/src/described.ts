@@ -1,5 +1,6 @@
 import {
   layoutFor,
+  turningFrom,
   type AircraftDescription,
   type Family,
   type Instrument,
@@ -50,7 +51,7 @@ export function aircraftFile(about: Described): string {
     documentOfAircraft({
       ...rest,
       revision: 1,
-      layout: { ...layoutFor(about.family), ...layout },
+      layout: turningFrom({ ...layoutFor(about.family), ...layout }, 'anticlockwise'),
       equipment,
       options,
       chosen: Object.fromEntries(options.map((o) => [o.id, o.choices[0]?.id ?? ''])),

@@ -286,6 +286,17 @@ export const HELP_PAGES: readonly HelpPage[] = [
     words: MARKS,
   },
   {
+    at: '/campaign/*/controls',
+    title: 'Controls & sensors',
+    what: 'Which way everything goes when a stick is moved or the airframe is tilted; then the link, the sensors and the failsafes.',
+    next: [
+      'Say of each surface or motor which way it goes: in its row, on the drawing, or by the keys +, 0 and -.',
+      'The second person says it on another device, and is shown the first answer afterwards.',
+      'What goes the wrong way is explained in the margin: the likeliest cause, the next question, and where it is put right.',
+    ],
+    words: MARKS,
+  },
+  {
     at: '/campaign/*/*',
     title: 'Station',
     what: 'The checks of one station in their order; the step in progress stands on top.',

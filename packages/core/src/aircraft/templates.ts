@@ -1,4 +1,4 @@
-import type { Family, Layout, Place, Propulsor, Store, Surface } from './types.ts';
+import type { Family, Layout, Place, Propulsor, Store, Surface, TURNS } from './types.ts';
 
 const pair = (kind: Surface['kind'], word: string): Surface[] => [
   { id: `${kind}-left`, title: `Left ${word}`, kind, side: 'left' },
@@ -46,11 +46,6 @@ const pack = (id: string, title: string, place: Place, capacity: number, cells: 
 });
 
 const LIFT: readonly Place[] = ['front-left', 'front-right', 'rear-left', 'rear-right'];
-/** Neighbours turn against each other, so that their turning moments cancel. */
-const turnsOf = (place: Place, round: readonly Place[]): Pick<Propulsor, 'turns'> => ({
-  turns: round.indexOf(place) % 2 === 0 ? 'anticlockwise' : 'clockwise',
-});
-
 const FOUR: readonly Place[] = ['front-right', 'rear-right', 'rear-left', 'front-left'];
 const liftMotors = (diameter: number, tilting: readonly Place[] = []): Propulsor[] =>
   LIFT.map((place) =>
@@ -60,7 +55,7 @@ const liftMotors = (diameter: number, tilting: readonly Place[] = []): Propulsor
       place,
       'lift-motor',
       diameter,
-      { ...turnsOf(place, FOUR), ...(tilting.includes(place) ? { tilts: true } : {}) },
+      tilting.includes(place) ? { tilts: true } : {},
     ),
   );
 const SIX: readonly Place[] = [
@@ -204,7 +199,7 @@ const TEMPLATES: Readonly<Record<Family, Layout>> = {
     gear: 'legs',
     surfaces: [],
     propulsors: SIX.map((place, i) =>
-      electric(`motor-${i + 1}`, `Motor ${i + 1}`, place, 'lift-motor', 0.38, turnsOf(place, SIX)),
+      electric(`motor-${i + 1}`, `Motor ${i + 1}`, place, 'lift-motor', 0.38),
     ),
     stores: [pack('pack', 'Flight pack', 'centre', 16, 6)],
   },
@@ -272,7 +267,7 @@ export function layoutWith(
   const propulsors = places
     ? places.flatMap((place, i) => {
         const like = layout.propulsors[i];
-        return like ? [{ ...like, place, ...(like.turns ? turnsOf(place, places) : {}) }] : [];
+        return like ? [{ ...like, place }] : [];
       })
     : layout.propulsors;
   return {
@@ -280,5 +275,27 @@ export function layoutWith(
     propulsors: propulsors.map((p) =>
       p.kind === 'piston' && cylinders !== undefined ? { ...p, cylinders } : p,
     ),
+  };
+}
+
+/** Where lifting motors stand, clockwise from above. */
+const ROUND: readonly Place[] = SIX;
+
+/**
+ * The layout with its lifting motors turning against their neighbours, seen from above, beginning at the front right. A template does
+ * not say it: which way the first one turns is seen on the aircraft, and a wrong guess would call a good yaw backwards.
+ * Example: four motors from `anticlockwise` turn anticlockwise at the front right and the rear left, clockwise at the other two.
+ */
+export function turningFrom(layout: Layout, first: (typeof TURNS)[number]): Layout {
+  const standing = ROUND.filter((place) =>
+    layout.propulsors.some((p) => p.kind === 'lift-motor' && p.place === place),
+  );
+  const other = first === 'clockwise' ? 'anticlockwise' : 'clockwise';
+  return {
+    ...layout,
+    propulsors: layout.propulsors.map((p) => {
+      const at = p.kind === 'lift-motor' ? standing.indexOf(p.place) : -1;
+      return at < 0 ? p : { ...p, turns: at % 2 === 0 ? first : other };
+    }),
   };
 }

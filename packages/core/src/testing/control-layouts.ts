@@ -1,4 +1,4 @@
-import { layoutFor, layoutWith } from '../aircraft/templates.ts';
+import { layoutFor, layoutWith, turningFrom } from '../aircraft/templates.ts';
 import { type Family, type Layout, type Surface } from '../aircraft/types.ts';
 import type { ControlContext, ControlOutput, OutputGroup } from '../controls/outputs.ts';
 import { SENSE_INPUTS, type SenseInput, type SenseQuestion } from '../controls/inputs.ts';
@@ -58,10 +58,26 @@ export const CONTROL_LAYOUTS: readonly {
     layout: layoutFor('flapping'),
     context: { radio: true, stabilised: false },
   },
-  { name: 'multirotor of four', layout: layoutWith('multirotor', { engines: 4 }), context: stabilised },
-  { name: 'multirotor of six', layout: layoutFor('multirotor'), context: stabilised },
-  { name: 'lift and cruise', layout: layoutFor('lift-and-cruise'), context: stabilised },
-  { name: 'lift and cruise, tilting', layout: layoutFor('lift-and-cruise-tilt'), context: stabilised },
+  {
+    name: 'multirotor of four',
+    layout: turningFrom(layoutWith('multirotor', { engines: 4 }), 'anticlockwise'),
+    context: stabilised,
+  },
+  {
+    name: 'multirotor of six',
+    layout: turningFrom(layoutFor('multirotor'), 'clockwise'),
+    context: stabilised,
+  },
+  {
+    name: 'lift and cruise',
+    layout: turningFrom(layoutFor('lift-and-cruise'), 'anticlockwise'),
+    context: stabilised,
+  },
+  {
+    name: 'lift and cruise, tilting',
+    layout: turningFrom(layoutFor('lift-and-cruise-tilt'), 'clockwise'),
+    context: stabilised,
+  },
 ];
 
 const PLAIN: readonly SenseInput[] = [

@@ -1,4 +1,4 @@
-import { FAMILY_IDS, layoutFor, type Aircraft, type Pack } from '@kanzel/core';
+import { FAMILY_IDS, layoutFor, turningFrom, type Aircraft, type Pack } from '@kanzel/core';
 
 type Kind = NonNullable<Aircraft['engines'][number]['kind']>;
 const KINDS: Readonly<Record<string, Kind>> = {
@@ -50,5 +50,5 @@ export const SUITABLE: Readonly<Record<string, { book: string; engines: Aircraft
 /** The layout that a suitable aircraft begins with: that of the first family of the pack which has one. */
 export function withLayout({ families }: Pack): Partial<Pick<Aircraft, 'layout' | 'family'>> {
   const family = FAMILY_IDS.find((f) => families.includes(f));
-  return family ? { family, layout: layoutFor(family) } : {};
+  return family ? { family, layout: turningFrom(layoutFor(family), 'anticlockwise') } : {};
 }
