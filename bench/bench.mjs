@@ -22,6 +22,7 @@ import { BUILT_IN_LIBRARY, loadLibrary, readLibraryFolder } from '@kanzel/packs'
 import { benchSize, serve } from './large.mjs';
 import { benchHttp, benchSustained } from './http.mjs';
 import { benchImports } from './imports.mjs';
+import { benchControls } from './controls.mjs';
 import { benchFrames, benchLoading } from './loading.mjs';
 import { benchInspection } from './inspection.mjs';
 import { benchLong } from './long.mjs';
@@ -276,6 +277,7 @@ row(
 await benchLong(row, browser, demo.url.replace('localhost', '127.0.0.1'), cookie, me.id, quiet);
 await benchFrames(row, page, `${demo.url}/campaign/${campaign}`);
 await benchLoading(row, median);
+benchControls(row, median);
 
 // Packs: how long they take to compile, and the largest with the largest aircraft.
 const sources = readLibraryFolder(BUILT_IN_LIBRARY);
