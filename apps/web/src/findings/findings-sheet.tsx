@@ -198,7 +198,9 @@ function FindingSheet({ finding }: { finding: FindingState }): ReactElement {
 
 function FindingsList(): ReactElement {
   const view = useCampaign();
-  const findings = [...view.state.findings.values()];
+  // What the first of two found is not told to the second before he has looked himself.
+  const unseen = new Set([...view.unseen.values()].map((a) => a.entry));
+  const findings = [...view.state.findings.values()].filter((f) => !unseen.has(f.raised.answerEntry ?? ''));
   const tags = [...view.state.tags.values()];
   const actions = [...view.state.actions.values()];
   return (
