@@ -46,6 +46,15 @@ test('an aircraft is described: drawn from its family, pointed at, set up; its c
   await page.keyboard.press('Enter');
   await page.getByRole('region', { name: 'Part: Motor 3' }).getByLabel('Name').fill('Motor right rear');
   await expect(page.getByRole('button', { name: 'Motor right rear', exact: true })).toBeVisible();
+  // Nobody can guess which way its motors turn; one answer says it of all of them, each can be changed by itself.
+  const turns = page.getByLabel(/^Front right motor turns/);
+  await expect(turns).toHaveValue('');
+  await turns.selectOption('anticlockwise');
+  const one = page.getByRole('region', { name: 'Part: Motor right rear' }).getByLabel(/^Turns/);
+  await expect(one).toHaveValue('anticlockwise');
+  await one.selectOption('clockwise');
+  await expect(turns).toHaveValue('each');
+  await turns.selectOption('anticlockwise');
   await page.getByLabel('Type', { exact: true }).fill('Teist T6');
   await page.getByLabel('Limit book').selectOption('teist-t6');
 
@@ -242,8 +251,6 @@ test('a pack is reordered by keys and by drag, added to, split, tried and publis
   await product.startAgain();
   await expect(page.getByText(/Draft kept/)).toBeVisible({ timeout: 20_000 });
 
-  // On an aircraft of which nobody said how its motors turn, it is told that its yaw proves nothing; on one that is whole it ends well.
-  await page.getByLabel('Aircraft', { exact: true }).selectOption('QX-TEI');
   await page.getByRole('button', { name: 'Work it through' }).click();
   await expect(page.getByText('Worked to its release.')).toBeVisible();
   await publish(page, 2);

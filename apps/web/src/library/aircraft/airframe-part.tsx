@@ -1,5 +1,5 @@
 import { useState, type ReactElement } from 'react';
-import { GEAR_FORMS, TAIL_FORMS, WING_FORMS, type Layout } from '@kanzel/core';
+import { GEAR_FORMS, TAIL_FORMS, TURNS, turningFrom, WING_FORMS, type Layout } from '@kanzel/core';
 import { AirframePlan } from '../../ui/airframe-plan.tsx';
 import { Button } from '../../ui/button.tsx';
 import { FigureField } from '../../ui/figure-field.tsx';
@@ -13,6 +13,14 @@ const words = <T extends string>(list: readonly T[]): { id: T; text: string }[] 
     id,
     text: /^[tv]-/.test(id) ? id.replace(/^./, (c) => c.toUpperCase()) : id.replace(/-/g, ' '),
   }));
+
+/** How the lifting motors turn, as far as one word says it: all against their neighbours, none known, or each by itself. */
+function turningOf(layout: Layout): (typeof TURNS)[number] | '' | 'each' {
+  const motors = layout.propulsors.filter((p) => p.kind === 'lift-motor');
+  const alike = (first: (typeof TURNS)[number]): boolean =>
+    turningFrom(layout, first).propulsors.every((p, i) => p.turns === layout.propulsors[i]?.turns);
+  return TURNS.find(alike) ?? (motors.every((p) => p.turns === undefined) ? '' : 'each');
+}
 
 /** The plan, what is pointed at on it, and the forms it is drawn from. */
 export function Airframe({ about, change }: { about: AircraftDocument; change: Change }): ReactElement {
@@ -97,6 +105,23 @@ export function Airframe({ about, change }: { about: AircraftDocument; change: C
           options={words(GEAR_FORMS)}
           onChange={(v) => put({ gear: v }, 'gear')}
         />
+        {layout.propulsors.some((p) => p.kind === 'lift-motor') ? (
+          <Picker
+            className="col-span-2"
+            label="Front right motor turns, seen from above; its neighbours against it"
+            value={turningOf(layout)}
+            options={[
+              ...(turningOf(layout) === '' ? [{ id: '', text: 'not known' } as const] : []),
+              ...(turningOf(layout) === 'each' ? [{ id: 'each', text: 'each by itself' } as const] : []),
+              ...words(TURNS),
+            ]}
+            onChange={(v) =>
+              v === '' || v === 'each'
+                ? undefined
+                : put({ propulsors: turningFrom(layout, v).propulsors }, 'turns')
+            }
+          />
+        ) : null}
       </div>
     </>
   );
