@@ -1,6 +1,14 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayNotEmpty, IsArray, IsIn, Matches, MaxLength, ValidateNested } from 'class-validator';
+import {
+  ArrayMaxSize,
+  ArrayNotEmpty,
+  IsArray,
+  IsIn,
+  Matches,
+  MaxLength,
+  ValidateNested,
+} from 'class-validator';
 import { WAYS_OF_MOVING, type WayOfMoving } from '@kanzel/core';
 import { AnswerBody } from './answer-base.ts';
 
