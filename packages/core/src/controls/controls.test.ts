@@ -118,6 +118,19 @@ describe('which way everything has to go', () => {
     }
   });
 
+  it.each(LAYOUTS)('what explains it starts from the same: $name', ({ outputs }) => {
+    for (const input of SENSE_INPUT_IDS)
+      for (const group of ['surfaces', 'motors', 'tilts'] as const) {
+        const expected = expectedOf(outputs, { group, input });
+        if (!expected.ok) continue;
+        const moves = movesUnder(outputs, [], input);
+        expect({ input, moves: [...expected.value.keys()].map((id) => moves.get(id)) }).toEqual({
+          input,
+          moves: [...expected.value.values()],
+        });
+      }
+  });
+
   it('flaps go down together, brakes come out together, and flaperons do both', () => {
     const { outputs } = LAYOUTS.find((l) => l.name.startsWith('wing of four'))!;
     const flaps = expectedOf(outputs, { group: 'surfaces', input: 'flaps-down' });
