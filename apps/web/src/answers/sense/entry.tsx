@@ -35,12 +35,18 @@ const MODES = STICK_MODES.map((id) => ({ id, text: `Mode ${id}` }));
 /** Which stick it is, by the mode of the person's transmitter. */
 function Stick({ input }: { input: SenseInput }): ReactElement | null {
   const [mode, setMode] = useStickMode();
-  const words = stickInWords(input, mode);
-  if (words === undefined) return null;
+  // What no stick moves has none in any mode.
+  if (stickInWords(input, '1') === undefined) return null;
   return (
     <div className="mb-2 flex items-end gap-4">
-      <p className="text-base font-semibold">{words}</p>
-      <Picker className="w-28" label="Transmitter" value={mode} options={MODES} onChange={setMode} />
+      {mode ? <p className="text-base font-semibold">{stickInWords(input, mode)}</p> : null}
+      <Picker
+        className="w-36"
+        label="Your transmitter"
+        value={mode ?? ''}
+        options={MODES}
+        onChange={setMode}
+      />
     </div>
   );
 }
