@@ -297,6 +297,7 @@ export class ScriptedCrew {
       case 'tally':
       case 'assembly':
       case 'sense':
+      case 'positions':
       case 'weighing':
       case 'loading':
       case 'document':

@@ -23,6 +23,7 @@ import {
   IsObject,
   IsIn,
   IsInt,
+  IsNotEmpty,
   IsNumber,
   IsOptional,
   IsPositive,
@@ -226,6 +227,39 @@ export class SenseSpec {
   @IsIn([...OUTPUT_GROUPS]) of!: OutputGroup;
 }
 
+class PositionSeen {
+  @Matches(ID) id!: string;
+  @IsString() @IsNotEmpty() @MaxLength(60) text!: string;
+}
+
+class PositionStepSpec {
+  /** As it is called: "Off", "Half", "Off again". */
+  @IsString() @IsNotEmpty() @MaxLength(40) position!: string;
+  /** What has to be seen there, by its id. */
+  @Matches(ID) expected!: string;
+}
+
+export class PositionsSpec {
+  @Equals('positions') kind!: 'positions';
+  /** What is moved from one position to the next. */
+  @IsString() @IsNotEmpty() @MaxLength(60) of!: string;
+  /** What there is to see; one of them is said at each position. */
+  @IsArray()
+  @ArrayMinSize(2)
+  @ArrayMaxSize(6)
+  @ArrayUnique((s: PositionSeen) => s.id)
+  @ValidateNested({ each: true })
+  @Type(() => PositionSeen)
+  seen!: PositionSeen[];
+  /** In the order in which they are tried; a position may come twice. */
+  @IsArray()
+  @ArrayMinSize(2)
+  @ArrayMaxSize(8)
+  @ValidateNested({ each: true })
+  @Type(() => PositionStepSpec)
+  steps!: PositionStepSpec[];
+}
+
 export class TallySpec {
   @Equals('tally') kind!: 'tally';
   @IsArray()
@@ -274,4 +308,5 @@ export const ANSWER_SPECS: {
   tally: TallySpec,
   assembly: AssemblySpec,
   sense: SenseSpec,
+  positions: PositionsSpec,
 };

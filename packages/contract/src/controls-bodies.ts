@@ -21,6 +21,16 @@ export class SeenMoveBody {
   @IsIn([...WAYS_OF_MOVING]) way!: WayOfMoving;
 }
 
+/** What was seen at each position, in the order of the check. */
+export class PositionsAnswer extends AnswerBody {
+  @IsArray()
+  @ArrayNotEmpty()
+  @ArrayMaxSize(8)
+  @Matches(OUTPUT, { each: true })
+  @MaxLength(80, { each: true })
+  seen!: string[];
+}
+
 /** Which way everything went that was watched. */
 export class SenseAnswer extends AnswerBody {
   @IsArray()

@@ -243,6 +243,39 @@ test('where something is armed or turns, and whoever does the check may be near 
   expect(silent).toEqual([]);
 });
 
+test('what cuts the power is tried off, on and off again in every pack that tries it', () => {
+  const tried = [...library.packs.values()].flatMap(({ id, checks }) =>
+    checks.flatMap(({ answer, proves }) =>
+      answer.kind === 'positions' && proves.includes('failsafe.cut') ? [{ id, answer }] : [],
+    ),
+  );
+  expect(tried.length).toBeGreaterThanOrEqual(3);
+  for (const { id, answer } of tried) {
+    // Read from what each position is called: whether the cut is on or off there.
+    const cut = answer.steps.map((s) => /\bon\b/i.test(s.position));
+    const [off] = answer.steps.filter((_, i) => !cut[i]).map((s) => s.expected);
+    expect([id, cut.join()]).toEqual([id, expect.stringContaining('false,true')]);
+    expect([id, cut.lastIndexOf(false) > cut.indexOf(true)]).toEqual([id, true]);
+    answer.steps.forEach((s, i) =>
+      expect([id, s.position, s.expected === off]).toEqual([id, s.position, !cut[i]]),
+    );
+  }
+});
+
+test('who moves a stick with the power on is told that the motor may answer it', () => {
+  const silent = [...library.packs.values()].flatMap(({ id, checks }) =>
+    checks.flatMap((c) =>
+      c.answer.kind === 'sense' &&
+      /^(stick|rudder|flaps|brakes)-/.test(c.answer.input) &&
+      c.needs['power'] === 'on' &&
+      !c.cautions.some((words) => /propeller|motor/i.test(words))
+        ? [`${id} ${c.id}`]
+        : [],
+    ),
+  );
+  expect(silent).toEqual([]);
+});
+
 test('every edge of a limit lies on the gauge that it is read from', () => {
   const beside: string[] = [];
   let edges = 0;

@@ -152,6 +152,13 @@ function answerBoxes(index: BasisIndex, check: Check): Content {
           margin: [0, 2, 0, 0],
         })),
       };
+    case 'positions':
+      return {
+        stack: answer.steps.map((step) => ({
+          text: `${answer.seen.map((s) => `[  ] ${s.text.toLowerCase()}   `).join('')}${step.position}`,
+          margin: [0, 2, 0, 0],
+        })),
+      };
     case 'tally':
       return { stack: answer.listed.map((what) => boxes([`${what}, out`, 'in'], '')) };
     case 'confirm':

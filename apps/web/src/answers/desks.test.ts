@@ -5,6 +5,7 @@ import { ANSWERS, EMPTY_CAMPAIGN, indexBasis, type Check, type Part, type PartAn
 import { readerOf } from '../../../../packages/packs/src/testing/reader-of.ts';
 import { AIRCRAFT, BASIS, check, PACK } from '../../../../packages/core/src/testing/world.ts';
 import { standingOnDesk, withStep } from './assembly/desk.ts';
+import { saidOnDesk, withSaid } from './positions/desk.ts';
 import { candidateOf, draftFromAnswer } from './candidate.ts';
 import type { PartDraft } from './desk.ts';
 import { ANSWER_KINDS, deskOf, figureNames } from './desks.ts';
@@ -195,6 +196,32 @@ test('a paper brought back to be corrected reads as it was kept; only cycles now
   );
 });
 
+test('positions are answered in their order; one that is taken back takes back what came behind it (round trip)', () => {
+  const { answer: spec } = partOf('positions').check;
+  if (spec.kind !== 'positions') throw new Error('Not by positions.');
+  let draft: PartDraft = {};
+  const press = (at: number, id: string): void => {
+    draft = { ...draft, ...withSaid(spec, draft, at, id) };
+  };
+  press(0, 'works');
+  press(1, 'stands-still');
+  expect(candidate('positions', draft)).toMatchObject({
+    error: { code: 'positionUnanswered', params: { position: 'Off again' } },
+  });
+  press(2, 'works');
+  const whole = candidate('positions', draft);
+  if (!whole.ok) throw new Error('Not whole.');
+  expect(whole.value.answer).toEqual({ kind: 'positions', seen: ['works', 'stands-still', 'works'] });
+  const again = candidate('positions', draftFromAnswer(whole.value.answer, 'correction') ?? {});
+  expect(again.ok && again.value.answer).toEqual(whole.value.answer);
+  press(0, 'stands-still');
+  expect(saidOnDesk(spec, draft)).toEqual(['stands-still', 'stands-still', 'works']);
+  press(1, 'stands-still');
+  expect(saidOnDesk(spec, draft)).toEqual(['stands-still']);
+  // What the check does not ask for is no word of it.
+  expect(saidOnDesk(spec, { picks: { '0': 'works', '1': 'smokes', '2': 'works' } })).toEqual(['works']);
+});
+
 test('an assembly goes on part by part; what is taken back takes off all that was put on it (round trip)', () => {
   const parts = [
     { id: 'body', title: 'Body', steps: ['part', 'tug'] },
@@ -334,5 +361,6 @@ test('only papers come back to be looked at anew; what is read, taken or looked 
     'tally',
     'assembly',
     'sense',
+    'positions',
   ]);
 });

@@ -12,6 +12,7 @@ import { LOADING_DESK } from './loading/desk.ts';
 import { LOCKS_DESK } from './locks/desk.ts';
 import { PHOTO_DESK } from './photo/desk.ts';
 import { PLATE_DESK } from './plate/desk.ts';
+import { POSITIONS_DESK } from './positions/desk.ts';
 import { READING_DESK } from './reading/desk.ts';
 import { SENSE_DESK } from './sense/desk.ts';
 import { SERIES_DESK } from './series/desk.ts';
@@ -45,6 +46,7 @@ const DESKS: { readonly [K in AnswerKindName]: AnswerDesk<K> } = {
   tally: TALLY_DESK,
   assembly: ASSEMBLY_DESK,
   sense: SENSE_DESK,
+  positions: POSITIONS_DESK,
 };
 
 /** Their names, in the order of the map. */

@@ -12,6 +12,7 @@ import { LOADING_VIEW } from './loading/view.tsx';
 import { LOCKS_VIEW } from './locks/view.tsx';
 import { PHOTO_VIEW } from './photo/view.tsx';
 import { PLATE_VIEW } from './plate/view.tsx';
+import { POSITIONS_VIEW } from './positions/view.tsx';
 import { READING_VIEW } from './reading/view.tsx';
 import { SENSE_VIEW } from './sense/view.tsx';
 import { SERIES_VIEW } from './series/view.tsx';
@@ -45,6 +46,7 @@ const VIEWS: { readonly [K in AnswerKindName]: AnswerView<K> } = {
   tally: TALLY_VIEW,
   assembly: ASSEMBLY_VIEW,
   sense: SENSE_VIEW,
+  positions: POSITIONS_VIEW,
 };
 
 /** What is seen of one way of answering. */

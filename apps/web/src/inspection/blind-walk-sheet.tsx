@@ -3,6 +3,7 @@ import {
   describeAnswer,
   ENTRIES,
   EMPTY_CAMPAIGN,
+  isToldAfter,
   secondWalk,
   unsaidOf,
   type Part,
@@ -102,7 +103,8 @@ function BlindStep({
         <h3 className="mt-1 font-bold">{view.names.subject(part.subject)}</h3>
       )}
       <p className="cap mt-1">
-        {check.where.charAt(0).toUpperCase() + check.where.slice(1)}. Expected: {check.response}.
+        {check.where.charAt(0).toUpperCase() + check.where.slice(1)}.
+        {isToldAfter(check) ? '' : ` Expected: ${check.response}.`}
       </p>
       <div className="mt-3">
         {without === undefined ? (

@@ -1,5 +1,5 @@
 import { lazy, Suspense, type ReactElement } from 'react';
-import { ownMember, isFigureSpec, WHOLE_AIRCRAFT, type Check, type Part } from '@kanzel/core';
+import { isToldAfter, ownMember, isFigureSpec, WHOLE_AIRCRAFT, type Check, type Part } from '@kanzel/core';
 import { useMonitor } from '../sync/monitor-store.ts';
 import { Problem } from '../ui/field.tsx';
 import { ReasonPicture } from './reason-picture.tsx';
@@ -136,8 +136,8 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
       ) : (
         <p className="cap mt-1">
           {placeOf(check)}
-          {/* Whoever is told which way it has to go sees it go that way. */}
-          {check.answer.kind === 'sense'
+          {/* Whoever is told what there has to be to see sees it. */}
+          {isToldAfter(check)
             ? ''
             : ` Expected: ${check.response.charAt(0).toLowerCase()}${check.response.slice(1)}.`}
         </p>

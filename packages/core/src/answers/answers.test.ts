@@ -175,6 +175,19 @@ describe('every way of answering', () => {
     tally: { kind: 'tally', listed: ['Tools'] },
     assembly: { kind: 'assembly', parts: [{ id: 'wing', title: 'Wing', steps: ['part', 'joint', 'tug'] }] },
     sense: { kind: 'sense', input: 'stick-right', of: 'surfaces' },
+    positions: {
+      kind: 'positions',
+      of: 'The cut',
+      seen: [
+        { id: 'turns', text: 'Turns' },
+        { id: 'stops', text: 'Stops' },
+      ],
+      steps: [
+        { position: 'Off', expected: 'turns' },
+        { position: 'On', expected: 'stops' },
+        { position: 'Off again', expected: 'turns' },
+      ],
+    },
   };
 
   test.each(Object.entries(SPECS))('%s: a good answer is whole, judged, and said in words', (kind, spec) => {

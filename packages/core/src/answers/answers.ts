@@ -14,6 +14,7 @@ import { LOADING } from './loading.ts';
 import { LOCKS } from './locks.ts';
 import { PHOTO } from './photo.ts';
 import { PLATE } from './plate.ts';
+import { POSITIONS } from './positions.ts';
 import { READING } from './reading.ts';
 import { SENSE } from './sense.ts';
 import { SERIES } from './series.ts';
@@ -47,6 +48,7 @@ export const ANSWERS: { readonly [K in AnswerKindName]: AnswerKind<K> } = {
   tally: TALLY,
   assembly: ASSEMBLY,
   sense: SENSE,
+  positions: POSITIONS,
 };
 
 /** What is known of the way in which something was answered. */

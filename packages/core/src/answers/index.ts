@@ -5,7 +5,8 @@ export * from './part-answer.ts';
 export { standingOfAssembly, stepsOf, type PartStanding } from './assembly.ts';
 export { directedReading } from './directed.ts';
 export { isLockAnswered, locksOf, type Lock } from './locks.ts';
-export { controlsOf, isSaidUnseen, senseOutputs, type Controls } from './sense.ts';
+export { controlsOf, senseOutputs, type Controls } from './sense.ts';
+export { isSaidUnseen, isToldAfter } from './told-after.ts';
 export { judgeAnswer, measuredOf } from './judge-answer.ts';
 export {
   implausible,

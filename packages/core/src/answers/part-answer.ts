@@ -26,7 +26,9 @@ export type PartAnswer =
   | { readonly kind: 'locks'; readonly locks: readonly SeenLock[] }
   | { readonly kind: 'tally'; readonly rows: readonly TallyRow[] }
   | { readonly kind: 'assembly'; readonly parts: readonly PutOn[] }
-  | { readonly kind: 'sense'; readonly moves: readonly SeenMove[] };
+  | { readonly kind: 'sense'; readonly moves: readonly SeenMove[] }
+  /** What was seen at each position, in the order of the check, by its id. */
+  | { readonly kind: 'positions'; readonly seen: readonly string[] };
 
 /** Which way one output went: a surface, motor or tilt by its name in the layout. */
 export interface SeenMove {

@@ -1,6 +1,6 @@
 import { FLOWN_BY_RADIO } from '../aircraft/types.ts';
 import type { BasisIndex } from '../checks/basis-index.ts';
-import type { AnswerSpec, Check } from '../checks/types.ts';
+import type { AnswerSpec } from '../checks/types.ts';
 import { expectedOf, SENSE_INPUTS, watchedOf } from '../controls/inputs.ts';
 import {
   outputsOf,
@@ -14,13 +14,6 @@ import type { SeenMove } from './part-answer.ts';
 import { measuresNothing, noCopies, plain } from './said.ts';
 
 type SenseSpec = Extract<AnswerSpec, { readonly kind: 'sense' }>;
-
-/**
- * Whether the second person says what he saw instead of agreeing with what he is shown: two who look at the same surface and expect
- * the same direction see it. Example: a correction sense that asks for a second person; not a torque that does.
- */
-export const isSaidUnseen = ({ answer, secondPerson }: Check): boolean =>
-  secondPerson && answer.kind === 'sense';
 
 /** What an aircraft has that answers the controls, and what is between it and the hands. */
 export interface Controls {

@@ -444,6 +444,30 @@ describe('a pack with a dead end', () => {
       ],
     ],
     [
+      'a position at which something is expected that there is not to see, and two things to see of one name',
+      [
+        check('a', {
+          answer: {
+            kind: 'positions',
+            of: 'The cut',
+            seen: [
+              { id: 'turns', text: 'Turns' },
+              { id: 'stops', text: 'Stops' },
+              { id: 'stops', text: 'Stands' },
+            ],
+            steps: [
+              { position: 'Off', expected: 'turns' },
+              { position: 'On', expected: 'still' },
+            ],
+          },
+        }),
+      ],
+      [
+        ['a', 'listedTwice', { check: 'a', what: 'stops' }],
+        ['a', 'positionExpectsUnseen', { check: 'a', position: 'On' }],
+      ],
+    ],
+    [
       'a difference worked out from what gives no figure',
       [
         check('a'),

@@ -68,7 +68,9 @@ function listedTwice({ answer }: Check): readonly string[] {
         ? answer.listed.map((what) => what.trim().toLowerCase())
         : answer.kind === 'assembly'
           ? answer.parts.map((p) => p.id)
-          : [];
+          : answer.kind === 'positions'
+            ? answer.seen.map((s) => s.id)
+            : [];
   return [...new Set(listed.filter((id, i) => listed.indexOf(id) !== i))];
 }
 
@@ -79,6 +81,14 @@ function onNothing({ answer }: Check): readonly { readonly what: string; readonl
     (part.on ?? [])
       .filter((id) => !answer.parts.slice(0, i).some((p) => p.id === id))
       .map((other) => ({ what: part.title, other })),
+  );
+}
+
+/** What is expected at a position and is none of what there is to see: it could only ever be answered wrong. */
+function expectsUnseen({ answer }: Check): readonly string[] {
+  if (answer.kind !== 'positions') return [];
+  return answer.steps.flatMap(({ position, expected }) =>
+    answer.seen.some((s) => s.id === expected) ? [] : [position],
   );
 }
 
@@ -163,6 +173,7 @@ export function packProblems(pack: Pack): readonly PackProblem[] {
       check.answer.locks.some((l) => l.each)
     )
       say('locksOfEachOnEach');
+    for (const position of expectsUnseen(check)) say('positionExpectsUnseen', { position });
     for (const { what, other } of onNothing(check)) say('partOnNothing', { what, other });
     wayProblems(check, say);
     if (isDangerous(check) && check.cautions.length === 0 && !check.uncautioned?.trim())

@@ -139,8 +139,26 @@ export type AnswerSpec =
   | { readonly kind: 'assembly'; readonly parts: readonly AssemblyPart[] }
   /** Which way each surface, motor or tilt goes when a stick is moved or the airframe is tilted. What is right follows from the layout. */
   | { readonly kind: 'sense'; readonly input: SenseInput; readonly of: OutputGroup }
+  /**
+   * A switch, lever or knob tried at each of its positions, in their order; a position may come twice. What is to be seen at each is
+   * not shown before it is answered.
+   */
+  | {
+      readonly kind: 'positions';
+      /** What is moved: "The throttle cut". */
+      readonly of: string;
+      /** What there is to see, of which one is said at each position. */
+      readonly seen: readonly { readonly id: string; readonly text: string }[];
+      readonly steps: readonly PositionStep[];
+    }
   /** Derived from two other checks on the same subject, or from one check on both engines. */
   | { readonly kind: 'computed'; readonly from: readonly string[]; readonly value: ComputationName };
+
+/** One position, as it is called, and what has to be seen at it (by the id of what there is to see). */
+export interface PositionStep {
+  readonly position: string;
+  readonly expected: string;
+}
 
 /** What a check does on a walk that is not done in passing. */
 export const WALK_TURNS = ['closing', 'last'] as const;

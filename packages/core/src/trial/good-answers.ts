@@ -209,6 +209,7 @@ const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
       })),
     };
   },
+  positions: ({ steps }) => ({ kind: 'positions', seen: steps.map((s) => s.expected) }),
   // It follows from other checks, and is asked of nobody.
   computed: () => ({ kind: 'confirm', asExpected: true }),
 };

@@ -1,4 +1,4 @@
-import { isSaidUnseen } from '../answers/sense.ts';
+import { isSaidUnseen } from '../answers/told-after.ts';
 import { stateKey, type Part } from '../checks/basis-index.ts';
 import type { Gate, Role } from '../checks/types.ts';
 import type { Limit } from '../limits/types.ts';
@@ -73,6 +73,10 @@ export class SteadyHand {
       return good.kind === 'sense'
         ? { ...good, moves: good.moves.map((m) => ({ ...m, way: m.way === 'still' ? 'plus' : 'still' })) }
         : undefined;
+    }
+    if (spec.kind === 'positions') {
+      const wrong = spec.steps.map((s) => spec.seen.find(({ id }) => id !== s.expected)?.id ?? s.expected);
+      return { kind: 'positions', seen: wrong };
     }
     if (spec.kind !== 'reading') return undefined;
     const limit = limitFor(check, this.state.index?.limits ?? new Map<string, Limit>());

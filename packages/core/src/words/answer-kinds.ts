@@ -24,6 +24,7 @@ const KINDS: Readonly<Record<AnswerSpec['kind'], string>> = {
   tally: 'counts out and in',
   assembly: 'putting it together, part by part',
   sense: 'saying which way each of them goes',
+  positions: 'saying what is seen at each position',
   computed: 'nothing: it follows from other checks',
 };
 

@@ -102,6 +102,11 @@ const ENGLISH_OWN = {
   senseOfNothing: (p) =>
     `This aircraft has no ${p.s('group')} in its file, so that nothing is known of what has to move.`,
   senseUnanswered: (p) => `${p.s('output')} is not answered yet: say which way it goes.`,
+  positionsAsExpected: (p) => `As expected at all ${p.s('count')} positions.`,
+  positionWrong: (p) => `${p.s('what')} ${p.s('at')}: ${p.s('seen')}; it has to be: ${p.s('expected')}.`,
+  positionsAlike: (p) =>
+    `The same at every position (${p.s('seen')}): ${lowerFirst(p.s('what'))} was not moved, or does nothing. Nothing is proven.`,
+  positionUnanswered: (p) => `${p.s('position')} is not answered yet: say what is seen there.`,
   tallyShort: (p) =>
     `${p.s('count')} less of “${p.s('what')}” came back than went out: it is aboard until it is found.`,
   tallyOver: (p) =>
@@ -400,6 +405,8 @@ const ENGLISH_OWN = {
     `“${p.names.part(p.s('check'))}” is valid until ${p.s('state')} becomes “${p.s('value')}”, which it cannot.`,
   listedTwice: (p) =>
     `“${p.names.part(p.s('check'))}” lists “${p.s('what')}” twice: it could never be answered whole.`,
+  positionExpectsUnseen: (p) =>
+    `What is expected at “${p.s('position')}” is none of what there is to see there: it could only be answered wrong.`,
   partOnNothing: (p) =>
     `“${p.names.part(p.s('check'))}”: “${p.s('what')}” goes onto “${p.s('other')}”, which does not stand before it.`,
   sideSetsEngine: (p) =>

@@ -18,6 +18,7 @@ import { useKeys } from '../../ui/use-keys.ts';
 import { Button } from '../../ui/button.tsx';
 import type { EntryProps } from '../answer-view.ts';
 import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
+import { SaidRow } from '../said-row.tsx';
 import { Airframe } from './airframe.tsx';
 import { wayOnDesk, withWay } from './desk.ts';
 import { useStickMode } from './stick-mode.ts';
@@ -51,37 +52,8 @@ function Stick({ input }: { input: SenseInput }): ReactElement | null {
   );
 }
 
-function OutputRow({
-  output,
-  way,
-  next,
-  say,
-}: {
-  output: ControlOutput;
-  way: WayOfMoving | undefined;
-  next: boolean;
-  say: (way: WayOfMoving) => void;
-}): ReactElement {
-  return (
-    <li className="grid grid-cols-[minmax(7rem,9.5rem)_1fr] items-center gap-x-3 py-1 max-sm:grid-cols-1">
-      <span className={next ? 'font-bold text-hand' : ''}>{output.title}</span>
-      <span role="radiogroup" aria-label={output.title} className="grid grid-cols-3">
-        {WAYS_OF_MOVING.map((one) => (
-          <button
-            key={one}
-            type="button"
-            role="radio"
-            aria-checked={way === one}
-            onClick={() => say(one)}
-            className={`min-h-10 border-[1.5px] border-ink px-2 font-semibold not-first:border-l-0 first:rounded-l-[3px] last:rounded-r-[3px] max-lg:min-h-14 ${way === one ? 'bg-ink text-sheet' : ''}`}
-          >
-            {moveInWords(output, one)}
-          </button>
-        ))}
-      </span>
-    </li>
-  );
-}
+const wordsOf = (output: ControlOutput) =>
+  WAYS_OF_MOVING.map((id) => ({ id, text: moveInWords(output, id) }));
 
 /**
  * Which way each surface, motor or tilt goes: by its row, by pressing it on the aircraft, or by key for the next one. What is right is
@@ -134,10 +106,11 @@ export function SenseEntry({ part, spec, first }: EntryProps<'sense'>): ReactEle
         {context.radio && SENSE_INPUTS[spec.input].by === 'command' ? <Stick input={spec.input} /> : null}
         <ul>
           {outputs.map((output) => (
-            <OutputRow
+            <SaidRow
               key={output.id}
-              output={output}
-              way={wayOnDesk(draft, output.id)}
+              title={output.title}
+              words={wordsOf(output)}
+              said={wayOnDesk(draft, output.id)}
               next={output === next}
               say={(way) => say(output, way)}
             />

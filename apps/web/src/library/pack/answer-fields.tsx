@@ -7,6 +7,7 @@ import { DocumentFields } from '../../answers/document/fields.tsx';
 import { LocksFields } from '../../answers/locks/fields.tsx';
 import { PhotoFields } from '../../answers/photo/fields.tsx';
 import { ReadingFields } from '../../answers/reading/fields.tsx';
+import { PositionsFields } from '../../answers/positions/fields.tsx';
 import { SenseFields } from '../../answers/sense/fields.tsx';
 import { SignaturesFields } from '../../answers/signatures/fields.tsx';
 import { TallyFields } from '../../answers/tally/fields.tsx';
@@ -41,6 +42,7 @@ const FIELDS: { readonly [K in AnswerKindName]: FieldsOf<K> } = {
   tally: TallyFields,
   assembly: AssemblyFields,
   sense: SenseFields,
+  positions: PositionsFields,
 };
 
 const KINDS = ANSWER_KINDS.map((id) => ({ id, text: deskOf(id).title }));

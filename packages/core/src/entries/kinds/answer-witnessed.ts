@@ -1,6 +1,6 @@
 import { partKey } from '../../checks/basis-index.ts';
 import { kindOf } from '../../answers/answers.ts';
-import { isSaidUnseen } from '../../answers/sense.ts';
+import { isSaidUnseen } from '../../answers/told-after.ts';
 import { reason, type Reason } from '../../reasons/reason.ts';
 import type { EntryBodies } from '../../record/entry.ts';
 import type { AnswerRecord } from '../../record/state.ts';
