@@ -147,7 +147,7 @@ for (const [name, options, fingers] of [
 
       // What has no limit is not conclusive, and says why.
       await page.goto(page.url().replace(/check=.*/, 'check=rudder-travel'));
-      await page.getByLabel('Step in progress').getByRole('textbox').first().fill('22');
+      for (const side of ['right', 'left']) await page.getByLabel(`Rudder, ${side}, °`).fill('22');
       await page.keyboard.press('Enter');
       await expect(page.getByText(/No limit entered: QX-OWN limit book has none for/).first()).toBeVisible();
 

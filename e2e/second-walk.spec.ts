@@ -17,11 +17,16 @@ interface CheckOfPack {
     readonly options?: readonly { readonly id: string; readonly text: string; readonly good: boolean }[];
     readonly locks?: readonly { readonly id: string; readonly title: string; readonly form: string }[];
     readonly listed?: readonly string[];
+    readonly axis?: string;
+    readonly takes?: readonly string[];
   };
 }
 
 /** What is looked for at a lock: a mark across it where it carries one. */
 const isMarked = (form: string): boolean => form === 'jam-nut' || form === 'propeller';
+
+/** The surfaces of the motor glider that answer an axis. */
+const SURFACES: Readonly<Record<string, string>> = { roll: 'aileron', pitch: 'elevator', yaw: 'rudder' };
 
 /** How many went out of what is counted, and came back. */
 const COUNTED = 7;
@@ -57,21 +62,34 @@ async function openOnDompap(page: Page): Promise<string> {
 async function firstWalk(page: Page, campaign: string): Promise<readonly CheckOfPack[]> {
   const entries = `${product.url}/api/campaigns/${campaign}/entries`;
   const { entries: known } = (await (await page.request.get(`${entries}?after=0`)).json()) as {
-    entries: { by: string; body: { basis?: { pack: { checks: CheckOfPack[] } } } }[];
+    entries: {
+      by: string;
+      body: {
+        basis?: {
+          pack: { checks: CheckOfPack[] };
+          aircraft: { layout: { surfaces: { id: string; kind: string }[] } };
+        };
+      };
+    }[];
   };
   const checks = (known[0]?.body.basis?.pack.checks ?? []).filter((c) => c.station === 'inspection');
+  const surfaces = known[0]?.body.basis?.aircraft.layout.surfaces ?? [];
   expect(checks.length).toBeGreaterThan(20);
   const drafts = checks.map((check) => {
     const figure = FIGURES[check.id] ?? 1;
-    const { kind, unit, options, locks, listed } = check.answer;
+    const { kind, unit, options, locks, listed, axis = '', takes = [] } = check.answer;
+    const read = (of: string | undefined) => ({
+      value: figure,
+      unit: of,
+      text: String(figure),
+      resolution: 1,
+      source: 'typed',
+    });
     const answer =
       kind === 'choice'
         ? { kind, option: options?.find((o) => o.good)?.id }
         : kind === 'reading'
-          ? {
-              kind,
-              reading: { value: figure, unit, text: String(figure), resolution: 1, source: 'typed' },
-            }
+          ? { kind, reading: read(unit) }
           : kind === 'locks'
             ? {
                 kind,
@@ -82,9 +100,19 @@ async function firstWalk(page: Page, campaign: string): Promise<readonly CheckOf
                   ...(isMarked(form) ? { marked: true } : {}),
                 })),
               }
-            : kind === 'tally'
-              ? { kind, rows: listed?.map((what) => ({ what, out: COUNTED, in: COUNTED })) }
-              : { kind, asExpected: true };
+            : kind === 'travel'
+              ? {
+                  kind,
+                  rows: surfaces
+                    .filter((s) => s.kind === SURFACES[axis])
+                    .map((s) => ({
+                      output: s.id,
+                      read: Object.fromEntries(takes.map((p) => [p, read('deg-angle')])),
+                    })),
+                }
+              : kind === 'tally'
+                ? { kind, rows: listed?.map((what) => ({ what, out: COUNTED, in: COUNTED })) }
+                : { kind, asExpected: true };
     return {
       id: randomUUID(),
       campaign,
@@ -146,6 +174,10 @@ async function walkBlind(page: Page, checks: readonly CheckOfPack[]): Promise<nu
         for (const way of ['out', 'in again'])
           await step.getByLabel(`${what}, ${way}`, { exact: true }).fill(String(COUNTED));
       await page.getByRole('button', { name: 'Say it' }).click();
+    } else if (check.answer.kind === 'travel') {
+      for (const field of await step.getByRole('textbox').all())
+        await field.fill(String(FIGURES[check.id] ?? 1));
+      await page.keyboard.press('Enter');
     } else {
       await page.keyboard.type(String(FIGURES[check.id] ?? 1));
       await page.keyboard.press('Enter');

@@ -298,6 +298,7 @@ export class ScriptedCrew {
       case 'assembly':
       case 'sense':
       case 'positions':
+      case 'travel':
       case 'weighing':
       case 'loading':
       case 'document':

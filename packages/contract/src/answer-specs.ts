@@ -4,6 +4,12 @@ import {
   LOCK_FORMS,
   UNIT_IDS,
   type AnswerSpec,
+  CONTROL_AXES,
+  type ControlAxis,
+  TRAVEL_FIGURE_IDS,
+  TRAVEL_POINTS,
+  type TravelFigure,
+  type TravelPoint,
   OUTPUT_GROUPS,
   type OutputGroup,
   SENSE_INPUT_IDS,
@@ -260,6 +266,33 @@ export class PositionsSpec {
   steps!: PositionStepSpec[];
 }
 
+class TravelFigureSpec {
+  /** What is worked out of the readings. */
+  @IsIn([...TRAVEL_FIGURE_IDS]) figure!: TravelFigure;
+  /** The limit that it is held against; the check names it as well. */
+  @Matches(ID) @MaxLength(60) limit!: string;
+}
+
+export class TravelSpec {
+  @Equals('travel') kind!: 'travel';
+  /** The surfaces that answer this. */
+  @IsIn([...CONTROL_AXES]) axis!: ControlAxis;
+  /** What is read of each of them. */
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayUnique()
+  @IsIn([...TRAVEL_POINTS], { each: true })
+  takes!: TravelPoint[];
+  /** What it is usually read in: a protractor, or a ruler at a chord radius. */
+  @IsIn(['deg-angle', 'mm']) in!: 'deg-angle' | 'mm';
+  @IsArray()
+  @ArrayMaxSize(10)
+  @ArrayUnique((f: TravelFigureSpec) => f.figure)
+  @ValidateNested({ each: true })
+  @Type(() => TravelFigureSpec)
+  figures!: TravelFigureSpec[];
+}
+
 export class TallySpec {
   @Equals('tally') kind!: 'tally';
   @IsArray()
@@ -309,4 +342,5 @@ export const ANSWER_SPECS: {
   assembly: AssemblySpec,
   sense: SenseSpec,
   positions: PositionsSpec,
+  travel: TravelSpec,
 };

@@ -11,6 +11,9 @@ import {
   STATION_TITLES,
   senseOutputs,
   stepsOf,
+  travelOutputs,
+  travelPointInWords,
+  unitOf,
   WAY_TITLES,
   type BasisIndex,
   type CampaignState,
@@ -158,6 +161,15 @@ function answerBoxes(index: BasisIndex, check: Check): Content {
           text: `${answer.seen.map((s) => `[  ] ${s.text.toLowerCase()}   `).join('')}${step.position}`,
           margin: [0, 2, 0, 0],
         })),
+      };
+    case 'travel':
+      return {
+        stack: travelOutputs(index, answer).map((output) =>
+          boxes(
+            answer.takes.map((p) => `${output.title}, ${travelPointInWords(output, p).toLowerCase()}`),
+            unitOf(answer.in).symbol,
+          ),
+        ),
       };
     case 'tally':
       return { stack: answer.listed.map((what) => boxes([`${what}, out`, 'in'], '')) };

@@ -1,10 +1,10 @@
-import { useState, type ReactElement } from 'react';
-import { LineField } from '../ui/picker.tsx';
+import type { ReactElement } from 'react';
+import { TypedLine } from './typed-line.tsx';
 
 const wordsIn = (text: string): readonly string[] =>
   [...new Set(text.split(',').map((v) => v.trim()))].filter((v) => v !== '');
 
-/** Names in one line. What is typed stays as it is typed: a comma at the end begins the next one. */
+/** Names in one line, with commas between them. */
 export function CommaList({
   label,
   names,
@@ -14,18 +14,14 @@ export function CommaList({
   names: readonly string[];
   put: (names: readonly string[]) => void;
 }): ReactElement {
-  const [typed, setTyped] = useState(names.join(', '));
-  const own = wordsIn(typed);
-  const isOwn = own.length === 0 || own.join() === names.join();
   return (
-    <LineField
+    <TypedLine
       label={label}
       className="col-span-2"
-      value={isOwn ? typed : names.join(', ')}
-      onChange={(text) => {
-        setTyped(text);
-        if (wordsIn(text).length > 0) put(wordsIn(text));
-      }}
+      value={names}
+      write={(own) => own.join(', ')}
+      read={(text) => (wordsIn(text).length > 0 ? wordsIn(text) : undefined)}
+      put={put}
     />
   );
 }

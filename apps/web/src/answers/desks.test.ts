@@ -362,5 +362,6 @@ test('only papers come back to be looked at anew; what is read, taken or looked 
     'assembly',
     'sense',
     'positions',
+    'travel',
   ]);
 });

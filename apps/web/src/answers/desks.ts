@@ -21,6 +21,7 @@ import { TALLY_DESK } from './tally/desk.ts';
 import { TEXT_DESK } from './text/desk.ts';
 import { TIMER_DESK } from './timer/desk.ts';
 import { TRAIL_DESK } from './trail/desk.ts';
+import { TRAVEL_DESK } from './travel/desk.ts';
 import { WEIGHING_DESK } from './weighing/desk.ts';
 
 /** Every way of answering, as the desk knows it. */
@@ -47,6 +48,7 @@ const DESKS: { readonly [K in AnswerKindName]: AnswerDesk<K> } = {
   assembly: ASSEMBLY_DESK,
   sense: SENSE_DESK,
   positions: POSITIONS_DESK,
+  travel: TRAVEL_DESK,
 };
 
 /** Their names, in the order of the map. */

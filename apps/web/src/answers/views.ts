@@ -21,6 +21,7 @@ import { TALLY_VIEW } from './tally/view.tsx';
 import { TEXT_VIEW } from './text/view.tsx';
 import { TIMER_VIEW } from './timer/view.tsx';
 import { TRAIL_VIEW } from './trail/view.tsx';
+import { TRAVEL_VIEW } from './travel/view.tsx';
 import { WEIGHING_VIEW } from './weighing/view.tsx';
 
 /** Every way of answering, as it is seen. */
@@ -47,6 +48,7 @@ const VIEWS: { readonly [K in AnswerKindName]: AnswerView<K> } = {
   assembly: ASSEMBLY_VIEW,
   sense: SENSE_VIEW,
   positions: POSITIONS_VIEW,
+  travel: TRAVEL_VIEW,
 };
 
 /** What is seen of one way of answering. */

@@ -14,7 +14,7 @@ export function KeptAnswer({ part }: { part: Part }): ReactElement | null {
   const [worst] = status.verdicts;
   const record = status.answer;
   // What was worked out is told as a whole; the figure closest to a limit belongs beside its ruler.
-  const worked = isWorked(part.check.answer);
+  const worked = isWorked(part.check.answer) || part.check.answer.kind === 'travel';
   const figure = worked ? undefined : verdictFigure(worst);
   const text = record?.answer
     ? describeAnswer(view.index, part.check.id, record.answer)

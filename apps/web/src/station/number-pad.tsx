@@ -1,5 +1,6 @@
 import { useEffect, type ReactElement } from 'react';
-import { ownMember, isFigureSpec, MARK_WORDS } from '@kanzel/core';
+import { ownMember, MARK_WORDS } from '@kanzel/core';
+import { deskOf } from '../answers/desks.ts';
 import { MarkSign, markColour } from '../ui/mark.tsx';
 import { useLineMode } from '../ui/line-mode.ts';
 import { useCampaign } from './campaign-context.ts';
@@ -26,7 +27,9 @@ export function NumberPad(): ReactElement | null {
     return () => document.documentElement.removeAttribute('data-pad');
   }, [open, partKey, name]);
   const part = partKey === undefined ? undefined : view.index.parts.get(partKey);
-  if (!line || !part || name === undefined || !isFigureSpec(part.check.answer)) return null;
+  if (!line || !part || name === undefined || part.check.answer.kind === 'computed') return null;
+  const { figures } = deskOf(part.check.answer.kind);
+  if (figures === 'none') return null;
   const draft = draftOf(drafts, view.id, part.key);
   const text = ownMember(draft.texts, name) ?? '';
   const preview = previewOf(view, part, draft);
@@ -57,11 +60,7 @@ export function NumberPad(): ReactElement | null {
       <div className="flex min-h-12 flex-wrap items-center gap-x-4 px-4">
         <span className="min-w-0 flex-1 truncate text-[0.82rem]">
           {view.names.part(part.key)}
-          {part.check.answer.kind === 'cylinders'
-            ? `, cylinder ${name}`
-            : name === 'value'
-              ? ''
-              : `, ${name}`}
+          {name === 'value' ? '' : `, ${figures.label(name).spoken}`}
         </span>
         {preview.doubt && !preview.empty ? (
           <span className="font-bold text-near">{view.say(preview.doubt)}</span>

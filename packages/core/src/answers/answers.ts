@@ -23,6 +23,7 @@ import { TALLY } from './tally.ts';
 import { TEXT } from './text.ts';
 import { TIMER } from './timer.ts';
 import { TRAIL } from './trail.ts';
+import { TRAVEL } from './travel.ts';
 import { WEIGHING } from './weighing.ts';
 
 /** Every way of answering. */
@@ -49,6 +50,7 @@ export const ANSWERS: { readonly [K in AnswerKindName]: AnswerKind<K> } = {
   assembly: ASSEMBLY,
   sense: SENSE,
   positions: POSITIONS,
+  travel: TRAVEL,
 };
 
 /** What is known of the way in which something was answered. */

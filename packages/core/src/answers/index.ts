@@ -6,6 +6,7 @@ export { standingOfAssembly, stepsOf, type PartStanding } from './assembly.ts';
 export { directedReading } from './directed.ts';
 export { isLockAnswered, locksOf, type Lock } from './locks.ts';
 export { controlsOf, senseOutputs, type Controls } from './sense.ts';
+export { travelOutputs, workOutTravel, type WorkedTravel } from './travel.ts';
 export { isSaidUnseen, isToldAfter } from './told-after.ts';
 export { judgeAnswer, measuredOf } from './judge-answer.ts';
 export {

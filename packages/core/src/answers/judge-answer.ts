@@ -1,5 +1,6 @@
 import { kindOf } from './answers.ts';
 import { plain, RECORDED } from './said.ts';
+import { withoutLimit } from './without-limit.ts';
 import { judgeAll } from '../limits/judge.ts';
 import { limitTypeOf } from '../limits/kinds.ts';
 import {
@@ -12,7 +13,6 @@ import {
 } from '../limits/types.ts';
 import { worstFirst } from '../limits/worst-first.ts';
 import { ownMember } from '../own-member.ts';
-import { reason } from '../reasons/reason.ts';
 import type { PartAnswer } from './part-answer.ts';
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import type { Check } from '../checks/types.ts';
@@ -110,17 +110,6 @@ export function settingCondition({ setting }: Check): Condition | undefined {
 function withSetting(check: Check, limits: readonly Limit[]): readonly Limit[] {
   const condition = settingCondition(check);
   return condition ? limits.map((l) => ({ ...l, conditions: [...l.conditions, condition] })) : limits;
-}
-
-/**
- * What is said of limits that a check names and the limit book does not have: nobody has entered them yet, so that what
- * was measured is held against nothing. Never a pass, whatever the other limits of the check say.
- */
-export function withoutLimit(index: BasisIndex, check: Check): readonly Verdict[] {
-  const missing = check.limits.filter((key) => !index.limits.has(key));
-  if (missing.length === 0) return [];
-  const params = { check: check.title, book: index.basis.limitBook.title };
-  return [{ state: 'unknown', decisionNeeded: false, reason: reason('noLimitEntered', params) }];
 }
 
 /**

@@ -1,5 +1,6 @@
 import type { AssemblyStep } from '../checks/types.ts';
 import type { WayOfMoving } from '../controls/outputs.ts';
+import type { RuleHeld, TravelPoint } from '../controls/travel.ts';
 import type { Reading, Series } from '../limits/types.ts';
 import type { LoadingSheet, Weighing } from '../loading/types.ts';
 import type { PaperDocument, Photo, SeenEquipment, SignedItem, TrailStretch } from '../papers/types.ts';
@@ -28,7 +29,16 @@ export type PartAnswer =
   | { readonly kind: 'assembly'; readonly parts: readonly PutOn[] }
   | { readonly kind: 'sense'; readonly moves: readonly SeenMove[] }
   /** What was seen at each position, in the order of the check, by its id. */
-  | { readonly kind: 'positions'; readonly seen: readonly string[] };
+  | { readonly kind: 'positions'; readonly seen: readonly string[] }
+  /** `held`: how the rule was held, where anything was read with one. */
+  | { readonly kind: 'travel'; readonly held?: RuleHeld; readonly rows: readonly TravelRow[] };
+
+/** What was read of one surface: in degrees, or as lengths at a radius from its hinge line. */
+export interface TravelRow {
+  readonly output: string;
+  readonly radius?: Reading;
+  readonly read: Readonly<Partial<Record<TravelPoint, Reading>>>;
+}
 
 /** Which way one output went: a surface, motor or tilt by its name in the layout. */
 export interface SeenMove {

@@ -444,6 +444,30 @@ describe('a pack with a dead end', () => {
       ],
     ],
     [
+      'figures of a travel without the reading that they take, or a limit of the check, and a limit of none of them',
+      [
+        check('a', {
+          answer: {
+            kind: 'travel',
+            axis: 'roll',
+            takes: ['plus'],
+            in: 'mm',
+            figures: [
+              { figure: 'throw-plus', limit: 'idle' },
+              { figure: 'backlash', limit: 'drop' },
+            ],
+          },
+          limits: ['idle', 'difference'],
+        }),
+      ],
+      [
+        ['a', 'travelWithoutLimit', { check: 'a', figure: 'backlash', limit: 'drop' }],
+        ['a', 'travelTakesLess', { check: 'a', figure: 'backlash', point: 'after-plus' }],
+        ['a', 'travelTakesLess', { check: 'a', figure: 'backlash', point: 'after-minus' }],
+        ['a', 'travelLimitUnused', { check: 'a', limit: 'difference' }],
+      ],
+    ],
+    [
       'a position at which something is expected that there is not to see, and two things to see of one name',
       [
         check('a', {

@@ -1,4 +1,5 @@
 import { reason, type Reason } from '../reasons/reason.ts';
+import { TRAVEL_FIGURES } from '../controls/travel.ts';
 import { WAYS } from './ways.ts';
 import { COMPUTED_FROM, type Check, type Pack, type StateDefinition } from './types.ts';
 import { ownMember } from '../own-member.ts';
@@ -92,6 +93,18 @@ function expectsUnseen({ answer }: Check): readonly string[] {
   );
 }
 
+/** Figures of a travel that lack a reading, or a limit of the check; limits that none of them is held against. */
+function travelProblems({ answer, limits }: Check, say: Say): void {
+  if (answer.kind !== 'travel') return;
+  for (const { figure, limit } of answer.figures) {
+    if (!limits.includes(limit)) say('travelWithoutLimit', { figure, limit });
+    for (const point of TRAVEL_FIGURES[figure].takes)
+      if (!answer.takes.includes(point)) say('travelTakesLess', { figure, point });
+  }
+  for (const limit of limits)
+    if (!answer.figures.some((f) => f.limit === limit)) say('travelLimitUnused', { limit });
+}
+
 function stateProblems(
   check: Check,
   at: number,
@@ -173,6 +186,7 @@ export function packProblems(pack: Pack): readonly PackProblem[] {
       check.answer.locks.some((l) => l.each)
     )
       say('locksOfEachOnEach');
+    travelProblems(check, say);
     for (const position of expectsUnseen(check)) say('positionExpectsUnseen', { position });
     for (const { what, other } of onNothing(check)) say('partOnNothing', { what, other });
     wayProblems(check, say);

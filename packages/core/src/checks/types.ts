@@ -4,7 +4,8 @@ import type { CardOfAircraft } from '../emergency/types.ts';
 import type { SystemTree } from '../systems/types.ts';
 import type { PROPULSOR_KINDS } from '../aircraft/types.ts';
 import type { SenseInput } from '../controls/inputs.ts';
-import type { OutputGroup } from '../controls/outputs.ts';
+import type { ControlAxis, OutputGroup } from '../controls/outputs.ts';
+import type { TravelFigure, TravelPoint } from '../controls/travel.ts';
 import type { WayQuestion } from './ways.ts';
 import type { Aircraft } from '../aircraft/aircraft.ts';
 
@@ -150,6 +151,16 @@ export type AnswerSpec =
       /** What there is to see, of which one is said at each position. */
       readonly seen: readonly { readonly id: string; readonly text: string }[];
       readonly steps: readonly PositionStep[];
+    }
+  /** How far each surface of an axis goes; what follows from the readings is worked out, and held against the limits named. */
+  | {
+      readonly kind: 'travel';
+      readonly axis: ControlAxis;
+      readonly takes: readonly TravelPoint[];
+      /** What it is usually read in; a ruler at a chord radius and a protractor are both taken. */
+      readonly in: 'deg-angle' | 'mm';
+      /** Each figure with the key of the limit it is held against, which `limits` of the check names as well. */
+      readonly figures: readonly { readonly figure: TravelFigure; readonly limit: string }[];
     }
   /** Derived from two other checks on the same subject, or from one check on both engines. */
   | { readonly kind: 'computed'; readonly from: readonly string[]; readonly value: ComputationName };

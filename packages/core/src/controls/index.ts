@@ -4,3 +4,4 @@ export * from './mountings.ts';
 export * from './causes.ts';
 export * from './explain.ts';
 export * from './fix.ts';
+export * from './travel.ts';

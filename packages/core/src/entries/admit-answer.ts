@@ -11,6 +11,7 @@ import { reason, type Reason } from '../reasons/reason.ts';
 import type { EntryDraft } from '../record/entry.ts';
 import { type PartAnswer } from '../answers/part-answer.ts';
 import { runningTimer } from '../standing/losses.ts';
+import { travelDoubt } from '../answers/travel.ts';
 import { implausible, isFigureSpec, tenTimesOff, type FigureSpec } from '../answers/plausible.ts';
 import { MAY_OVERRULE } from './roles.ts';
 import { standingAnswer, type AnswerRecord } from '../record/state.ts';
@@ -72,6 +73,7 @@ export function figureDoubt(
   confirmed: boolean,
 ): Reason | undefined {
   const spec = part.check.answer;
+  if (answer.kind === 'travel') return travelDoubt(index, answer);
   if (!isFigureSpec(spec)) return undefined;
   const limits = part.check.limits.flatMap((key) => index.limits.get(key) ?? []);
   for (const reading of readingsOf(answer)) {

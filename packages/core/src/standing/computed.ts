@@ -5,7 +5,8 @@ import { standingAnswer, type AnswerRecord, type CampaignState, type Deed } from
 import { reason } from '../reasons/reason.ts';
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import { COMPUTATIONS } from '../answers/computations/index.ts';
-import { surroundings, withoutLimit } from '../answers/judge-answer.ts';
+import { surroundings } from '../answers/judge-answer.ts';
+import { withoutLimit } from '../answers/without-limit.ts';
 import { ownMember } from '../own-member.ts';
 
 /** The answers that a figure is worked out from, as far as there are any: those that stand. */

@@ -2,11 +2,13 @@ import type { Part } from '../checks/basis-index.ts';
 import { MARKED_LOCKS, type AnswerSpec, type Check } from '../checks/types.ts';
 import type { Bounds, Limit, RateLimit, Reading } from '../limits/types.ts';
 import type { Scan } from '../papers/types.ts';
-import { convert } from '../quantity/units.ts';
+import { convert, unitOf } from '../quantity/units.ts';
 import type { PartAnswer } from '../answers/part-answer.ts';
 import { runningTimer } from '../standing/losses.ts';
 import type { CampaignState } from '../record/state.ts';
 import { expectedOf } from '../controls/inputs.ts';
+import type { TravelFigure, TravelPoint } from '../controls/travel.ts';
+import { travelOutputs } from '../answers/travel.ts';
 import { controlsOf, senseOutputs } from '../answers/sense.ts';
 import { stepsOf } from '../answers/assembly.ts';
 import { locksOf } from '../answers/locks.ts';
@@ -107,6 +109,41 @@ type Good<K extends AnswerSpec['kind']> = (
 
 const goodPaper = (spec: Parameters<typeof goodPapers>[0], { part, state, now }: Asked): PartAnswer =>
   goodPapers(spec, part.check, state, now);
+
+/** Every surface in the middle of what it may be, and both of a pair alike. */
+function goodTravel(
+  spec: Extract<AnswerSpec, { readonly kind: 'travel' }>,
+  limits: ReadonlyMap<string, Limit>,
+  state: CampaignState,
+): PartAnswer {
+  const { index } = state;
+  const middle = (figure: TravelFigure, usual: number): number => {
+    const limit = limits.get(spec.figures.find((f) => f.figure === figure)?.limit ?? '');
+    return limit && 'bounds' in limit && Object.keys(limit.bounds).length > 0
+      ? middleOf(limit.bounds, ANYWHERE)
+      : usual;
+  };
+  const unit = spec.figures
+    .map((f) => limits.get(f.limit)?.unit)
+    .find((u) => u !== undefined && ['length', 'angle'].includes(unitOf(u).kind));
+  const neutral = middle('neutral', 0);
+  const plus = middle('throw-plus', 20);
+  const read: Readonly<Record<TravelPoint, number>> = {
+    neutral,
+    plus: plus + neutral,
+    minus: middle('throw-minus', (plus * middle('differential', 100)) / 100) - neutral,
+    'after-plus': neutral,
+    'after-minus': neutral,
+    play: middle('play', 0),
+  };
+  return {
+    kind: 'travel',
+    rows: (index ? travelOutputs(index, spec) : []).map(({ id }) => ({
+      output: id,
+      read: Object.fromEntries(spec.takes.map((p) => [p, trialReading(read[p], unit ?? spec.in)])),
+    })),
+  };
+}
 
 /** What a person answers who does every step as it should be done: in the middle of its limits. */
 const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
@@ -210,6 +247,7 @@ const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
     };
   },
   positions: ({ steps }) => ({ kind: 'positions', seen: steps.map((s) => s.expected) }),
+  travel: (spec, { limits, state }) => goodTravel(spec, limits, state),
   // It follows from other checks, and is asked of nobody.
   computed: () => ({ kind: 'confirm', asExpected: true }),
 };

@@ -78,6 +78,21 @@ export class SteadyHand {
       const wrong = spec.steps.map((s) => spec.seen.find(({ id }) => id !== s.expected)?.id ?? s.expected);
       return { kind: 'positions', seen: wrong };
     }
+    if (spec.kind === 'travel') {
+      const good = goodAnswer(part, this.state, this.now());
+      // Far beyond every end, and each surface otherwise: no limit of a travel takes that.
+      return good.kind === 'travel'
+        ? {
+            ...good,
+            rows: good.rows.map((row, i) => ({
+              ...row,
+              read: Object.fromEntries(
+                Object.entries(row.read).map(([point, r]) => [point, trialReading(100 + 70 * i, r.unit)]),
+              ),
+            })),
+          }
+        : undefined;
+    }
     if (spec.kind !== 'reading') return undefined;
     const limit = limitFor(check, this.state.index?.limits ?? new Map<string, Limit>());
     const low = limit && 'bounds' in limit && limit.bounds.low !== undefined;

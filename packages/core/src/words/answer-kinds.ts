@@ -25,6 +25,7 @@ const KINDS: Readonly<Record<AnswerSpec['kind'], string>> = {
   assembly: 'putting it together, part by part',
   sense: 'saying which way each of them goes',
   positions: 'saying what is seen at each position',
+  travel: 'reading how far each surface goes',
   computed: 'nothing: it follows from other checks',
 };
 

@@ -3,6 +3,7 @@ import type { ControlFix, FixPlace } from '../controls/fix.ts';
 import { stickOf, SENSE_INPUTS, type SenseInput, type StickMode } from '../controls/inputs.ts';
 import type { Mounting, Pointing } from '../controls/mountings.ts';
 import type { ControlOutput, WayOfMoving } from '../controls/outputs.ts';
+import type { TravelFigure, TravelPoint } from '../controls/travel.ts';
 
 /** What a person does, as the rows of the sheet call it. */
 export const SENSE_INPUT_TITLES: Readonly<Record<SenseInput, string>> = {
@@ -34,6 +35,46 @@ export function stickInWords(input: SenseInput, mode: StickMode): string | undef
 /** Which way an output went, in its own words. Example: "Up", "Rises", "Still". */
 export const moveInWords = ({ words }: ControlOutput, way: WayOfMoving): string =>
   way === 'still' ? 'Still' : words[way];
+
+/** What is read of a surface, as headings of all of them together call it. */
+export const TRAVEL_POINT_TITLES: Readonly<Record<TravelPoint, string>> = {
+  plus: 'One end',
+  minus: 'The other end',
+  neutral: 'Neutral',
+  'after-plus': 'Back from one end',
+  'after-minus': 'Back from the other',
+  play: 'Play',
+};
+
+/** The same of one surface, by what its ways are called. Example: "Up", "Back from down". */
+export function travelPointInWords({ words }: ControlOutput, point: TravelPoint): string {
+  switch (point) {
+    case 'plus':
+    case 'minus':
+      return words[point];
+    case 'after-plus':
+      return `Back from ${words.plus.toLowerCase()}`;
+    case 'after-minus':
+      return `Back from ${words.minus.toLowerCase()}`;
+    case 'neutral':
+    case 'play':
+      return TRAVEL_POINT_TITLES[point];
+  }
+}
+
+/** What is worked out of it. */
+export const TRAVEL_FIGURE_TITLES: Readonly<Record<TravelFigure, string>> = {
+  'throw-plus': 'Throw to one end',
+  'throw-minus': 'Throw to the other',
+  difference: 'Left against right',
+  differential: 'Differential, %',
+  neutral: 'Neutral, with its sign',
+  'neutral-offset': 'Neutral off the line',
+  'neutral-share': 'Neutral, % of travel',
+  play: 'Play',
+  backlash: 'Backlash',
+  centring: 'Centring',
+};
 
 const AXIS_WORDS: Readonly<Record<string, string>> = {
   roll: 'roll',

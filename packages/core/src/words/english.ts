@@ -25,7 +25,9 @@ const station = (id: string): string => stationTitle(id).toLowerCase();
 /** A step of an assembly, as it is said within a sentence. */
 const assemblyStep = (step: string): string => (ownMember(ASSEMBLY_WORDS, step)?.title ?? step).toLowerCase();
 const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
-const cylinder = (p: P): string => (p.has('cylinder') ? `Cylinder ${p.s('cylinder')}: ` : '');
+/** Whose figure it is, where an answer holds several. */
+const cylinder = (p: P): string =>
+  p.has('cylinder') ? `Cylinder ${p.s('cylinder')}: ` : p.has('whose') ? `${p.s('whose')}: ` : '';
 
 /** Who can bring a paper that is missing: it is seldom whoever stands at the gate. */
 const cured = (p: P): string => {
@@ -107,6 +109,21 @@ const ENGLISH_OWN = {
   positionsAlike: (p) =>
     `The same at every position (${p.s('seen')}): ${lowerFirst(p.s('what'))} was not moved, or does nothing. Nothing is proven.`,
   positionUnanswered: (p) => `${p.s('position')} is not answered yet: say what is seen there.`,
+  radiusNotPositive: (p) => `${cylinder(p)}a chord radius is more than nothing.`,
+  throwBeyondRadius: (p) =>
+    `${cylinder(p)}no surface goes so far: look at the radius, the figure and its unit again.`,
+  radiusMissing: (p) =>
+    `${cylinder(p)}read in millimetres, and the limit is in degrees (or the other way): say the radius from the hinge line at which it was read.`,
+  ruleNotSaid: () => 'Say how the rule was held: straight from where the edge lay, or square to the surface.',
+  travelNotRead: (p) => `${cylinder(p)}not everything was read that this takes.`,
+  travelUnit: (p) => `${p.s('unit')} is neither an angle nor a length.`,
+  travelBelowNothing: (p) => `A ${p.s('point')} is not less than nothing.`,
+  travelUnread: (p) => `${p.s('output')}, ${p.s('point')}: not read yet.`,
+  travelWithoutLimit: (p) =>
+    `The figure “${p.s('figure')}” is held against ${p.s('limit')}, which is none of the limits of the check.`,
+  travelTakesLess: (p) =>
+    `The figure “${p.s('figure')}” takes a reading that is not asked for: ${p.s('point')}.`,
+  travelLimitUnused: (p) => `The limit ${p.s('limit')} is held against none of its figures.`,
   tallyShort: (p) =>
     `${p.s('count')} less of “${p.s('what')}” came back than went out: it is aboard until it is found.`,
   tallyOver: (p) =>

@@ -13,6 +13,7 @@ import { SignaturesFields } from '../../answers/signatures/fields.tsx';
 import { TallyFields } from '../../answers/tally/fields.tsx';
 import { TimerFields } from '../../answers/timer/fields.tsx';
 import { TrailFields } from '../../answers/trail/fields.tsx';
+import { TravelFields } from '../../answers/travel/fields.tsx';
 import { WeighingFields } from '../../answers/weighing/fields.tsx';
 import { ANSWER_KINDS, deskOf } from '../../answers/desks.ts';
 import { ANY_GAUGE, GaugeEnds, GaugeFields } from '../../answers/figures/gauge-fields.tsx';
@@ -43,6 +44,7 @@ const FIELDS: { readonly [K in AnswerKindName]: FieldsOf<K> } = {
   assembly: AssemblyFields,
   sense: SenseFields,
   positions: PositionsFields,
+  travel: TravelFields,
 };
 
 const KINDS = ANSWER_KINDS.map((id) => ({ id, text: deskOf(id).title }));

@@ -1,0 +1,134 @@
+import type { ReactElement } from 'react';
+import {
+  ownMember,
+  travelOutputs,
+  travelPointInWords,
+  unitOf,
+  type ControlOutput,
+  type Part,
+  type TravelPoint,
+} from '@kanzel/core';
+import { useCampaign } from '../../station/campaign-context.ts';
+import { Choices } from '../../ui/field.tsx';
+import { useLineMode } from '../../ui/line-mode.ts';
+import type { EntryProps } from '../answer-view.ts';
+import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
+import { putPadAway, usePad } from '../figures/pad-store.ts';
+import { PreviewVerdicts } from '../preview-verdicts.tsx';
+import { fieldsOf, heldOnDesk, measuredIn, nameOf } from './desk.ts';
+
+const UNITS = [
+  { id: 'deg-angle', text: 'Degrees' },
+  { id: 'mm', text: 'Millimetres at a radius' },
+] as const;
+
+const HELD = [
+  { id: 'straight', text: 'Straight, from where the edge lay' },
+  { id: 'square', text: 'Square to the surface' },
+] as const;
+
+function Cell({
+  part,
+  output,
+  point,
+  unit,
+  focus,
+}: {
+  part: Part;
+  output: ControlOutput;
+  point: TravelPoint | 'radius';
+  unit: string;
+  focus: boolean;
+}): ReactElement {
+  const view = useCampaign();
+  const drafts = useDrafts((s) => s.drafts);
+  const draft = draftOf(drafts, view.id, part.key);
+  const line = useLineMode();
+  const name = nameOf(output.id, point);
+  const text = ownMember(draft.texts, name) ?? '';
+  const words = point === 'radius' ? 'Radius' : travelPointInWords(output, point);
+  return (
+    <label className="block w-24">
+      <span className="cap block">{words}</span>
+      <span className="flex items-baseline gap-1">
+        <input
+          data-figure={`${part.key} ${name}`}
+          inputMode={line ? 'none' : 'decimal'}
+          autoComplete="off"
+          autoFocus={focus && !line}
+          onFocus={(e) => {
+            usePad.setState({ part: part.key, name });
+            if (line) e.target.scrollIntoView({ block: 'start' });
+          }}
+          onBlur={putPadAway}
+          aria-label={`${output.title}, ${words.toLowerCase()}, ${unitOf(unit).symbol}`}
+          value={text}
+          placeholder="—"
+          onChange={(e) =>
+            changeDraft(view.id, part.key, { texts: { ...draft.texts, [name]: e.target.value } })
+          }
+          className={`w-16 scroll-mt-24 border-0 border-b-[3px] bg-transparent py-1 font-mono text-xl font-bold outline-none placeholder:text-ink-3 focus:border-hand ${text ? 'border-hand' : 'border-rule'}`}
+        />
+        <span className="text-ink-2">{unitOf(unit).symbol}</span>
+      </span>
+    </label>
+  );
+}
+
+/** How far each surface goes, a row of fields for each; what follows is judged as soon as all of them are read. */
+export function TravelEntry({ part, spec, first }: EntryProps<'travel'>): ReactElement {
+  const view = useCampaign();
+  const drafts = useDrafts((s) => s.drafts);
+  const draft = draftOf(drafts, view.id, part.key);
+  const outputs = travelOutputs(view.index, spec);
+  const unit = measuredIn(spec, draft);
+  const fields = fieldsOf(view.index, spec, draft);
+  const pick = (name: string, id: string): void =>
+    changeDraft(view.id, part.key, { picks: { ...draft.picks, [name]: id } });
+  if (outputs.length === 0)
+    return (
+      <p className="border-l-4 border-again bg-again-bg px-2 py-1">
+        {view.say({ code: 'senseOfNothing', params: { group: 'surfaces' } })}
+      </p>
+    );
+  return (
+    <div>
+      <div className="flex flex-wrap gap-x-6">
+        <Choices tight label="Read in" value={unit} options={UNITS} onChange={(id) => pick('in', id)} />
+        {fields.includes('radius') ? (
+          <Choices
+            tight
+            label="The rule is held"
+            value={heldOnDesk(draft)}
+            options={HELD}
+            onChange={(id) => pick('held', id)}
+          />
+        ) : null}
+      </div>
+      <ul>
+        {outputs.map((output, i) => (
+          <li key={output.id} className="flex flex-wrap items-end gap-x-4 border-b border-rule-2 py-1.5">
+            <b className="min-w-40 self-center">{output.title}</b>
+            {fields.map((point, k) => (
+              <Cell
+                key={point}
+                part={part}
+                output={output}
+                point={point}
+                unit={point === 'radius' ? 'mm' : unit}
+                focus={first && i === 0 && k === 0}
+              />
+            ))}
+          </li>
+        ))}
+      </ul>
+      <p className="cap mt-1">
+        Counted from where the surface lies in line.
+        {spec.takes.some((p) => p !== 'plus' && p !== 'minus' && p !== 'play')
+          ? ` Neutral and what it comes back to: ${outputs[0]?.words.plus.toLowerCase() ?? ''} without a sign, ${outputs[0]?.words.minus.toLowerCase() ?? ''} with a minus.`
+          : ''}
+      </p>
+      <PreviewVerdicts part={part} draft={draft} />
+    </div>
+  );
+}
