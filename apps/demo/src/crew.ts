@@ -312,7 +312,8 @@ export class ScriptedCrew {
         const part = state.index?.parts.get(`${check.id}@${subject}`);
         if (!part) throw new Error(`ScriptedCrew: ${check.id} is not in the campaign`);
         const good = goodAnswer(part, state, this.clock.now().toISOString());
-        return told && aircraft ? told(aircraft, good) : good;
+        const read = good.kind === 'travel' ? this.travelAsRead(check, good) : good;
+        return told && aircraft ? told(aircraft, read) : read;
       }
       case 'drop': {
         this.setPower(check, engine);
@@ -324,6 +325,32 @@ export class ScriptedCrew {
         return { kind: 'drop', before, after };
       }
     }
+  }
+
+  /** Read to half a degree or millimetre, from whatever instrument is noted for it; the second of a pair a step less than the first. */
+  private travelAsRead(
+    check: Check,
+    { rows, ...more }: Extract<PartAnswer, { kind: 'travel' }>,
+  ): Extract<PartAnswer, { kind: 'travel' }> {
+    const instrument = this.instrumentFor(check, check.id, false);
+    const read = ({ value, unit }: Reading, at: number): Reading => {
+      const shown = Math.round(2 * value) / 2 - (at === 1 ? 0.5 : 0);
+      return {
+        value: shown,
+        unit,
+        text: String(shown),
+        resolution: 0.5,
+        source: 'typed',
+        ...(instrument ? { instrument } : {}),
+      };
+    };
+    return {
+      ...more,
+      rows: rows.map((row, i) => ({
+        ...row,
+        read: Object.fromEntries(Object.entries(row.read).map(([p, r]) => [p, read(r, i)])),
+      })),
+    };
   }
 
   private recordSeries(

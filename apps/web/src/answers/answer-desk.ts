@@ -31,7 +31,11 @@ export interface DeskFigures {
   /** Names under which they are kept on the desk, in the order in which they are asked for. */
   readonly names: (part: Part, index: BasisIndex) => readonly string[];
   /** The field of one, by its name: over it, and as it is read out. */
-  readonly label: (name: string) => { readonly over: string; readonly spoken: string };
+  readonly label: (
+    name: string,
+    part: Part,
+    index: BasisIndex,
+  ) => { readonly over: string; readonly spoken: string };
   /** What is missing, in words, by the names of the figures that nobody has typed or taken. */
   readonly lacking: (names: readonly string[]) => readonly string[];
 }

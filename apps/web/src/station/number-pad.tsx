@@ -60,7 +60,7 @@ export function NumberPad(): ReactElement | null {
       <div className="flex min-h-12 flex-wrap items-center gap-x-4 px-4">
         <span className="min-w-0 flex-1 truncate text-[0.82rem]">
           {view.names.part(part.key)}
-          {name === 'value' ? '' : `, ${figures.label(name).spoken}`}
+          {name === 'value' ? '' : `, ${figures.label(name, part, view.index).spoken}`}
         </span>
         {preview.doubt && !preview.empty ? (
           <span className="font-bold text-near">{view.say(preview.doubt)}</span>

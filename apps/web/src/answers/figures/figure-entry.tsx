@@ -58,7 +58,7 @@ function Field({
   const line = useLineMode();
   const taken = ownMember(draft.taken, name);
   const shown = ownMember(draft.texts, name) ?? (taken ? formatFigure(taken.value, taken.resolution) : '');
-  const label = figures.label(name);
+  const label = figures.label(name, part, view.index);
   return (
     <label className="block">
       <span className="cap block">{label.over}</span>

@@ -5,6 +5,7 @@ import {
   readQuantity,
   reason,
   RULES_HELD,
+  TRAVEL_POINTS,
   travelOutputs,
   travelPointInWords,
   unitOf,
@@ -100,7 +101,14 @@ export const TRAVEL_DESK: AnswerDesk<'travel'> = {
         ? travelOutputs(index, spec).flatMap((o) => spec.takes.map((p) => nameOf(o.id, p)))
         : [];
     },
-    label: (name) => ({ over: name, spoken: name.replace(/[-.]/g, ' ') }),
+    label: (name, part, index) => {
+      const spec = part.check.answer;
+      const [id, point] = name.split(' ');
+      const output = spec.kind === 'travel' ? travelOutputs(index, spec).find((o) => o.id === id) : undefined;
+      const known = TRAVEL_POINTS.find((p) => p === point);
+      const over = output && known ? travelPointInWords(output, known) : 'Radius';
+      return { over, spoken: `${output?.title ?? ''}, ${over.toLowerCase()}` };
+    },
     // What is missing is said by the surface and the point, of which the name holds only ids.
     lacking: () => [],
   },

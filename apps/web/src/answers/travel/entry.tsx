@@ -23,7 +23,7 @@ const UNITS = [
 ] as const;
 
 const HELD = [
-  { id: 'straight', text: 'Straight, from where the edge lay' },
+  { id: 'straight', text: 'Straight' },
   { id: 'square', text: 'Square to the surface' },
 ] as const;
 
@@ -98,7 +98,7 @@ export function TravelEntry({ part, spec, first }: EntryProps<'travel'>): ReactE
         {fields.includes('radius') ? (
           <Choices
             tight
-            label="The rule is held"
+            label="The rule, from where the edge lay"
             value={heldOnDesk(draft)}
             options={HELD}
             onChange={(id) => pick('held', id)}
@@ -108,7 +108,7 @@ export function TravelEntry({ part, spec, first }: EntryProps<'travel'>): ReactE
       <ul>
         {outputs.map((output, i) => (
           <li key={output.id} className="flex flex-wrap items-end gap-x-4 border-b border-rule-2 py-1.5">
-            <b className="min-w-40 self-center">{output.title}</b>
+            <b className="min-w-40 self-center max-sm:w-full">{output.title}</b>
             {fields.map((point, k) => (
               <Cell
                 key={point}
