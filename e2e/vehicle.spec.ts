@@ -64,3 +64,59 @@ test('a vehicle on the line says its figures itself; a picture that stands still
   await takeAndRecord();
   await expect(step.getByText('Out of limits')).toBeVisible();
 });
+
+test('the vehicle says how it is held: a turned box proves nothing, held as asked it does, and nothing counts while it is armed', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await campaignInHand(page, product.url, 'QX-TEI');
+  const step = page.getByLabel('Step in progress');
+  const set = (what: string): Promise<void> =>
+    page.getByLabel('Simulation').getByRole('button', { name: what, exact: true }).click();
+  const says = step.getByRole('status').filter({ hasText: 'The vehicle says' });
+  /** Left side down: the left ones rise, the right ones fall, those in the middle stand. */
+  const answer = async (): Promise<void> => {
+    for (const row of await step.getByRole('radiogroup').all()) {
+      const motor = Number(/\d/.exec((await row.getAttribute('aria-label')) ?? '')?.[0]);
+      await row.getByRole('radio', { name: [1, 2, 3].includes(motor) ? 'Falls' : 'Rises' }).click();
+    }
+  };
+  await page.goto(`${base}/controls?check=correction-roll`);
+  await press(page, /^Repeat/);
+  await expect(says).toContainText('As it stood. Now: left side down, more than 10°.');
+
+  // The box lies half round: it feels the other side going down.
+  await set('box turned half round');
+  await set('left side down');
+  await expect(says).toContainText(
+    'Right side down, 20°. You were asked for left side down: if you hold it so, its box lies otherwise than entered.',
+  );
+  await answer();
+  await page.keyboard.press('Enter');
+  await expect(step).toContainText('Nothing is proven.');
+  await expect(step.getByText('Not conclusive')).toBeVisible();
+
+  // Mounted as it was entered, it feels what the hands do; armed meanwhile, what is seen does not count.
+  await set('left side down');
+  await set('box turned half round');
+  await page.reload();
+  await expect(says).toContainText('As it stood.');
+  await set('left side down');
+  await expect(says).toContainText('As asked: left side down, 20°.');
+  await set('armed');
+  const margin = page.getByRole('complementary');
+  await expect(margin.getByText('Armed', { exact: true })).toBeVisible();
+  await expect(margin).toContainText('The record has it disarmed.');
+  await answer();
+  await page.keyboard.press('Enter');
+  await expect(step.getByRole('alert')).toContainText('The vehicle says that it is ARMED');
+  expect(await seriousFaults(page)).toEqual([]);
+  await set('armed');
+  await expect(margin.getByText('Disarmed', { exact: true })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await page.goto(`${base}/controls?check=correction-roll`);
+  await expect(step).not.toContainText('Nothing is proven.');
+  await expect(
+    step.getByText('Waiting for a second person').or(step.getByText('In hand')).first(),
+  ).toBeVisible();
+});

@@ -251,6 +251,11 @@ export class SimulatedVehicle {
   @IsOptional() @IsNumber() @Min(0) @Max(1) weakCell?: number;
   @IsOptional() @IsInt() @Min(0) @Max(60) satellites?: number;
   @IsOptional() @IsNumber() @Min(-180) @Max(180) headingOff?: number;
+  @IsOptional() @IsNumber() @Min(-90) @Max(90) roll?: number;
+  @IsOptional() @IsNumber() @Min(-90) @Max(90) pitch?: number;
+  @IsOptional() @IsNumber() @Min(-180) @Max(180) yaw?: number;
+  @IsOptional() @IsIn([0, 90, 180, 270]) boxTurned?: 0 | 90 | 180 | 270;
+  @IsOptional() @IsBoolean() armed?: boolean;
   @IsOptional() @IsBoolean() restart?: boolean;
 }
 

@@ -13,12 +13,30 @@ export interface VehicleCommand {
   readonly satellites?: number;
   /** Turned about its up axis by so many degrees against what it is told to be. */
   readonly headingOff?: number;
+  /** How it is held by hand, beside how it stands: right side down, nose up, nose to the right (degrees). */
+  readonly roll?: number;
+  readonly pitch?: number;
+  readonly yaw?: number;
+  /** Its box lies turned about the vertical by so many degrees against what it was told. */
+  readonly boxTurned?: 0 | 90 | 180 | 270;
+  readonly armed?: boolean;
   /** Its clock is set to zero, as when it is switched on anew. */
   readonly restart?: boolean;
 }
 
 /** What stands on the bench, until somebody says otherwise. */
-const AT_REST = { throttle: 0, frozen: false, weakCell: 0, satellites: 17, headingOff: 0 };
+const AT_REST = {
+  throttle: 0,
+  frozen: false,
+  weakCell: 0,
+  satellites: 17,
+  headingOff: 0,
+  roll: 0,
+  pitch: 0,
+  yaw: 0,
+  boxTurned: 0 as 0 | 90 | 180 | 270,
+  armed: false,
+};
 
 /** How the vehicle of the stand-in stands. */
 export type VehicleSituation = typeof AT_REST;
@@ -85,16 +103,33 @@ export class VehicleStandin {
   private attitude(): Figures {
     const unrest = (size: number): number => size * this.normal();
     const shake = 0.02 + 0.3 * this.state.throttle;
+    const { roll, pitch } = this.asBoxSays();
+    const { headingOff, yaw } = this.state;
     const moving = {
-      roll: radians(0.4 + unrest(shake)),
-      pitch: radians(-0.7 + unrest(shake)),
-      yaw: radians(HEADING + this.state.headingOff - 360 + unrest(0.3)),
+      roll: radians(0.4 + roll + unrest(shake)),
+      pitch: radians(-0.7 + pitch + unrest(shake)),
+      yaw: radians(HEADING + headingOff + yaw - 360 + unrest(0.3)),
       rollspeed: unrest(0.002),
       pitchspeed: unrest(0.002),
       yawspeed: unrest(0.002),
     };
     this.picture = this.state.frozen ? (this.picture ?? moving) : moving;
     return { time_boot_ms: this.time, ...this.picture };
+  }
+
+  /** Roll and pitch of the airframe along the axes of the box: one that points right feels the nose rise as its right side going down. */
+  private asBoxSays(): { readonly roll: number; readonly pitch: number } {
+    const { roll, pitch, boxTurned } = this.state;
+    switch (boxTurned) {
+      case 0:
+        return { roll, pitch };
+      case 90:
+        return { roll: pitch, pitch: -roll };
+      case 180:
+        return { roll: -roll, pitch: -pitch };
+      case 270:
+        return { roll: -pitch, pitch: roll };
+    }
   }
 
   private position(): Figures {
@@ -142,11 +177,11 @@ export class VehicleStandin {
   }
 
   private heartbeat(): Figures {
-    // A multirotor of six, disarmed or, with its motors turning, armed.
+    // A multirotor of six, disarmed or, when it is armed or its motors turn, armed.
     return {
       type: 13,
       autopilot: 3,
-      base_mode: this.state.throttle > 0 ? 0x80 : 0,
+      base_mode: this.state.armed || this.state.throttle > 0 ? 0x80 : 0,
       system_status: 3,
       mavlink_version: 3,
     };

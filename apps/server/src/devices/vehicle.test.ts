@@ -121,6 +121,41 @@ test('what would be taken for something else is no figure: satellites without a 
   expect(['pack-volts', 'cell-imbalance', 'cell-1'].map((c) => bench.figure(c))).toEqual([null, null, null]);
 });
 
+test('armed or not is what its own heartbeat says, and not what a camera or a station says with its number', () => {
+  const bench = new Bench();
+  const said: (number | null | undefined)[] = [];
+  const hear = (time: number, figures: Figures): void => {
+    bench.says('HEARTBEAT', figures);
+    bench.attitude(time);
+    said.push(bench.figure('armed'));
+  };
+  hear(1000, { autopilot: 3, base_mode: 0x51, custom_mode: 4 });
+  expect(bench.figure('mode')).toBe(4);
+  hear(1100, { autopilot: 3, base_mode: 0xd1 });
+  // Armed; then something else that speaks with its number, and flies nothing.
+  hear(1200, { autopilot: 8, base_mode: 0 });
+  hear(1300, { autopilot: 3, base_mode: 0x51 });
+  expect(said).toEqual([0, 1, 1, 0]);
+  // Three seconds without a word of it: nobody knows.
+  bench.runs(35, (i) => bench.attitude(1400 + 100 * i));
+  expect(bench.figure('armed')).toBeNull();
+});
+
+test('an attitude in degrees is no attitude: it is said, and nothing is taken until it is one', () => {
+  const bench = new Bench();
+  bench.says('GPS_RAW_INT', { fix_type: 3, satellites_visible: 9 });
+  bench.says('ATTITUDE', { time_boot_ms: 1000, roll: 0.4, pitch: -12.5, yaw: 143 });
+  expect([bench.samples.length, bench.doubts]).toEqual([0, ['vehicleAngles']]);
+  for (const wrong of [{ roll: 3.2 }, { pitch: 1.6 }, { yaw: -6.4 }] as readonly Figures[]) {
+    bench.says('ATTITUDE', { time_boot_ms: 1100, ...wrong });
+    expect([wrong, bench.doubts.pop(), bench.samples.length]).toEqual([wrong, 'vehicleAngles', 0]);
+  }
+  // As far round as it goes.
+  bench.says('ATTITUDE', { time_boot_ms: 1200, roll: Math.PI, pitch: -Math.PI / 2, yaw: 2 * Math.PI });
+  expect([bench.figure('roll'), bench.figure('pitch')].map((v) => Math.round(v ?? 0))).toEqual([180, -90]);
+  expect(bench.figure('satellites')).toBeNull();
+});
+
 test('what is not said again for three seconds is no figure any more', () => {
   const bench = new Bench();
   bench.says('GPS_RAW_INT', { fix_type: 3, satellites_visible: 9 });

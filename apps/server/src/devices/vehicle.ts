@@ -20,6 +20,12 @@ const AIRCRAFT = 'aircraft';
 const OF_A_PACK = /^aircraft\.(cell|pack)-/;
 /** Not known, as the protocol writes it in fields of two bytes. */
 const UNKNOWN = 65_535;
+/** Of a heartbeat: whoever sends it flies nothing; and the bit that says that it is armed. Source: MAV_AUTOPILOT, MAV_MODE_FLAG. */
+const NO_AUTOPILOT = 8;
+const ARMED = 0x80;
+/** No attitude is further round (rad): what is, was sent in degrees. */
+const ROUND = { roll: Math.PI, pitch: Math.PI / 2, yaw: 2 * Math.PI };
+const SLACK = 1e-3;
 /** Motors whose figures come in one message. */
 const MOTORS = 4;
 
@@ -39,6 +45,12 @@ const TAKES: Readonly<Record<string, (figure: (name: string, i?: number) => numb
     put('roll', 'deg-angle', degrees(figure('roll')));
     put('pitch', 'deg-angle', degrees(figure('pitch')));
     put('heading', 'deg-angle', around(degrees(figure('yaw'))));
+  },
+  HEARTBEAT: (figure, put) => {
+    // A camera or a ground station that speaks with the number of the vehicle arms nothing.
+    if (figure('autopilot') === NO_AUTOPILOT) return;
+    put('armed', 'count', (figure('base_mode') & ARMED) === 0 ? 0 : 1);
+    put('mode', 'count', figure('custom_mode'));
   },
   GLOBAL_POSITION_INT: (figure, put) => {
     put('height', 'm', figure('relative_alt') / 1000);
@@ -143,7 +155,13 @@ export class VehicleEars {
     }
     const time = figures['time_boot_ms']?.[0];
     if (time !== undefined && !this.isInTime(name, time)) return;
-    if (name === 'ATTITUDE') this.lookWhetherItMoves(figures);
+    if (name === 'ATTITUDE') {
+      if (isInDegrees(figures)) {
+        this.known.clear();
+        return this.ears.doubt(reason('vehicleAngles'));
+      }
+      this.lookWhetherItMoves(figures);
+    }
     const now = this.now();
     TAKES[name]?.(
       (field, i = 0) => ownMember(figures, field)?.[i] ?? Number.NaN,
@@ -213,6 +231,10 @@ export class VehicleEars {
     return known && now - known.at <= OVER ? known.value : null;
   }
 }
+
+/** Whether an attitude is further round than any is in radians. */
+const isInDegrees = (figures: MessageFigures): boolean =>
+  Object.entries(ROUND).some(([name, most]) => Math.abs(ownMember(figures, name)?.[0] ?? 0) > most + SLACK);
 
 const keyOf = ({ subject, channel }: LineColumn): string => `${subject}.${channel}`;
 

@@ -28,7 +28,8 @@ function factsOf(
   answer: PartAnswer,
 ): Result<Readonly<Record<string, Fact>>, Reason> {
   const { setting } = part.check;
-  if (!setting) return ok({});
+  // How a vehicle felt itself held while it was answered.
+  if (!setting) return ok(answer.kind === 'sense' ? (draft.facts ?? {}) : {});
   if (answer.kind === 'drop')
     return ok({ [setting.channel]: { value: answer.before.value, unit: answer.before.unit } });
   if (draft.facts && ownMember(draft.facts, setting.channel) !== undefined) return ok(draft.facts);

@@ -15,6 +15,11 @@ const SWITCHES: readonly (readonly [
   off: Change,
   isOn: (s: Situation) => boolean,
 ])[] = [
+  ['armed', { armed: true }, { armed: false }, (s) => s.armed],
+  ['left side down', { roll: -20 }, { roll: 0 }, (s) => s.roll < 0],
+  ['nose down', { pitch: -20 }, { pitch: 0 }, (s) => s.pitch < 0],
+  ['nose right', { yaw: 25 }, { yaw: 0 }, (s) => s.yaw > 0],
+  ['box turned half round', { boxTurned: 180 }, { boxTurned: 0 }, (s) => s.boxTurned === 180],
   ['motors at half throttle', { throttle: 0.5 }, { throttle: 0 }, (s) => s.throttle > 0],
   ['picture frozen', { frozen: true }, { frozen: false }, (s) => s.frozen],
   ['cell 3 weak', { weakCell: 0.09 }, { weakCell: 0 }, (s) => s.weakCell > 0],

@@ -21,6 +21,7 @@ import { shadeOf, useWorkColour } from '../ui/work-colours.ts';
 import { WorkSign } from '../ui/work-sign.tsx';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
 import { runningOf } from './running.ts';
+import { VehicleNote } from './vehicle-note.tsx';
 import { newerThan, useLibrary } from './newer-basis.ts';
 import { momentInWords, whenInWords } from '../ui/when.ts';
 
@@ -235,6 +236,7 @@ export function CampaignMargin(): ReactElement {
   return (
     <>
       <Refused />
+      <VehicleNote />
       <Running />
       {view.state.release ? (
         <MarginNote title="Released">

@@ -51,7 +51,7 @@ function Answering({
           Start the clock
         </Button>
       ) : null}
-      {blank && step.against ? (
+      {step.against && (blank || step.against.code === 'vehicleArmedOther') ? (
         <p className="w-full border-l-4 border-near bg-near-bg px-3 py-1.5 font-semibold text-near">
           {view.say(step.against)}
         </p>

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import {
   type Fact,
   aboardChanges,
+  armedOther,
   kindOf,
   type AnswerRecord,
   isFigureSpec,
@@ -31,6 +32,7 @@ import {
 import type { PartDraft } from '../answers/desk.ts';
 import { candidateOf, draftFromAnswer, figuresKey, type Candidate } from '../answers/candidate.ts';
 import { changeDraft, clearDraft, draftOf, useDrafts } from '../answers/drafts.ts';
+import { vehicleFacts } from './vehicle-says.ts';
 import { previewOf } from '../answers/preview.ts';
 import { serverInstant, serverNow } from '../sync/clock.ts';
 
@@ -242,7 +244,8 @@ async function keepPart({
     tell(view.say(candidate.error));
     return false;
   }
-  const { answer, facts } = candidate.value;
+  const { answer } = candidate.value;
+  const facts = { ...vehicleFacts(view.index), ...candidate.value.facts };
   const exchanged = answer.kind === 'loading' ? await sayExchanged(view, answer.sheet, role) : undefined;
   if (exchanged) {
     tell(view.say(exchanged));
@@ -265,7 +268,8 @@ async function keepPart({
     {
       check: part.check.id,
       subject: part.subject,
-      ...candidate.value,
+      answer,
+      facts,
       ...(confirmed ? { confirmed } : {}),
       ...(correcting ? { correction: own.correction } : {}),
     },
@@ -326,9 +330,11 @@ export function useStep(check: Check): Step {
     ready,
     takeable: offered.map((o) => o.part),
     still: unmoved.map((o) => o.part),
-    against: entering
-      .map((p) => saysOther(p, { kind: 'confirm', asExpected: true }))
-      .find((why) => why !== undefined),
+    against:
+      (entering.length > 0 ? armedOther(check, vehicleFacts(view.index)) : undefined) ??
+      entering
+        .map((p) => saysOther(p, { kind: 'confirm', asExpected: true }))
+        .find((why) => why !== undefined),
     problem,
     keep: async () => {
       setProblem(undefined);

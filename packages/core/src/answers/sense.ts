@@ -1,7 +1,7 @@
 import { FLOWN_BY_RADIO } from '../aircraft/types.ts';
 import type { BasisIndex } from '../checks/basis-index.ts';
 import type { AnswerSpec } from '../checks/types.ts';
-import { expectedOf, SENSE_INPUTS, watchedOf } from '../controls/inputs.ts';
+import { expectedOf, SENSE_INPUT_IDS, SENSE_INPUTS, watchedOf } from '../controls/inputs.ts';
 import {
   outputsOf,
   WAYS_OF_MOVING,
@@ -9,6 +9,7 @@ import {
   type ControlOutput,
   type WayOfMoving,
 } from '../controls/outputs.ts';
+import { ownMember } from '../own-member.ts';
 import type { AnswerKind } from './kind.ts';
 import type { SeenMove } from './part-answer.ts';
 import { measuresNothing, noCopies, plain } from './said.ts';
@@ -50,6 +51,12 @@ export function senseOutputs(index: BasisIndex, { input, of }: SenseSpec): reado
   return watchedOf(outputs, context, { input, group: of });
 }
 
+/** The fact that says how the vehicle felt itself held while a correction was answered: the name of what is done, as `SENSE_INPUTS` has it. */
+export const TILTED = 'tilted';
+
+/** Example: "right side down". */
+const tiltWords = (input: string): string => input.replace(/-/g, ' ');
+
 const wayIn = (moves: readonly SeenMove[], id: string): WayOfMoving | undefined =>
   moves.find((m) => m.output === id)?.way;
 
@@ -77,7 +84,7 @@ export const SENSE: AnswerKind<'sense'> = {
       asked.every((o) => WAYS_OF_MOVING.some((way) => way === wayIn(moves, o.id)))
     );
   },
-  judge({ moves }, { index, part: { check } }) {
+  judge({ moves }, { index, part: { check }, around }) {
     const spec = check.answer;
     if (spec.kind !== 'sense') return [plain('unknown', 'senseOfNothing', { group: 'surfaces' })];
     const expected = expectedOf(controlsOf(index).outputs, { group: spec.of, input: spec.input });
@@ -93,7 +100,15 @@ export const SENSE: AnswerKind<'sense'> = {
       const code = seen === 'still' ? 'senseStill' : right === 'still' ? 'senseMoved' : 'senseBackwards';
       return [plain('out', code, params)];
     });
-    return off.length > 0 ? off : [plain('within', 'senseAsExpected', { count: moves.length })];
+    // What a box felt that lies otherwise is no answer to what was asked; what went wrong all the same stays wrong.
+    const fact = ownMember(around.facts, TILTED);
+    const said = SENSE_INPUT_IDS.find((input) => input === fact);
+    const otherwise =
+      said !== undefined && said !== spec.input && SENSE_INPUTS[spec.input].by === 'correction'
+        ? [plain('unknown', 'tiltOtherwise', { said: tiltWords(said), asked: tiltWords(spec.input) })]
+        : [];
+    if (off.length > 0 || otherwise.length > 0) return [...off, ...otherwise];
+    return [plain('within', 'senseAsExpected', { count: moves.length })];
   },
   copies: noCopies,
   agrees: ({ moves }, second) =>

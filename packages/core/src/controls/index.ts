@@ -5,3 +5,4 @@ export * from './causes.ts';
 export * from './explain.ts';
 export * from './fix.ts';
 export * from './travel.ts';
+export * from './tilt.ts';

@@ -11,6 +11,7 @@ import { reason, type Reason } from '../reasons/reason.ts';
 import type { EntryDraft } from '../record/entry.ts';
 import { type PartAnswer } from '../answers/part-answer.ts';
 import { runningTimer } from '../standing/losses.ts';
+import { armedOther } from '../answers/armed.ts';
 import { travelDoubt } from '../answers/travel.ts';
 import { implausible, isFigureSpec, tenTimesOff, type FigureSpec } from '../answers/plausible.ts';
 import { MAY_OVERRULE } from './roles.ts';
@@ -100,6 +101,8 @@ export const answerRule: Rule<'answer.given'> = (draft, door) => {
   const doubt =
     figureDoubt(door.index, part, body.answer, body.confirmed === true) ?? settingMissed(part, draft);
   if (doubt) return doubt;
+  const armed = armedOther(part.check, body.facts);
+  if (armed) return armed;
   const short = body.answer.kind === 'timer' ? timerRule(door, part, draft, body.answer) : undefined;
   if (short) return short;
   const loading = body.answer.kind === 'loading' ? sheetRule(door, body.answer.sheet) : undefined;

@@ -532,6 +532,14 @@ const ENGLISH_OWN = {
     `Two vehicles speak as number ${p.n('system')}. No figures are taken until one of them is silent.`,
   vehicleTimeBack: () =>
     'The clock of the vehicle went back: it was switched on anew, or something old is played. No figures are taken for two seconds.',
+  vehicleAngles: () =>
+    'The vehicle says an attitude that is none in radians: it seems to send degrees. None of its figures are taken.',
+  vehicleArmedOther: (p) =>
+    p.s('is') === 'yes'
+      ? 'The vehicle says that it is ARMED, and this is done disarmed. Disarm it first: what is done armed does not count.'
+      : 'The vehicle says that it is disarmed, and this is done armed. What is done disarmed does not count.',
+  tiltOtherwise: (p) =>
+    `The vehicle said “${p.s('said')}” while “${p.s('asked')}” was asked: it was held otherwise, or its box lies otherwise than entered. Nothing is proven.`,
   vehicleFrozen: () => 'The vehicle is alive, but its figures stand still. None are taken until they move.',
   groundRunEnds: () =>
     'This campaign is a ground run only, and this belongs to what comes after. Open another campaign for it.',

@@ -2,6 +2,7 @@ import { useMemo, type ReactElement } from 'react';
 import {
   planOf,
   SENSE_INPUTS,
+  type Attitude,
   type ControlOutput,
   type Layout,
   type Point,
@@ -73,6 +74,10 @@ export function WaySign({ output, way, wrong }: DrawnMove): ReactElement {
   );
 }
 
+/** Seen from above, as it is held: right side down turns it away on the right, nose up brings its top nearer. */
+const asHeld = ({ now, rest }: { readonly now: Attitude; readonly rest: Attitude }): string =>
+  `rotateZ(${now.heading - rest.heading}deg) rotateX(${rest.pitch - now.pitch}deg) rotateY(${now.roll - rest.roll}deg)`;
+
 /** Where the airframe is pushed, and the word beside it. */
 function pushOf(
   input: SenseInput,
@@ -96,6 +101,7 @@ export function Airframe({
   moves,
   next,
   highest = 280,
+  held,
   onPress,
 }: {
   layout: Layout;
@@ -105,6 +111,8 @@ export function Airframe({
   next?: string | undefined;
   /** Pixels. */
   highest?: number;
+  /** How the vehicle on the line says that it is held: drawn so. */
+  held?: { readonly now: Attitude; readonly rest: Attitude } | undefined;
   onPress?: (output: ControlOutput) => void;
 }): ReactElement {
   const [box, width] = useWidth(320);
@@ -118,8 +126,14 @@ export function Airframe({
   const push = pushOf(input, layout);
   const pushed = push && place(push.at);
   return (
-    <div ref={box} className="w-full" style={{ height }}>
-      <svg width={width} height={height} role="img" aria-label="The aircraft from above, moving as answered">
+    <div ref={box} className="w-full" style={{ height, perspective: 700 }}>
+      <svg
+        style={held ? { transform: asHeld(held) } : undefined}
+        width={width}
+        height={height}
+        role="img"
+        aria-label="The aircraft from above, moving as answered"
+      >
         <g transform={`translate(${left} ${top}) scale(${scale})`}>
           {zones
             .filter((z) => z.kind !== 'store')

@@ -6,6 +6,7 @@ import {
   senseOutputs,
   stickInWords,
   STICK_MODES,
+  TILTED,
   WAYS_OF_MOVING,
   type ControlOutput,
   type SenseInput,
@@ -20,6 +21,7 @@ import type { EntryProps } from '../answer-view.ts';
 import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
 import { SaidRow } from '../said-row.tsx';
 import { Airframe } from './airframe.tsx';
+import { TiltLine, useHeld } from './tilt-line.tsx';
 import { wayOnDesk, withWay } from './desk.ts';
 import { useStickMode } from './stick-mode.ts';
 
@@ -67,8 +69,12 @@ export function SenseEntry({ part, spec, first }: EntryProps<'sense'>): ReactEle
   const { layout } = view.index.basis.aircraft;
   const { context } = controlsOf(view.index);
   const next = outputs.find((o) => wayOnDesk(draft, o.id) === undefined);
+  const held = useHeld(spec.input);
   const say = (output: ControlOutput, way: WayOfMoving): void =>
-    changeDraft(view.id, part.key, withWay(draft, output.id, way));
+    changeDraft(view.id, part.key, {
+      ...withWay(draft, output.id, way),
+      ...(held?.tilt.state === 'tilted' ? { facts: { [TILTED]: held.tilt.input } } : {}),
+    });
   useKeys((event) => {
     if (
       !first ||
@@ -103,6 +109,7 @@ export function SenseEntry({ part, spec, first }: EntryProps<'sense'>): ReactEle
   return (
     <div className="grid grid-cols-[minmax(0,25rem)_minmax(14rem,1fr)] gap-x-8 max-lg:grid-cols-1">
       <div>
+        {held ? <TiltLine input={spec.input} held={held} /> : null}
         {context.radio && SENSE_INPUTS[spec.input].by === 'command' ? <Stick input={spec.input} /> : null}
         <ul>
           {outputs.map((output) => (
@@ -140,6 +147,7 @@ export function SenseEntry({ part, spec, first }: EntryProps<'sense'>): ReactEle
           input={spec.input}
           moves={outputs.map((output) => ({ output, way: wayOnDesk(draft, output.id), wrong: false }))}
           next={next?.id}
+          held={held}
           onPress={(output) => {
             const was = wayOnDesk(draft, output.id);
             const at = was === undefined ? -1 : WAYS_OF_MOVING.indexOf(was);
