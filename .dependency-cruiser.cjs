@@ -7,6 +7,7 @@ const CORE = [
   'quantity',
   'limits',
   'signals',
+  'mission',
   'aircraft',
   'controls',
   'systems',

@@ -18,6 +18,8 @@ interface CheckOfPack {
     readonly locks?: readonly { readonly id: string; readonly title: string; readonly form: string }[];
     readonly listed?: readonly string[];
     readonly axis?: string;
+    readonly seen?: readonly { readonly id: string; readonly text: string }[];
+    readonly steps?: readonly { readonly position: string; readonly expected: string }[];
     readonly takes?: readonly string[];
   };
 }
@@ -77,7 +79,7 @@ async function firstWalk(page: Page, campaign: string): Promise<readonly CheckOf
   expect(checks.length).toBeGreaterThan(20);
   const drafts = checks.map((check) => {
     const figure = FIGURES[check.id] ?? 1;
-    const { kind, unit, options, locks, listed, axis = '', takes = [] } = check.answer;
+    const { kind, unit, options, locks, listed, axis = '', takes = [], steps } = check.answer;
     const read = (of: string | undefined) => ({
       value: figure,
       unit: of,
@@ -110,9 +112,11 @@ async function firstWalk(page: Page, campaign: string): Promise<readonly CheckOf
                       read: Object.fromEntries(takes.map((p) => [p, read('deg-angle')])),
                     })),
                 }
-              : kind === 'tally'
-                ? { kind, rows: listed?.map((what) => ({ what, out: COUNTED, in: COUNTED })) }
-                : { kind, asExpected: true };
+              : kind === 'positions'
+                ? { kind, seen: steps?.map((s) => s.expected) }
+                : kind === 'tally'
+                  ? { kind, rows: listed?.map((what) => ({ what, out: COUNTED, in: COUNTED })) }
+                  : { kind, asExpected: true };
     return {
       id: randomUUID(),
       campaign,
@@ -174,7 +178,15 @@ async function walkBlind(page: Page, checks: readonly CheckOfPack[]): Promise<nu
         for (const way of ['out', 'in again'])
           await step.getByLabel(`${what}, ${way}`, { exact: true }).fill(String(COUNTED));
       await page.getByRole('button', { name: 'Say it' }).click();
+    } else if (check.answer.kind === 'positions') {
+      for (const { position, expected } of check.answer.steps ?? [])
+        await step
+          .getByRole('radiogroup', { name: position, exact: true })
+          .getByRole('radio', { name: check.answer.seen?.find((w) => w.id === expected)?.text ?? '' })
+          .click();
+      await page.getByRole('button', { name: 'Say it' }).click();
     } else if (check.answer.kind === 'travel') {
+      await step.getByRole('textbox').first().waitFor();
       for (const field of await step.getByRole('textbox').all())
         await field.fill(String(FIGURES[check.id] ?? 1));
       await page.keyboard.press('Enter');

@@ -120,3 +120,57 @@ test('the vehicle says how it is held: a turned box proves nothing, held as aske
     step.getByText('Waiting for a second person').or(step.getByText('In hand')).first(),
   ).toBeVisible();
 });
+
+/** The mission round the mast as it was planned: up, six places in three heights, and home. */
+const PLANNED = [
+  'item,frame,command,parameter 1,parameter 2,parameter 3,parameter 4,latitude,longitude,height,goes on',
+  '0,3,22,0,0,0,,60.1234567,-8.2345678,30,yes',
+  '1,3,16,4,2,0,,60.1243567,-8.2345678,40,yes',
+  '2,3,16,4,2,0,,60.1239067,-8.2330090,60,yes',
+  '3,3,16,4,2,0,,60.1230067,-8.2330090,60,yes',
+  '4,3,16,4,2,0,,60.1225567,-8.2345678,80,yes',
+  '5,3,16,4,2,0,,60.1230067,-8.2361266,80,yes',
+  '6,3,16,4,2,0,,60.1239067,-8.2361266,60,yes',
+  '7,3,20,0,0,0,0,60.1234567,-8.2345678,50,yes',
+].join('\r\n');
+
+test('a mission that reads back wrong in one height is out by that height, and within once it is aboard as it was planned', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await campaignInHand(page, product.url, 'QX-TEI');
+  const step = page.getByLabel('Step in progress');
+  const set = (what: string): Promise<void> =>
+    page.getByLabel('Simulation').getByRole('button', { name: what, exact: true }).click();
+  const choose = (label: string, name: string, text: string): Promise<void> =>
+    page.getByLabel(label).setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
+  const readBack = step.getByRole('button', { name: 'Read it from the vehicle' });
+  await page.goto(`${base}/controls?check=mission-read-back`);
+  await press(page, /^Repeat/);
+
+  // A file that is no mission is said by row and column; what is there stays.
+  await choose('Choose its file', 'mast.csv', PLANNED.replace(',40,yes', ',forty,yes'));
+  await expect(step.getByRole('alert')).toHaveText(
+    'mast.csv: Row 3, height: “forty” is no figure. Nothing was taken.',
+  );
+  await choose('Choose its file', 'mast.csv', PLANNED);
+  await expect(step).toContainText('mast.csv, 8 items');
+
+  await set('mission: one height wrong');
+  await readBack.click();
+  await expect(step).toContainText('Item 5, height: 800 m is aboard, and 80 m was planned.');
+  await expect(step.getByRole('cell', { name: '800 m aboard, planned 80 m' })).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.keyboard.press('Enter');
+  await expect(step.getByText('Out of limits')).toBeVisible();
+
+  // Put aboard again, and read back again: what was planned is chosen anew, as all evidence is given anew.
+  await set('mission: one height wrong');
+  await press(page, /^Repeat/);
+  await choose('Choose its file', 'mast.csv', PLANNED);
+  await readBack.click();
+  await expect(step).toContainText('All 8 items are aboard as they were planned, figure by figure.');
+  await page.keyboard.press('Enter');
+  await page.goto(`${base}/controls?check=mission-read-back`);
+  await expect(step).toContainText('mast.csv: 8 items read back, as planned');
+});

@@ -299,6 +299,7 @@ export class ScriptedCrew {
       case 'sense':
       case 'positions':
       case 'travel':
+      case 'mission':
       case 'weighing':
       case 'loading':
       case 'document':

@@ -77,6 +77,7 @@ describe('who may call what', () => {
     'delete /api/library/drafts/{format}/{id}': ['technician', 'inspector', 'certifier', 'administrator'],
     'post /api/library/drafts/{format}/{id}/publish': ['inspector', 'certifier', 'administrator'],
     'get /api/aircraft/{mark}/prospect': 'signed in',
+    'post /api/aircraft/{mark}/mission': 'signed in',
     'get /api/campaigns/{campaign}/prospect': 'signed in',
     'post /api/campaigns/{campaign}/scope': 'signed in',
     'get /api/campaigns/{campaign}/plan/{file}': 'signed in',

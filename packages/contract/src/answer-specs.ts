@@ -293,6 +293,11 @@ export class TravelSpec {
   figures!: TravelFigureSpec[];
 }
 
+/** The mission read back from the vehicle; what was planned is chosen where it is answered. */
+export class MissionSpec {
+  @Equals('mission') kind!: 'mission';
+}
+
 export class TallySpec {
   @Equals('tally') kind!: 'tally';
   @IsArray()
@@ -343,4 +348,5 @@ export const ANSWER_SPECS: {
   sense: SenseSpec,
   positions: PositionsSpec,
   travel: TravelSpec,
+  mission: MissionSpec,
 };

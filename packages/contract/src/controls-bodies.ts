@@ -2,16 +2,33 @@ import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
+  ArrayMinSize,
   ArrayNotEmpty,
   IsArray,
+  IsBoolean,
   IsIn,
+  IsInt,
+  IsNotEmpty,
+  IsNumber,
   IsObject,
   IsOptional,
+  IsString,
   Matches,
+  Max,
   MaxLength,
+  Min,
+  ValidateBy,
+  ValidateIf,
   ValidateNested,
 } from 'class-validator';
-import { RULES_HELD, WAYS_OF_MOVING, type RuleHeld, type WayOfMoving } from '@kanzel/core';
+import {
+  MISSION_PARAMETERS,
+  MOST_MISSION_ITEMS,
+  RULES_HELD,
+  WAYS_OF_MOVING,
+  type RuleHeld,
+  type WayOfMoving,
+} from '@kanzel/core';
 import { AnswerBody, ReadingBody } from './answer-base.ts';
 
 /** A name in a layout, and what tilts a motor behind it. */
@@ -68,6 +85,55 @@ export class TravelAnswer extends AnswerBody {
   @Type(() => TravelRowBody)
   rows!: TravelRowBody[];
 }
+
+const isFigureOrNull = (value: unknown): boolean => value === null || Number.isFinite(value);
+const isGiven = (_: object, value: unknown): boolean => value !== null;
+
+/** One item of a mission, as the vehicle keeps it. */
+export class MissionItemBody {
+  @IsInt() @Min(0) @Max(MOST_MISSION_ITEMS) sequence!: number;
+  @IsInt() @Min(0) @Max(255) frame!: number;
+  @IsInt() @Min(0) @Max(65_535) command!: number;
+  @IsBoolean() autocontinue!: boolean;
+  /** Null where a figure is not given. */
+  @IsArray()
+  @ArrayMinSize(MISSION_PARAMETERS)
+  @ArrayMaxSize(MISSION_PARAMETERS)
+  @ValidateBy({ name: 'figureOrNull', validator: { validate: isFigureOrNull } }, { each: true })
+  parameters!: (number | null)[];
+  /** Latitude and longitude in 1e-7 degrees. */
+  @IsInt() x!: number;
+  @IsInt() y!: number;
+  @ValidateIf(isGiven) @IsNumber() z!: number | null;
+}
+
+class MissionItems {
+  @IsArray()
+  @ArrayNotEmpty()
+  @ArrayMaxSize(MOST_MISSION_ITEMS)
+  @ValidateNested({ each: true })
+  @Type(() => MissionItemBody)
+  items!: MissionItemBody[];
+}
+
+/** The mission as it was planned. */
+export class PlannedMissionBody extends MissionItems {
+  @IsString() @IsNotEmpty() @MaxLength(120) name!: string;
+}
+
+/** The mission as it is aboard. */
+export class ReadMissionBody extends MissionItems {
+  @IsIn(['vehicle', 'file']) from!: 'vehicle' | 'file';
+}
+
+/** A mission that was read back, beside the one that was planned. */
+export class MissionAnswer extends AnswerBody {
+  @IsObject() @ValidateNested() @Type(() => PlannedMissionBody) planned!: PlannedMissionBody;
+  @IsObject() @ValidateNested() @Type(() => ReadMissionBody) read!: ReadMissionBody;
+}
+
+/** What a vehicle has aboard. */
+export class MissionView extends MissionItems {}
 
 /** Which way everything went that was watched. */
 export class SenseAnswer extends AnswerBody {

@@ -7,3 +7,4 @@ export * from './table.ts';
 export * from './json-bounds.ts';
 export { withoutPosition, type WithoutPosition } from './photo-position.ts';
 export * from './mavlink/index.ts';
+export * from './mission-table.ts';

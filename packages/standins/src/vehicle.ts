@@ -1,5 +1,6 @@
 import { createServer, type Server, type Socket } from 'node:net';
-import { writeFrame, type MessageName } from '@kanzel/formats';
+import type { MissionItem } from '@kanzel/core';
+import { readFrames, writeFrame, type MessageName } from '@kanzel/formats';
 import { seededRandom } from './random.ts';
 
 /** What can be made to go wrong with the vehicle, and how its sticks stand. */
@@ -20,6 +21,8 @@ export interface VehicleCommand {
   /** Its box lies turned about the vertical by so many degrees against what it was told. */
   readonly boxTurned?: 0 | 90 | 180 | 270;
   readonly armed?: boolean;
+  /** What is wrong with the mission aboard: one height tenfold, or the item behind the fourth never given. */
+  readonly mission?: 'whole' | 'height' | 'cut-off';
   /** Its clock is set to zero, as when it is switched on anew. */
   readonly restart?: boolean;
 }
@@ -36,7 +39,32 @@ const AT_REST = {
   yaw: 0,
   boxTurned: 0 as 0 | 90 | 180 | 270,
   armed: false,
+  mission: 'whole' as 'whole' | 'height' | 'cut-off',
 };
+
+const MAST_HEIGHTS = [40, 60, 60, 80, 80, 60];
+
+/** Up beside a mast, round it in three heights, and home; invented, in a sea of its own. */
+export const MAST_MISSION: readonly MissionItem[] = [
+  { command: 22, height: 30, north: 0, east: 0, parameters: [0, 0, 0, null] },
+  ...MAST_HEIGHTS.map((height, i) => ({
+    command: 16,
+    height,
+    north: Math.round(9000 * Math.cos((i * Math.PI) / 3)),
+    east: Math.round(18_000 * Math.sin((i * Math.PI) / 3)),
+    parameters: [4, 2, 0, null],
+  })),
+  { command: 20, height: 50, north: 0, east: 0, parameters: [0, 0, 0, 0] },
+].map(({ command, height, north, east, parameters }, sequence) => ({
+  sequence,
+  frame: 3,
+  command,
+  autocontinue: true,
+  parameters,
+  x: 601_234_567 + north,
+  y: -82_345_678 + east,
+  z: height,
+}));
 
 /** How the vehicle of the stand-in stands. */
 export type VehicleSituation = typeof AT_REST;
@@ -68,6 +96,7 @@ export class VehicleStandin {
     private readonly system: number,
     private readonly motors: number,
     seed: number,
+    private readonly mission: readonly MissionItem[] = MAST_MISSION,
   ) {
     this.normal = seededRandom(seed).normal;
   }
@@ -81,9 +110,46 @@ export class VehicleStandin {
     return this.state;
   }
 
-  /** What is sent in the next tenth of a second. */
-  advance(): readonly Uint8Array[] {
-    this.time += 100;
+  /** What it answers to what came over the line: how many items its mission has, or one of them. It does nothing that it is told. */
+  answer(bytes: Uint8Array): readonly Uint8Array[] {
+    const { heard } = readFrames(bytes);
+    return heard.flatMap((one) => {
+      if (one.kind !== 'message' || one.figures['target_system']?.[0] !== this.system) return [];
+      const to = { target_system: one.system, target_component: one.component };
+      if (one.name === 'MISSION_REQUEST_LIST')
+        return [this.frame('MISSION_COUNT', { ...to, count: this.mission.length })];
+      const item = one.name === 'MISSION_REQUEST_INT' ? this.item(one.figures['seq']?.[0] ?? -1) : undefined;
+      return item ? [this.frame('MISSION_ITEM_INT', { ...to, ...item })] : [];
+    });
+  }
+
+  private item(sequence: number): Figures | undefined {
+    const item = this.mission[sequence];
+    const { mission } = this.state;
+    if (!item || (mission === 'cut-off' && sequence > 3)) return undefined;
+    const [param1 = 0, param2 = 0, param3 = 0, param4 = 0] = item.parameters.map((p) => p ?? Number.NaN);
+    return {
+      seq: item.sequence,
+      frame: item.frame,
+      command: item.command,
+      autocontinue: item.autocontinue ? 1 : 0,
+      param1,
+      param2,
+      param3,
+      param4,
+      x: item.x,
+      y: item.y,
+      z: (item.z ?? Number.NaN) * (mission === 'height' && sequence === 5 ? 10 : 1),
+    };
+  }
+
+  private frame(name: MessageName, figures: Figures): Uint8Array {
+    return writeFrame({ system: this.system, component: 1, sequence: this.sequence++ }, name, figures);
+  }
+
+  /** What is sent in the next tenth of a second, or after so many milliseconds: its clock goes on while a busy machine lets it wait. */
+  advance(milliseconds = 100): readonly Uint8Array[] {
+    this.time += milliseconds;
     this.step += 1;
     const said: Said[] = [['ATTITUDE', this.attitude()]];
     if (this.step % 2 === 0) said.push(['GLOBAL_POSITION_INT', this.position()]);
@@ -95,9 +161,7 @@ export class VehicleStandin {
       );
     if (this.step % 2 === 1) said.push(...this.controllers());
     if (this.step % 10 === 0) said.push(['HEARTBEAT', this.heartbeat()]);
-    return said.map(([name, figures]) =>
-      writeFrame({ system: this.system, component: 1, sequence: this.sequence++ }, name, figures),
-    );
+    return said.map(([name, figures]) => this.frame(name, figures));
   }
 
   private attitude(): Figures {
@@ -191,12 +255,18 @@ export class VehicleStandin {
 /** A vehicle that is listening for whoever calls it up, on a port of its own. Real time, ten pictures a second. */
 export function serveVehicle(vehicle: VehicleStandin, port: number): Promise<Server> {
   const listeners = new Set<Socket>();
+  let last = performance.now();
   const timer = setInterval(() => {
-    const frames = vehicle.advance();
+    const now = performance.now();
+    const frames = vehicle.advance(Math.round(now - last));
+    last = now;
     for (const socket of listeners) for (const frame of frames) socket.write(frame);
   }, 100);
   const server = createServer((socket) => {
     listeners.add(socket);
+    socket.on('data', (bytes) => {
+      for (const frame of vehicle.answer(Uint8Array.from(bytes as Buffer))) socket.write(frame);
+    });
     socket.once('close', () => listeners.delete(socket));
     socket.on('error', () => socket.destroy());
   });

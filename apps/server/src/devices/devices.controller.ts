@@ -1,6 +1,12 @@
 import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { MonitorRequest, SimulationRequest, type PersonView, type ScalesView } from '@kanzel/contract';
+import {
+  type MissionView,
+  MonitorRequest,
+  SimulationRequest,
+  type PersonView,
+  type ScalesView,
+} from '@kanzel/contract';
 import { LibraryService } from '../library/index.ts';
 import { AsksPassphrase, NeedsRole, Signed } from '../access.ts';
 import { LogService } from '../installation/index.ts';
@@ -40,6 +46,15 @@ export class DevicesController {
     });
     if (!configured.ok) throw refuse(400, configured.error);
     await this.log.add('monitor.changed', { mark, protocol, host, port, by: by.id });
+  }
+
+  /** Reads back the mission that the vehicle of an aircraft has aboard. It is asked for it, and nothing of it is changed. */
+  @HttpCode(200)
+  @Post('aircraft/:mark/mission')
+  async mission(@Param('mark') mark: string): Promise<MissionView> {
+    const read = await this.devices.readMission(mark);
+    if (!read.ok) throw refuseFor(409, read.error);
+    return { items: read.value.map((i) => ({ ...i, parameters: [...i.parameters] })) };
   }
 
   /** What the scales of the workshop show now; listened to for a moment, so that unrest is seen. */

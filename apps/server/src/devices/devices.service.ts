@@ -1,10 +1,11 @@
 import { EventEmitter } from 'node:events';
 import { Inject, Injectable, type OnApplicationShutdown, type OnModuleInit } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
-import { err, instantOfLine, makeSentences, ok, type Result, type SourceClock } from '@kanzel/core';
+import { err, instantOfLine, makeSentences, ok, reason, type Result, type SourceClock } from '@kanzel/core';
 import type { MonitorEvent, MonitorState } from '@kanzel/contract';
 import { Repository } from 'typeorm';
 import { CLOCK, SETTINGS, type Clock, type Settings } from '../settings.ts';
+import type { MissionRead } from './mission-reader.ts';
 import { DeviceRow } from '../storage/entities.ts';
 import { WriteLock } from '../storage/write-lock.ts';
 import {
@@ -134,6 +135,14 @@ export class DevicesService implements OnModuleInit, OnApplicationShutdown {
     this.stop(device.mark);
     this.listen(device);
     return ok(true);
+  }
+
+  /** Asks the vehicle of an aircraft for the mission that it has aboard. Errors: as the vehicle answers; `missionNoVehicle`. */
+  async readMission(mark: string): Promise<MissionRead> {
+    const { device, state } = this.heard.get(mark) ?? {};
+    return device?.readMission && state?.state === 'live'
+      ? device.readMission()
+      : err(reason('missionNoVehicle'));
   }
 
   private now(): number {

@@ -27,6 +27,8 @@ export interface ByteEars {
 /** Something that is being read. */
 export interface Reader {
   close(): void;
+  /** Sends to whoever is being read; nothing where the line is down. */
+  write(bytes: Uint8Array): void;
 }
 
 /** Waits between tries, each twice as long as the one before, until something was heard. */
@@ -46,7 +48,7 @@ export class Waits {
 
 /**
  * Reads what comes from a TCP address, for as long as it is not closed: a device that is gone is tried again, after
- * 1.5 s, 3 s, and so on up to 12 s, and at once as ever when it has spoken since. Nothing is sent to it. Addresses where no
+ * 1.5 s, 3 s, and so on up to 12 s, and at once as ever when it has spoken since. By itself it sends nothing. Addresses where no
  * device of a workshop may be are never asked (`outgoing/addresses.ts`).
  */
 export function readBytes({ host, port, standins }: ByteAddress, ears: ByteEars): Reader {
@@ -78,6 +80,9 @@ export function readBytes({ host, port, standins }: ByteAddress, ears: ByteEars)
       closed = true;
       clearTimeout(timer);
       socket?.destroy();
+    },
+    write: (bytes) => {
+      if (socket?.readyState === 'open') socket.write(bytes);
     },
   };
 }

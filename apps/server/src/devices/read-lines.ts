@@ -12,7 +12,7 @@ export interface LineEars {
 }
 
 /** Reads lines of text from a TCP address, as `readBytes` reads it. A line of more than 16 KB is dropped. */
-export function readLines(address: ByteAddress, ears: LineEars): Reader {
+export function readLines(address: ByteAddress, ears: LineEars): Pick<Reader, 'close'> {
   let rest = '';
   let closed = false;
   const reader = readBytes(address, {

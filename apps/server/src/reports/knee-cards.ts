@@ -174,6 +174,7 @@ function answerBoxes(index: BasisIndex, check: Check): Content {
     case 'tally':
       return { stack: answer.listed.map((what) => boxes([`${what}, out`, 'in'], '')) };
     case 'confirm':
+    case 'mission':
     case 'trail':
     case 'signatures':
     case 'equipment':

@@ -10,6 +10,7 @@ import { ASSEMBLY_DESK } from './assembly/desk.ts';
 import { EQUIPMENT_DESK } from './equipment/desk.ts';
 import { LOADING_DESK } from './loading/desk.ts';
 import { LOCKS_DESK } from './locks/desk.ts';
+import { MISSION_DESK } from './mission/desk.ts';
 import { PHOTO_DESK } from './photo/desk.ts';
 import { PLATE_DESK } from './plate/desk.ts';
 import { POSITIONS_DESK } from './positions/desk.ts';
@@ -49,6 +50,7 @@ const DESKS: { readonly [K in AnswerKindName]: AnswerDesk<K> } = {
   sense: SENSE_DESK,
   positions: POSITIONS_DESK,
   travel: TRAVEL_DESK,
+  mission: MISSION_DESK,
 };
 
 /** Their names, in the order of the map. */

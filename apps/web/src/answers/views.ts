@@ -10,6 +10,7 @@ import { ASSEMBLY_VIEW } from './assembly/view.tsx';
 import { EQUIPMENT_VIEW } from './equipment/view.tsx';
 import { LOADING_VIEW } from './loading/view.tsx';
 import { LOCKS_VIEW } from './locks/view.tsx';
+import { MISSION_VIEW } from './mission/view.tsx';
 import { PHOTO_VIEW } from './photo/view.tsx';
 import { PLATE_VIEW } from './plate/view.tsx';
 import { POSITIONS_VIEW } from './positions/view.tsx';
@@ -49,6 +50,7 @@ const VIEWS: { readonly [K in AnswerKindName]: AnswerView<K> } = {
   sense: SENSE_VIEW,
   positions: POSITIONS_VIEW,
   travel: TRAVEL_VIEW,
+  mission: MISSION_VIEW,
 };
 
 /** What is seen of one way of answering. */

@@ -20,6 +20,8 @@ const SWITCHES: readonly (readonly [
   ['nose down', { pitch: -20 }, { pitch: 0 }, (s) => s.pitch < 0],
   ['nose right', { yaw: 25 }, { yaw: 0 }, (s) => s.yaw > 0],
   ['box turned half round', { boxTurned: 180 }, { boxTurned: 0 }, (s) => s.boxTurned === 180],
+  ['mission: one height wrong', { mission: 'height' }, { mission: 'whole' }, (s) => s.mission === 'height'],
+  ['mission cut off', { mission: 'cut-off' }, { mission: 'whole' }, (s) => s.mission === 'cut-off'],
   ['motors at half throttle', { throttle: 0.5 }, { throttle: 0 }, (s) => s.throttle > 0],
   ['picture frozen', { frozen: true }, { frozen: false }, (s) => s.frozen],
   ['cell 3 weak', { weakCell: 0.09 }, { weakCell: 0 }, (s) => s.weakCell > 0],

@@ -175,6 +175,7 @@ describe('every way of answering', () => {
     tally: { kind: 'tally', listed: ['Tools'] },
     assembly: { kind: 'assembly', parts: [{ id: 'wing', title: 'Wing', steps: ['part', 'joint', 'tug'] }] },
     sense: { kind: 'sense', input: 'stick-right', of: 'surfaces' },
+    mission: { kind: 'mission' },
     travel: { kind: 'travel', axis: 'roll', takes: ['plus', 'minus'], in: 'mm', figures: [] },
     positions: {
       kind: 'positions',

@@ -11,6 +11,7 @@ import { EQUIPMENT } from './equipment.ts';
 import { ASSEMBLY } from './assembly.ts';
 import type { AnswerKind, AnswerKindName } from './kind.ts';
 import { LOADING } from './loading.ts';
+import { MISSION } from './mission.ts';
 import { LOCKS } from './locks.ts';
 import { PHOTO } from './photo.ts';
 import { PLATE } from './plate.ts';
@@ -51,6 +52,7 @@ export const ANSWERS: { readonly [K in AnswerKindName]: AnswerKind<K> } = {
   sense: SENSE,
   positions: POSITIONS,
   travel: TRAVEL,
+  mission: MISSION,
 };
 
 /** What is known of the way in which something was answered. */

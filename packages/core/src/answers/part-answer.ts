@@ -2,6 +2,7 @@ import type { AssemblyStep } from '../checks/types.ts';
 import type { WayOfMoving } from '../controls/outputs.ts';
 import type { RuleHeld, TravelPoint } from '../controls/travel.ts';
 import type { Reading, Series } from '../limits/types.ts';
+import type { MissionItem } from '../mission/mission.ts';
 import type { LoadingSheet, Weighing } from '../loading/types.ts';
 import type { PaperDocument, Photo, SeenEquipment, SignedItem, TrailStretch } from '../papers/types.ts';
 
@@ -30,8 +31,21 @@ export type PartAnswer =
   | { readonly kind: 'sense'; readonly moves: readonly SeenMove[] }
   /** What was seen at each position, in the order of the check, by its id. */
   | { readonly kind: 'positions'; readonly seen: readonly string[] }
+  | { readonly kind: 'mission'; readonly planned: PlannedMission; readonly read: ReadMission }
   /** `held`: how the rule was held, where anything was read with one. */
   | { readonly kind: 'travel'; readonly held?: RuleHeld; readonly rows: readonly TravelRow[] };
+
+/** The mission as it was planned, by the name of its file. */
+export interface PlannedMission {
+  readonly name: string;
+  readonly items: readonly MissionItem[];
+}
+
+/** The mission as it is aboard: read from the vehicle on the line, or from a file that a ground station wrote. */
+export interface ReadMission {
+  readonly from: 'vehicle' | 'file';
+  readonly items: readonly MissionItem[];
+}
 
 /** What was read of one surface: in degrees, or as lengths at a radius from its hinge line. */
 export interface TravelRow {

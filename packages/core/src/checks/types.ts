@@ -162,6 +162,8 @@ export type AnswerSpec =
       /** Each figure with the key of the limit it is held against, which `limits` of the check names as well. */
       readonly figures: readonly { readonly figure: TravelFigure; readonly limit: string }[];
     }
+  /** The mission read back from the vehicle, against the one that was planned. */
+  | { readonly kind: 'mission' }
   /** Derived from two other checks on the same subject, or from one check on both engines. */
   | { readonly kind: 'computed'; readonly from: readonly string[]; readonly value: ComputationName };
 

@@ -110,6 +110,18 @@ type Good<K extends AnswerSpec['kind']> = (
 const goodPaper = (spec: Parameters<typeof goodPapers>[0], { part, state, now }: Asked): PartAnswer =>
   goodPapers(spec, part.check, state, now);
 
+/** Up, to one place, and back. */
+const TRIAL_MISSION = [22, 16, 20].map((command, sequence) => ({
+  sequence,
+  frame: 3,
+  command,
+  autocontinue: true,
+  parameters: [0, 0, 0, 0],
+  x: 601_234_567,
+  y: 52_345_678,
+  z: 60,
+}));
+
 /** Every surface in the middle of what it may be, and both of a pair alike. */
 function goodTravel(
   spec: Extract<AnswerSpec, { readonly kind: 'travel' }>,
@@ -248,6 +260,11 @@ const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
   },
   positions: ({ steps }) => ({ kind: 'positions', seen: steps.map((s) => s.expected) }),
   travel: (spec, { limits, state }) => goodTravel(spec, limits, state),
+  mission: () => ({
+    kind: 'mission',
+    planned: { name: 'trial.csv', items: TRIAL_MISSION },
+    read: { from: 'vehicle', items: TRIAL_MISSION },
+  }),
   // It follows from other checks, and is asked of nobody.
   computed: () => ({ kind: 'confirm', asExpected: true }),
 };

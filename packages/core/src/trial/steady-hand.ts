@@ -93,6 +93,12 @@ export class SteadyHand {
           }
         : undefined;
     }
+    if (spec.kind === 'mission') {
+      const good = goodAnswer(part, this.state, this.now());
+      return good.kind === 'mission'
+        ? { ...good, read: { from: 'vehicle', items: good.read.items.slice(0, -1) } }
+        : undefined;
+    }
     if (spec.kind !== 'reading') return undefined;
     const limit = limitFor(check, this.state.index?.limits ?? new Map<string, Limit>());
     const low = limit && 'bounds' in limit && limit.bounds.low !== undefined;

@@ -26,6 +26,7 @@ const KINDS: Readonly<Record<AnswerSpec['kind'], string>> = {
   sense: 'saying which way each of them goes',
   positions: 'saying what is seen at each position',
   travel: 'reading how far each surface goes',
+  mission: 'reading the mission back',
   computed: 'nothing: it follows from other checks',
 };
 

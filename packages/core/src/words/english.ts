@@ -2,6 +2,7 @@ import { formatWithUnit } from '../quantity/format.ts';
 import { ENGLISH_PAPERS } from './english-papers.ts';
 import { roleTitle, stationTitle } from './labels.ts';
 import { together, type Catalogue, type Names, type Parameters } from './catalogue.ts';
+import { ENGLISH_CONTROLS } from './english-controls.ts';
 import { ENGLISH_EVIDENCE } from './english-evidence.ts';
 import { sayWay } from './way-titles.ts';
 import { HOW_SILENT } from './how-silent.ts';
@@ -91,39 +92,6 @@ const ENGLISH_OWN = {
     `${p.s('what')} was not put on: it goes onto ${lowerFirst(p.s('under'))}, which is not home.`,
   partNext: (p) => `${p.s('what')} comes next, at its ${assemblyStep(p.s('step'))}.`,
   partFaultUnsaid: (p) => `Say what is wrong with it: ${p.s('what')}.`,
-  senseAsExpected: (p) =>
-    p.n('count') === 1
-      ? 'It goes the right way.'
-      : `All ${p.s('count')} go the right way, or stand still as they should.`,
-  senseBackwards: (p) =>
-    `${p.s('output')} ${p.s('does')} and has to ${p.s('expected')}: backwards. Do not fly before the cause is found.`,
-  senseStill: (p) => `${p.s('output')} stands still and has to ${p.s('expected')}.`,
-  senseMoved: (p) => `${p.s('output')} ${p.s('does')} and has to stand still.`,
-  senseUndescribed: (p) =>
-    `Nobody described what ${lowerFirst(p.s('output'))} does in ${p.s('axis')}: say it in the aircraft’s file, or this proves nothing.`,
-  senseOfNothing: (p) =>
-    `This aircraft has no ${p.s('group')} in its file, so that nothing is known of what has to move.`,
-  senseUnanswered: (p) => `${p.s('output')} is not answered yet: say which way it goes.`,
-  positionsAsExpected: (p) => `As expected at all ${p.s('count')} positions.`,
-  positionWrong: (p) => `${p.s('what')} ${p.s('at')}: ${p.s('seen')}; it has to be: ${p.s('expected')}.`,
-  positionsAlike: (p) =>
-    `The same at every position (${p.s('seen')}): ${lowerFirst(p.s('what'))} was not moved, or does nothing. Nothing is proven.`,
-  positionUnanswered: (p) => `${p.s('position')} is not answered yet: say what is seen there.`,
-  radiusNotPositive: (p) => `${cylinder(p)}a chord radius is more than nothing.`,
-  throwBeyondRadius: (p) =>
-    `${cylinder(p)}no surface goes so far: look at the radius, the figure and its unit again.`,
-  radiusMissing: (p) =>
-    `${cylinder(p)}read in millimetres, and the limit is in degrees (or the other way): say the radius from the hinge line at which it was read.`,
-  ruleNotSaid: () => 'Say how the rule was held: straight from where the edge lay, or square to the surface.',
-  travelNotRead: (p) => `${cylinder(p)}not everything was read that this takes.`,
-  travelUnit: (p) => `${p.s('unit')} is neither an angle nor a length.`,
-  travelBelowNothing: (p) => `A ${p.s('point')} is not less than nothing.`,
-  travelUnread: (p) => `${p.s('output')}, ${p.s('point')}: not read yet.`,
-  travelWithoutLimit: (p) =>
-    `The figure “${p.s('figure')}” is held against ${p.s('limit')}, which is none of the limits of the check.`,
-  travelTakesLess: (p) =>
-    `The figure “${p.s('figure')}” takes a reading that is not asked for: ${p.s('point')}.`,
-  travelLimitUnused: (p) => `The limit ${p.s('limit')} is held against none of its figures.`,
   tallyShort: (p) =>
     `${p.s('count')} less of “${p.s('what')}” came back than went out: it is aboard until it is found.`,
   tallyOver: (p) =>
@@ -283,8 +251,6 @@ const ENGLISH_OWN = {
   gateNotPassed: (p) => `${p.s('gate')} has not been passed.`,
   decisionMissing: () =>
     'Too close to tell: measure it better, or have an inspector or certifying person decide.',
-  watchersDiffer: () =>
-    'Two people saw it otherwise. Look at it again, together and aloud, and record it anew.',
   sayWhatYouSaw: () => 'Say what you saw, of each of them: the first answer is not shown before.',
   sawNotAsked: () => 'This step is agreed to, not answered a second time.',
   witnessMissing: () => 'Waiting for a second person.',
@@ -422,8 +388,6 @@ const ENGLISH_OWN = {
     `“${p.names.part(p.s('check'))}” is valid until ${p.s('state')} becomes “${p.s('value')}”, which it cannot.`,
   listedTwice: (p) =>
     `“${p.names.part(p.s('check'))}” lists “${p.s('what')}” twice: it could never be answered whole.`,
-  positionExpectsUnseen: (p) =>
-    `What is expected at “${p.s('position')}” is none of what there is to see there: it could only be answered wrong.`,
   partOnNothing: (p) =>
     `“${p.names.part(p.s('check'))}”: “${p.s('what')}” goes onto “${p.s('other')}”, which does not stand before it.`,
   sideSetsEngine: (p) =>
@@ -521,26 +485,6 @@ const ENGLISH_OWN = {
   lineColumns: (p) => `The engine monitor announced ${p.n('wanted')} columns and sent ${p.n('got')}.`,
   lineBeforeHeader: () => 'The engine monitor sent readings before saying what they are.',
   lineFigure: () => 'The engine monitor sent something that is not a figure.',
-  vehicleGarbled: () => 'Something garbled came over the line of the vehicle.',
-  vehicleOldProtocol: () =>
-    'Something on the line of the vehicle speaks the first version of its protocol, which is not read here.',
-  vehicleUnknownFlags: () => 'The vehicle sends what asks for more than is known here; that is not read.',
-  vehicleSigned: () => 'The vehicle signs what it sends. The signature is not checked here.',
-  vehicleOther: (p) =>
-    `Vehicle ${p.n('system')} speaks on the line of vehicle ${p.n('wanted')}. Nothing is taken of it.`,
-  vehicleTwice: (p) =>
-    `Two vehicles speak as number ${p.n('system')}. No figures are taken until one of them is silent.`,
-  vehicleTimeBack: () =>
-    'The clock of the vehicle went back: it was switched on anew, or something old is played. No figures are taken for two seconds.',
-  vehicleAngles: () =>
-    'The vehicle says an attitude that is none in radians: it seems to send degrees. None of its figures are taken.',
-  vehicleArmedOther: (p) =>
-    p.s('is') === 'yes'
-      ? 'The vehicle says that it is ARMED, and this is done disarmed. Disarm it first: what is done armed does not count.'
-      : 'The vehicle says that it is disarmed, and this is done armed. What is done disarmed does not count.',
-  tiltOtherwise: (p) =>
-    `The vehicle said “${p.s('said')}” while “${p.s('asked')}” was asked: it was held otherwise, or its box lies otherwise than entered. Nothing is proven.`,
-  vehicleFrozen: () => 'The vehicle is alive, but its figures stand still. None are taken until they move.',
   groundRunEnds: () =>
     'This campaign is a ground run only, and this belongs to what comes after. Open another campaign for it.',
   noLimitEntered: (p) =>
@@ -550,7 +494,10 @@ const ENGLISH_OWN = {
   cycle: (p) => `These checks wait for each other: ${p.list('checks').join(', ')}.`,
 } satisfies Catalogue;
 
-const ENGLISH_CATALOGUE = together(together(ENGLISH_OWN, ENGLISH_PAPERS), ENGLISH_EVIDENCE);
+const ENGLISH_CATALOGUE = together(
+  together(together(ENGLISH_OWN, ENGLISH_PAPERS), ENGLISH_EVIDENCE),
+  ENGLISH_CONTROLS,
+);
 const ENGLISH: Catalogue = ENGLISH_CATALOGUE;
 
 function range(p: P): string {

@@ -13,3 +13,4 @@ export { fits } from './find.ts';
 export * from './standing-line.ts';
 export { namedIn } from './named-in.ts';
 export * from './control-words.ts';
+export * from './mission-words.ts';

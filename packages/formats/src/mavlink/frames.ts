@@ -101,7 +101,7 @@ export interface FrameSender {
 
 /**
  * Writes a message as one frame of version 2, unsigned; zeros at the end of its payload are left out, but for the first byte.
- * Used by stand-ins and tests alone: nothing is sent to a vehicle. The opposite of `readFrames`.
+ * Sent to a vehicle is only what asks for something it has (`devices/mission-reader.ts`). The opposite of `readFrames`.
  */
 export function writeFrame(
   { system, component, sequence }: FrameSender,

@@ -25,7 +25,7 @@ interface Definition {
 }
 
 /**
- * What is heard of a vehicle. Source: the message definitions "common" of the MAVLink protocol; ESC_STATUS and
+ * What is heard of a vehicle, and what it is asked for. Source: the message definitions "common" of the MAVLink protocol; ESC_STATUS and
  * BATTERY_STATUS with the extensions that were added to them.
  */
 const DEFINITIONS = {
@@ -80,6 +80,67 @@ const DEFINITIONS = {
       ['int16_t', 'vz'],
       ['uint16_t', 'hdg'],
     ],
+  },
+  MISSION_REQUEST_LIST: {
+    id: 43,
+    fields: [
+      ['uint8_t', 'target_system'],
+      ['uint8_t', 'target_component'],
+    ],
+    extensions: [['uint8_t', 'mission_type']],
+  },
+  MISSION_COUNT: {
+    id: 44,
+    fields: [
+      ['uint8_t', 'target_system'],
+      ['uint8_t', 'target_component'],
+      ['uint16_t', 'count'],
+    ],
+    extensions: [
+      ['uint8_t', 'mission_type'],
+      ['uint32_t', 'opaque_id'],
+    ],
+  },
+  MISSION_ACK: {
+    id: 47,
+    fields: [
+      ['uint8_t', 'target_system'],
+      ['uint8_t', 'target_component'],
+      ['uint8_t', 'type'],
+    ],
+    extensions: [
+      ['uint8_t', 'mission_type'],
+      ['uint32_t', 'opaque_id'],
+    ],
+  },
+  MISSION_REQUEST_INT: {
+    id: 51,
+    fields: [
+      ['uint8_t', 'target_system'],
+      ['uint8_t', 'target_component'],
+      ['uint16_t', 'seq'],
+    ],
+    extensions: [['uint8_t', 'mission_type']],
+  },
+  MISSION_ITEM_INT: {
+    id: 73,
+    fields: [
+      ['uint8_t', 'target_system'],
+      ['uint8_t', 'target_component'],
+      ['uint16_t', 'seq'],
+      ['uint8_t', 'frame'],
+      ['uint16_t', 'command'],
+      ['uint8_t', 'current'],
+      ['uint8_t', 'autocontinue'],
+      ['float', 'param1'],
+      ['float', 'param2'],
+      ['float', 'param3'],
+      ['float', 'param4'],
+      ['int32_t', 'x'],
+      ['int32_t', 'y'],
+      ['float', 'z'],
+    ],
+    extensions: [['uint8_t', 'mission_type']],
   },
   VFR_HUD: {
     id: 74,

@@ -1,6 +1,7 @@
-import { createSocket, type Socket } from 'node:dgram';
+import { createSocket, type RemoteInfo, type Socket } from 'node:dgram';
 import { err, ok, reason } from '@kanzel/core';
-import { readFrames } from '@kanzel/formats';
+import { readFrames, writeFrame } from '@kanzel/formats';
+import { MissionReader, type Send } from '../mission-reader.ts';
 import { readBytes, Waits } from '../read-bytes.ts';
 import { VehicleEars } from '../vehicle.ts';
 import type { DeviceDriver } from './driver.ts';
@@ -31,16 +32,29 @@ function readSettings(settings: unknown): ReturnType<DeviceDriver<VehicleAddress
 
 const now = (): number => performance.now();
 
-/** The MAVLink protocol, version 2, of a vehicle that is called up: the product connects, and sends nothing. */
+/** Who asks: a ground station, by the numbers that those have in the protocol. */
+const OWN = { system: 255, component: 190 };
+
+/** Sends messages as frames, counted one after the other. */
+function sender(write: (bytes: Uint8Array) => void): Send {
+  let sequence = 0;
+  return (name, figures) => write(writeFrame({ ...OWN, sequence: sequence++ }, name, figures));
+}
+
+/** The MAVLink protocol, version 2, of a vehicle that is called up: the product connects, and asks for nothing but its mission. */
 export const MAVLINK_TCP: DeviceDriver<VehicleAddress> = {
   title: 'MAVLink 2 over TCP',
   speaker: 'vehicle',
   settings: SETTINGS,
   read: readSettings,
   open({ host, port, system }, standins, ears) {
-    const vehicle = new VehicleEars(system, ears, now);
+    const mission = new MissionReader(
+      sender((bytes) => reader.write(bytes)),
+      system,
+    );
+    const vehicle = new VehicleEars(system, ears, now, mission);
     let rest = new Uint8Array();
-    return readBytes(
+    const reader = readBytes(
       { host, port, standins },
       {
         opened: () => {
@@ -55,20 +69,37 @@ export const MAVLINK_TCP: DeviceDriver<VehicleAddress> = {
           rest = bytes.slice(Math.max(used, bytes.length - LONGEST_FRAME));
           vehicle.take(heard, host);
         },
-        gone: (why) => ears.gone(why),
+        gone: (why) => {
+          mission.stop();
+          ears.gone(why);
+        },
       },
     );
+    return {
+      close: () => {
+        mission.stop();
+        reader.close();
+      },
+      readMission: () => mission.read(),
+    };
   },
 };
 
-/** The same of a vehicle, or its radio, that sends to this machine: the product listens on a port, and sends nothing. */
+/** The same of a vehicle, or its radio, that sends to this machine: the product listens on a port, and answers where it was spoken from. */
 export const MAVLINK_UDP: DeviceDriver<VehicleAddress> = {
   title: 'MAVLink 2 over UDP',
   speaker: 'vehicle',
   settings: SETTINGS,
   read: readSettings,
   open({ host, port, system }, _standins, ears) {
-    const vehicle = new VehicleEars(system, ears, now);
+    let from: RemoteInfo | undefined;
+    const mission = new MissionReader(
+      sender((bytes) => {
+        if (from) socket?.send(bytes, from.port, from.address);
+      }),
+      system,
+    );
+    const vehicle = new VehicleEars(system, ears, now, mission);
     const waits = new Waits();
     let closed = false;
     let timer: NodeJS.Timeout | undefined;
@@ -80,10 +111,12 @@ export const MAVLINK_UDP: DeviceDriver<VehicleAddress> = {
         waits.heard();
         vehicle.opened();
       });
-      own.on('message', (message, from) => {
+      own.on('message', (message, sent) => {
         if (closed) return;
         const { heard, used } = readFrames(message);
-        vehicle.take(heard, `${from.address}:${from.port}`);
+        // Whoever else speaks on this port is asked for nothing.
+        if (heard.some((h) => h.kind === 'message' && h.system === system)) from = sent;
+        vehicle.take(heard, `${sent.address}:${sent.port}`);
         // A datagram is whole or it is none: nothing of it comes later.
         if (used < message.length) ears.doubt(reason('vehicleGarbled'));
       });
@@ -102,9 +135,11 @@ export const MAVLINK_UDP: DeviceDriver<VehicleAddress> = {
     return {
       close: () => {
         closed = true;
+        mission.stop();
         clearTimeout(timer);
         socket?.close();
       },
+      readMission: () => mission.read(),
     };
   },
 };

@@ -45,6 +45,7 @@ const FIELDS: { readonly [K in AnswerKindName]: FieldsOf<K> } = {
   sense: SenseFields,
   positions: PositionsFields,
   travel: TravelFields,
+  mission: 'none',
 };
 
 const KINDS = ANSWER_KINDS.map((id) => ({ id, text: deskOf(id).title }));

@@ -1,0 +1,94 @@
+import type { Catalogue, Parameters } from './catalogue.ts';
+import { MISSION_FIELDS } from '../mission/mission.ts';
+import { MISSION_FIELD_TITLES, missionFigureInWords } from './mission-words.ts';
+
+const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+/** Whose figure it is, where an answer holds several. */
+const whose = (p: Parameters): string => (p.has('whose') ? `${p.s('whose')}: ` : '');
+
+/** Sentences about controls and their travel, what a vehicle says, and its mission. */
+export const ENGLISH_CONTROLS = {
+  senseAsExpected: (p) =>
+    p.n('count') === 1
+      ? 'It goes the right way.'
+      : `All ${p.s('count')} go the right way, or stand still as they should.`,
+  senseBackwards: (p) =>
+    `${p.s('output')} ${p.s('does')} and has to ${p.s('expected')}: backwards. Do not fly before the cause is found.`,
+  senseStill: (p) => `${p.s('output')} stands still and has to ${p.s('expected')}.`,
+  senseMoved: (p) => `${p.s('output')} ${p.s('does')} and has to stand still.`,
+  senseUndescribed: (p) =>
+    `Nobody described what ${lowerFirst(p.s('output'))} does in ${p.s('axis')}: say it in the aircraft’s file, or this proves nothing.`,
+  senseOfNothing: (p) =>
+    `This aircraft has no ${p.s('group')} in its file, so that nothing is known of what has to move.`,
+  senseUnanswered: (p) => `${p.s('output')} is not answered yet: say which way it goes.`,
+  positionsAsExpected: (p) => `As expected at all ${p.s('count')} positions.`,
+  positionWrong: (p) => `${p.s('what')} ${p.s('at')}: ${p.s('seen')}; it has to be: ${p.s('expected')}.`,
+  positionsAlike: (p) =>
+    `The same at every position (${p.s('seen')}): ${lowerFirst(p.s('what'))} was not moved, or does nothing. Nothing is proven.`,
+  positionUnanswered: (p) => `${p.s('position')} is not answered yet: say what is seen there.`,
+  radiusNotPositive: (p) => `${whose(p)}a chord radius is more than nothing.`,
+  throwBeyondRadius: (p) =>
+    `${whose(p)}no surface goes so far: look at the radius, the figure and its unit again.`,
+  radiusMissing: (p) =>
+    `${whose(p)}read in millimetres, and the limit is in degrees (or the other way): say the radius from the hinge line at which it was read.`,
+  ruleNotSaid: () => 'Say how the rule was held: straight from where the edge lay, or square to the surface.',
+  travelNotRead: (p) => `${whose(p)}not everything was read that this takes.`,
+  travelUnit: (p) => `${p.s('unit')} is neither an angle nor a length.`,
+  travelBelowNothing: (p) => `A ${p.s('point')} is not less than nothing.`,
+  travelUnread: (p) => `${p.s('output')}, ${p.s('point')}: not read yet.`,
+  travelWithoutLimit: (p) =>
+    `The figure “${p.s('figure')}” is held against ${p.s('limit')}, which is none of the limits of the check.`,
+  travelTakesLess: (p) =>
+    `The figure “${p.s('figure')}” takes a reading that is not asked for: ${p.s('point')}.`,
+  travelLimitUnused: (p) => `The limit ${p.s('limit')} is held against none of its figures.`,
+  missionAsPlanned: (p) => `All ${p.s('count')} items are aboard as they were planned, figure by figure.`,
+  missionDiffers: (p) => {
+    const field = MISSION_FIELDS.find((f) => f === p.s('field'));
+    const figure = (name: string): string =>
+      field ? missionFigureInWords(field, p.s(name) === 'none' ? null : p.n(name)) : p.s(name);
+    return `Item ${p.s('item')}, ${field ? MISSION_FIELD_TITLES[field].toLowerCase() : ''}: ${figure('read')} is aboard, and ${figure('planned')} was planned.`;
+  },
+  missionDiffersMore: (p) => `${p.s('count')} more are otherwise than planned.`,
+  missionMissing: (p) =>
+    p.n('from') === p.n('to')
+      ? `Item ${p.s('from')} is not aboard.`
+      : `Items ${p.s('from')} to ${p.s('to')} are not aboard: the upload broke off, or the vehicle takes no more.`,
+  missionExtra: (p) =>
+    p.n('from') === p.n('to')
+      ? `Item ${p.s('from')} is aboard, and was not planned.`
+      : `Items ${p.s('from')} to ${p.s('to')} are aboard, and were not planned.`,
+  missionNotPlanned: () => 'Choose the file of the mission that was planned.',
+  missionNotRead: () =>
+    'Read the mission back from the vehicle, or choose the file in which it was read back.',
+  missionCutOff: (p) =>
+    `The vehicle said ${p.s('count')} items and gave ${p.s('got')}; item ${p.s('missing')} was asked for again and again. Nothing was taken. Move closer and read it again.`,
+  missionSilent: () => 'The vehicle does not answer when it is asked for its mission. Nothing was taken.',
+  missionEmpty: () => 'The vehicle says that no mission is aboard.',
+  missionTooLong: (p) => `The vehicle says ${p.s('count')} items, which no vehicle takes. Nothing was taken.`,
+  missionNoVehicle: () => 'No vehicle is on the line that could be asked for its mission.',
+  missionBusy: () => 'Its mission is being read already.',
+  watchersDiffer: () =>
+    'Two people saw it otherwise. Look at it again, together and aloud, and record it anew.',
+  positionExpectsUnseen: (p) =>
+    `What is expected at “${p.s('position')}” is none of what there is to see there: it could only be answered wrong.`,
+  vehicleGarbled: () => 'Something garbled came over the line of the vehicle.',
+  vehicleOldProtocol: () =>
+    'Something on the line of the vehicle speaks the first version of its protocol, which is not read here.',
+  vehicleUnknownFlags: () => 'The vehicle sends what asks for more than is known here; that is not read.',
+  vehicleSigned: () => 'The vehicle signs what it sends. The signature is not checked here.',
+  vehicleOther: (p) =>
+    `Vehicle ${p.n('system')} speaks on the line of vehicle ${p.n('wanted')}. Nothing is taken of it.`,
+  vehicleTwice: (p) =>
+    `Two vehicles speak as number ${p.n('system')}. No figures are taken until one of them is silent.`,
+  vehicleTimeBack: () =>
+    'The clock of the vehicle went back: it was switched on anew, or something old is played. No figures are taken for two seconds.',
+  vehicleAngles: () =>
+    'The vehicle says an attitude that is none in radians: it seems to send degrees. None of its figures are taken.',
+  vehicleArmedOther: (p) =>
+    p.s('is') === 'yes'
+      ? 'The vehicle says that it is ARMED, and this is done disarmed. Disarm it first: what is done armed does not count.'
+      : 'The vehicle says that it is disarmed, and this is done armed. What is done disarmed does not count.',
+  tiltOtherwise: (p) =>
+    `The vehicle said “${p.s('said')}” while “${p.s('asked')}” was asked: it was held otherwise, or its box lies otherwise than entered. Nothing is proven.`,
+  vehicleFrozen: () => 'The vehicle is alive, but its figures stand still. None are taken until they move.',
+} satisfies Catalogue;
