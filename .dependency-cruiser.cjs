@@ -8,6 +8,7 @@ const CORE = [
   'limits',
   'signals',
   'mission',
+  'parameters',
   'aircraft',
   'controls',
   'systems',

@@ -174,3 +174,48 @@ test('a mission that reads back wrong in one height is out by that height, and w
   await page.goto(`${base}/controls?check=mission-read-back`);
   await expect(step).toContainText('mast.csv: 8 items read back, as planned');
 });
+
+/** The list that came with the vehicle: every third whole, the others by eighths. */
+const AS_DELIVERED = [
+  'name,value',
+  ...Array.from({ length: 120 }, (_, i) => `SET_${String(i).padStart(3, '0')},${i % 3 === 0 ? i : i / 8}`),
+].join('\n');
+
+test('parameters are held against those that were left: a difference is accepted with a reason, or stays to be put back', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await campaignInHand(page, product.url, 'QX-TEI');
+  const step = page.getByLabel('Step in progress');
+  const set = (what: string): Promise<void> =>
+    page.getByLabel('Simulation').getByRole('button', { name: what, exact: true }).click();
+  const readThem = step.getByRole('button', { name: 'Read them from the vehicle' });
+  await page.goto(`${base}/controls?check=parameters-filed`);
+  await press(page, /^Repeat/);
+  // The first campaign with this drone: none before it left a list.
+  await step.getByRole('button', { name: 'By the last campaign' }).click();
+  await expect(step.getByRole('alert')).toHaveText(
+    'No list of this aircraft was left by an earlier campaign: choose the file of it.',
+  );
+  await page
+    .getByLabel('or from a file')
+    .setInputFiles({ name: 'as-delivered.csv', mimeType: 'text/csv', buffer: Buffer.from(AS_DELIVERED) });
+  await expect(step).toContainText('as-delivered.csv, 120 parameters');
+  await set('parameters changed');
+  await readThem.click();
+  await expect(step.getByText('to be put back')).toHaveCount(3);
+  await expect(step).toContainText('SET_012was 12, is 13');
+  await step.getByRole('button', { name: 'SET_NEW: accept' }).click();
+  await expect(step).toContainText('SET_NEW is accepted without a reason: say why it is meant to be.');
+  await step.getByLabel('Why SET_NEW is meant to be').fill('The new board has it; sheet 12');
+  await expect(step.getByText('Out of limits')).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+  // Both others are put back at the ground station, and read again.
+  await set('parameters changed');
+  await readThem.click();
+  await expect(step.getByText('to be put back')).toHaveCount(0);
+  await expect(step.getByText('Within limits')).toBeVisible();
+  await press(page, /^Record/);
+  await page.goto(`${base}/controls?check=parameters-filed`);
+  await expect(step).toContainText('120 parameters, none to put back');
+});

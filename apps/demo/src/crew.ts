@@ -29,11 +29,24 @@ import {
   type StationId,
 } from '@kanzel/core';
 import type { PersonView } from '@kanzel/contract';
-import type { EngineId, TwinStandin } from '@kanzel/standins';
+import { MAST_MISSION, STANDIN_PARAMETERS, type EngineId, type TwinStandin } from '@kanzel/standins';
 import { type StoryPapers } from '@kanzel/world';
 import { type RecordService } from '@kanzel/server';
 
 /** A clock that moves only when the story does. */
+/** What the stand-in of a vehicle has, in the place of what a trial would make up. */
+function asTheVehicleHas(good: PartAnswer): PartAnswer {
+  if (good.kind === 'mission')
+    return {
+      ...good,
+      planned: { name: 'mast-round.csv', items: MAST_MISSION },
+      read: { from: 'vehicle', items: MAST_MISSION },
+    };
+  if (good.kind !== 'parameters') return good;
+  const items = STANDIN_PARAMETERS.map(([name, , value]) => ({ name, value }));
+  return { ...good, left: { name: 'as-delivered.csv', items }, read: { from: 'vehicle', items } };
+}
+
 export class StoryClock {
   constructor(private time: number) {}
 
@@ -300,6 +313,7 @@ export class ScriptedCrew {
       case 'positions':
       case 'travel':
       case 'mission':
+      case 'parameters':
       case 'weighing':
       case 'loading':
       case 'document':
@@ -313,7 +327,7 @@ export class ScriptedCrew {
         const part = state.index?.parts.get(`${check.id}@${subject}`);
         if (!part) throw new Error(`ScriptedCrew: ${check.id} is not in the campaign`);
         const good = goodAnswer(part, state, this.clock.now().toISOString());
-        const read = good.kind === 'travel' ? this.travelAsRead(check, good) : good;
+        const read = good.kind === 'travel' ? this.travelAsRead(check, good) : asTheVehicleHas(good);
         return told && aircraft ? told(aircraft, read) : read;
       }
       case 'drop': {

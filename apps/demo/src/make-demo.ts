@@ -82,7 +82,6 @@ const HEILO_FIGURES: Readonly<Record<string, number>> = {
 
 /** Of the drone: the new motor draws a little less than its sisters. */
 const TEIST_FIGURES: Readonly<Record<string, number>> = {
-  'parameters-filed': 0,
   'motor-current@1': 8.4,
   'motor-current@2': 8.5,
   'motor-current@3': 8.1,

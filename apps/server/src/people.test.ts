@@ -78,6 +78,8 @@ describe('who may call what', () => {
     'post /api/library/drafts/{format}/{id}/publish': ['inspector', 'certifier', 'administrator'],
     'get /api/aircraft/{mark}/prospect': 'signed in',
     'post /api/aircraft/{mark}/mission': 'signed in',
+    'post /api/aircraft/{mark}/parameters': 'signed in',
+    'get /api/campaigns/{campaign}/parameters-left': 'signed in',
     'get /api/campaigns/{campaign}/prospect': 'signed in',
     'post /api/campaigns/{campaign}/scope': 'signed in',
     'get /api/campaigns/{campaign}/plan/{file}': 'signed in',

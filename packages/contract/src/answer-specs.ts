@@ -298,6 +298,11 @@ export class MissionSpec {
   @Equals('mission') kind!: 'mission';
 }
 
+/** The parameters of the vehicle; the list that was left is taken where it is answered. */
+export class ParametersSpec {
+  @Equals('parameters') kind!: 'parameters';
+}
+
 export class TallySpec {
   @Equals('tally') kind!: 'tally';
   @IsArray()
@@ -349,4 +354,5 @@ export const ANSWER_SPECS: {
   positions: PositionsSpec,
   travel: TravelSpec,
   mission: MissionSpec,
+  parameters: ParametersSpec,
 };

@@ -25,7 +25,13 @@ import { findUnit, UNIT_IDS, type AnswerKindName } from '@kanzel/core';
 import { AnswerBody, ID, ReadingBody } from './answer-base.ts';
 import { IsInstant } from './instant.ts';
 import { AssemblyAnswer, LocksAnswer, TallyAnswer } from './inspection-bodies.ts';
-import { MissionAnswer, PositionsAnswer, SenseAnswer, TravelAnswer } from './controls-bodies.ts';
+import {
+  MissionAnswer,
+  ParametersAnswer,
+  PositionsAnswer,
+  SenseAnswer,
+  TravelAnswer,
+} from './controls-bodies.ts';
 import { LoadingAnswer, WeighingAnswer } from './loading-bodies.ts';
 import { PhotoAnswer } from './photo-body.ts';
 import {
@@ -118,6 +124,7 @@ export const ANSWER_BODIES: Readonly<Record<AnswerKindName, new () => AnswerBody
   positions: PositionsAnswer,
   travel: TravelAnswer,
   mission: MissionAnswer,
+  parameters: ParametersAnswer,
 };
 
 /** A check on a subject: what most bodies are about. */

@@ -24,6 +24,7 @@ import {
 import {
   MISSION_PARAMETERS,
   MOST_MISSION_ITEMS,
+  MOST_PARAMETERS,
   RULES_HELD,
   WAYS_OF_MOVING,
   type RuleHeld,
@@ -134,6 +135,54 @@ export class MissionAnswer extends AnswerBody {
 
 /** What a vehicle has aboard. */
 export class MissionView extends MissionItems {}
+
+/** One parameter of a vehicle. */
+export class ParameterBody {
+  @Matches(/^[A-Za-z0-9_.-]{1,16}$/) name!: string;
+  @IsNumber({ allowNaN: false, allowInfinity: false }) value!: number;
+}
+
+class ParameterItems {
+  @IsArray()
+  @ArrayNotEmpty()
+  @ArrayMaxSize(MOST_PARAMETERS)
+  @ValidateNested({ each: true })
+  @Type(() => ParameterBody)
+  items!: ParameterBody[];
+}
+
+/** The list that was left last time. */
+export class LeftParametersBody extends ParameterItems {
+  @IsString() @IsNotEmpty() @MaxLength(160) name!: string;
+}
+
+/** The list as it is. */
+export class ReadParametersBody extends ParameterItems {
+  @IsIn(['vehicle', 'file']) from!: 'vehicle' | 'file';
+}
+
+/** A difference that is meant to be. */
+export class AcceptedParameter {
+  @Matches(/^[A-Za-z0-9_.-]{1,16}$/) name!: string;
+  @IsString() @IsNotEmpty() @MaxLength(300) why!: string;
+}
+
+/** Parameters as they are, beside those that were left. */
+export class ParametersAnswer extends AnswerBody {
+  @IsObject() @ValidateNested() @Type(() => LeftParametersBody) left!: LeftParametersBody;
+  @IsObject() @ValidateNested() @Type(() => ReadParametersBody) read!: ReadParametersBody;
+  @IsArray()
+  @ArrayMaxSize(MOST_PARAMETERS)
+  @ValidateNested({ each: true })
+  @Type(() => AcceptedParameter)
+  accepted!: AcceptedParameter[];
+}
+
+/** What a vehicle has, or what was left by an earlier campaign, and by which. */
+export class ParametersView extends ParameterItems {
+  /** The campaign that left them; absent where they are the vehicle's. */
+  @IsOptional() @IsString() name?: string;
+}
 
 /** Which way everything went that was watched. */
 export class SenseAnswer extends AnswerBody {

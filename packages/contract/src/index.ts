@@ -1,7 +1,7 @@
 export * from './deed.ts';
 export * from './answer-specs.ts';
 export * from './bodies.ts';
-export { MissionView } from './controls-bodies.ts';
+export { MissionView, ParametersView } from './controls-bodies.ts';
 export * from './inspection-bodies.ts';
 export * from './loading-bodies.ts';
 export * from './paper-bodies.ts';

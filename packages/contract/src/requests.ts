@@ -256,6 +256,7 @@ export class SimulatedVehicle {
   @IsOptional() @IsNumber() @Min(-180) @Max(180) yaw?: number;
   @IsOptional() @IsIn([0, 90, 180, 270]) boxTurned?: 0 | 90 | 180 | 270;
   @IsOptional() @IsBoolean() armed?: boolean;
+  @IsOptional() @IsBoolean() parametersChanged?: boolean;
   @IsOptional() @IsIn(['whole', 'height', 'cut-off']) mission?: 'whole' | 'height' | 'cut-off';
   @IsOptional() @IsBoolean() restart?: boolean;
 }

@@ -7,6 +7,7 @@ export * from './quantity/index.ts';
 export * from './limits/index.ts';
 export * from './signals/index.ts';
 export * from './mission/index.ts';
+export * from './parameters/index.ts';
 export * from './aircraft/index.ts';
 export * from './controls/index.ts';
 export * from './systems/index.ts';

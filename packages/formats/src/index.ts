@@ -8,3 +8,4 @@ export * from './json-bounds.ts';
 export { withoutPosition, type WithoutPosition } from './photo-position.ts';
 export * from './mavlink/index.ts';
 export * from './mission-table.ts';
+export * from './parameter-table.ts';

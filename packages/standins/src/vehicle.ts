@@ -23,6 +23,8 @@ export interface VehicleCommand {
   readonly armed?: boolean;
   /** What is wrong with the mission aboard: one height tenfold, or the item behind the fourth never given. */
   readonly mission?: 'whole' | 'height' | 'cut-off';
+  /** Of its parameters: two changed, one new, as after another board was put in. */
+  readonly parametersChanged?: boolean;
   /** Its clock is set to zero, as when it is switched on anew. */
   readonly restart?: boolean;
 }
@@ -40,6 +42,7 @@ const AT_REST = {
   boxTurned: 0 as 0 | 90 | 180 | 270,
   armed: false,
   mission: 'whole' as 'whole' | 'height' | 'cut-off',
+  parametersChanged: false,
 };
 
 const MAST_HEIGHTS = [40, 60, 60, 80, 80, 60];
@@ -65,6 +68,13 @@ export const MAST_MISSION: readonly MissionItem[] = [
   y: -82_345_678 + east,
   z: height,
 }));
+
+/** Its settings: name, type by MAV_PARAM_TYPE, value; some whole and some not. */
+export const STANDIN_PARAMETERS: readonly (readonly [name: string, type: number, value: number])[] =
+  Array.from(
+    { length: 120 },
+    (_, i) => [`SET_${String(i).padStart(3, '0')}`, i % 3 === 0 ? 6 : 9, i % 3 === 0 ? i : i / 8] as const,
+  );
 
 /** How the vehicle of the stand-in stands. */
 export type VehicleSituation = typeof AT_REST;
@@ -118,8 +128,36 @@ export class VehicleStandin {
       const to = { target_system: one.system, target_component: one.component };
       if (one.name === 'MISSION_REQUEST_LIST')
         return [this.frame('MISSION_COUNT', { ...to, count: this.mission.length })];
+      if (one.name === 'PARAM_REQUEST_LIST') return this.parameters().map((_, i) => this.parameter(i));
+      if (one.name === 'PARAM_REQUEST_READ') return [this.parameter(one.figures['param_index']?.[0] ?? 0)];
       const item = one.name === 'MISSION_REQUEST_INT' ? this.item(one.figures['seq']?.[0] ?? -1) : undefined;
       return item ? [this.frame('MISSION_ITEM_INT', { ...to, ...item })] : [];
+    });
+  }
+
+  private parameters(): typeof STANDIN_PARAMETERS {
+    const { parametersChanged } = this.state;
+    const own = STANDIN_PARAMETERS;
+    if (!parametersChanged) return own;
+    return [
+      ...own.map(([name, type, value]) =>
+        name === 'SET_012' || name === 'SET_050'
+          ? ([name, type, value + 1] as const)
+          : ([name, type, value] as const),
+      ),
+      ['SET_NEW', 9, 0.5],
+    ];
+  }
+
+  private parameter(index: number): Uint8Array {
+    const all = this.parameters();
+    const [name, type, value] = all[index] ?? ['', 9, 0];
+    return this.frame('PARAM_VALUE', {
+      param_id: [...name].map((c) => c.charCodeAt(0)),
+      param_value: value,
+      param_type: type,
+      param_count: all.length,
+      param_index: index,
     });
   }
 

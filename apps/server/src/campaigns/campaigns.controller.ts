@@ -15,6 +15,7 @@ import {
   type PersonView,
   type PostEntriesResponse,
   type ProspectView,
+  type ParametersView,
 } from '@kanzel/contract';
 import type { Entry } from '@kanzel/core';
 import { NeedsRole, Signed } from '../access.ts';
@@ -78,6 +79,12 @@ export class CampaignsController {
   @Get('campaigns/:campaign/prospect')
   async prospectOf(@Param('campaign', ParseUUIDPipe) campaign: string): Promise<ProspectView> {
     return orRefuse(await this.campaigns.prospectOf(campaign));
+  }
+
+  /** The parameters of the vehicle as an earlier campaign left them. */
+  @Get('campaigns/:campaign/parameters-left')
+  async parametersLeft(@Param('campaign', ParseUUIDPipe) campaign: string): Promise<ParametersView> {
+    return orRefuse(await this.campaigns.parametersLeft(campaign));
   }
 
   /** Settles what a campaign has to prove; the earlier evidence is looked up here. */

@@ -3,6 +3,7 @@ import type {
   AircraftView,
   Deed,
   EarlierCampaignView,
+  ParametersView,
   MoveCampaignRequest,
   MoveOffer,
   NoteInstrumentRequest,
@@ -33,6 +34,7 @@ import { mayAct } from '../people/index.ts';
 import { RecordService } from '../record/index.ts';
 import { postedRefused, type Refused } from '../refusal.ts';
 import { CLOCK, type Clock } from '../settings.ts';
+import { parametersLeft } from './parameters-left.ts';
 import { earlierView } from './earlier-view.ts';
 
 /** Campaigns of each other aircraft of the type that are looked back on. */
@@ -175,6 +177,15 @@ export class CampaignsService {
     if (!instrument) return err({ status: 404, message: 'There is no such instrument in the register.' });
     const body = { instrument, reason: request.reason };
     return this.post(campaign, 'instrument.noted', body, { ...deedOf(request), role: 'technician' }, person);
+  }
+
+  /** The parameters that an earlier campaign on the same aircraft left. */
+  async parametersLeft(campaign: string): Promise<Result<ParametersView, Refused>> {
+    const basis = await this.basisOf(campaign);
+    if (!basis.ok) return basis;
+    const earlier = await this.record.earlierOf(basis.value.aircraft.mark);
+    const left = parametersLeft(earlier.filter((e) => e.id !== campaign));
+    return left ? ok(left) : err({ status: 404, reason: reasonOf('parametersNeverLeft') });
   }
 
   private async basisOf(campaign: string): Promise<Result<Basis, Refused>> {

@@ -2,6 +2,7 @@ import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/commo
 import { ApiTags } from '@nestjs/swagger';
 import {
   type MissionView,
+  type ParametersView,
   MonitorRequest,
   SimulationRequest,
   type PersonView,
@@ -55,6 +56,15 @@ export class DevicesController {
     const read = await this.devices.readMission(mark);
     if (!read.ok) throw refuseFor(409, read.error);
     return { items: read.value.map((i) => ({ ...i, parameters: [...i.parameters] })) };
+  }
+
+  /** Reads the parameters that the vehicle of an aircraft has. It is asked for them, and none of them is changed. */
+  @HttpCode(200)
+  @Post('aircraft/:mark/parameters')
+  async parameters(@Param('mark') mark: string): Promise<ParametersView> {
+    const read = await this.devices.readParameters(mark);
+    if (!read.ok) throw refuseFor(409, read.error);
+    return { items: [...read.value] };
   }
 
   /** What the scales of the workshop show now; listened to for a moment, so that unrest is seen. */

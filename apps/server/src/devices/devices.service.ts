@@ -6,6 +6,7 @@ import type { MonitorEvent, MonitorState } from '@kanzel/contract';
 import { Repository } from 'typeorm';
 import { CLOCK, SETTINGS, type Clock, type Settings } from '../settings.ts';
 import type { MissionRead } from './mission-reader.ts';
+import type { ParametersRead } from './parameter-reader.ts';
 import { DeviceRow } from '../storage/entities.ts';
 import { WriteLock } from '../storage/write-lock.ts';
 import {
@@ -139,10 +140,17 @@ export class DevicesService implements OnModuleInit, OnApplicationShutdown {
 
   /** Asks the vehicle of an aircraft for the mission that it has aboard. Errors: as the vehicle answers; `missionNoVehicle`. */
   async readMission(mark: string): Promise<MissionRead> {
+    return this.listsOf(mark)?.readMission() ?? err(reason('missionNoVehicle'));
+  }
+
+  /** The same of its parameters. Errors: as the vehicle answers; `parametersNoVehicle`. */
+  async readParameters(mark: string): Promise<ParametersRead> {
+    return this.listsOf(mark)?.readParameters() ?? err(reason('parametersNoVehicle'));
+  }
+
+  private listsOf(mark: string): Device['lists'] {
     const { device, state } = this.heard.get(mark) ?? {};
-    return device?.readMission && state?.state === 'live'
-      ? device.readMission()
-      : err(reason('missionNoVehicle'));
+    return state?.state === 'live' ? device?.lists : undefined;
   }
 
   private now(): number {

@@ -1,9 +1,7 @@
-import { createSocket, type Socket } from 'node:dgram';
-import { once } from 'node:events';
 import type { AddressInfo, Server } from 'node:net';
 import type { MissionItem } from '@kanzel/core';
-import { readFrames, writeFrame } from '@kanzel/formats';
 import { MAST_MISSION, seededRandom, serveVehicle, VehicleStandin } from '@kanzel/standins';
+import { BadRadio } from '../testing/bad-radio.ts';
 import { DRIVERS, type DeviceSample } from './drivers/index.ts';
 import { MissionReader, type MissionRead } from './mission-reader.ts';
 
@@ -21,68 +19,14 @@ const LONG: readonly MissionItem[] = Array.from({ length: 700 }, (_, sequence) =
 
 const code = (read: MissionRead): string => (read.ok ? `${read.value.length} items` : read.error.code);
 
-/** A vehicle behind a bad radio, over real datagrams: what it does to each of them is said by a number from 0 to 1. */
-class Radio {
-  private readonly ground = createSocket('udp4');
-  private readonly air = createSocket('udp4');
-  private held: Uint8Array | undefined;
-  sent = 0;
-
-  constructor(
-    private readonly vehicle: VehicleStandin,
-    private readonly fate: () => number,
-  ) {}
-
-  async reader(within: number): Promise<MissionReader> {
-    for (const socket of [this.ground, this.air]) {
-      socket.bind(0, '127.0.0.1');
-      await once(socket, 'listening');
-    }
-    const port = (socket: Socket): number => socket.address().port;
-    let sequence = 0;
-    const reader = new MissionReader(
-      (name, figures) => {
-        this.sent += 1;
-        const frame = writeFrame({ system: 255, component: 190, sequence: sequence++ }, name, figures);
-        this.through(frame, (bytes) => this.ground.send(bytes, port(this.air), '127.0.0.1'));
-      },
-      1,
-      within,
-    );
-    this.air.on('message', (bytes) => {
-      for (const frame of this.vehicle.answer(bytes))
-        this.through(frame, (b) => this.air.send(b, port(this.ground), '127.0.0.1'));
-    });
-    this.ground.on('message', (bytes) => {
-      for (const one of readFrames(bytes).heard)
-        if (one.kind === 'message') reader.take(one.name, one.figures);
-    });
-    return reader;
-  }
-
-  private through(frame: Uint8Array, send: (bytes: Uint8Array) => void): void {
-    const fate = this.fate();
-    if (fate < 0.12) return;
-    if (fate < 0.18) this.held = frame;
-    else send(frame);
-    if (fate > 0.9) send(frame);
-    if (fate > 0.95) send(Uint8Array.from(frame, (b, i) => (i === 5 ? b ^ 0x55 : b)));
-    if (fate > 0.5 && this.held) {
-      send(this.held);
-      this.held = undefined;
-    }
-  }
-
-  close(): void {
-    this.ground.close();
-    this.air.close();
-  }
-}
-
 test('700 items over a radio that loses, doubles, holds back and garbles are read back to the last bit', async () => {
   const { uniform } = seededRandom(11);
-  const radio = new Radio(new VehicleStandin(1, 6, 3, LONG), uniform);
-  const reader = await radio.reader(15);
+  const radio = new BadRadio(new VehicleStandin(1, 6, 3, LONG), uniform);
+  const reader: MissionReader = new MissionReader(
+    await radio.open((name, figures) => reader.take(name, figures)),
+    1,
+    15,
+  );
   const [read, same] = await Promise.all([reader.read(), reader.read()]);
   expect(code(read)).toBe('700 items');
   expect(read.ok && read.value).toEqual(LONG);
@@ -121,8 +65,12 @@ describe('what is not all there is nothing', () => {
   test('a list that is cut off is said with the item that never came', async () => {
     const standin = new VehicleStandin(1, 6, 3);
     standin.command({ mission: 'cut-off' });
-    const radio = new Radio(standin, () => 0.4);
-    const reader = await radio.reader(3);
+    const radio = new BadRadio(standin, () => 0.4);
+    const reader: MissionReader = new MissionReader(
+      await radio.open((name, figures) => reader.take(name, figures)),
+      1,
+      20,
+    );
     const read = await reader.read();
     expect(read).toMatchObject({
       ok: false,
@@ -169,9 +117,9 @@ test('over TCP it is asked of the vehicle that is listened to, and a line that g
     gone: () => gone?.(),
   });
   while (samples.length < 1) await new Promise((resolve) => setTimeout(resolve, 20));
-  expect(await device.readMission?.()).toEqual({ ok: true, value: MAST_MISSION });
+  expect(await device.lists?.readMission()).toEqual({ ok: true, value: MAST_MISSION });
   standin.command({ mission: 'cut-off' });
-  const half = device.readMission?.();
+  const half = device.lists?.readMission();
   device.close();
   expect(half && code(await half)).toBe('missionSilent');
   server.close();

@@ -1,6 +1,6 @@
 import { ownMember, reason, type Reason } from '@kanzel/core';
 import type { Heard, LineColumn, MessageFigures } from '@kanzel/formats';
-import type { MissionReader } from './mission-reader.ts';
+import type { VehicleLists } from './vehicle-lists.ts';
 import type { DeviceEars } from './drivers/driver.ts';
 
 /** Figures of a vehicle are told together, so often at most (ms). */
@@ -117,12 +117,12 @@ export class VehicleEars {
     private readonly system: number,
     private readonly ears: DeviceEars,
     private readonly now: () => number,
-    private readonly mission?: MissionReader,
+    private readonly lists?: VehicleLists,
   ) {}
 
   /** The vehicle was reached anew: its clock may be another. */
   opened(): void {
-    this.mission?.stop();
+    this.lists?.stop();
     this.begin();
     this.trustedFrom = -Infinity;
     this.source = '';
@@ -151,7 +151,7 @@ export class VehicleEars {
     if (this.isTwice(sender)) return this.ears.doubt(reason('vehicleTwice', { system: this.system }));
     if (message.signed) this.ears.doubt(reason('vehicleSigned'));
     const { name, figures } = message;
-    if (name.startsWith('MISSION_')) return this.mission?.take(name, figures);
+    if (this.lists?.take(name, figures)) return;
     // One pack is told of: of two, nobody would know whose cells are meant.
     if (name === 'BATTERY_STATUS' && figures['id']?.[0] !== 0) {
       this.secondPack = this.now();

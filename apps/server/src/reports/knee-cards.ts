@@ -175,6 +175,7 @@ function answerBoxes(index: BasisIndex, check: Check): Content {
       return { stack: answer.listed.map((what) => boxes([`${what}, out`, 'in'], '')) };
     case 'confirm':
     case 'mission':
+    case 'parameters':
     case 'trail':
     case 'signatures':
     case 'equipment':

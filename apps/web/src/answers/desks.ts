@@ -11,6 +11,7 @@ import { EQUIPMENT_DESK } from './equipment/desk.ts';
 import { LOADING_DESK } from './loading/desk.ts';
 import { LOCKS_DESK } from './locks/desk.ts';
 import { MISSION_DESK } from './mission/desk.ts';
+import { PARAMETERS_DESK } from './parameters/desk.ts';
 import { PHOTO_DESK } from './photo/desk.ts';
 import { PLATE_DESK } from './plate/desk.ts';
 import { POSITIONS_DESK } from './positions/desk.ts';
@@ -51,6 +52,7 @@ const DESKS: { readonly [K in AnswerKindName]: AnswerDesk<K> } = {
   positions: POSITIONS_DESK,
   travel: TRAVEL_DESK,
   mission: MISSION_DESK,
+  parameters: PARAMETERS_DESK,
 };
 
 /** Their names, in the order of the map. */

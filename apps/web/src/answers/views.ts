@@ -11,6 +11,7 @@ import { EQUIPMENT_VIEW } from './equipment/view.tsx';
 import { LOADING_VIEW } from './loading/view.tsx';
 import { LOCKS_VIEW } from './locks/view.tsx';
 import { MISSION_VIEW } from './mission/view.tsx';
+import { PARAMETERS_VIEW } from './parameters/view.tsx';
 import { PHOTO_VIEW } from './photo/view.tsx';
 import { PLATE_VIEW } from './plate/view.tsx';
 import { POSITIONS_VIEW } from './positions/view.tsx';
@@ -51,6 +52,7 @@ const VIEWS: { readonly [K in AnswerKindName]: AnswerView<K> } = {
   positions: POSITIONS_VIEW,
   travel: TRAVEL_VIEW,
   mission: MISSION_VIEW,
+  parameters: PARAMETERS_VIEW,
 };
 
 /** What is seen of one way of answering. */

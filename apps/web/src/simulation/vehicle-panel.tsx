@@ -21,6 +21,12 @@ const SWITCHES: readonly (readonly [
   ['nose right', { yaw: 25 }, { yaw: 0 }, (s) => s.yaw > 0],
   ['box turned half round', { boxTurned: 180 }, { boxTurned: 0 }, (s) => s.boxTurned === 180],
   ['mission: one height wrong', { mission: 'height' }, { mission: 'whole' }, (s) => s.mission === 'height'],
+  [
+    'parameters changed',
+    { parametersChanged: true },
+    { parametersChanged: false },
+    (s) => s.parametersChanged,
+  ],
   ['mission cut off', { mission: 'cut-off' }, { mission: 'whole' }, (s) => s.mission === 'cut-off'],
   ['motors at half throttle', { throttle: 0.5 }, { throttle: 0 }, (s) => s.throttle > 0],
   ['picture frozen', { frozen: true }, { frozen: false }, (s) => s.frozen],

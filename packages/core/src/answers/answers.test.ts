@@ -176,6 +176,7 @@ describe('every way of answering', () => {
     assembly: { kind: 'assembly', parts: [{ id: 'wing', title: 'Wing', steps: ['part', 'joint', 'tug'] }] },
     sense: { kind: 'sense', input: 'stick-right', of: 'surfaces' },
     mission: { kind: 'mission' },
+    parameters: { kind: 'parameters' },
     travel: { kind: 'travel', axis: 'roll', takes: ['plus', 'minus'], in: 'mm', figures: [] },
     positions: {
       kind: 'positions',

@@ -13,6 +13,7 @@ import type { AnswerKind, AnswerKindName } from './kind.ts';
 import { LOADING } from './loading.ts';
 import { MISSION } from './mission.ts';
 import { LOCKS } from './locks.ts';
+import { PARAMETERS } from './parameters.ts';
 import { PHOTO } from './photo.ts';
 import { PLATE } from './plate.ts';
 import { POSITIONS } from './positions.ts';
@@ -53,6 +54,7 @@ export const ANSWERS: { readonly [K in AnswerKindName]: AnswerKind<K> } = {
   positions: POSITIONS,
   travel: TRAVEL,
   mission: MISSION,
+  parameters: PARAMETERS,
 };
 
 /** What is known of the way in which something was answered. */

@@ -7,6 +7,7 @@ export { directedReading } from './directed.ts';
 export { isLockAnswered, locksOf, type Lock } from './locks.ts';
 export { controlsOf, senseOutputs, TILTED, type Controls } from './sense.ts';
 export { armedOther, ARMED_BY_VEHICLE } from './armed.ts';
+export { openParameters } from './parameters.ts';
 export { travelOutputs, workOutTravel, type WorkedTravel } from './travel.ts';
 export { isSaidUnseen, isToldAfter } from './told-after.ts';
 export { judgeAnswer, measuredOf } from './judge-answer.ts';

@@ -3,6 +3,7 @@ import type { WayOfMoving } from '../controls/outputs.ts';
 import type { RuleHeld, TravelPoint } from '../controls/travel.ts';
 import type { Reading, Series } from '../limits/types.ts';
 import type { MissionItem } from '../mission/mission.ts';
+import type { VehicleParameter } from '../parameters/parameters.ts';
 import type { LoadingSheet, Weighing } from '../loading/types.ts';
 import type { PaperDocument, Photo, SeenEquipment, SignedItem, TrailStretch } from '../papers/types.ts';
 
@@ -32,6 +33,14 @@ export type PartAnswer =
   /** What was seen at each position, in the order of the check, by its id. */
   | { readonly kind: 'positions'; readonly seen: readonly string[] }
   | { readonly kind: 'mission'; readonly planned: PlannedMission; readonly read: ReadMission }
+  | {
+      readonly kind: 'parameters';
+      /** As they were left, by the name of the file or what they were left by. */
+      readonly left: { readonly name: string; readonly items: readonly VehicleParameter[] };
+      readonly read: { readonly from: 'vehicle' | 'file'; readonly items: readonly VehicleParameter[] };
+      /** Differences that are meant to be, with the reason. */
+      readonly accepted: readonly { readonly name: string; readonly why: string }[];
+    }
   /** `held`: how the rule was held, where anything was read with one. */
   | { readonly kind: 'travel'; readonly held?: RuleHeld; readonly rows: readonly TravelRow[] };
 

@@ -164,6 +164,8 @@ export type AnswerSpec =
     }
   /** The mission read back from the vehicle, against the one that was planned. */
   | { readonly kind: 'mission' }
+  /** The parameters of the vehicle, against the list that was left last time. */
+  | { readonly kind: 'parameters' }
   /** Derived from two other checks on the same subject, or from one check on both engines. */
   | { readonly kind: 'computed'; readonly from: readonly string[]; readonly value: ComputationName };
 

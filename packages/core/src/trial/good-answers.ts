@@ -265,6 +265,12 @@ const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
     planned: { name: 'trial.csv', items: TRIAL_MISSION },
     read: { from: 'vehicle', items: TRIAL_MISSION },
   }),
+  parameters: () => ({
+    kind: 'parameters',
+    left: { name: 'trial.csv', items: [{ name: 'TRIAL', value: 1 }] },
+    read: { from: 'vehicle', items: [{ name: 'TRIAL', value: 1 }] },
+    accepted: [],
+  }),
   // It follows from other checks, and is asked of nobody.
   computed: () => ({ kind: 'confirm', asExpected: true }),
 };

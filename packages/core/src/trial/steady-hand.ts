@@ -99,6 +99,11 @@ export class SteadyHand {
         ? { ...good, read: { from: 'vehicle', items: good.read.items.slice(0, -1) } }
         : undefined;
     }
+    if (spec.kind === 'parameters') {
+      const good = goodAnswer(part, this.state, this.now());
+      const items = Array.from({ length: 50 }, (_, i) => ({ name: `RESET${i}`, value: 0 }));
+      return good.kind === 'parameters' ? { ...good, read: { from: 'vehicle', items } } : undefined;
+    }
     if (spec.kind !== 'reading') return undefined;
     const limit = limitFor(check, this.state.index?.limits ?? new Map<string, Limit>());
     const low = limit && 'bounds' in limit && limit.bounds.low !== undefined;

@@ -66,7 +66,20 @@ export const ENGLISH_CONTROLS = {
   missionEmpty: () => 'The vehicle says that no mission is aboard.',
   missionTooLong: (p) => `The vehicle says ${p.s('count')} items, which no vehicle takes. Nothing was taken.`,
   missionNoVehicle: () => 'No vehicle is on the line that could be asked for its mission.',
-  missionBusy: () => 'Its mission is being read already.',
+  parametersNotLeft: () => 'Take the list that was left last time, or choose its file.',
+  parametersNotRead: () =>
+    'Read the parameters from the vehicle, or choose the file in which they were read.',
+  parameterUnreasoned: (p) => `${p.s('name')} is accepted without a reason: say why it is meant to be.`,
+  parametersCutOff: (p) =>
+    `The vehicle said ${p.s('count')} parameters and gave ${p.s('got')}; number ${p.s('missing')} was asked for again and again. Nothing was taken. Move closer and read them again.`,
+  parametersSilent: () =>
+    'The vehicle does not answer when it is asked for its parameters. Nothing was taken.',
+  parametersTwice: (p) => `The vehicle gave two parameters the name ${p.s('name')}. Nothing was taken.`,
+  parametersTooMany: (p) =>
+    `The vehicle says ${p.s('count')} parameters, which no vehicle has. Nothing was taken.`,
+  parametersNoVehicle: () => 'No vehicle is on the line that could be asked for its parameters.',
+  parametersNeverLeft: () =>
+    'No list of this aircraft was left by an earlier campaign: choose the file of it.',
   watchersDiffer: () =>
     'Two people saw it otherwise. Look at it again, together and aloud, and record it anew.',
   positionExpectsUnseen: (p) =>

@@ -11,6 +11,7 @@ const SIZES = {
   uint16_t: 2,
   int8_t: 1,
   uint8_t: 1,
+  char: 1,
 } as const;
 type FieldType = keyof typeof SIZES;
 
@@ -38,6 +39,32 @@ const DEFINITIONS = {
       ['uint32_t', 'custom_mode'],
       ['uint8_t', 'system_status'],
       ['uint8_t', 'mavlink_version'],
+    ],
+  },
+  PARAM_REQUEST_READ: {
+    id: 20,
+    fields: [
+      ['uint8_t', 'target_system'],
+      ['uint8_t', 'target_component'],
+      ['char', 'param_id', 16],
+      ['int16_t', 'param_index'],
+    ],
+  },
+  PARAM_REQUEST_LIST: {
+    id: 21,
+    fields: [
+      ['uint8_t', 'target_system'],
+      ['uint8_t', 'target_component'],
+    ],
+  },
+  PARAM_VALUE: {
+    id: 22,
+    fields: [
+      ['char', 'param_id', 16],
+      ['float', 'param_value'],
+      ['uint8_t', 'param_type'],
+      ['uint16_t', 'param_count'],
+      ['uint16_t', 'param_index'],
     ],
   },
   GPS_RAW_INT: {
@@ -284,6 +311,7 @@ function readOne(view: DataView, type: FieldType, at: number): number {
     case 'int8_t':
       return view.getInt8(at);
     case 'uint8_t':
+    case 'char':
       return view.getUint8(at);
   }
 }
@@ -305,9 +333,16 @@ function writeOne(view: DataView, type: FieldType, at: number, value: number): v
     case 'int8_t':
       return view.setInt8(at, value);
     case 'uint8_t':
+    case 'char':
       return view.setUint8(at, value);
   }
 }
+
+/**
+ * A figure that may be none, but the bytes of a whole number: they are given as well, as `param_value bytes`, since a figure that is no
+ * number does not keep them.
+ */
+const BYTES_TOO = 'param_value';
 
 /**
  * The figures of a payload. One that is shorter than the message had zeros at its end, which are not sent; what is longer was
@@ -319,9 +354,9 @@ export function readFigures(form: MessageForm, payload: Uint8Array): MessageFigu
   whole.set(payload.subarray(0, form.size));
   const view = new DataView(whole.buffer);
   return Object.fromEntries(
-    form.fields.map(({ name, type, length, at }) => [
-      name,
-      Array.from({ length }, (_, i) => readOne(view, type, at + i * SIZES[type])),
+    form.fields.flatMap(({ name, type, length, at }) => [
+      [name, Array.from({ length }, (_, i) => readOne(view, type, at + i * SIZES[type]))],
+      ...(name === BYTES_TOO ? [[`${name} bytes`, [view.getUint32(at, true)]]] : []),
     ]),
   );
 }

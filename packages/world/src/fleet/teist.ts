@@ -63,7 +63,7 @@ export function teistFile(today: Date): string {
         unit: 'count',
         accuracy: 0.5,
         resolution: 0.1,
-        measures: ['satellites-seen', 'parameters-filed'],
+        measures: ['satellites-seen'],
       },
       // What the airframe itself says while it is on the line.
       {

@@ -1,6 +1,6 @@
 import type { Reason, Result } from '@kanzel/core';
 import type { LineColumn } from '@kanzel/formats';
-import type { MissionRead } from '../mission-reader.ts';
+import type { VehicleLists } from '../vehicle-lists.ts';
 import type { Unheard } from '../read-bytes.ts';
 
 /** What a device said at one time: figures by subject and channel, in the order of its columns. */
@@ -24,8 +24,8 @@ export interface DeviceEars {
 /** A device that is being listened to. */
 export interface Device {
   close(): void;
-  /** Asks a vehicle for the mission that it has aboard; absent where no such thing speaks. */
-  readonly readMission?: () => Promise<MissionRead>;
+  /** The lists that can be asked for; absent where no vehicle speaks. */
+  readonly lists?: Pick<VehicleLists, 'readMission' | 'readParameters'>;
 }
 
 /** One thing that has to be said of a device before it can be listened to. */

@@ -1,9 +1,9 @@
 import { createSocket, type RemoteInfo, type Socket } from 'node:dgram';
 import { err, ok, reason } from '@kanzel/core';
-import { readFrames, writeFrame } from '@kanzel/formats';
-import { MissionReader, type Send } from '../mission-reader.ts';
+import { readFrames } from '@kanzel/formats';
 import { readBytes, Waits } from '../read-bytes.ts';
 import { VehicleEars } from '../vehicle.ts';
+import { VehicleLists } from '../vehicle-lists.ts';
 import type { DeviceDriver } from './driver.ts';
 import { readAddress, type LineAddress } from './engine-line.ts';
 
@@ -32,27 +32,15 @@ function readSettings(settings: unknown): ReturnType<DeviceDriver<VehicleAddress
 
 const now = (): number => performance.now();
 
-/** Who asks: a ground station, by the numbers that those have in the protocol. */
-const OWN = { system: 255, component: 190 };
-
-/** Sends messages as frames, counted one after the other. */
-function sender(write: (bytes: Uint8Array) => void): Send {
-  let sequence = 0;
-  return (name, figures) => write(writeFrame({ ...OWN, sequence: sequence++ }, name, figures));
-}
-
-/** The MAVLink protocol, version 2, of a vehicle that is called up: the product connects, and asks for nothing but its mission. */
+/** The MAVLink protocol, version 2, of a vehicle that is called up: the product connects, and asks for nothing but its lists. */
 export const MAVLINK_TCP: DeviceDriver<VehicleAddress> = {
   title: 'MAVLink 2 over TCP',
   speaker: 'vehicle',
   settings: SETTINGS,
   read: readSettings,
   open({ host, port, system }, standins, ears) {
-    const mission = new MissionReader(
-      sender((bytes) => reader.write(bytes)),
-      system,
-    );
-    const vehicle = new VehicleEars(system, ears, now, mission);
+    const lists = new VehicleLists((bytes) => reader.write(bytes), system);
+    const vehicle = new VehicleEars(system, ears, now, lists);
     let rest = new Uint8Array();
     const reader = readBytes(
       { host, port, standins },
@@ -70,17 +58,17 @@ export const MAVLINK_TCP: DeviceDriver<VehicleAddress> = {
           vehicle.take(heard, host);
         },
         gone: (why) => {
-          mission.stop();
+          lists.stop();
           ears.gone(why);
         },
       },
     );
     return {
       close: () => {
-        mission.stop();
+        lists.stop();
         reader.close();
       },
-      readMission: () => mission.read(),
+      lists,
     };
   },
 };
@@ -93,13 +81,10 @@ export const MAVLINK_UDP: DeviceDriver<VehicleAddress> = {
   read: readSettings,
   open({ host, port, system }, _standins, ears) {
     let from: RemoteInfo | undefined;
-    const mission = new MissionReader(
-      sender((bytes) => {
-        if (from) socket?.send(bytes, from.port, from.address);
-      }),
-      system,
-    );
-    const vehicle = new VehicleEars(system, ears, now, mission);
+    const lists = new VehicleLists((bytes) => {
+      if (from) socket?.send(bytes, from.port, from.address);
+    }, system);
+    const vehicle = new VehicleEars(system, ears, now, lists);
     const waits = new Waits();
     let closed = false;
     let timer: NodeJS.Timeout | undefined;
@@ -135,11 +120,11 @@ export const MAVLINK_UDP: DeviceDriver<VehicleAddress> = {
     return {
       close: () => {
         closed = true;
-        mission.stop();
+        lists.stop();
         clearTimeout(timer);
         socket?.close();
       },
-      readMission: () => mission.read(),
+      lists,
     };
   },
 };

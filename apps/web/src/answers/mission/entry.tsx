@@ -1,4 +1,4 @@
-import { useId, useState, type ChangeEvent, type ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
 import { missionDoubtInWords, missionDoubts } from '@kanzel/core';
 import { readMissionTable, writeMissionTable } from '@kanzel/formats';
 import type { MissionView } from '@kanzel/contract';
@@ -11,37 +11,9 @@ import { saveFile } from '../../ui/save-file.ts';
 import type { EntryProps } from '../answer-view.ts';
 import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
 import { PreviewVerdicts } from '../preview-verdicts.tsx';
+import { TableFile } from '../table-file.tsx';
 import { fromOnDesk, itemsOnDesk, VEHICLE, withMission, type MissionOnDesk } from './desk.ts';
 import { ItemTable } from './item-table.tsx';
-
-/** Larger files are no missions. */
-const MOST_BYTES = 1_000_000;
-
-function FileChoice({
-  words,
-  onText,
-}: {
-  words: string;
-  onText: (name: string, text: string) => void;
-}): ReactElement {
-  const id = useId();
-  const read = async (event: ChangeEvent<HTMLInputElement>): Promise<void> => {
-    const { target } = event;
-    const [file] = target.files ?? [];
-    if (file) onText(file.name, file.size > MOST_BYTES ? '' : await file.text());
-    // The same file can be chosen again when it has been changed.
-    target.value = '';
-  };
-  return (
-    <label
-      htmlFor={id}
-      className="inline-flex min-h-11 cursor-pointer items-center rounded-[3px] border-[1.5px] border-ink px-4 font-semibold has-focus-visible:outline-2 has-focus-visible:outline-offset-2 has-focus-visible:outline-hand max-lg:min-h-14"
-    >
-      {words}
-      <input id={id} type="file" accept=".csv,text/csv" className="sr-only" onChange={(e) => void read(e)} />
-    </label>
-  );
-}
 
 /** What was planned, from its file, and what is aboard, from the vehicle or a file: compared as soon as both are there. */
 export function MissionEntry({ part }: EntryProps<'mission'>): ReactElement {
@@ -76,7 +48,7 @@ export function MissionEntry({ part }: EntryProps<'mission'>): ReactElement {
       <dl className="grid grid-cols-[8rem_1fr] items-center gap-x-4 gap-y-2 max-sm:grid-cols-1">
         <dt className="font-semibold">Planned</dt>
         <dd className="flex flex-wrap items-center gap-3">
-          <FileChoice
+          <TableFile
             words={planned ? 'Another file' : 'Choose its file'}
             onText={(n, t) => take('planned', n, t)}
           />
@@ -93,7 +65,7 @@ export function MissionEntry({ part }: EntryProps<'mission'>): ReactElement {
               {asking ? 'Reading…' : 'Read it from the vehicle'}
             </Button>
           ) : null}
-          <FileChoice
+          <TableFile
             words={live ? 'or from a file' : 'File in which it was read back'}
             onText={(n, t) => take('read', n, t)}
           />

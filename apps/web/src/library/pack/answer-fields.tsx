@@ -46,6 +46,7 @@ const FIELDS: { readonly [K in AnswerKindName]: FieldsOf<K> } = {
   positions: PositionsFields,
   travel: TravelFields,
   mission: 'none',
+  parameters: 'none',
 };
 
 const KINDS = ANSWER_KINDS.map((id) => ({ id, text: deskOf(id).title }));
