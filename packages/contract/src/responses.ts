@@ -315,7 +315,7 @@ export interface MonitorEvent {
 export interface MonitorState {
   readonly mark: string;
   /** What speaks there: the monitor of the engines, or the whole vehicle. */
-  readonly speaker: 'monitor' | 'vehicle';
+  readonly speaker: 'monitor' | 'vehicle' | 'receiver';
   readonly state: 'live' | 'silent' | 'unreachable';
   readonly since: number;
   readonly note?: string;

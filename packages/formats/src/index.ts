@@ -9,3 +9,4 @@ export { withoutPosition, type WithoutPosition } from './photo-position.ts';
 export * from './mavlink/index.ts';
 export * from './mission-table.ts';
 export * from './parameter-table.ts';
+export * from './nmea.ts';

@@ -58,7 +58,7 @@ class Bench {
 
 test('figures of every message are told together, in the units of their gauges, by motor where they are a motor’s', () => {
   const bench = new Bench();
-  bench.says('GPS_RAW_INT', { fix_type: 3, satellites_visible: 17 });
+  bench.says('GPS_RAW_INT', { fix_type: 3, satellites_visible: 17, eph: 72 });
   bench.says('BATTERY_STATUS', {
     voltages: [4100, 4150, 4090, ...Array<number>(7).fill(65_535)],
     current_battery: 1230,
@@ -76,7 +76,7 @@ test('figures of every message are told together, in the units of their gauges, 
   expect(bench.figure('roll')).toBeCloseTo(28.648, 3);
   expect(bench.figure('pitch')).toBeCloseTo(-14.324, 3);
   expect(bench.figure('heading')).toBeCloseTo(270, 3);
-  expect(bench.figure('satellites')).toBe(17);
+  expect([bench.figure('satellites'), bench.figure('geometry')]).toEqual([17, 0.72]);
   expect(bench.figure('pack-volts')).toBeCloseTo(12.34, 6);
   expect(bench.figure('cell-imbalance')).toBeCloseTo(0.06, 6);
   expect(bench.figure('cell-2')).toBe(4.15);

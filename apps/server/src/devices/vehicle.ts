@@ -62,7 +62,11 @@ const TAKES: Readonly<Record<string, (figure: (name: string, i?: number) => numb
   GPS_RAW_INT: (figure, put) => {
     const seen = figure('satellites_visible');
     // Without a fix in three dimensions those that are seen are none that it rests on.
-    put('satellites', 'count', seen === 255 || figure('fix_type') < 3 ? undefined : seen);
+    const fixed = figure('fix_type') >= 3;
+    put('satellites', 'count', seen === 255 || !fixed ? undefined : seen);
+    // How they stand to each other: the dilution of the horizontal position, in hundredths.
+    const dilution = figure('eph');
+    put('geometry', '1', dilution === UNKNOWN || dilution <= 0 || !fixed ? undefined : dilution / 100);
   },
   RADIO_STATUS: (figure, put) => {
     const strength = figure('rssi');

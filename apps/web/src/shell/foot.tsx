@@ -53,7 +53,7 @@ function Saved({ campaign }: { campaign: string | undefined }): ReactElement {
   );
 }
 
-const SPEAKERS = { monitor: 'Engine monitor', vehicle: 'Vehicle' } as const;
+const SPEAKERS = { monitor: 'Engine monitor', vehicle: 'Vehicle', receiver: 'Receiver' } as const;
 const LINE_WORDS = { live: 'live', silent: 'silent', unreachable: 'not reached' } as const;
 
 function MonitorLine({ mark }: { mark: string | undefined }): ReactElement | null {

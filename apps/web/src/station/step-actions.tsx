@@ -71,8 +71,7 @@ function Answering({
         : null}
       {step.takeable.length > 0 ? (
         <Button kind="main" keys="Enter" onClick={step.takeNow}>
-          Take{sideWord(step.takeable, parts, names.subject)} from the{' '}
-          {line?.speaker === 'vehicle' ? 'vehicle' : 'monitor'}
+          Take{sideWord(step.takeable, parts, names.subject)} from the {line?.speaker ?? 'monitor'}
         </Button>
       ) : null}
       {step.still.length > 0 ? (

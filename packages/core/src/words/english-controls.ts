@@ -103,5 +103,6 @@ export const ENGLISH_CONTROLS = {
       : 'The vehicle says that it is disarmed, and this is done armed. What is done disarmed does not count.',
   tiltOtherwise: (p) =>
     `The vehicle said “${p.s('said')}” while “${p.s('asked')}” was asked: it was held otherwise, or its box lies otherwise than entered. Nothing is proven.`,
+  receiverGarbled: () => 'Something came garbled from the receiver, and was dropped.',
   vehicleFrozen: () => 'The vehicle is alive, but its figures stand still. None are taken until they move.',
 } satisfies Catalogue;

@@ -353,12 +353,12 @@ export function readFigures(form: MessageForm, payload: Uint8Array): MessageFigu
   const whole = new Uint8Array(form.size);
   whole.set(payload.subarray(0, form.size));
   const view = new DataView(whole.buffer);
-  return Object.fromEntries(
-    form.fields.flatMap(({ name, type, length, at }) => [
-      [name, Array.from({ length }, (_, i) => readOne(view, type, at + i * SIZES[type]))],
-      ...(name === BYTES_TOO ? [[`${name} bytes`, [view.getUint32(at, true)]]] : []),
-    ]),
-  );
+  const found: Record<string, readonly number[]> = {};
+  for (const { name, type, length, at } of form.fields) {
+    found[name] = Array.from({ length }, (_, i) => readOne(view, type, at + i * SIZES[type]));
+    if (name === BYTES_TOO) found[`${name} bytes`] = [view.getUint32(at, true)];
+  }
+  return found;
 }
 
 /** A payload with these figures; a field that is not given is zero. The opposite of `readFigures`. */

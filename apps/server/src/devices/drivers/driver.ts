@@ -42,7 +42,7 @@ export interface DeviceSetting {
 export interface DeviceDriver<Settings> {
   readonly title: string;
   /** What speaks by it, as people on the sheet call it. */
-  readonly speaker: 'monitor' | 'vehicle';
+  readonly speaker: 'monitor' | 'vehicle' | 'receiver';
   readonly settings: readonly DeviceSetting[];
   /** Settings as they were kept or sent; error: a sentence on the first that is not what it should be. */
   readonly read: (settings: unknown) => Result<Settings, string>;

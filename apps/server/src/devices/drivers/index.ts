@@ -1,4 +1,5 @@
 import { ENGINE_LINE } from './engine-line.ts';
+import { NMEA_TCP, NMEA_UDP } from './nmea.ts';
 import { MAVLINK_TCP, MAVLINK_UDP } from './mavlink.ts';
 
 export type { Device, DeviceDriver, DeviceSample } from './driver.ts';
@@ -9,6 +10,8 @@ export const DRIVERS = {
   'engine-line': ENGINE_LINE,
   'mavlink-tcp': MAVLINK_TCP,
   'mavlink-udp': MAVLINK_UDP,
+  'nmea-tcp': NMEA_TCP,
+  'nmea-udp': NMEA_UDP,
 } as const;
 
 export type Protocol = keyof typeof DRIVERS;

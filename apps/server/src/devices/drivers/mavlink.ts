@@ -1,7 +1,8 @@
-import { createSocket, type RemoteInfo, type Socket } from 'node:dgram';
+import type { RemoteInfo } from 'node:dgram';
 import { err, ok, reason } from '@kanzel/core';
 import { readFrames } from '@kanzel/formats';
-import { readBytes, Waits } from '../read-bytes.ts';
+import { readBytes } from '../read-bytes.ts';
+import { readDatagrams } from '../read-datagrams.ts';
 import { VehicleEars } from '../vehicle.ts';
 import { VehicleLists } from '../vehicle-lists.ts';
 import type { DeviceDriver } from './driver.ts';
@@ -82,47 +83,31 @@ export const MAVLINK_UDP: DeviceDriver<VehicleAddress> = {
   open({ host, port, system }, _standins, ears) {
     let from: RemoteInfo | undefined;
     const lists = new VehicleLists((bytes) => {
-      if (from) socket?.send(bytes, from.port, from.address);
+      if (from) reader.send(bytes, from);
     }, system);
     const vehicle = new VehicleEars(system, ears, now, lists);
-    const waits = new Waits();
-    let closed = false;
-    let timer: NodeJS.Timeout | undefined;
-    let socket: Socket | undefined;
-    const listen = (): void => {
-      const own = createSocket('udp4');
-      socket = own;
-      own.on('listening', () => {
-        waits.heard();
-        vehicle.opened();
-      });
-      own.on('message', (message, sent) => {
-        if (closed) return;
-        const { heard, used } = readFrames(message);
-        // Whoever else speaks on this port is asked for nothing.
-        if (heard.some((h) => h.kind === 'message' && h.system === system)) from = sent;
-        vehicle.take(heard, `${sent.address}:${sent.port}`);
-        // A datagram is whole or it is none: nothing of it comes later.
-        if (used < message.length) ears.doubt(reason('vehicleGarbled'));
-      });
-      // The port is somebody else's, or there is no such address here: tried again, since both may change.
-      own.on('error', () => {
-        if (closed) return;
-        // Closed once and for all: whoever ends the device meanwhile finds nothing to close.
-        socket = undefined;
-        own.close();
-        ears.gone('unreachable');
-        timer = setTimeout(listen, waits.take());
-      });
-      own.bind(port, host);
-    };
-    listen();
+    const reader = readDatagrams(
+      { host, port },
+      {
+        opened: () => vehicle.opened(),
+        datagram: (bytes, sent) => {
+          const { heard, used } = readFrames(bytes);
+          // Whoever else speaks on this port is asked for nothing.
+          if (heard.some((h) => h.kind === 'message' && h.system === system)) from = sent;
+          vehicle.take(heard, `${sent.address}:${sent.port}`);
+          // A datagram is whole or it is none: nothing of it comes later.
+          if (used < bytes.length) ears.doubt(reason('vehicleGarbled'));
+        },
+        gone: (why) => {
+          lists.stop();
+          ears.gone(why);
+        },
+      },
+    );
     return {
       close: () => {
-        closed = true;
         lists.stop();
-        clearTimeout(timer);
-        socket?.close();
+        reader.close();
       },
       lists,
     };

@@ -182,8 +182,8 @@ function LiveLine({
       </p>
     ) : (
       <p className="cap mt-1">
-        {line?.speaker === 'vehicle' ? 'No figure from the vehicle' : 'No engine monitor'}: read the gauge and
-        type it.
+        {line && line.speaker !== 'monitor' ? `No figure from the ${line.speaker}` : 'No engine monitor'}:
+        read the gauge and type it.
       </p>
     );
   const met = settingMet(part);
@@ -199,8 +199,8 @@ function LiveLine({
       {way
         ? `Still ${way}: it can be taken once it is within limits, or has settled.`
         : looks.every((l) => l.state === 'steady')
-          ? line?.speaker === 'vehicle'
-            ? 'Steady, as the vehicle says.'
+          ? line && line.speaker !== 'monitor'
+            ? `Steady, as the ${line.speaker} says.`
             : 'Steady on the monitor.'
           : 'Waiting for it to settle.'}
     </p>
