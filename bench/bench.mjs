@@ -28,6 +28,7 @@ import { benchInspection } from './inspection.mjs';
 import { benchLong } from './long.mjs';
 import { benchScripts } from './scripts.mjs';
 import { benchPlanning } from './planning.mjs';
+import { benchVehicle } from './vehicle.mjs';
 
 /** Prints what the product promises in speed and size, as figures and ratios. Asserts nothing. */
 const ROOT = join(import.meta.dirname, '..');
@@ -278,6 +279,8 @@ await benchLong(row, browser, demo.url.replace('localhost', '127.0.0.1'), cookie
 await benchFrames(row, page, `${demo.url}/campaign/${campaign}`);
 await benchLoading(row, median);
 benchControls(row, median);
+const { DRIVERS } = await import('../apps/server/dist/devices/drivers/index.js');
+await benchVehicle(row, DRIVERS);
 
 // Packs: how long they take to compile, and the largest with the largest aircraft.
 const sources = readLibraryFolder(BUILT_IN_LIBRARY);

@@ -219,3 +219,33 @@ test('parameters are held against those that were left: a difference is accepted
   await page.goto(`${base}/controls?check=parameters-filed`);
   await expect(step).toContainText('120 parameters, none to put back');
 });
+
+test('an administrator says where a receiver speaks, with the passphrase; what is no port is refused and nothing is changed', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Brand Ekerholt');
+  await page.goto(`${product.url}/library/aircraft/QX-HEI`);
+  const noteOn = (at: Page) =>
+    at.locator('section').filter({ has: at.getByRole('heading', { name: 'On the line' }) });
+  const note = noteOn(page);
+  await expect(note).toContainText('Nothing is listened to for this aircraft.');
+  await note.getByLabel('Protocol').selectOption('NMEA 0183 over UDP');
+  await expect(note.getByLabel('Number of the vehicle')).toHaveCount(0);
+  await note.getByLabel('Host').fill('127.0.0.1');
+  await note.getByLabel('Port').fill('ten');
+  await note.getByRole('button', { name: 'Listen there' }).click();
+  await page.getByLabel('Your passphrase, again').fill('seven wet ropes');
+  await page.keyboard.press('Enter');
+  await expect(note.getByRole('alert')).toBeVisible();
+  // What was refused has not spent the passphrase.
+  await note.getByLabel('Port').fill('10110');
+  await note.getByRole('button', { name: 'Listen there' }).click();
+  await expect(note).toContainText('127.0.0.1:10110');
+  await page.reload();
+  await expect(note.getByLabel('Protocol')).toHaveValue('nmea-udp');
+  // Who is no administrator is not shown it.
+  const other = await personPage(browser, product.url, 'Ylva Torsund');
+  await other.goto(`${product.url}/library/aircraft/QX-HEI`);
+  await expect(other.getByRole('heading', { name: 'Gauges aboard' })).toBeVisible();
+  await expect(noteOn(other)).toHaveCount(0);
+});

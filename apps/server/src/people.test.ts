@@ -110,6 +110,7 @@ describe('who may call what', () => {
     'delete /api/tablet': 'administrator',
     'post /api/library': 'administrator',
     'put /api/aircraft/{mark}/monitor': 'administrator',
+    'get /api/aircraft/{mark}/monitor': 'administrator',
     'get /api/installation/log': 'administrator',
     'get /api/installation/events': 'administrator',
     'get /api/installation/doubts': 'administrator',

@@ -311,6 +311,23 @@ export interface MonitorEvent {
   readonly values: Readonly<Record<string, Readonly<Record<string, number | null>>>>;
 }
 
+/** What is listened to for an aircraft, and all that could be. */
+export interface LineView {
+  /** By which protocol and where; absent where nothing is. */
+  readonly line?: {
+    readonly protocol: string;
+    readonly host: string;
+    readonly port: number;
+    readonly system?: number;
+  };
+  readonly protocols: readonly {
+    readonly id: string;
+    readonly title: string;
+    /** Whether several speak on such a line, each with its number. */
+    readonly numbered: boolean;
+  }[];
+}
+
 /** State of the line to a monitor. */
 export interface MonitorState {
   readonly mark: string;

@@ -1,6 +1,7 @@
 import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import {
+  type LineView,
   type MissionView,
   type ParametersView,
   MonitorRequest,
@@ -26,6 +27,13 @@ export class DevicesController {
     private readonly library: LibraryService,
     private readonly log: LogService,
   ) {}
+
+  /** Where the monitor, vehicle or receiver of an aircraft speaks, and by which protocols one could. */
+  @NeedsRole('administrator')
+  @Get('aircraft/:mark/monitor')
+  line(@Param('mark') mark: string): Promise<LineView> {
+    return this.devices.lineOf(mark);
+  }
 
   /** Says where the monitor of an aircraft speaks, and by which protocol: the engine line, where nothing is said. */
   @NeedsRole('administrator')

@@ -2,7 +2,7 @@ import { EventEmitter } from 'node:events';
 import { Inject, Injectable, type OnApplicationShutdown, type OnModuleInit } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import { err, instantOfLine, makeSentences, ok, reason, type Result, type SourceClock } from '@kanzel/core';
-import type { MonitorEvent, MonitorState } from '@kanzel/contract';
+import type { LineView, MonitorEvent, MonitorState } from '@kanzel/contract';
 import { Repository } from 'typeorm';
 import { CLOCK, SETTINGS, type Clock, type Settings } from '../settings.ts';
 import type { MissionRead } from './mission-reader.ts';
@@ -11,6 +11,7 @@ import { DeviceRow } from '../storage/entities.ts';
 import { WriteLock } from '../storage/write-lock.ts';
 import {
   driverOf,
+  DRIVERS,
   type Device,
   type DeviceDriver,
   type DeviceSample,
@@ -101,6 +102,20 @@ export class DevicesService implements OnModuleInit, OnApplicationShutdown {
       ...kept.filter((d) => !monitors.some((m) => m.mark === d.mark)),
       ...monitors.map(({ mark, protocol, host, port }) => ({ mark, protocol, settings: { host, port } })),
     ];
+  }
+
+  /** What is listened to for an aircraft, and by which protocols something could be. */
+  async lineOf(mark: string): Promise<LineView> {
+    const own = (await this.configured()).find((d) => d.mark === mark);
+    const read = own && driverOf(own.protocol)?.read(own.settings);
+    return {
+      ...(own && read?.ok ? { line: { protocol: own.protocol, ...read.value } } : {}),
+      protocols: Object.entries(DRIVERS).map(([id, { title, settings }]) => ({
+        id,
+        title,
+        numbered: settings.some((s) => s.kind === 'number'),
+      })),
+    };
   }
 
   /** Where the device of each aircraft speaks, of those that speak at an address. */

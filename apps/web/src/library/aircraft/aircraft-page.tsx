@@ -19,6 +19,7 @@ import type { AircraftDocument } from './aircraft-document.ts';
 import { Airframe } from './airframe-part.tsx';
 import { EquipmentList } from './equipment-part.tsx';
 import { Identity } from './identity-part.tsx';
+import { LineNote } from './line-note.tsx';
 import { LoadingPart } from './loading/loading-part.tsx';
 import { Options } from './options-part.tsx';
 import { WhatNext } from './what-next.tsx';
@@ -184,6 +185,7 @@ export default function AircraftPage(): ReactElement {
             )}
           </MarginNote>
           <GaugesAboard about={about} />
+          {draft.published ? <LineNote mark={mark} /> : null}
           <MarginNote title="Campaigns">
             <Campaigns mark={mark} />
           </MarginNote>
