@@ -40,11 +40,11 @@ function asTheVehicleHas(good: PartAnswer): PartAnswer {
     return {
       ...good,
       planned: { name: 'mast-round.csv', items: MAST_MISSION },
-      read: { from: 'vehicle', items: MAST_MISSION },
+      read: { ...good.read, items: MAST_MISSION },
     };
   if (good.kind !== 'parameters') return good;
   const items = STANDIN_PARAMETERS.map(([name, , value]) => ({ name, value }));
-  return { ...good, left: { name: 'as-delivered.csv', items }, read: { from: 'vehicle', items } };
+  return { ...good, left: { name: 'as-delivered.csv', items }, read: { ...good.read, items } };
 }
 
 export class StoryClock {

@@ -31,6 +31,7 @@ import {
   type WayOfMoving,
 } from '@kanzel/core';
 import { AnswerBody, ReadingBody } from './answer-base.ts';
+import { IsInstant } from './instant.ts';
 
 /** A name in a layout, and what tilts a motor behind it. */
 const OUTPUT = /^[a-z0-9][a-z0-9.-]*$/;
@@ -125,6 +126,8 @@ export class PlannedMissionBody extends MissionItems {
 /** The mission as it is aboard. */
 export class ReadMissionBody extends MissionItems {
   @IsIn(['vehicle', 'file']) from!: 'vehicle' | 'file';
+  /** When the vehicle gave it. */
+  @IsOptional() @IsInstant() at?: string;
 }
 
 /** A mission that was read back, beside the one that was planned. */
@@ -159,6 +162,8 @@ export class LeftParametersBody extends ParameterItems {
 /** The list as it is. */
 export class ReadParametersBody extends ParameterItems {
   @IsIn(['vehicle', 'file']) from!: 'vehicle' | 'file';
+  /** When the vehicle gave it. */
+  @IsOptional() @IsInstant() at?: string;
 }
 
 /** A difference that is meant to be. */

@@ -5,6 +5,7 @@ import { BASIS, check, PACK, Scribe } from '../testing/world.ts';
 import { makeSentences } from '../words/english.ts';
 import { describeAnswer } from './answers.ts';
 import { judgeAnswer } from './judge-answer.ts';
+import type { ReadMission } from './part-answer.ts';
 
 const plan: readonly MissionItem[] = Array.from({ length: 30 }, (_, sequence) => ({
   sequence,
@@ -17,7 +18,14 @@ const plan: readonly MissionItem[] = Array.from({ length: 30 }, (_, sequence) =>
   z: 60,
 }));
 
-function said(read: readonly MissionItem[], planned = plan) {
+function said(
+  read: readonly MissionItem[],
+  planned = plan,
+  from: Omit<ReadMission, 'items'> = {
+    from: 'vehicle',
+    at: new Scribe().draft('walk.begun', { walk: 'w' }).at,
+  },
+) {
   const basis: Basis = {
     ...BASIS,
     pack: { ...PACK, gates: [], checks: [check('asked', { answer: { kind: 'mission' } })] },
@@ -26,7 +34,7 @@ function said(read: readonly MissionItem[], planned = plan) {
   const answer = {
     kind: 'mission',
     planned: { name: 'mast.csv', items: planned },
-    read: { from: 'vehicle', items: read },
+    read: { ...from, items: read },
   } as const;
   const draft = s.draft('answer.given', { check: 'asked', subject: 'aircraft', answer, facts: {} });
   const admitted = admit(draft, s.state(), draft.at);
@@ -35,6 +43,7 @@ function said(read: readonly MissionItem[], planned = plan) {
   if (!index || !part) throw new Error('The part is missing.');
   const sentences = makeSentences({ part: String, subject: String, thing: String });
   return {
+    at: draft.at,
     door: admitted.ok ? 'taken' : admitted.error.code,
     said: judgeAnswer(index, part, answer, {}, draft.at).map((v) => `${v.state}: ${sentences.say(v.reason)}`),
     text: describeAnswer(index, 'asked', answer),
@@ -45,7 +54,7 @@ const changed = (at: number, change: Partial<MissionItem>): readonly MissionItem
   plan.map((i) => (i.sequence === at ? { ...i, ...change } : i));
 
 test('as planned it is within; one height wrong is out, said with both figures', () => {
-  expect(said(plan)).toEqual({
+  expect(said(plan)).toMatchObject({
     door: 'taken',
     said: ['within: All 30 items are aboard as they were planned, figure by figure.'],
     text: 'mast.csv: 30 items read back, as planned',
@@ -82,4 +91,22 @@ test('the door takes items in a row from 0 or 1, with every figure, and nothing 
     changed(3, { parameters: [0, 0, 0] }),
   ])
     expect([items.length, ...door(items)]).toEqual([items.length, 'wrongForm', 'wrongForm']);
+});
+
+test('what a vehicle gave is taken for a quarter of an hour; what a file holds is as old as it is', () => {
+  const at = Date.parse(said(plan).at);
+  const door = (minutes: number): string =>
+    said(plan, plan, { from: 'vehicle', at: new Date(at - minutes * 60_000).toISOString() }).door;
+  expect([door(0), door(15), door(15.1), door(60), door(-15), door(-16)]).toEqual([
+    'taken',
+    'taken',
+    'listReadLongAgo',
+    'listReadLongAgo',
+    'taken',
+    'listReadLongAgo',
+  ]);
+  expect([said(plan, plan, { from: 'vehicle' }).door, said(plan, plan, { from: 'file' }).door]).toEqual([
+    'listReadLongAgo',
+    'taken',
+  ]);
 });

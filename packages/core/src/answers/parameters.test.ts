@@ -33,7 +33,7 @@ function said(
   const answer = {
     kind: 'parameters',
     left: { name: 'left.csv', items: left },
-    read: { from: 'vehicle', items: read },
+    read: { from: 'file', items: read },
     accepted,
   } as const;
   const draft = s.draft('answer.given', { check: 'asked', subject: 'aircraft', answer, facts: {} });

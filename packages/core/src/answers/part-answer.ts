@@ -37,7 +37,11 @@ export type PartAnswer =
       readonly kind: 'parameters';
       /** As they were left, by the name of the file or what they were left by. */
       readonly left: { readonly name: string; readonly items: readonly VehicleParameter[] };
-      readonly read: { readonly from: 'vehicle' | 'file'; readonly items: readonly VehicleParameter[] };
+      readonly read: {
+        readonly from: 'vehicle' | 'file';
+        readonly at?: string;
+        readonly items: readonly VehicleParameter[];
+      };
       /** Differences that are meant to be, with the reason. */
       readonly accepted: readonly { readonly name: string; readonly why: string }[];
     }
@@ -53,6 +57,8 @@ export interface PlannedMission {
 /** The mission as it is aboard: read from the vehicle on the line, or from a file that a ground station wrote. */
 export interface ReadMission {
   readonly from: 'vehicle' | 'file';
+  /** When the vehicle gave it, ISO; of a file nobody knows. */
+  readonly at?: string;
   readonly items: readonly MissionItem[];
 }
 

@@ -1,7 +1,8 @@
 import { FLOWN_BY_RADIO } from '../aircraft/types.ts';
 import type { BasisIndex } from '../checks/basis-index.ts';
 import type { AnswerSpec } from '../checks/types.ts';
-import { expectedOf, SENSE_INPUT_IDS, SENSE_INPUTS, watchedOf } from '../controls/inputs.ts';
+import type { Fact, Verdict } from '../limits/types.ts';
+import { expectedOf, SENSE_INPUT_IDS, SENSE_INPUTS, watchedOf, type SenseInput } from '../controls/inputs.ts';
 import {
   outputsOf,
   WAYS_OF_MOVING,
@@ -54,6 +55,18 @@ export function senseOutputs(index: BasisIndex, { input, of }: SenseSpec): reado
 /** The fact that says how the vehicle felt itself held while a correction was answered: the name of what is done, as `SENSE_INPUTS` has it. */
 export const TILTED = 'tilted';
 
+/** What that fact says where the vehicle felt nothing of it. */
+export const NOT_TILTED = 'not-tilted';
+
+/** What is thought of a correction by how the vehicle felt itself held: nothing where that was as asked, or where no vehicle said it. */
+function tiltedOtherwise(asked: SenseInput, fact: Fact | undefined): readonly Verdict[] {
+  if (fact === NOT_TILTED) return [plain('unknown', 'tiltNone', { asked: tiltWords(asked) })];
+  const said = SENSE_INPUT_IDS.find((input) => input === fact);
+  return said === undefined || said === asked
+    ? []
+    : [plain('unknown', 'tiltOtherwise', { said: tiltWords(said), asked: tiltWords(asked) })];
+}
+
 /** Example: "right side down". */
 const tiltWords = (input: string): string => input.replace(/-/g, ' ');
 
@@ -102,11 +115,7 @@ export const SENSE: AnswerKind<'sense'> = {
     });
     // What a box felt that lies otherwise is no answer to what was asked; what went wrong all the same stays wrong.
     const fact = ownMember(around.facts, TILTED);
-    const said = SENSE_INPUT_IDS.find((input) => input === fact);
-    const otherwise =
-      said !== undefined && said !== spec.input && SENSE_INPUTS[spec.input].by === 'correction'
-        ? [plain('unknown', 'tiltOtherwise', { said: tiltWords(said), asked: tiltWords(spec.input) })]
-        : [];
+    const otherwise = SENSE_INPUTS[spec.input].by === 'correction' ? tiltedOtherwise(spec.input, fact) : [];
     if (off.length > 0 || otherwise.length > 0) return [...off, ...otherwise];
     return [plain('within', 'senseAsExpected', { count: moves.length })];
   },

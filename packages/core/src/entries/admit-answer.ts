@@ -11,6 +11,7 @@ import { reason, type Reason } from '../reasons/reason.ts';
 import type { EntryDraft } from '../record/entry.ts';
 import { type PartAnswer } from '../answers/part-answer.ts';
 import { runningTimer } from '../standing/losses.ts';
+import { listReadLongAgo } from '../answers/list-read.ts';
 import { armedOther } from '../answers/armed.ts';
 import { travelDoubt } from '../answers/travel.ts';
 import { implausible, isFigureSpec, tenTimesOff, type FigureSpec } from '../answers/plausible.ts';
@@ -103,6 +104,8 @@ export const answerRule: Rule<'answer.given'> = (draft, door) => {
   if (doubt) return doubt;
   const armed = armedOther(part.check, body.facts);
   if (armed) return armed;
+  const long = listReadLongAgo(body.answer, draft.at);
+  if (long) return long;
   const short = body.answer.kind === 'timer' ? timerRule(door, part, draft, body.answer) : undefined;
   if (short) return short;
   const loading = body.answer.kind === 'loading' ? sheetRule(door, body.answer.sheet) : undefined;

@@ -76,6 +76,8 @@ describe('how it felt itself held while a correction was answered', () => {
     expect(stands({ tilted: 'right-side-down' })).toEqual(['unknown', false, 'tiltOtherwise']);
     expect(stands({ tilted: 'nose-up' })).toEqual(['unknown', false, 'tiltOtherwise']);
     expect(stands({ tilted: 'nose-up' }, true)).toEqual(['out', false, 'tiltOtherwise']);
+    // It never moved, whatever was said of it.
+    expect(stands({ tilted: 'not-tilted' })).toEqual(['unknown', false, 'tiltNone']);
     // Not a way in which anything is held: nothing is made of it.
     expect(stands({ tilted: '<b>' })).toEqual(['within', true, 'senseAsExpected']);
   });

@@ -260,15 +260,15 @@ const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
   },
   positions: ({ steps }) => ({ kind: 'positions', seen: steps.map((s) => s.expected) }),
   travel: (spec, { limits, state }) => goodTravel(spec, limits, state),
-  mission: () => ({
+  mission: (_spec, { now }) => ({
     kind: 'mission',
     planned: { name: 'trial.csv', items: TRIAL_MISSION },
-    read: { from: 'vehicle', items: TRIAL_MISSION },
+    read: { from: 'vehicle', at: now, items: TRIAL_MISSION },
   }),
-  parameters: () => ({
+  parameters: (_spec, { now }) => ({
     kind: 'parameters',
     left: { name: 'trial.csv', items: [{ name: 'TRIAL', value: 1 }] },
-    read: { from: 'vehicle', items: [{ name: 'TRIAL', value: 1 }] },
+    read: { from: 'vehicle', at: now, items: [{ name: 'TRIAL', value: 1 }] },
     accepted: [],
   }),
   // It follows from other checks, and is asked of nobody.

@@ -96,13 +96,13 @@ export class SteadyHand {
     if (spec.kind === 'mission') {
       const good = goodAnswer(part, this.state, this.now());
       return good.kind === 'mission'
-        ? { ...good, read: { from: 'vehicle', items: good.read.items.slice(0, -1) } }
+        ? { ...good, read: { ...good.read, items: good.read.items.slice(0, -1) } }
         : undefined;
     }
     if (spec.kind === 'parameters') {
       const good = goodAnswer(part, this.state, this.now());
       const items = Array.from({ length: 50 }, (_, i) => ({ name: `RESET${i}`, value: 0 }));
-      return good.kind === 'parameters' ? { ...good, read: { from: 'vehicle', items } } : undefined;
+      return good.kind === 'parameters' ? { ...good, read: { ...good.read, items } } : undefined;
     }
     if (spec.kind !== 'reading') return undefined;
     const limit = limitFor(check, this.state.index?.limits ?? new Map<string, Limit>());

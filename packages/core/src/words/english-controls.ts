@@ -104,5 +104,9 @@ export const ENGLISH_CONTROLS = {
   tiltOtherwise: (p) =>
     `The vehicle said “${p.s('said')}” while “${p.s('asked')}” was asked: it was held otherwise, or its box lies otherwise than entered. Nothing is proven.`,
   receiverGarbled: () => 'Something came garbled from the receiver, and was dropped.',
+  tiltNone: (p) =>
+    `The vehicle did not feel itself held: “${p.s('asked')}” was asked, and nothing of it came. Nothing is proven.`,
+  listReadLongAgo: (p) =>
+    `It was read from the vehicle ${p.n('minutes')} minutes ago: what is aboard may be another by now. Read it again; what you chose is still there.`,
   vehicleFrozen: () => 'The vehicle is alive, but its figures stand still. None are taken until they move.',
 } satisfies Catalogue;

@@ -18,8 +18,9 @@ export const withMission = (
   which: MissionOnDesk,
   from: string,
   items: readonly MissionItem[],
+  at = '',
 ): Partial<PartDraft> => ({
-  texts: { ...draft.texts, [which]: JSON.stringify(items), [`${which} from`]: from },
+  texts: { ...draft.texts, [which]: JSON.stringify(items), [`${which} from`]: from, [`${which} at`]: at },
 });
 
 /** Where a mission on the desk is from. */
@@ -42,7 +43,10 @@ export const MISSION_DESK: AnswerDesk<'mission'> = {
     return ok({
       kind: 'mission',
       planned: { name: fromOnDesk(draft, 'planned'), items: planned },
-      read: { from: fromOnDesk(draft, 'read') === VEHICLE ? 'vehicle' : 'file', items: read },
+      read:
+        fromOnDesk(draft, 'read') === VEHICLE
+          ? { from: 'vehicle', at: ownMember(draft.texts, 'read at') ?? '', items: read }
+          : { from: 'file', items: read },
     });
   },
   typeAgain: 'never',

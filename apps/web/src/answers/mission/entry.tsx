@@ -39,7 +39,12 @@ export function MissionEntry({ part }: EntryProps<'mission'>): ReactElement {
       new Blob(['{}'], { type: 'application/json' }),
     );
     setAsking(false);
-    if (answer.ok) changeDraft(view.id, part.key, withMission(draft, 'read', VEHICLE, answer.value.items));
+    if (answer.ok)
+      changeDraft(
+        view.id,
+        part.key,
+        withMission(draft, 'read', VEHICLE, answer.value.items, new Date().toISOString()),
+      );
     else setProblem(sayFailure(answer.error));
   };
   const live = line?.speaker === 'vehicle' && line.state === 'live';

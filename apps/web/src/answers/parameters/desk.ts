@@ -29,8 +29,9 @@ export const withParameters = (
   which: ListOnDesk,
   from: string,
   items: readonly VehicleParameter[],
+  at = '',
 ): Partial<PartDraft> => ({
-  texts: { ...draft.texts, [which]: JSON.stringify(items), [`${which} from`]: from },
+  texts: { ...draft.texts, [which]: JSON.stringify(items), [`${which} from`]: from, [`${which} at`]: at },
   picks: {},
 });
 
@@ -79,7 +80,10 @@ export const PARAMETERS_DESK: AnswerDesk<'parameters'> = {
     return ok({
       kind: 'parameters',
       left: { name: listFrom(draft, 'left'), items: left },
-      read: { from: listFrom(draft, 'read') === '' ? 'vehicle' : 'file', items: read },
+      read:
+        listFrom(draft, 'read') === ''
+          ? { from: 'vehicle', at: ownMember(draft.texts, 'read at') ?? '', items: read }
+          : { from: 'file', items: read },
       accepted,
     });
   },

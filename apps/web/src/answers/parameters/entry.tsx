@@ -91,7 +91,7 @@ export function ParametersEntry({ part }: EntryProps<'parameters'>): ReactElemen
       changeDraft(
         view.id,
         part.key,
-        withParameters(draft, which, answer.value.name ?? '', answer.value.items),
+        withParameters(draft, which, answer.value.name ?? '', answer.value.items, new Date().toISOString()),
       );
     else setProblem(sayFailure(answer.error));
   };

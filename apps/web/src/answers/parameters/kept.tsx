@@ -1,6 +1,7 @@
 import type { ReactElement } from 'react';
 import { compareParameters, ownMember } from '@kanzel/core';
 import { MarkSign } from '../../ui/mark.tsx';
+import { whenInWords } from '../../ui/when.ts';
 import type { KeptProps } from '../answer-view.ts';
 import { inWords } from './in-words.ts';
 
@@ -14,6 +15,7 @@ export function KeptParameters({ answer }: KeptProps<'parameters'>): ReactElemen
     <div className="mt-2">
       <p className="cap">
         Against {answer.left.name}; read {answer.read.from === 'vehicle' ? 'from the vehicle' : 'from a file'}
+        {answer.read.at ? `, ${whenInWords(answer.read.at)}` : ''}
       </p>
       <ul className="max-h-80 overflow-auto">
         {[...open, ...taken].map((d) => (

@@ -6,6 +6,7 @@ import {
   senseOutputs,
   stickInWords,
   STICK_MODES,
+  NOT_TILTED,
   TILTED,
   WAYS_OF_MOVING,
   type ControlOutput,
@@ -73,7 +74,7 @@ export function SenseEntry({ part, spec, first }: EntryProps<'sense'>): ReactEle
   const say = (output: ControlOutput, way: WayOfMoving): void =>
     changeDraft(view.id, part.key, {
       ...withWay(draft, output.id, way),
-      ...(held?.tilt.state === 'tilted' ? { facts: { [TILTED]: held.tilt.input } } : {}),
+      ...(held ? { facts: { [TILTED]: held.last ?? NOT_TILTED } } : {}),
     });
   useKeys((event) => {
     if (

@@ -16,6 +16,8 @@ export interface Held {
   readonly tilt: Tilt;
   readonly now: Attitude;
   readonly rest: Attitude;
+  /** The last way in which it was held since the step was come to: a person tilts, looks, sets down and says. */
+  readonly last: SenseInput | undefined;
   /** It stands now as it should: everything is counted from here. */
   readonly standsNow: () => void;
 }
@@ -26,6 +28,7 @@ export function useHeld(input: SenseInput): Held | undefined {
   const correction = SENSE_INPUTS[input].by === 'correction';
   const now = correction ? attitudeNow() : undefined;
   const [rest, setRest] = useState<Attitude>();
+  const [last, setLast] = useState<SenseInput>();
   const first = useRef(true);
   useEffect(() => {
     if (first.current && now) {
@@ -33,8 +36,13 @@ export function useHeld(input: SenseInput): Held | undefined {
       setRest(now);
     }
   }, [now]);
-  if (!now || !rest) return undefined;
-  return { tilt: tiltOf(now, rest), now, rest, standsNow: () => setRest(now) };
+  const tilt = now && rest ? tiltOf(now, rest) : undefined;
+  const seen = tilt?.state === 'tilted' ? tilt.input : undefined;
+  useEffect(() => {
+    if (seen) setLast(seen);
+  }, [seen]);
+  if (!now || !rest || !tilt) return undefined;
+  return { tilt, now, rest, last: seen ?? last, standsNow: () => setRest(now) };
 }
 
 const said = (input: SenseInput): string => SENSE_INPUT_TITLES[input].toLowerCase();
