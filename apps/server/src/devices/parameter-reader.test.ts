@@ -76,7 +76,7 @@ describe('a list that is not whole is none', () => {
     const long = 'SIXTEEN_LETTERS_';
     const read = await reading((asked, index) =>
       asked === 'PARAM_REQUEST_LIST'
-        ? [says(0, 3), says(65_535, 3, 'MOVED'), says(0, 2, long)]
+        ? [says(0, 3), says(1, 3, 'OLD'), says(65_535, 3, 'MOVED'), says(0, 2, long)]
         : [says(index, 2, index === 0 ? long : 'LAST')],
     );
     expect(read).toEqual({

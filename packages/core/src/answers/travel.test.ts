@@ -1,4 +1,5 @@
 import { layoutFor } from '../aircraft/templates.ts';
+import { indexBasis } from '../checks/basis-index.ts';
 import type { AnswerSpec, Basis } from '../checks/types.ts';
 import type { TravelPoint } from '../controls/travel.ts';
 import { admit } from '../entries/admit.ts';
@@ -8,6 +9,7 @@ import { makeSentences } from '../words/english.ts';
 import { describeAnswer } from './answers.ts';
 import { judgeAnswer } from './judge-answer.ts';
 import type { PartAnswer, TravelRow } from './part-answer.ts';
+import { travelOutputs } from './travel.ts';
 
 type Travel = Extract<PartAnswer, { readonly kind: 'travel' }>;
 
@@ -224,4 +226,20 @@ test('the door takes every surface with every point, and no other; nothing that 
   const played = (value: number): string =>
     said(play, { kind: 'travel', rows: [row('left', { play: value }), row('right', { play: 0 })] }).door;
   expect([played(0), played(-1)]).toEqual(['taken', 'travelBelowNothing']);
+});
+
+test('a wheel that turns with the rudder is no surface whose travel is asked for', () => {
+  const surface = (kind: 'rudder' | 'nose-wheel') => ({
+    id: kind,
+    title: kind,
+    kind,
+    side: 'centre' as const,
+  });
+  const basis: Basis = {
+    ...BASIS,
+    aircraft: { ...AIRCRAFT, layout: { ...layout, surfaces: [surface('rudder'), surface('nose-wheel')] } },
+  };
+  const made = indexBasis(basis);
+  const yaw = { kind: 'travel', axis: 'yaw', takes: ['plus'], in: 'deg-angle', figures: [] } as const;
+  expect(made.ok && travelOutputs(made.value, yaw).map((o) => o.id)).toEqual(['rudder']);
 });

@@ -81,7 +81,7 @@ export type MissionDifference =
   /** Items in a row that are planned and not aboard, or aboard and not planned. */
   | { readonly kind: 'missing' | 'extra'; readonly from: number; readonly to: number };
 
-/** Figures travel in four bytes: what was typed with more digits is the same. */
+/** Figures travel in four bytes: what was typed with more digits is the same; whole ones are the same to the last one. */
 const same = (a: number | null, b: number | null): boolean =>
   a === null || b === null ? a === b : Math.fround(a) === Math.fround(b) && Math.round(a) === Math.round(b);
 
@@ -113,10 +113,7 @@ export function compareMissions(
     if (!other) return [];
     return MISSION_FIELDS.flatMap((field): readonly MissionDifference[] => {
       const [is, was] = [missionFigure(other, field), missionFigure(item, field)];
-      const whole = field === 'latitude' || field === 'longitude';
-      return (whole ? is === was : same(is, was))
-        ? []
-        : [{ kind: 'field', sequence: item.sequence, field, planned: was, read: is }];
+      return same(is, was) ? [] : [{ kind: 'field', sequence: item.sequence, field, planned: was, read: is }];
     });
   });
   return [
