@@ -1,3 +1,5 @@
+import { ownMember } from '@kanzel/core';
+
 /** What one sentence of a receiver says: a place in time, and figures by name. */
 export interface NmeaSentence {
   /** GGA, RMC, HDT, VHW: without who sent it. */
@@ -64,6 +66,6 @@ export function readNmea(line: string): NmeaRead {
   if (checksum(`${address},${rest}`) !== Number.parseInt(sum, 16)) return { kind: 'garbled' };
   // Two letters say who sends it; a maker's own begins with P, and is of no kind known here.
   const type = address.length === 5 ? address.slice(2).toUpperCase() : '';
-  const read = Object.hasOwn(KINDS, type) ? KINDS[type] : undefined;
+  const read = ownMember(KINDS, type);
   return read ? { kind: 'sentence', type, ...read(rest.split(',')) } : { kind: 'other' };
 }
