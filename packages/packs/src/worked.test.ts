@@ -262,13 +262,12 @@ test('what cuts the power is tried off, on and off again in every pack that trie
   }
 });
 
-test('who moves a stick with the power on is told that the motor may answer it', () => {
+test('who moves a stick, or holds what is stabilised, with the power on is told that the motor may answer it', () => {
   const silent = [...library.packs.values()].flatMap(({ id, checks }) =>
     checks.flatMap((c) =>
       c.answer.kind === 'sense' &&
-      /^(stick|rudder|flaps|brakes)-/.test(c.answer.input) &&
       c.needs['power'] === 'on' &&
-      !c.cautions.some((words) => /propeller|motor/i.test(words))
+      !c.cautions.some((words) => /propeller|motor|disarmed/i.test(words))
         ? [`${id} ${c.id}`]
         : [],
     ),

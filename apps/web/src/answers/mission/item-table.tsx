@@ -26,7 +26,7 @@ export function ItemTable({
     differences.some((d) => d.kind === 'missing' && d.from <= sequence && sequence <= d.to);
   return (
     <div className="max-h-80 overflow-auto border-y border-rule">
-      <table className="w-full" aria-label="Items of the mission">
+      <table className="w-full whitespace-nowrap" aria-label="Items of the mission">
         <thead className="sticky top-0 bg-sheet">
           <tr className="cap border-b border-rule">
             <th className="pr-4 text-left font-normal">Item</th>

@@ -138,6 +138,9 @@ export function ParametersEntry({ part }: EntryProps<'parameters'>): ReactElemen
         </dd>
       </dl>
       <Problem>{problem}</Problem>
+      <div className="mt-2">
+        <PreviewVerdicts part={part} draft={draft} />
+      </div>
       {differences && differences.length > 0 ? (
         <ul className="mt-2 max-h-96 overflow-auto border-t border-rule">
           {differences.map((d) => (
@@ -145,9 +148,6 @@ export function ParametersEntry({ part }: EntryProps<'parameters'>): ReactElemen
           ))}
         </ul>
       ) : null}
-      <div className="mt-2">
-        <PreviewVerdicts part={part} draft={draft} />
-      </div>
     </div>
   );
 }

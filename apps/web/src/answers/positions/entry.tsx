@@ -1,6 +1,6 @@
 import type { ReactElement } from 'react';
 import { useCampaign } from '../../station/campaign-context.ts';
-import { isWriting } from '../../ui/is-writing.ts';
+import { isFreeKey } from '../../ui/free-key.ts';
 import { useKeys } from '../../ui/use-keys.ts';
 import type { EntryProps } from '../answer-view.ts';
 import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
@@ -15,15 +15,7 @@ export function PositionsEntry({ part, spec, first }: EntryProps<'positions'>): 
   const said = saidOnDesk(spec, draft);
   const say = (at: number, id: string): void => changeDraft(view.id, part.key, withSaid(spec, draft, at, id));
   useKeys((event) => {
-    if (
-      !first ||
-      isWriting(event) ||
-      document.querySelector('[role=dialog]') ||
-      event.ctrlKey ||
-      event.metaKey ||
-      event.altKey
-    )
-      return;
+    if (!first || !isFreeKey(event)) return;
     const word = spec.seen[Number(event.key) - 1];
     const last = said[said.length - 1];
     if (word && said.length < spec.steps.length) {

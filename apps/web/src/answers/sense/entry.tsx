@@ -15,7 +15,7 @@ import {
 } from '@kanzel/core';
 import { useCampaign } from '../../station/campaign-context.ts';
 import { Picker } from '../../ui/picker.tsx';
-import { isWriting } from '../../ui/is-writing.ts';
+import { isFreeKey } from '../../ui/free-key.ts';
 import { useKeys } from '../../ui/use-keys.ts';
 import { Button } from '../../ui/button.tsx';
 import type { EntryProps } from '../answer-view.ts';
@@ -77,15 +77,7 @@ export function SenseEntry({ part, spec, first }: EntryProps<'sense'>): ReactEle
       ...(held ? { facts: { [TILTED]: held.last ?? NOT_TILTED } } : {}),
     });
   useKeys((event) => {
-    if (
-      !first ||
-      isWriting(event) ||
-      document.querySelector('[role=dialog]') ||
-      event.ctrlKey ||
-      event.metaKey ||
-      event.altKey
-    )
-      return;
+    if (!first || !isFreeKey(event)) return;
     const way = KEYS.get(event.key);
     if (way && next) {
       event.preventDefault();
