@@ -33,7 +33,12 @@ import { MAST_MISSION, STANDIN_PARAMETERS, type EngineId, type TwinStandin } fro
 import { type StoryPapers } from '@kanzel/world';
 import { type RecordService } from '@kanzel/server';
 
-/** A clock that moves only when the story does. */
+/** Read to a tenth, from nothing that is in the register. */
+const asShown = ({ instrument: _, ...reading }: Reading): Reading => {
+  const value = Math.round(10 * reading.value) / 10;
+  return { ...reading, value, text: String(value), resolution: 0.1 };
+};
+
 /** What the stand-in of a vehicle has, in the place of what a trial would make up. */
 function asTheVehicleHas(good: PartAnswer): PartAnswer {
   if (good.kind === 'mission')
@@ -42,11 +47,23 @@ function asTheVehicleHas(good: PartAnswer): PartAnswer {
       planned: { name: 'mast-round.csv', items: MAST_MISSION },
       read: { ...good.read, items: MAST_MISSION },
     };
+  if (good.kind === 'side-by-side')
+    return {
+      ...good,
+      readings: Object.fromEntries(Object.entries(good.readings).map(([id, r]) => [id, asShown(r)])),
+    };
+  if (good.kind === 'heading')
+    return {
+      ...good,
+      own: asShown(good.own),
+      references: good.references.map((r) => ({ ...r, reading: asShown(r.reading) })),
+    };
   if (good.kind !== 'parameters') return good;
   const items = STANDIN_PARAMETERS.map(([name, , value]) => ({ name, value }));
   return { ...good, left: { name: 'as-delivered.csv', items }, read: { ...good.read, items } };
 }
 
+/** A clock that moves only when the story does. */
 export class StoryClock {
   constructor(private time: number) {}
 
@@ -311,6 +328,8 @@ export class ScriptedCrew {
       case 'assembly':
       case 'sense':
       case 'positions':
+      case 'side-by-side':
+      case 'heading':
       case 'travel':
       case 'mission':
       case 'parameters':

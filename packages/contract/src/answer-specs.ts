@@ -11,6 +11,7 @@ import {
   type TravelFigure,
   type TravelPoint,
   OUTPUT_GROUPS,
+  PROPULSOR_KINDS,
   type OutputGroup,
   SENSE_INPUT_IDS,
   type SenseInput,
@@ -93,6 +94,32 @@ export class DropSpec extends FigureSpecBody {
 
 export class CylindersSpec extends FigureSpecBody {
   @Equals('cylinders') kind!: 'cylinders';
+}
+
+/** A figure for each motor or tilt, compared with one another. */
+export class SideBySideSpec extends FigureSpecBody {
+  @Equals('side-by-side') kind!: 'side-by-side';
+  @IsIn(['motors', 'tilts']) of!: 'motors' | 'tilts';
+  /** Motors of these kinds alone. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(PROPULSOR_KINDS.length)
+  @ArrayUnique()
+  @IsIn([...PROPULSOR_KINDS], { each: true })
+  kinds?: (typeof PROPULSOR_KINDS)[number][];
+  /** Seconds after the first one stood. */
+  @IsOptional() @IsBoolean() timed?: boolean;
+  /** Channel of the speeds from which stops are found. */
+  @IsOptional() @Matches(ID) @MaxLength(60) speeds?: string;
+}
+
+/** The heading shown, against two references that know nothing of it. */
+export class HeadingSpec extends MeasuredSpec {
+  @Equals('heading') kind!: 'heading';
+  @Equals('deg') unit!: string;
+  @IsPositive() resolution!: number;
+  @IsOptional() @Matches(ID) @MaxLength(60) channel?: string;
 }
 
 /** Whole things, counted by eye: exact, and in no unit but their own. */
@@ -355,4 +382,6 @@ export const ANSWER_SPECS: {
   travel: TravelSpec,
   mission: MissionSpec,
   parameters: ParametersSpec,
+  'side-by-side': SideBySideSpec,
+  heading: HeadingSpec,
 };

@@ -26,10 +26,12 @@ import { AnswerBody, ID, ReadingBody } from './answer-base.ts';
 import { IsInstant } from './instant.ts';
 import { AssemblyAnswer, LocksAnswer, TallyAnswer } from './inspection-bodies.ts';
 import {
+  HeadingAnswer,
   MissionAnswer,
   ParametersAnswer,
   PositionsAnswer,
   SenseAnswer,
+  SideBySideAnswer,
   TravelAnswer,
 } from './controls-bodies.ts';
 import { LoadingAnswer, WeighingAnswer } from './loading-bodies.ts';
@@ -124,6 +126,8 @@ export const ANSWER_BODIES: Readonly<Record<AnswerKindName, new () => AnswerBody
   positions: PositionsAnswer,
   travel: TravelAnswer,
   mission: MissionAnswer,
+  'side-by-side': SideBySideAnswer,
+  heading: HeadingAnswer,
   parameters: ParametersAnswer,
 };
 

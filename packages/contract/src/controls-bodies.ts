@@ -22,12 +22,18 @@ import {
   ValidateNested,
 } from 'class-validator';
 import {
+  HEADING_SOURCE_IDS,
   MISSION_PARAMETERS,
   MOST_MISSION_ITEMS,
   MOST_PARAMETERS,
+  NORTHS,
   RULES_HELD,
+  TIMED_BY,
   WAYS_OF_MOVING,
+  type HeadingSource,
+  type North,
   type RuleHeld,
+  type TimedBy,
   type WayOfMoving,
 } from '@kanzel/core';
 import { AnswerBody, ReadingBody } from './answer-base.ts';
@@ -50,6 +56,32 @@ export class PositionsAnswer extends AnswerBody {
   @Matches(OUTPUT, { each: true })
   @MaxLength(80, { each: true })
   seen!: string[];
+}
+
+/** A figure for each motor or tilt: validated member by member in `validateEntryBody`, since the names are free. */
+export class SideBySideAnswer extends AnswerBody {
+  @IsObject() readings!: Record<string, ReadingBody>;
+  @IsOptional() @IsIn([...TIMED_BY]) timedBy?: TimedBy;
+}
+
+export class HeadingReferenceBody {
+  @IsIn([...HEADING_SOURCE_IDS]) source!: HeadingSource;
+  @IsObject() @ValidateNested() @Type(() => ReadingBody) reading!: ReadingBody;
+  @IsIn([...NORTHS]) north!: North;
+}
+
+/** The heading shown, and what it is held against. */
+export class HeadingAnswer extends AnswerBody {
+  @IsObject() @ValidateNested() @Type(() => ReadingBody) own!: ReadingBody;
+  @IsIn([...NORTHS]) north!: North;
+  @IsArray()
+  @ArrayMinSize(2)
+  @ArrayMaxSize(2)
+  @ValidateNested({ each: true })
+  @Type(() => HeadingReferenceBody)
+  references!: HeadingReferenceBody[];
+  /** Degrees, plus to the east. */
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => ReadingBody) declination?: ReadingBody;
 }
 
 const Point = (): PropertyDecorator => (target, name) => {

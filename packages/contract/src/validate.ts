@@ -164,7 +164,7 @@ export function validateEntryBody(kind: string, body: unknown): Result<true, rea
   };
   if ((kind === 'answer.given' || kind === 'walk.said') && messages.length === 0) {
     messages.push(...checkFacts(facts));
-    if (answer?.kind === 'cylinders') {
+    if (answer?.kind === 'cylinders' || answer?.kind === 'side-by-side') {
       messages.push(...checkNames('answer.readings', answer.readings, 100));
       for (const [cylinder, reading] of Object.entries(answer.readings ?? {}))
         messages.push(...check(ReadingBody, reading).map((m) => `answer.readings.${cylinder}.${m}`));

@@ -267,7 +267,7 @@ test('who moves a stick, or holds what is stabilised, with the power on is told 
     checks.flatMap((c) =>
       c.answer.kind === 'sense' &&
       c.needs['power'] === 'on' &&
-      !c.cautions.some((words) => /propeller|motor|disarmed/i.test(words))
+      !c.cautions.some((words) => /propeller|rotor|motor|disarmed/i.test(words))
         ? [`${id} ${c.id}`]
         : [],
     ),

@@ -1,4 +1,5 @@
 import {
+  sideBySide,
   ownMember,
   flightNarrowings,
   ASSEMBLY_WORDS,
@@ -111,6 +112,13 @@ function answerBoxes(index: BasisIndex, check: Check): Content {
         ),
         answer.unit,
       );
+    case 'side-by-side':
+      return boxes(
+        sideBySide(index, answer).map((m) => m.title),
+        answer.unit,
+      );
+    case 'heading':
+      return boxes(['shown', 'first reference', 'from', 'second reference', 'from', 'declination'], '°');
     case 'choice':
       return { text: answer.options.map((o) => `[  ] ${o.text}`).join('     '), margin: [0, 3, 0, 0] };
     case 'timer':

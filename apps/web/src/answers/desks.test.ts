@@ -1,11 +1,20 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
-import { ANSWERS, EMPTY_CAMPAIGN, indexBasis, type Check, type Part, type PartAnswer } from '@kanzel/core';
+import {
+  ANSWERS,
+  EMPTY_CAMPAIGN,
+  indexBasis,
+  layoutFor,
+  type Check,
+  type Part,
+  type PartAnswer,
+} from '@kanzel/core';
 import { readerOf } from '../../../../packages/packs/src/testing/reader-of.ts';
 import { AIRCRAFT, BASIS, check, PACK } from '../../../../packages/core/src/testing/world.ts';
 import { standingOnDesk, withStep } from './assembly/desk.ts';
 import { saidOnDesk, withSaid } from './positions/desk.ts';
+import { withPress } from './side-by-side/desk.ts';
 import { candidateOf, draftFromAnswer } from './candidate.ts';
 import type { PartDraft } from './desk.ts';
 import { ANSWER_KINDS, deskOf, figureNames } from './desks.ts';
@@ -21,7 +30,18 @@ const checks: readonly Check[] = ANSWER_KINDS.map((kind) =>
   check(`by-${kind}`, {
     station: 'inspection',
     subject: kind === 'cylinders' ? 'engine' : 'aircraft',
-    answer: deskOf(kind).begin(GAUGE),
+    answer:
+      kind === 'side-by-side'
+        ? {
+            ...GAUGE,
+            kind,
+            of: 'motors',
+            kinds: ['piston'],
+            timed: true,
+            unit: 's',
+            plausible: { low: 0, high: 60 },
+          }
+        : deskOf(kind).begin(GAUGE),
     limits: [],
   }),
 );
@@ -30,7 +50,7 @@ const index = (() => {
   const made = indexBasis({
     ...BASIS,
     pack: { ...PACK, checks, gates: [] },
-    aircraft: { ...AIRCRAFT, equipment },
+    aircraft: { ...AIRCRAFT, equipment, layout: layoutFor('piston-twin') },
   });
   if (!made.ok) throw new Error('The world of the tests is not one.');
   return made.value;
@@ -222,6 +242,63 @@ test('positions are answered in their order; one that is taken back takes back w
   expect(saidOnDesk(spec, { picks: { '0': 'works', '1': 'smokes', '2': 'works' } })).toEqual(['works']);
 });
 
+test('presses count from the first of them; two are enough, one is none, and what is typed off a film stands by itself', () => {
+  const [a = '', b = ''] = figureNames(index, partOf('side-by-side'));
+  let draft: PartDraft = {};
+  const press = (id: string, at: number): void => {
+    draft = { ...draft, ...withPress(draft, id, at), picks: { timedBy: 'press' } };
+  };
+  expect(candidate('side-by-side', draft)).toMatchObject({ error: { code: 'notAnswered' } });
+  press(b, 100.004);
+  expect(candidate('side-by-side', draft)).toMatchObject({ error: { code: 'besideOneAlone' } });
+  press(a, 100.436);
+  expect(candidate('side-by-side', draft)).toMatchObject({
+    value: { answer: { timedBy: 'press', readings: { [a]: { value: 0.43, unit: 's' }, [b]: { value: 0 } } } },
+  });
+  const typed = { ...draft, texts: { [a]: '0', [b]: '0,2' } };
+  expect(candidate('side-by-side', typed)).toMatchObject({
+    value: { answer: { timedBy: 'film', readings: { [a]: { value: 0 }, [b]: { value: 0.2 } } } },
+  });
+  // A press behind what the vehicle said begins anew: the two have no common first.
+  const heard = { ...draft, picks: { timedBy: 'speeds' } };
+  expect(withPress(heard, a, 200).taken).toEqual({ [a]: expect.objectContaining({ value: 0 }) as object });
+});
+
+test('a heading asks for what each figure is, and for the declination only where two norths are mixed (round trip)', () => {
+  const whole = {
+    texts: { own: '139', first: '143', second: '139' },
+    picks: {
+      'own north': 'magnetic',
+      'first north': 'true',
+      'second north': 'magnetic',
+      'first source': 'sighted-line',
+      'second source': 'hand-compass',
+    },
+  };
+  const without = (name: string): PartDraft => ({ ...whole, picks: { ...whole.picks, [name]: '' } });
+  for (const [name, what] of [
+    ['own north', 'The north of the heading shown'],
+    ['first source', 'What the first reference is'],
+    ['second north', 'The north of the second reference'],
+  ] as const)
+    expect(candidate('heading', without(name))).toMatchObject({
+      error: { code: 'headingLacks', params: { what } },
+    });
+  expect(candidate('heading', whole)).toMatchObject({
+    error: { code: 'headingLacks', params: { what: 'The declination of this place' } },
+  });
+  const said = candidate('heading', { ...whole, texts: { ...whole.texts, declination: '4,0' } });
+  if (!said.ok) throw new Error('Not whole.');
+  expect(said.value.answer).toMatchObject({ declination: { value: 4, unit: 'deg-angle' } });
+  const again = candidate('heading', draftFromAnswer(said.value.answer, 'correction') ?? {});
+  expect(again.ok && again.value.answer).toEqual(said.value.answer);
+  const same = {
+    ...whole,
+    picks: { ...whole.picks, 'first source': 'hand-compass', 'first north': 'magnetic' },
+  };
+  expect(candidate('heading', same)).toMatchObject({ error: { code: 'headingOneSource' } });
+});
+
 test('an assembly goes on part by part; what is taken back takes off all that was put on it (round trip)', () => {
   const parts = [
     { id: 'body', title: 'Body', steps: ['part', 'tug'] },
@@ -363,5 +440,6 @@ test('only papers come back to be looked at anew; what is read, taken or looked 
     'sense',
     'positions',
     'travel',
+    'heading',
   ]);
 });

@@ -8,6 +8,7 @@ import { DOCUMENT_DESK } from './document/desk.ts';
 import { DROP_DESK } from './drop/desk.ts';
 import { ASSEMBLY_DESK } from './assembly/desk.ts';
 import { EQUIPMENT_DESK } from './equipment/desk.ts';
+import { HEADING_DESK } from './heading/desk.ts';
 import { LOADING_DESK } from './loading/desk.ts';
 import { LOCKS_DESK } from './locks/desk.ts';
 import { MISSION_DESK } from './mission/desk.ts';
@@ -18,6 +19,7 @@ import { POSITIONS_DESK } from './positions/desk.ts';
 import { READING_DESK } from './reading/desk.ts';
 import { SENSE_DESK } from './sense/desk.ts';
 import { SERIES_DESK } from './series/desk.ts';
+import { SIDE_BY_SIDE_DESK } from './side-by-side/desk.ts';
 import { SIGNATURES_DESK } from './signatures/desk.ts';
 import { TALLY_DESK } from './tally/desk.ts';
 import { TEXT_DESK } from './text/desk.ts';
@@ -53,6 +55,8 @@ const DESKS: { readonly [K in AnswerKindName]: AnswerDesk<K> } = {
   travel: TRAVEL_DESK,
   mission: MISSION_DESK,
   parameters: PARAMETERS_DESK,
+  'side-by-side': SIDE_BY_SIDE_DESK,
+  heading: HEADING_DESK,
 };
 
 /** Their names, in the order of the map. */

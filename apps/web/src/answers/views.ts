@@ -8,6 +8,7 @@ import { DOCUMENT_VIEW } from './document/view.tsx';
 import { DROP_VIEW } from './drop/view.tsx';
 import { ASSEMBLY_VIEW } from './assembly/view.tsx';
 import { EQUIPMENT_VIEW } from './equipment/view.tsx';
+import { HEADING_VIEW } from './heading/view.tsx';
 import { LOADING_VIEW } from './loading/view.tsx';
 import { LOCKS_VIEW } from './locks/view.tsx';
 import { MISSION_VIEW } from './mission/view.tsx';
@@ -18,6 +19,7 @@ import { POSITIONS_VIEW } from './positions/view.tsx';
 import { READING_VIEW } from './reading/view.tsx';
 import { SENSE_VIEW } from './sense/view.tsx';
 import { SERIES_VIEW } from './series/view.tsx';
+import { SIDE_BY_SIDE_VIEW } from './side-by-side/view.tsx';
 import { SIGNATURES_VIEW } from './signatures/view.tsx';
 import { TALLY_VIEW } from './tally/view.tsx';
 import { TEXT_VIEW } from './text/view.tsx';
@@ -53,6 +55,8 @@ const VIEWS: { readonly [K in AnswerKindName]: AnswerView<K> } = {
   travel: TRAVEL_VIEW,
   mission: MISSION_VIEW,
   parameters: PARAMETERS_VIEW,
+  'side-by-side': SIDE_BY_SIDE_VIEW,
+  heading: HEADING_VIEW,
 };
 
 /** What is seen of one way of answering. */

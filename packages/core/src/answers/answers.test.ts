@@ -175,6 +175,8 @@ describe('every way of answering', () => {
     tally: { kind: 'tally', listed: ['Tools'] },
     assembly: { kind: 'assembly', parts: [{ id: 'wing', title: 'Wing', steps: ['part', 'joint', 'tug'] }] },
     sense: { kind: 'sense', input: 'stick-right', of: 'surfaces' },
+    'side-by-side': { ...figure, kind: 'side-by-side', of: 'motors', kinds: ['piston'] },
+    heading: { ...figure, kind: 'heading', unit: 'deg' },
     mission: { kind: 'mission' },
     parameters: { kind: 'parameters' },
     travel: { kind: 'travel', axis: 'roll', takes: ['plus', 'minus'], in: 'mm', figures: [] },

@@ -7,6 +7,7 @@ import { COUNT } from './count.ts';
 import { CYLINDERS } from './cylinders.ts';
 import { DOCUMENT } from './document.ts';
 import { DROP } from './drop.ts';
+import { HEADING } from './heading.ts';
 import { EQUIPMENT } from './equipment.ts';
 import { ASSEMBLY } from './assembly.ts';
 import type { AnswerKind, AnswerKindName } from './kind.ts';
@@ -20,6 +21,7 @@ import { POSITIONS } from './positions.ts';
 import { READING } from './reading.ts';
 import { SENSE } from './sense.ts';
 import { SERIES } from './series.ts';
+import { SIDE_BY_SIDE } from './side-by-side.ts';
 import { SIGNATURES } from './signatures.ts';
 import { TALLY } from './tally.ts';
 import { TEXT } from './text.ts';
@@ -55,6 +57,8 @@ export const ANSWERS: { readonly [K in AnswerKindName]: AnswerKind<K> } = {
   travel: TRAVEL,
   mission: MISSION,
   parameters: PARAMETERS,
+  'side-by-side': SIDE_BY_SIDE,
+  heading: HEADING,
 };
 
 /** What is known of the way in which something was answered. */

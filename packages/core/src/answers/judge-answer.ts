@@ -1,4 +1,6 @@
 import { kindOf } from './answers.ts';
+import { besideTitle } from './side-by-side.ts';
+import type { Reason } from '../reasons/reason.ts';
 import { plain, RECORDED } from './said.ts';
 import { withoutLimit } from './without-limit.ts';
 import { judgeAll } from '../limits/judge.ts';
@@ -26,7 +28,7 @@ export function measuredOf(answer: PartAnswer): Measured | undefined {
 const ofOne = (limit: Limit): boolean => limitTypeOf(limit).takes === 'one';
 
 /** Limits that say how far readings may lie apart. */
-const OF_SEVERAL: readonly Limit['kind'][] = ['spread', 'match'];
+const OF_SEVERAL: readonly Limit['kind'][] = ['spread', 'match', 'together'];
 
 /**
  * Band limits on a set of cylinders hold for each of them; other limits are held against the set. Where an engine has one
@@ -36,6 +38,7 @@ function judgeFigures(
   limits: readonly Limit[],
   measured: Measured,
   around: Surroundings,
+  whose: (name: string) => Reason['params'] = (cylinder) => ({ cylinder }),
 ): readonly Verdict[] {
   if (measured.kind !== 'many') return judgeAll(limits, measured, around);
   const each = limits.filter(ofOne);
@@ -45,7 +48,7 @@ function judgeFigures(
   const byCylinder = Object.entries(measured.readings).map(([name, reading]): readonly Verdict[] =>
     judgeAll(each, { kind: 'one', reading }, around).map((v) => ({
       ...v,
-      reason: { ...v.reason, params: { ...v.reason.params, cylinder: name } },
+      reason: { ...v.reason, params: { ...v.reason.params, ...whose(name) } },
     })),
   );
   const nothingToDiffer = several.map((l) => ({
@@ -133,7 +136,11 @@ export function judgeAnswer(
   if (!measured || (measured.kind === 'words' && check.limits.length === 0))
     return kind.judge(answer, { index, part, around });
   const limits = check.limits.flatMap((key) => index.limits.get(key) ?? []);
-  const verdicts = judgeFigures(withSetting(check, limits), measured, around);
+  const whose =
+    check.answer.kind === 'side-by-side'
+      ? (name: string) => ({ whose: besideTitle(index, check.answer, name) })
+      : undefined;
+  const verdicts = judgeFigures(withSetting(check, limits), measured, around, whose);
   const open = withoutLimit(index, check);
   if (open.length > 0) return worstFirst([...verdicts, ...open]);
   return verdicts.length > 0 ? verdicts : RECORDED;

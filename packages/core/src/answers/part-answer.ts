@@ -2,6 +2,8 @@ import type { AssemblyStep } from '../checks/types.ts';
 import type { WayOfMoving } from '../controls/outputs.ts';
 import type { RuleHeld, TravelPoint } from '../controls/travel.ts';
 import type { Reading, Series } from '../limits/types.ts';
+import type { HeadingSource, North } from './heading.ts';
+import type { TimedBy } from './side-by-side.ts';
 import type { MissionItem } from '../mission/mission.ts';
 import type { VehicleParameter } from '../parameters/parameters.ts';
 import type { LoadingSheet, Weighing } from '../loading/types.ts';
@@ -14,6 +16,21 @@ export type PartAnswer =
   | { readonly kind: 'count'; readonly count: number }
   | { readonly kind: 'photo'; readonly photos: readonly Photo[] }
   | { readonly kind: 'cylinders'; readonly readings: Readonly<Record<string, Reading>> }
+  /** By the name of the motor in the layout. */
+  | {
+      readonly kind: 'side-by-side';
+      readonly readings: Readonly<Record<string, Reading>>;
+      /** How it was timed, where it was; how good a time is follows from that. */
+      readonly timedBy?: TimedBy;
+    }
+  | {
+      readonly kind: 'heading';
+      readonly own: Reading;
+      readonly north: North;
+      readonly references: readonly HeadingReference[];
+      /** Degrees, plus to the east; there where figures are counted from both norths. */
+      readonly declination?: Reading;
+    }
   | { readonly kind: 'series'; readonly series: Series }
   | { readonly kind: 'choice'; readonly option: string }
   | { readonly kind: 'confirm'; readonly asExpected: boolean; readonly note?: string }
@@ -47,6 +64,13 @@ export type PartAnswer =
     }
   /** `held`: how the rule was held, where anything was read with one. */
   | { readonly kind: 'travel'; readonly held?: RuleHeld; readonly rows: readonly TravelRow[] };
+
+/** What a heading was held against, and which north it is counted from. */
+export interface HeadingReference {
+  readonly source: HeadingSource;
+  readonly reading: Reading;
+  readonly north: North;
+}
 
 /** The mission as it was planned, by the name of its file. */
 export interface PlannedMission {

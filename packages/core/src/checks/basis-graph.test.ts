@@ -468,6 +468,22 @@ describe('a pack with a dead end', () => {
       ],
     ],
     [
+      'times of motors in another unit than seconds',
+      [
+        check('a', {
+          answer: {
+            kind: 'side-by-side',
+            of: 'motors',
+            timed: true,
+            unit: 'rpm',
+            resolution: 1,
+            plausible: { low: 0, high: 9 },
+          },
+        }),
+      ],
+      [['a', 'besideTimedUnit', { check: 'a' }]],
+    ],
+    [
       'a position at which something is expected that there is not to see, and two things to see of one name',
       [
         check('a', {

@@ -186,6 +186,8 @@ export function packProblems(pack: Pack): readonly PackProblem[] {
       check.answer.locks.some((l) => l.each)
     )
       say('locksOfEachOnEach');
+    if (check.answer.kind === 'side-by-side' && check.answer.timed === true && check.answer.unit !== 's')
+      say('besideTimedUnit');
     travelProblems(check, say);
     for (const position of expectsUnseen(check)) say('positionExpectsUnseen', { position });
     for (const { what, other } of onNothing(check)) say('partOnNothing', { what, other });

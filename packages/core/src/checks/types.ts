@@ -100,6 +100,19 @@ export type AnswerSpec =
     } & FigureAnswer)
   | ({ readonly kind: 'drop'; readonly switchTo?: string } & FigureAnswer)
   | ({ readonly kind: 'cylinders' } & FigureAnswer)
+  /** A figure for each motor, or for each that tilts, taken at one time and compared with one another. */
+  | ({
+      readonly kind: 'side-by-side';
+      readonly of: 'motors' | 'tilts';
+      /** Motors of these kinds alone. Absent: of every kind that current drives. */
+      readonly kinds?: readonly (typeof PROPULSOR_KINDS)[number][];
+      /** Seconds after the first one stood: by a press as each of them stands, or from the speeds that a vehicle tells. */
+      readonly timed?: boolean;
+      /** Channel of the speeds from which stops are found, where it is timed. */
+      readonly speeds?: string;
+    } & FigureAnswer)
+  /** The heading shown, against two references that know nothing of it. */
+  | ({ readonly kind: 'heading' } & FigureAnswer)
   /** How many there are: whole, and exact, since nothing is measured. Its unit is `count`. */
   | ({ readonly kind: 'count' } & FigureAnswer)
   /** Photographs, one of each view. */

@@ -13,7 +13,7 @@ import {
   type SenseQuestion,
 } from './inputs.ts';
 import { MOUNTINGS, takenFor } from './mountings.ts';
-import { outputsOf, type ControlOutput, type WayOfMoving } from './outputs.ts';
+import { OUTPUT_GROUPS, outputsOf, type ControlOutput, type WayOfMoving } from './outputs.ts';
 
 type Vector = readonly [x: number, y: number, z: number];
 const cross = (a: Vector, b: Vector): Vector => [
@@ -75,8 +75,28 @@ function momentOfMotor({ place, turns }: Propulsor): Vector {
 
 const AXIS = { roll: 0, pitch: 1, yaw: 2 } as const;
 
+/** A disc above the centre of gravity that leans takes its pull along; the tail is pushed at the end of its boom. */
+function byLean({ id }: ControlOutput, axis: keyof typeof AXIS): number {
+  const [at, force]: readonly [Vector, Vector] = id.endsWith('.sideways')
+    ? [
+        [0, 0, -1],
+        [0, 0.1, -1],
+      ]
+    : id.endsWith('.along')
+      ? [
+          [0, 0, -1],
+          [-0.1, 0, -1],
+        ]
+      : [
+          [-4, 0, 0],
+          [0, -1, 0],
+        ];
+  return Math.sign(cross(at, force)[AXIS[axis]]);
+}
+
 /** What an output has to do for a moment about an axis, by where it sits; its own small moments about other axes do not steer. */
 function byPhysics(layout: Layout, output: ControlOutput, axis: keyof typeof AXIS): number {
+  if (output.group === 'rotors') return byLean(output, axis);
   const motor = layout.propulsors.find((p) => p.id === output.id);
   if (motor) return Math.sign(momentOfMotor(motor)[AXIS[axis]]);
   const surface = layout.surfaces.find((s) => s.id === output.id);
@@ -102,7 +122,7 @@ describe('which way everything has to go', () => {
     for (const input of SENSE_INPUT_IDS) {
       const { by, axis, to } = SENSE_INPUTS[input];
       if (axis === 'flaps' || axis === 'brakes') continue;
-      for (const group of ['surfaces', 'motors'] as const) {
+      for (const group of ['surfaces', 'motors', 'rotors'] as const) {
         const expected = expectedOf(outputs, { group, input });
         if (!expected.ok) continue;
         for (const [id, way] of expected.value) {
@@ -120,7 +140,7 @@ describe('which way everything has to go', () => {
 
   it.each(LAYOUTS)('what explains it starts from the same: $name', ({ outputs }) => {
     for (const input of SENSE_INPUT_IDS)
-      for (const group of ['surfaces', 'motors', 'tilts'] as const) {
+      for (const group of OUTPUT_GROUPS) {
         const expected = expectedOf(outputs, { group, input });
         if (!expected.ok) continue;
         const moves = movesUnder(outputs, [], input);

@@ -25,6 +25,8 @@ const surfaceSystem = (outputs: readonly ControlOutput[], id: string): readonly 
   const output = outputs.find((o) => o.id === id);
   if (output?.group === 'surfaces')
     return output.kind === 'nose-wheel' ? ['gear.steering'] : [`controls.surface.${output.kind}`];
+  if (output?.group === 'rotors')
+    return [output.kind === 'tail-rotor' ? 'rotor.tail.controls' : 'rotor.main.controls'];
   if (output?.group === 'motors') return [`motor.${output.id}.wires`];
   return [`motor.${id.replace(/\.tilt$/, '')}.tilt`];
 };

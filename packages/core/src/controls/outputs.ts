@@ -4,8 +4,8 @@ import type { Layout, Place, Propulsor, Surface } from '../aircraft/types.ts';
 export const CONTROL_AXES = ['roll', 'pitch', 'yaw', 'flaps', 'brakes'] as const;
 export type ControlAxis = (typeof CONTROL_AXES)[number];
 
-/** Outputs that are watched together: what moves in the air, the motors on the screen, what tilts them. */
-export const OUTPUT_GROUPS = ['surfaces', 'motors', 'tilts'] as const;
+/** Outputs that are watched together: what moves in the air, the motors on the screen, what tilts them, the discs of rotors. */
+export const OUTPUT_GROUPS = ['surfaces', 'motors', 'tilts', 'rotors'] as const;
 export type OutputGroup = (typeof OUTPUT_GROUPS)[number];
 
 /** Which way an output goes. What plus and minus are called stands with the output: up and down, right and left. */
@@ -38,6 +38,8 @@ export interface ControlOutput {
 
 const UP_DOWN = { plus: 'Up', minus: 'Down' };
 const RIGHT_LEFT = { plus: 'Right', minus: 'Left' };
+const LEFT_RIGHT = { plus: 'Left', minus: 'Right' };
+const AFT_FORWARD = { plus: 'Aft', minus: 'Forward' };
 const OUT_IN = { plus: 'Out', minus: 'In' };
 
 const sideOf = (surface: Surface): -1 | 0 | 1 =>
@@ -140,8 +142,36 @@ function tiltOutput(p: Propulsor): ControlOutput {
 }
 
 /**
+ * A rotor that carries, watched at its disc or its swash plate: it leans to where it has to pull. A tail rotor is watched by where it
+ * pushes the tail, which turns the nose to the other side.
+ */
+function rotorOutputs(p: Propulsor): readonly ControlOutput[] {
+  const one = (
+    id: string,
+    title: string,
+    words: ControlOutput['words'],
+    mix: ControlOutput['mix'],
+  ): ControlOutput => ({
+    id,
+    title,
+    group: 'rotors',
+    words,
+    mix,
+    undescribed: [],
+    oneSided: false,
+    kind: p.kind,
+  });
+  return p.kind === 'main-rotor'
+    ? [
+        one(`${p.id}.sideways`, `${p.title}, sideways`, RIGHT_LEFT, { roll: 1 }),
+        one(`${p.id}.along`, `${p.title}, fore and aft`, AFT_FORWARD, { pitch: 1 }),
+      ]
+    : [one(`${p.id}.push`, `${p.title}: it pushes the tail`, LEFT_RIGHT, { yaw: 1 })];
+}
+
+/**
  * What answers the controls of an aircraft, from its layout: every surface but trim tabs, every motor that lifts, every motor that
- * tilts. Signs after the usual convention: roll to the right, nose up and nose right are plus.
+ * tilts, and the rotors of a rotorcraft. Signs after the usual convention: roll to the right, nose up and nose right are plus.
  * Example: of a V-tail the left surface goes up for nose up and up for nose right, the right one up for nose up and down for nose right.
  */
 export function outputsOf(layout: Layout): readonly ControlOutput[] {
@@ -160,5 +190,8 @@ export function outputsOf(layout: Layout): readonly ControlOutput[] {
       })),
     ...lifting.map(motorOutput),
     ...layout.propulsors.filter((p) => p.tilts === true).map(tiltOutput),
+    ...layout.propulsors
+      .filter((p) => p.kind === 'main-rotor' || p.kind === 'tail-rotor')
+      .flatMap(rotorOutputs),
   ];
 }

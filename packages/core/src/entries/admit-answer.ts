@@ -13,6 +13,8 @@ import { type PartAnswer } from '../answers/part-answer.ts';
 import { runningTimer } from '../standing/losses.ts';
 import { listReadLongAgo } from '../answers/list-read.ts';
 import { armedOther } from '../answers/armed.ts';
+import { headingDoubt, headingReadings } from '../answers/heading.ts';
+import { besideDoubt } from '../answers/side-by-side.ts';
 import { travelDoubt } from '../answers/travel.ts';
 import { implausible, isFigureSpec, tenTimesOff, type FigureSpec } from '../answers/plausible.ts';
 import { MAY_OVERRULE } from './roles.ts';
@@ -64,6 +66,14 @@ function toolDoubt(index: BasisIndex, spec: FigureSpec, reading: Reading): Reaso
     : undefined;
 }
 
+/** Why a figure says nothing that names an instrument which nobody knows. */
+function unknownGauge(index: BasisIndex, readings: readonly Reading[]): Reason | undefined {
+  const unknown = readings.find(
+    (r) => r.instrument !== undefined && !ownMember(index.instruments, r.instrument),
+  );
+  return unknown && reason('unknownInstrument', { instrument: unknown.instrument ?? '' });
+}
+
 /**
  * Why a figure would be refused or asked back: off the gauge, of the wrong kind, from an unknown instrument, or
  * ten times off and not confirmed. What screens show while typing, and what the door asks.
@@ -76,11 +86,15 @@ export function figureDoubt(
 ): Reason | undefined {
   const spec = part.check.answer;
   if (answer.kind === 'travel') return travelDoubt(index, answer);
+  if (answer.kind === 'heading') return headingDoubt(answer) ?? unknownGauge(index, headingReadings(answer));
   if (!isFigureSpec(spec)) return undefined;
   const limits = part.check.limits.flatMap((key) => index.limits.get(key) ?? []);
-  for (const reading of readingsOf(answer)) {
-    if (reading.instrument !== undefined && !ownMember(index.instruments, reading.instrument))
-      return reason('unknownInstrument', { instrument: reading.instrument });
+  const beside = answer.kind === 'side-by-side' ? besideDoubt(spec, answer) : undefined;
+  if (beside) return beside;
+  const readings = readingsOf(answer);
+  const unknown = unknownGauge(index, readings);
+  if (unknown) return unknown;
+  for (const reading of readings) {
     const doubt =
       toolDoubt(index, spec, reading) ??
       implausible(reading, spec) ??

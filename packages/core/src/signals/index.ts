@@ -3,3 +3,4 @@ export * from './settling.ts';
 export * from './source-clock.ts';
 export * from './samples.ts';
 export * from './live-look.ts';
+export * from './standstill.ts';

@@ -74,6 +74,12 @@ export const CONTROL_LAYOUTS: readonly {
     context: stabilised,
   },
   {
+    name: 'rotorcraft with a stabiliser',
+    layout: layoutFor('rotorcraft'),
+    context: { radio: false, stabilised: true },
+  },
+  { name: 'rotorcraft flown by radio', layout: layoutFor('rotorcraft'), context: stabilised },
+  {
     name: 'lift and cruise, tilting',
     layout: turningFrom(layoutFor('lift-and-cruise-tilt'), 'clockwise'),
     context: stabilised,

@@ -8,6 +8,7 @@ import { runningTimer } from '../standing/losses.ts';
 import type { CampaignState } from '../record/state.ts';
 import { expectedOf } from '../controls/inputs.ts';
 import type { TravelFigure, TravelPoint } from '../controls/travel.ts';
+import { sideBySide } from '../answers/side-by-side.ts';
 import { travelOutputs } from '../answers/travel.ts';
 import { controlsOf, senseOutputs } from '../answers/sense.ts';
 import { stepsOf } from '../answers/assembly.ts';
@@ -270,6 +271,27 @@ const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
     left: { name: 'trial.csv', items: [{ name: 'TRIAL', value: 1 }] },
     read: { from: 'vehicle', at: now, items: [{ name: 'TRIAL', value: 1 }] },
     accepted: [],
+  }),
+  'side-by-side'(spec, { part, limits, state }) {
+    const each = part.check.limits
+      .map((key) => limits.get(key))
+      .find((l) => l?.kind === 'band' || l?.kind === 'relative');
+    const value = spec.timed === true ? 0 : goodFigure(each, spec.unit, spec.plausible);
+    const all = state.index ? sideBySide(state.index, spec) : [];
+    return {
+      kind: 'side-by-side',
+      ...(spec.timed === true ? { timedBy: 'film' as const } : {}),
+      readings: Object.fromEntries(all.map(({ id }) => [id, trialReading(value, spec.unit)])),
+    };
+  },
+  heading: () => ({
+    kind: 'heading',
+    own: trialReading(100, 'deg'),
+    north: 'magnetic',
+    references: [
+      { source: 'hand-compass', north: 'magnetic', reading: trialReading(100, 'deg') },
+      { source: 'sighted-line', north: 'magnetic', reading: trialReading(100, 'deg') },
+    ],
   }),
   // It follows from other checks, and is asked of nobody.
   computed: () => ({ kind: 'confirm', asExpected: true }),

@@ -93,6 +93,22 @@ export class SteadyHand {
           }
         : undefined;
     }
+    if (spec.kind === 'side-by-side') {
+      const good = goodAnswer(part, this.state, this.now());
+      const [low, high] = [spec.plausible.low, spec.plausible.high];
+      return good.kind === 'side-by-side'
+        ? {
+            ...good,
+            readings: Object.fromEntries(
+              Object.keys(good.readings).map((id, i) => [id, trialReading(i === 0 ? low : high, spec.unit)]),
+            ),
+          }
+        : undefined;
+    }
+    if (spec.kind === 'heading') {
+      const good = goodAnswer(part, this.state, this.now());
+      return good.kind === 'heading' ? { ...good, own: trialReading(280, 'deg') } : undefined;
+    }
     if (spec.kind === 'mission') {
       const good = goodAnswer(part, this.state, this.now());
       return good.kind === 'mission'

@@ -27,6 +27,8 @@ const KINDS: Readonly<Record<AnswerSpec['kind'], string>> = {
   positions: 'saying what is seen at each position',
   travel: 'reading how far each surface goes',
   mission: 'reading the mission back',
+  'side-by-side': 'a figure for each of them',
+  heading: 'the heading and two references',
   parameters: 'reading the parameters back',
   computed: 'nothing: it follows from other checks',
 };

@@ -26,6 +26,21 @@ export const ENGLISH_CONTROLS = {
   positionsAlike: (p) =>
     `The same at every position (${p.s('seen')}): ${lowerFirst(p.s('what'))} was not moved, or does nothing. Nothing is proven.`,
   positionUnanswered: (p) => `${p.s('position')} is not answered yet: say what is seen there.`,
+  besideTimedUnit: () => 'What is timed is in seconds.',
+  besideNone: (p) => `This aircraft has no ${p.s('of')} in its file, so that there is nothing to compare.`,
+  besideOneAlone: () => 'One alone tells nothing: press the first one that stands, and the last.',
+  besideNoFirst: () => 'Times count from the first one that stood: one of them is 0.',
+  neverTurned: (p) => `${whose(p)}it did not turn in what was heard of it.`,
+  stillTurning: (p) => `${whose(p)}it still turns.`,
+  gapAtStandstill: (p) =>
+    `${whose(p)}nothing was heard for ${p.s('seconds')} s while it came to stand: stop them once more, or press as they stand.`,
+  headingReferencesApart: () =>
+    'The two references contradict one another by more than is allowed: one of them is wrong, and nothing is proven. Take a third.',
+  headingNoDirection: () => 'A heading is a direction from 0° to 360°.',
+  headingDeclination: () => 'A declination is an angle of at most 180°, plus to the east.',
+  headingLacks: (p) => `${p.s('what')} is not said yet.`,
+  headingOneSource: () =>
+    'Both references are the same: one that is wrong would be wrong twice. Choose two that know nothing of each other.',
   radiusNotPositive: (p) => `${whose(p)}a chord radius is more than nothing.`,
   throwBeyondRadius: (p) =>
     `${whose(p)}no surface goes so far: look at the radius, the figure and its unit again.`,

@@ -1,11 +1,15 @@
 import {
+  err,
   formatFigure,
   isFigureSpec,
   isSetTo,
   judgeAnswer,
   lastRiseThrough,
   lookAtSignal,
+  ok,
   samplesBetween,
+  sideBySide,
+  standstillOf,
   wayOf as signalWay,
   type BasisIndex,
   type Fact,
@@ -13,6 +17,8 @@ import {
   type LiveSignal,
   type Part,
   type Reading,
+  type Reason,
+  type Result,
   type Series,
   type SteadyFigure,
 } from '@kanzel/core';
@@ -36,8 +42,11 @@ function signalOf(part: Part, name = ''): LiveSignal | undefined {
   const spec = part.check.answer;
   if (!isFigureSpec(spec) || !spec.channel) return undefined;
   const { channel, kind, unit, resolution, steady } = spec;
+  // Of a heading the vehicle tells its own, and nothing of what it is held against; stops are found in what was heard.
+  if ((kind === 'heading' && name !== 'own') || (kind === 'side-by-side' && spec.timed === true))
+    return undefined;
   return {
-    subject: part.subject,
+    subject: kind === 'side-by-side' ? name : part.subject,
     channel: kind === 'cylinders' ? `${channel}-${name}` : channel,
     unit,
     resolution,
@@ -117,7 +126,9 @@ function isOut(index: BasisIndex, part: Part, reading: Reading): boolean {
 /** Takes every figure of a part at once, if all are steady, or on their way and no longer out of limits. */
 export function takeAll(index: BasisIndex, part: Part): Record<string, Reading> | undefined {
   const taken: Record<string, Reading> = {};
-  for (const name of figureNames(index, part)) {
+  // What nothing tells of a heading is typed beside it.
+  const names = part.check.answer.kind === 'heading' ? ['own'] : figureNames(index, part);
+  for (const name of names) {
     const look = lookAt(index, part, name);
     if (look.state === 'none' || !look.reading || (look.state === 'moving' && !look.way)) return undefined;
     if (look.way && isOut(index, part, look.reading)) return undefined;
@@ -131,6 +142,50 @@ function triggeredAt(part: Part): number | undefined {
   const spec = part.check.answer;
   if (spec.kind !== 'series' || !spec.trigger) return undefined;
   return lastRiseThrough(linesRead(), part.subject, spec.trigger.channel, spec.trigger.above);
+}
+
+/** What is looked back on to find when motors stood (s). */
+const STOPS_WITHIN = 30;
+
+/** A speed at which a motor stands: a turn a second, which no motor keeps up by itself (rpm). */
+const STANDS = 60;
+
+/**
+ * When each of what a check times came to stand, after the first of them, from the speeds that were heard; the error says why it is not
+ * known yet. Undefined where no vehicle tells speeds. Two samples are one instant apart: that is the resolution of each time.
+ */
+export function stopsHeard(
+  index: BasisIndex,
+  part: Part,
+): Result<Record<string, Reading>, Reason> | undefined {
+  const spec = part.check.answer;
+  if (spec.kind !== 'side-by-side' || spec.timed !== true || !spec.speeds) return undefined;
+  const channel = spec.speeds;
+  const until = newestAt();
+  const all = sideBySide(index, spec);
+  if (until === undefined || all.every(({ id }) => newest(id, channel) === undefined)) return undefined;
+  const stood: { id: string; at: number; gap: number }[] = [];
+  for (const { id, title } of all) {
+    const samples = samplesBetween(linesRead(), id, channel, until - STOPS_WITHIN * 1000, until);
+    const found = standstillOf(samples, STANDS);
+    if (!found.ok) return err({ ...found.error, params: { ...found.error.params, whose: title } });
+    stood.push({ id, at: samples.from / 1000 + found.value.at, gap: found.value.gap });
+  }
+  const least = Math.min(...stood.map((s) => s.at));
+  return ok(
+    Object.fromEntries(
+      stood.map(({ id, at, gap }) => [
+        id,
+        {
+          value: Number((at - least).toFixed(3)),
+          unit: 's',
+          text: formatFigure(at - least, 0.01),
+          resolution: Math.max(0.001, Number(gap.toFixed(3))),
+          source: 'live',
+        },
+      ]),
+    ),
+  );
 }
 
 /** The samples of a part's channel since an instant, as they would go into the record. */

@@ -52,12 +52,16 @@ const ARROWS: Readonly<Record<'up' | 'down' | 'left' | 'right', string>> = {
   right: 'M7 0 L-5 -6.5 L-5 6.5 Z',
 };
 
+/** Of two directions of one thing the heavier is drawn. */
+const weight = ({ output, way }: DrawnMove, next: string | undefined): number =>
+  output.id === next ? 2 : way !== undefined && way !== 'still' ? 1 : 0;
+
 /** The arrow of a way: up and down, rises and falls, out and in point up and down; right and left to their sides. */
 export function arrowOf({ words }: ControlOutput, way: WayOfMoving): keyof typeof ARROWS | undefined {
   if (way === 'still') return undefined;
-  const sideways = words.plus === 'Right';
-  if (sideways) return way === 'plus' ? 'right' : 'left';
-  return way === 'plus' ? 'up' : 'down';
+  const word = words[way];
+  if (word === 'Right' || word === 'Left') return word === 'Right' ? 'right' : 'left';
+  return ['Up', 'Out', 'Rises', 'Forward'].includes(word) ? 'up' : 'down';
 }
 
 /** An arrow or a dash, as rows and the table show a way. */
@@ -117,7 +121,12 @@ export function Airframe({
 }): ReactElement {
   const [box, width] = useWidth(320);
   const { zones, box: plan } = useMemo(() => planOf(layout), [layout]);
-  const byZone = new Map(moves.map((m) => [m.output.id.replace(/\.tilt$/, ''), m]));
+  // A rotor is watched in two directions and drawn once: as what is asked next, or as the direction in which it went.
+  const byZone = new Map(
+    moves
+      .toSorted((a, b) => weight(a, next) - weight(b, next))
+      .map((m) => [m.output.id.replace(/\.(tilt|sideways|along|push)$/, ''), m]),
+  );
   const scale = Math.min((width - 2 * PAD) / plan.width, (highest - 2 * PAD) / plan.height);
   const height = plan.height * scale + 2 * PAD;
   const left = (width - plan.width * scale) / 2 - plan.left * scale;

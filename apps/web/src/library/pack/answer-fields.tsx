@@ -9,6 +9,7 @@ import { PhotoFields } from '../../answers/photo/fields.tsx';
 import { ReadingFields } from '../../answers/reading/fields.tsx';
 import { PositionsFields } from '../../answers/positions/fields.tsx';
 import { SenseFields } from '../../answers/sense/fields.tsx';
+import { SideBySideFields } from '../../answers/side-by-side/fields.tsx';
 import { SignaturesFields } from '../../answers/signatures/fields.tsx';
 import { TallyFields } from '../../answers/tally/fields.tsx';
 import { TimerFields } from '../../answers/timer/fields.tsx';
@@ -47,6 +48,8 @@ const FIELDS: { readonly [K in AnswerKindName]: FieldsOf<K> } = {
   travel: TravelFields,
   mission: 'none',
   parameters: 'none',
+  'side-by-side': SideBySideFields,
+  heading: 'none',
 };
 
 const KINDS = ANSWER_KINDS.map((id) => ({ id, text: deskOf(id).title }));
