@@ -308,7 +308,7 @@ const BOX_TURNED: StoryPapers = Object.fromEntries(
     check,
     (_aircraft, good) =>
       good.kind === 'sense'
-        ? { ...good, moves: good.moves.map((m) => ({ ...m, way: BACKWARDS[m.way] })) }
+        ? { ...good, moves: good.moves.map((m) => ('way' in m ? { ...m, way: BACKWARDS[m.way] } : m)) }
         : good,
   ]),
 );

@@ -22,6 +22,7 @@ import {
   ValidateNested,
 } from 'class-validator';
 import {
+  CALLS,
   HEADING_SOURCE_IDS,
   MISSION_PARAMETERS,
   MOST_MISSION_ITEMS,
@@ -30,6 +31,7 @@ import {
   RULES_HELD,
   TIMED_BY,
   WAYS_OF_MOVING,
+  type Call,
   type HeadingSource,
   type North,
   type RuleHeld,
@@ -45,7 +47,11 @@ const OUTPUT = /^[a-z0-9][a-z0-9.-]*$/;
 /** Which way one surface, motor or tilt went. */
 export class SeenMoveBody {
   @Matches(OUTPUT) @MaxLength(80) output!: string;
-  @IsIn([...WAYS_OF_MOVING]) way!: WayOfMoving;
+  @ValidateIf(({ called }: SeenMoveBody) => called === undefined)
+  @IsIn([...WAYS_OF_MOVING])
+  way?: WayOfMoving;
+  /** As somebody at the aircraft called it, in the place of a way. */
+  @IsOptional() @IsIn([...CALLS]) called?: Call;
 }
 
 /** What was seen at each position, in the order of the check. */
@@ -229,4 +235,6 @@ export class SenseAnswer extends AnswerBody {
   @ValidateNested({ each: true })
   @Type(() => SeenMoveBody)
   moves!: SeenMoveBody[];
+  /** Who called, where whoever holds the device did not look himself. */
+  @IsOptional() @IsString() @Matches(/\S/) @MaxLength(120) calledBy?: string;
 }

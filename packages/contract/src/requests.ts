@@ -257,6 +257,10 @@ export class SimulatedVehicle {
   @IsOptional() @IsIn([0, 90, 180, 270]) boxTurned?: 0 | 90 | 180 | 270;
   @IsOptional() @IsBoolean() armed?: boolean;
   @IsOptional() @IsBoolean() parametersChanged?: boolean;
+  @IsOptional() @IsNumber() @Min(0) @Max(20) stopsLate?: number;
+  @IsOptional() @IsBoolean() linkWeak?: boolean;
+  @IsOptional() @IsBoolean() silent?: boolean;
+  @IsOptional() @IsBoolean() cold?: boolean;
   @IsOptional() @IsIn(['whole', 'height', 'cut-off']) mission?: 'whole' | 'height' | 'cut-off';
   @IsOptional() @IsBoolean() restart?: boolean;
 }

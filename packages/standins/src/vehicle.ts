@@ -25,6 +25,14 @@ export interface VehicleCommand {
   readonly mission?: 'whole' | 'height' | 'cut-off';
   /** Of its parameters: two changed, one new, as after another board was put in. */
   readonly parametersChanged?: boolean;
+  /** Its third motor goes on for so many seconds when the others are told to stop. */
+  readonly stopsLate?: number;
+  /** Its link at the far end of a range test. */
+  readonly linkWeak?: boolean;
+  /** It says nothing at all, as behind a hill. */
+  readonly silent?: boolean;
+  /** Its gyros are cold: level wanders. */
+  readonly cold?: boolean;
   /** Its clock is set to zero, as when it is switched on anew. */
   readonly restart?: boolean;
 }
@@ -43,6 +51,10 @@ const AT_REST = {
   armed: false,
   mission: 'whole' as 'whole' | 'height' | 'cut-off',
   parametersChanged: false,
+  stopsLate: 0,
+  linkWeak: false,
+  silent: false,
+  cold: false,
 };
 
 const MAST_HEIGHTS = [40, 60, 60, 80, 80, 60];
@@ -84,6 +96,9 @@ const CELL_VOLTS = 4.12;
 /** At half throttle, tied down. */
 const HALF = { rpm: 5200, amps: 8.4 };
 const HEADING = 143;
+/** Time in which a motor that is let go loses two thirds of its speed (s), and the share of it at which it stands. */
+const RUN_DOWN = 0.35;
+const STANDS = 0.02;
 
 type Figures = Readonly<Record<string, number | readonly number[]>>;
 type Said = readonly [name: MessageName, figures: Figures];
@@ -100,6 +115,8 @@ export class VehicleStandin {
   private sequence = 0;
   private step = 0;
   private picture: Figures | undefined;
+  /** When its motors were told to stop, and from which throttle. */
+  private stopped: { readonly at: number; readonly from: number } | undefined;
   private readonly normal: () => number;
 
   constructor(
@@ -112,8 +129,13 @@ export class VehicleStandin {
   }
 
   command({ restart, ...change }: VehicleCommand): void {
+    if (change.throttle === 0 && this.state.throttle > 0)
+      this.stopped = { at: this.time, from: this.state.throttle };
     this.state = { ...this.state, ...change };
-    if (restart) this.time = 0;
+    if (restart) {
+      this.time = 0;
+      this.stopped = undefined;
+    }
   }
 
   situation(): VehicleSituation {
@@ -195,11 +217,11 @@ export class VehicleStandin {
       said.push(
         ['GPS_RAW_INT', this.satellites()],
         ['BATTERY_STATUS', this.battery()],
-        ['RADIO_STATUS', { rssi: 241, remrssi: 238 }],
+        ['RADIO_STATUS', { rssi: this.state.linkWeak ? 96 : 241, remrssi: 238 }],
       );
     if (this.step % 2 === 1) said.push(...this.controllers());
     if (this.step % 10 === 0) said.push(['HEARTBEAT', this.heartbeat()]);
-    return said.map(([name, figures]) => this.frame(name, figures));
+    return this.state.silent ? [] : said.map(([name, figures]) => this.frame(name, figures));
   }
 
   private attitude(): Figures {
@@ -208,7 +230,7 @@ export class VehicleStandin {
     const { roll, pitch } = this.asBoxSays();
     const { headingOff, yaw } = this.state;
     const moving = {
-      roll: radians(0.4 + roll + unrest(shake)),
+      roll: radians(0.4 + roll + this.wander() + unrest(shake)),
       pitch: radians(-0.7 + pitch + unrest(shake)),
       yaw: radians(HEADING + headingOff + yaw - 360 + unrest(0.3)),
       rollspeed: unrest(0.002),
@@ -217,6 +239,20 @@ export class VehicleStandin {
     };
     this.picture = this.state.frozen ? (this.picture ?? moving) : moving;
     return { time_boot_ms: this.time, ...this.picture };
+  }
+
+  /** Cold gyros: up to three degrees, to and fro in some ten seconds. */
+  private wander(): number {
+    return this.state.cold ? 3 * Math.sin(this.time / 1600) : 0;
+  }
+
+  /** Its speed as a share of what the throttle asks: told to stop, a motor runs down in some seconds, and one of them may go on. */
+  private turns(motor: number): number {
+    const { throttle, stopsLate } = this.state;
+    if (throttle > 0 || !this.stopped) return throttle;
+    const since = (this.time - this.stopped.at) / 1000 - (motor === 2 ? stopsLate : 0);
+    const left = since <= 0 ? 1 : Math.exp(-since / RUN_DOWN);
+    return left < STANDS ? 0 : this.stopped.from * left;
   }
 
   /** Roll and pitch of the airframe along the axes of the box: one that points right feels the nose rise as its right side going down. */
@@ -259,7 +295,6 @@ export class VehicleStandin {
   }
 
   private controllers(): Said[] {
-    const { throttle } = this.state;
     const of = (first: number, figure: (motor: number) => number): number[] =>
       Array.from({ length: 4 }, (_, i) => (first + i < this.motors ? figure(first + i) : 0));
     return Array.from({ length: Math.ceil(this.motors / 4) }, (_, i) => [
@@ -269,11 +304,12 @@ export class VehicleStandin {
         time_usec: this.time * 1000,
         rpm: of(4 * i, (m) =>
           Math.round(
-            2 * HALF.rpm * throttle * (1 + 0.004 * (m % 3)) + (throttle > 0 ? 4 * this.normal() : 0),
+            2 * HALF.rpm * this.turns(m) * (1 + 0.004 * (m % 3)) +
+              (this.turns(m) > 0 ? 4 * this.normal() : 0),
           ),
         ),
         voltage: of(4 * i, () => CELLS * CELL_VOLTS),
-        current: of(4 * i, (m) => 2 * HALF.amps * throttle * (1 + 0.02 * (m % 2))),
+        current: of(4 * i, (m) => 2 * HALF.amps * this.state.throttle * (1 + 0.02 * (m % 2))),
       },
     ]);
   }

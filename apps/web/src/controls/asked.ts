@@ -1,5 +1,6 @@
 import {
   SENSE_INPUTS,
+  waysSeen,
   type BasisIndex,
   type CampaignStatus,
   type Check,
@@ -35,13 +36,22 @@ export function stillTells({ mark, reasons }: PartStatus): boolean {
  * What was seen, as far as it still holds: an answer that something touched since tells nothing any more of how things are. Of the
  * same question asked twice, in two modes, the one that was out comes first.
  */
-export function seenSoFar(asked: readonly AskedCheck[], status: CampaignStatus): readonly SenseSeen[] {
+export function seenSoFar(
+  index: BasisIndex,
+  asked: readonly AskedCheck[],
+  status: CampaignStatus,
+): readonly SenseSeen[] {
   return asked
     .flatMap(({ check, question }) =>
       (status.checks.get(check.id)?.parts ?? []).flatMap((part) => {
         const answer = part.answer?.answer;
-        if (answer?.kind !== 'sense' || !stillTells(part)) return [];
-        const ways = Object.fromEntries(answer.moves.map((m) => [m.output, m.way]));
+        if (answer?.kind !== 'sense' || check.answer.kind !== 'sense' || !stillTells(part)) return [];
+        // What was called wrong without a way that follows tells nothing to the ranking.
+        const ways = Object.fromEntries(
+          [...waysSeen(index, check.answer, answer.moves)].flatMap(([output, way]) =>
+            way === undefined ? [] : [[output, way] as const],
+          ),
+        );
         return [{ seen: { ...question, ways }, out: part.answer?.good === 'no' }];
       }),
     )

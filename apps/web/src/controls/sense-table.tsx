@@ -5,6 +5,7 @@ import {
   expectedOf,
   MARK_WORDS,
   SENSE_INPUT_TITLES,
+  waysSeen,
   type Check,
   type OutputGroup,
 } from '@kanzel/core';
@@ -26,7 +27,10 @@ function Row({ asked, here, group }: { asked: AskedCheck; here: boolean; group: 
   const status = view.status.checks.get(check.id);
   const [part] = status?.parts ?? [];
   const answer = part && stillTells(part) ? part.answer?.answer : undefined;
-  const moves = answer?.kind === 'sense' ? answer.moves : undefined;
+  const ways =
+    answer?.kind === 'sense' && check.answer.kind === 'sense'
+      ? waysSeen(view.index, check.answer, answer.moves)
+      : undefined;
   const expected = expectedOf(outputs, question);
   const mark = status?.mark ?? 'notStarted';
   return (
@@ -44,7 +48,7 @@ function Row({ asked, here, group }: { asked: AskedCheck; here: boolean; group: 
       {outputs
         .filter((o) => o.group === group)
         .map((output) => {
-          const way = moves?.find((m) => m.output === output.id)?.way;
+          const way = ways?.get(output.id);
           const right = expected.ok ? expected.value.get(output.id) : undefined;
           const wrong = way !== undefined && right !== undefined && way !== right;
           return (

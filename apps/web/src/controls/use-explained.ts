@@ -9,7 +9,7 @@ export function useExplained(): Explained | undefined {
   const { index, status } = useCampaign();
   const asked = useMemo(() => askedChecks(index), [index]);
   const amiss = isAmiss(asked, status);
-  const seen = useMemo(() => (amiss ? seenSoFar(asked, status) : []), [amiss, asked, status]);
+  const seen = useMemo(() => (amiss ? seenSoFar(index, asked, status) : []), [amiss, index, asked, status]);
   const key = JSON.stringify(seen);
   const [told, setTold] = useState<{ readonly key: string; readonly explained: Explained }>();
   const worker = useRef<Worker>(undefined);

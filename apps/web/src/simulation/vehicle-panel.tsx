@@ -29,6 +29,12 @@ const SWITCHES: readonly (readonly [
   ],
   ['mission cut off', { mission: 'cut-off' }, { mission: 'whole' }, (s) => s.mission === 'cut-off'],
   ['motors at half throttle', { throttle: 0.5 }, { throttle: 0 }, (s) => s.throttle > 0],
+  ['motors at full throttle', { throttle: 1 }, { throttle: 0 }, (s) => s.throttle > 0.9],
+  ['motor 3 stops late', { stopsLate: 2.5 }, { stopsLate: 0 }, (s) => s.stopsLate > 0],
+  ['link weak', { linkWeak: true }, { linkWeak: false }, (s) => s.linkWeak],
+  ['not heard', { silent: true }, { silent: false }, (s) => s.silent],
+  ['sensors cold', { cold: true }, { cold: false }, (s) => s.cold],
+  ['heading 30° off', { headingOff: 30 }, { headingOff: 0 }, (s) => s.headingOff !== 0],
   ['picture frozen', { frozen: true }, { frozen: false }, (s) => s.frozen],
   ['cell 3 weak', { weakCell: 0.09 }, { weakCell: 0 }, (s) => s.weakCell > 0],
   ['5 satellites', { satellites: 5 }, { satellites: 17 }, (s) => s.satellites < 10],
@@ -58,7 +64,7 @@ export function VehiclePanel(): ReactElement {
           The vehicle on the line is a stand-in; this is what can be set of it.
         </span>
       </p>
-      <div className="mt-1 flex flex-wrap gap-2 pb-1">
+      <div className="mt-1 flex max-h-[5.4rem] flex-wrap gap-2 overflow-y-auto pb-1">
         {SWITCHES.map(([text, on, off, isOn]) => {
           const pressed = situation !== undefined && isOn(situation);
           return (

@@ -72,9 +72,10 @@ test('the second person is told nothing of what the first one saw, by no mark, g
   expect(told(shown)).not.toMatch(/backwards|Backwards|"out"|checksOut|"plus"/);
   // It is told that it waits, and for whom.
   expect(JSON.stringify(shown.gates)).toContain('checksUnwitnessed');
-  const asked = askedChecks(scribe.state().index!);
+  const { index } = scribe.state();
+  const asked = askedChecks(index!);
   expect([isAmiss(asked, status), isAmiss(asked, shown)]).toEqual([true, false]);
-  expect([seenSoFar(asked, status).length, seenSoFar(asked, shown).length]).toEqual([1, 0]);
+  expect([seenSoFar(index!, asked, status).length, seenSoFar(index!, asked, shown).length]).toEqual([1, 0]);
 });
 
 test('the first one sees his own; when both have said it, so does everybody', () => {

@@ -5,7 +5,7 @@ export * from './part-answer.ts';
 export { standingOfAssembly, stepsOf, type PartStanding } from './assembly.ts';
 export { directedReading } from './directed.ts';
 export { isLockAnswered, locksOf, type Lock } from './locks.ts';
-export { controlsOf, NOT_TILTED, senseOutputs, TILTED, type Controls } from './sense.ts';
+export { controlsOf, NOT_TILTED, senseOutputs, TILTED, waysSeen, type Controls } from './sense.ts';
 export { armedOther, ARMED_BY_VEHICLE } from './armed.ts';
 export { openParameters } from './parameters.ts';
 export { travelOutputs, workOutTravel, type WorkedTravel } from './travel.ts';

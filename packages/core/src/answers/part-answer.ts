@@ -46,7 +46,8 @@ export type PartAnswer =
   | { readonly kind: 'locks'; readonly locks: readonly SeenLock[] }
   | { readonly kind: 'tally'; readonly rows: readonly TallyRow[] }
   | { readonly kind: 'assembly'; readonly parts: readonly PutOn[] }
-  | { readonly kind: 'sense'; readonly moves: readonly SeenMove[] }
+  /** `calledBy`: who stood at the aircraft and called, where whoever holds the device did not look himself. */
+  | { readonly kind: 'sense'; readonly moves: readonly SeenMove[]; readonly calledBy?: string }
   /** What was seen at each position, in the order of the check, by its id. */
   | { readonly kind: 'positions'; readonly seen: readonly string[] }
   | { readonly kind: 'mission'; readonly planned: PlannedMission; readonly read: ReadMission }
@@ -93,11 +94,13 @@ export interface TravelRow {
   readonly read: Readonly<Partial<Record<TravelPoint, Reading>>>;
 }
 
-/** Which way one output went: a surface, motor or tilt by its name in the layout. */
-export interface SeenMove {
-  readonly output: string;
-  readonly way: WayOfMoving;
-}
+/** What a caller says of an output beside "still". */
+export const CALLS = ['correct', 'wrong'] as const;
+export type Call = (typeof CALLS)[number];
+
+/** Which way one output went, by its name in the layout: as it was seen, or as a caller judged it without saying which way. */
+export type SeenMove =
+  { readonly output: string; readonly way: WayOfMoving } | { readonly output: string; readonly called: Call };
 
 /** How far a part was put on, and what is wrong at the step that comes next, where something is. */
 export interface PutOn {

@@ -12,7 +12,7 @@ import {
 } from '../controls/outputs.ts';
 import { ownMember } from '../own-member.ts';
 import type { AnswerKind } from './kind.ts';
-import type { SeenMove } from './part-answer.ts';
+import { CALLS, type Call, type SeenMove } from './part-answer.ts';
 import { measuresNothing, noCopies, plain } from './said.ts';
 
 type SenseSpec = Extract<AnswerSpec, { readonly kind: 'sense' }>;
@@ -70,8 +70,46 @@ function tiltedOtherwise(asked: SenseInput, fact: Fact | undefined): readonly Ve
 /** Example: "right side down". */
 const tiltWords = (input: string): string => input.replace(/-/g, ' ');
 
-const wayIn = (moves: readonly SeenMove[], id: string): WayOfMoving | undefined =>
-  moves.find((m) => m.output === id)?.way;
+const OPPOSITE: Readonly<Record<WayOfMoving, WayOfMoving | undefined>> = {
+  plus: 'minus',
+  minus: 'plus',
+  // What has to stand still and is called wrong moved, and nobody said which way.
+  still: undefined,
+};
+
+/**
+ * Which way each output went. What was called correct went the way that the layout asks, what was called wrong the other one;
+ * undefined where that does not follow: nobody described the output, or it moved and had to stand still.
+ * Example: a left aileron called wrong at stick right went up.
+ */
+export function waysSeen(
+  index: BasisIndex,
+  { input, of }: SenseSpec,
+  moves: readonly SeenMove[],
+): ReadonlyMap<string, WayOfMoving | undefined> {
+  const expected = expectedOf(controlsOf(index).outputs, { group: of, input });
+  return new Map(
+    moves.map((m) => {
+      if ('way' in m) return [m.output, m.way];
+      const right = expected.ok ? expected.value.get(m.output) : undefined;
+      return [m.output, right && (m.called === 'correct' ? right : OPPOSITE[right])];
+    }),
+  );
+}
+
+const callOf = (moves: readonly SeenMove[], id: string): Call | undefined => {
+  const move = moves.find((m) => m.output === id);
+  return move && 'called' in move ? move.called : undefined;
+};
+
+/** Whether a move says one thing, and no more: a way, or a call. */
+const isSaid = (move: SeenMove): boolean => {
+  const { way, called } = move as { way?: unknown; called?: unknown };
+  return (
+    WAYS_OF_MOVING.some((w) => w === way) !== CALLS.some((c) => c === called) &&
+    (way === undefined || called === undefined)
+  );
+};
 
 const wordOf = (output: ControlOutput, way: WayOfMoving): string =>
   way === 'still' ? 'still' : output.words[way].toLowerCase();
@@ -89,12 +127,15 @@ const NAMED = 3;
 /** Which way every output goes, each by itself; what is right follows from the layout, and is never written in a pack. */
 export const SENSE: AnswerKind<'sense'> = {
   measured: measuresNothing,
-  isWhole({ moves }, { check: { answer: spec } }, index) {
+  isWhole({ moves, calledBy }, { check: { answer: spec } }, index) {
     const asked = spec.kind === 'sense' ? senseOutputs(index, spec) : [];
     return (
       asked.length > 0 &&
       moves.length === asked.length &&
-      asked.every((o) => WAYS_OF_MOVING.some((way) => way === wayIn(moves, o.id)))
+      moves.every(isSaid) &&
+      // A call is somebody's: without a name nobody looked.
+      (calledBy !== undefined || moves.every((m) => 'way' in m)) &&
+      asked.every((o) => moves.some((m) => m.output === o.id))
     );
   },
   judge({ moves }, { index, part: { check }, around }) {
@@ -102,12 +143,14 @@ export const SENSE: AnswerKind<'sense'> = {
     if (spec.kind !== 'sense') return [plain('unknown', 'senseOfNothing', { group: 'surfaces' })];
     const expected = expectedOf(controlsOf(index).outputs, { group: spec.of, input: spec.input });
     if (!expected.ok) return [plain('unknown', expected.error.code, expected.error.params)];
+    const ways = waysSeen(index, spec, moves);
     const off = senseOutputs(index, spec).flatMap((output) => {
-      const [seen, right] = [wayIn(moves, output.id), expected.value.get(output.id)];
+      const [seen, right] = [ways.get(output.id), expected.value.get(output.id)];
       if (right === undefined || seen === right) return [];
+      if (seen === undefined) return [plain('out', 'senseCalledWrong', { output: output.title })];
       const params = {
         output: output.title,
-        does: verbsOf(output, seen ?? 'still')[0],
+        does: verbsOf(output, seen)[0],
         expected: verbsOf(output, right)[1],
       };
       const code = seen === 'still' ? 'senseStill' : right === 'still' ? 'senseMoved' : 'senseBackwards';
@@ -120,21 +163,39 @@ export const SENSE: AnswerKind<'sense'> = {
     return [plain('within', 'senseAsExpected', { count: moves.length })];
   },
   copies: noCopies,
+  // What one called and the other saw is compared by what is thought of it.
   agrees: ({ moves }, second) =>
-    moves.length === second.moves.length && moves.every((m) => wayIn(second.moves, m.output) === m.way),
+    moves.length === second.moves.length &&
+    moves.every((m) =>
+      second.moves.some(
+        (s) =>
+          s.output === m.output &&
+          ('way' in m && 'way' in s
+            ? m.way === s.way
+            : 'called' in m && 'called' in s
+              ? m.called === s.called
+              : true),
+      ),
+    ),
   over: 'never',
-  describe({ moves }, index, check) {
+  describe({ moves, calledBy }, index, check) {
     const spec = index.checks.get(check)?.answer;
     if (spec?.kind !== 'sense') return '';
+    const by = calledBy === undefined ? '' : `, called by ${calledBy}`;
     const moving = senseOutputs(index, spec).flatMap((output) => {
-      const way = wayIn(moves, output.id);
-      return way === undefined || way === 'still' ? [] : [{ output, way }];
+      const call = callOf(moves, output.id);
+      if (call) return [`${output.title.toLowerCase()} ${call}`];
+      const seen = moves.find((m) => m.output === output.id);
+      return !seen || !('way' in seen) || seen.way === 'still'
+        ? []
+        : [`${output.title.toLowerCase()} ${wordOf(output, seen.way)}`];
     });
-    if (moving.length === 0) return 'Nothing moves';
-    if (moving.length > NAMED) return `${moving.length} of ${moves.length} move`;
-    return moving
-      .map(({ output, way }) => `${output.title.toLowerCase()} ${wordOf(output, way)}`)
-      .join(', ')
-      .replace(/^./, (c) => c.toUpperCase());
+    if (moving.length === 0) return `Nothing moves${by}`;
+    const called = moves.filter((m) => 'called' in m).length;
+    if (moving.length > NAMED)
+      return called > 0
+        ? `${moves.filter((m) => 'called' in m && m.called === 'wrong').length} of ${moves.length} called wrong${by}`
+        : `${moving.length} of ${moves.length} move${by}`;
+    return `${moving.join(', ').replace(/^./, (c) => c.toUpperCase())}${by}`;
   },
 };

@@ -60,7 +60,9 @@ describe('how it felt itself held while a correction was answered', () => {
     const good = goodAnswer(part, state, '2026-03-01T08:00:00.000Z');
     if (good.kind !== 'sense') throw new Error('Not a sense.');
     const back = { plus: 'minus', minus: 'plus', still: 'still' } as const;
-    const answer = wrong ? { ...good, moves: good.moves.map((m) => ({ ...m, way: back[m.way] })) } : good;
+    const answer = wrong
+      ? { ...good, moves: good.moves.map((m) => ('way' in m ? { ...m, way: back[m.way] } : m)) }
+      : good;
     s.add('answer.given', { check: 'tilt', subject: 'aircraft', answer, facts });
     const status = deriveStatus(s.state(), '2026-03-01T08:00:00.000Z')?.parts.get('tilt@aircraft');
     return [status?.mark, status?.proven, status?.verdicts.map((v) => v.reason.code).at(-1)];

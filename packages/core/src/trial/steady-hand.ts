@@ -71,7 +71,13 @@ export class SteadyHand {
     if (spec.kind === 'sense') {
       const good = goodAnswer(part, this.state, this.now());
       return good.kind === 'sense'
-        ? { ...good, moves: good.moves.map((m) => ({ ...m, way: m.way === 'still' ? 'plus' : 'still' })) }
+        ? {
+            ...good,
+            moves: good.moves.map((m) => ({
+              output: m.output,
+              way: 'way' in m && m.way === 'still' ? 'plus' : 'still',
+            })),
+          }
         : undefined;
     }
     if (spec.kind === 'positions') {

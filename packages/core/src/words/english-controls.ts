@@ -14,6 +14,9 @@ export const ENGLISH_CONTROLS = {
       : `All ${p.s('count')} go the right way, or stand still as they should.`,
   senseBackwards: (p) =>
     `${p.s('output')} ${p.s('does')} and has to ${p.s('expected')}: backwards. Do not fly before the cause is found.`,
+  senseCalledWrong: (p) =>
+    `${p.s('output')} was called wrong: it moves, and has to stand still. Do not fly before the cause is found.`,
+  callerNotNamed: () => 'Say who calls: what nobody saw proves nothing.',
   senseStill: (p) => `${p.s('output')} stands still and has to ${p.s('expected')}.`,
   senseMoved: (p) => `${p.s('output')} ${p.s('does')} and has to stand still.`,
   senseUndescribed: (p) =>

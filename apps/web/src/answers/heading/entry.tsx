@@ -79,7 +79,7 @@ export function HeadingEntry({ part, first }: EntryProps<'heading'>): ReactEleme
           <Figure part={part} name="own" focus={first} />
           <Picker
             className="w-32"
-            label="Counted from north"
+            label="From which north"
             value={northOnDesk(draft, 'own') ?? ''}
             options={FROM}
             onChange={(id) => pick('own north', id)}
@@ -90,7 +90,7 @@ export function HeadingEntry({ part, first }: EntryProps<'heading'>): ReactEleme
             <Figure part={part} name={name} focus={false} />
             <Picker
               className="w-32"
-              label="Counted from north"
+              label="From which north"
               value={northOnDesk(draft, name) ?? ''}
               options={FROM}
               onChange={(id) => pick(`${name} north`, id)}

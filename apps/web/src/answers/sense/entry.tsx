@@ -14,24 +14,27 @@ import {
   type WayOfMoving,
 } from '@kanzel/core';
 import { useCampaign } from '../../station/campaign-context.ts';
-import { Picker } from '../../ui/picker.tsx';
+import { Choices } from '../../ui/field.tsx';
+import { LineField, Picker } from '../../ui/picker.tsx';
 import { isFreeKey } from '../../ui/free-key.ts';
 import { useKeys } from '../../ui/use-keys.ts';
 import { Button } from '../../ui/button.tsx';
 import type { EntryProps } from '../answer-view.ts';
+import type { PartDraft } from '../desk.ts';
 import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
 import { SaidRow } from '../said-row.tsx';
 import { Airframe } from './airframe.tsx';
 import { TiltLine, useHeld } from './tilt-line.tsx';
-import { wayOnDesk, withWay } from './desk.ts';
+import { CALL_WORDS, callerOnDesk, saidOf, withCaller, withSaid, type Said } from './desk.ts';
+import { lastCaller, rememberCaller } from './caller.ts';
 import { useStickMode } from './stick-mode.ts';
 
 /** What each key says of the output that is next: plus and minus as they are called, and still. */
-const KEYS: ReadonlyMap<string, WayOfMoving> = new Map([
-  ['+', 'plus'],
-  ['=', 'plus'],
-  ['0', 'still'],
-  ['-', 'minus'],
+const KEYS: ReadonlyMap<string, readonly [seen: Said, called: Said]> = new Map([
+  ['+', ['plus', 'correct']],
+  ['=', ['plus', 'correct']],
+  ['0', ['still', 'still']],
+  ['-', ['minus', 'wrong']],
 ]);
 
 const MODES = STICK_MODES.map((id) => ({ id, text: `Mode ${id}` }));
@@ -55,8 +58,59 @@ function Stick({ input }: { input: SenseInput }): ReactElement | null {
   );
 }
 
-const wordsOf = (output: ControlOutput) =>
+const wordsOf = (output: ControlOutput): readonly { readonly id: Said; readonly text: string }[] =>
   WAYS_OF_MOVING.map((id) => ({ id, text: moveInWords(output, id) }));
+
+/** What a caller calls of each of them. */
+const CALLED: readonly { readonly id: Said; readonly text: string }[] = [
+  { id: 'correct', text: CALL_WORDS.correct },
+  { id: 'still', text: 'Still' },
+  { id: 'wrong', text: CALL_WORDS.wrong },
+];
+
+const LOOKS = [
+  { id: 'self', text: 'I see it' },
+  { id: 'caller', text: 'Called to me' },
+] as const;
+
+/** Whether whoever holds the device looks himself, or somebody at the aircraft calls what he sees. */
+function Looks({
+  draft,
+  put,
+}: {
+  draft: PartDraft;
+  put: (change: Partial<PartDraft>) => void;
+}): ReactElement {
+  const caller = callerOnDesk(draft);
+  return (
+    <div className="mb-1 flex flex-wrap items-end gap-x-4">
+      <Choices
+        tight
+        label="Who looks"
+        value={caller === undefined ? 'self' : 'caller'}
+        options={LOOKS}
+        onChange={(who) => put(withCaller(draft, who === 'caller' ? lastCaller() : undefined))}
+      />
+      {caller === undefined ? null : (
+        <LineField
+          className="w-44"
+          label="Called by"
+          value={caller}
+          onChange={(name) => {
+            rememberCaller(name);
+            put(withCaller(draft, name));
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+/** A way that was seen; what was called is drawn as none, since which way that is would tell what is expected. */
+function wayOnDesk(draft: PartDraft, output: string): WayOfMoving | undefined {
+  const said = saidOf(draft, output);
+  return WAYS_OF_MOVING.find((way) => way === said);
+}
 
 /**
  * Which way each surface, motor or tilt goes: by its row, by pressing it on the aircraft, or by key for the next one. What is right is
@@ -69,30 +123,31 @@ export function SenseEntry({ part, spec, first }: EntryProps<'sense'>): ReactEle
   const outputs = senseOutputs(view.index, spec);
   const { layout } = view.index.basis.aircraft;
   const { context } = controlsOf(view.index);
-  const next = outputs.find((o) => wayOnDesk(draft, o.id) === undefined);
+  const next = outputs.find((o) => saidOf(draft, o.id) === undefined);
+  const called = callerOnDesk(draft) !== undefined;
   const held = useHeld(spec.input);
-  const say = (output: ControlOutput, way: WayOfMoving): void =>
+  const say = (output: ControlOutput, said: Said): void =>
     changeDraft(view.id, part.key, {
-      ...withWay(draft, output.id, way),
+      ...withSaid(draft, output.id, said),
       ...(held ? { facts: { [TILTED]: held.last ?? NOT_TILTED } } : {}),
     });
   useKeys((event) => {
     if (!first || !isFreeKey(event)) return;
-    const way = KEYS.get(event.key);
-    if (way && next) {
+    const said = KEYS.get(event.key);
+    if (said && next) {
       event.preventDefault();
-      say(next, way);
+      say(next, said[called ? 1 : 0]);
     }
     if (event.key === 'Backspace') {
-      const last = outputs.findLast((o) => wayOnDesk(draft, o.id) !== undefined);
-      const was = last && wayOnDesk(draft, last.id);
+      const last = outputs.findLast((o) => saidOf(draft, o.id) !== undefined);
+      const was = last && saidOf(draft, last.id);
       if (last && was) {
         event.preventDefault();
         say(last, was);
       }
     }
   }, true);
-  const left = outputs.filter((o) => wayOnDesk(draft, o.id) === undefined);
+  const left = outputs.filter((o) => saidOf(draft, o.id) === undefined);
   if (outputs.length === 0)
     return (
       <p className="border-l-4 border-again bg-again-bg px-2 py-1">
@@ -104,13 +159,14 @@ export function SenseEntry({ part, spec, first }: EntryProps<'sense'>): ReactEle
       <div>
         {held ? <TiltLine input={spec.input} held={held} /> : null}
         {context.radio && SENSE_INPUTS[spec.input].by === 'command' ? <Stick input={spec.input} /> : null}
+        <Looks draft={draft} put={(change) => changeDraft(view.id, part.key, change)} />
         <ul>
           {outputs.map((output) => (
             <SaidRow
               key={output.id}
               title={output.title}
-              words={wordsOf(output)}
-              said={wayOnDesk(draft, output.id)}
+              words={called ? CALLED : wordsOf(output)}
+              said={saidOf(draft, output.id)}
               next={output === next}
               say={(way) => say(output, way)}
             />
@@ -130,7 +186,9 @@ export function SenseEntry({ part, spec, first }: EntryProps<'sense'>): ReactEle
             </Button>
           ) : null}
           <span className="cap max-lg:hidden">
-            Keys: + {outputs[0]?.words.plus.toLowerCase()}, 0 still, - {outputs[0]?.words.minus.toLowerCase()}
+            {called
+              ? 'Keys: + correct, 0 still, - wrong'
+              : `Keys: + ${outputs[0]?.words.plus.toLowerCase() ?? ''}, 0 still, - ${outputs[0]?.words.minus.toLowerCase() ?? ''}`}
           </span>
         </div>
       </div>
@@ -142,9 +200,9 @@ export function SenseEntry({ part, spec, first }: EntryProps<'sense'>): ReactEle
           next={next?.id}
           held={held}
           onPress={(output) => {
-            const was = wayOnDesk(draft, output.id);
-            const at = was === undefined ? -1 : WAYS_OF_MOVING.indexOf(was);
-            say(output, WAYS_OF_MOVING[(at + 1) % WAYS_OF_MOVING.length] ?? 'still');
+            const all: readonly Said[] = called ? CALLED.map((c) => c.id) : WAYS_OF_MOVING;
+            const was = saidOf(draft, output.id);
+            say(output, all[((was === undefined ? -1 : all.indexOf(was)) + 1) % all.length] ?? 'still');
           }}
         />
       ) : null}

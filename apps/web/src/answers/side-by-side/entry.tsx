@@ -57,7 +57,7 @@ function Stops({
         Press each as it stands: the first counts as 0.
         {all.length > 2 ? ' The first and the last are enough.' : ''}
       </p>
-      <div className="flex flex-wrap gap-2">
+      <div className="flex flex-wrap gap-2 max-sm:grid max-sm:grid-cols-2">
         {all.map(({ id, title }, i) => {
           const taken = bySpeeds ? undefined : ownMember(draft.taken, id);
           return (
