@@ -78,6 +78,7 @@ describe('who may call what', () => {
     'post /api/library/drafts/{format}/{id}/publish': ['inspector', 'certifier', 'administrator'],
     'get /api/aircraft/{mark}/prospect': 'signed in',
     'post /api/aircraft/{mark}/mission': 'signed in',
+    'put /api/aircraft/{mark}/mission': ['technician', 'inspector', 'pilot'],
     'post /api/aircraft/{mark}/parameters': 'signed in',
     'get /api/campaigns/{campaign}/parameters-left': 'signed in',
     'get /api/campaigns/{campaign}/prospect': 'signed in',

@@ -213,6 +213,8 @@ export class MonitorRequest {
   @IsInt() @Min(1) @Max(65535) port!: number;
   /** Number of a vehicle that speaks MAVLink; 1 where none is said. */
   @IsOptional() @IsInt() @Min(1) @Max(255) system?: number;
+  /** A mission may be put aboard over this line; it only reads where that is not said. */
+  @IsOptional() @IsBoolean() writes?: boolean;
 }
 
 export class SimulatedControls {

@@ -319,6 +319,7 @@ export interface LineView {
     readonly host: string;
     readonly port: number;
     readonly system?: number;
+    readonly writes?: boolean;
   };
   readonly protocols: readonly {
     readonly id: string;
@@ -334,6 +335,8 @@ export interface MonitorState {
   /** What speaks there: the monitor of the engines, or the whole vehicle. */
   readonly speaker: 'monitor' | 'vehicle' | 'receiver';
   readonly state: 'live' | 'silent' | 'unreachable';
+  /** A mission may be put aboard over this line. */
+  readonly writes?: boolean;
   readonly since: number;
   readonly note?: string;
 }

@@ -96,6 +96,8 @@ const CELL_VOLTS = 4.12;
 /** At half throttle, tied down. */
 const HALF = { rpm: 5200, amps: 8.4 };
 const HEADING = 143;
+/** Items of a mission for which it has room. */
+const ROOM = 800;
 /** Time in which a motor that is let go loses two thirds of its speed (s), and the share of it at which it stands. */
 const RUN_DOWN = 0.35;
 const STANDS = 0.02;
@@ -107,7 +109,8 @@ const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 
 /**
  * A drone with six motors on its stand, in the open protocol that real ones speak: at rest but for the unrest of its sensors, or
- * with its motors turning. It obeys nothing that comes over the line; what is wrong with it is set from outside.
+ * with its motors turning. It takes a mission while it is disarmed, and obeys nothing else that comes over the line; what is wrong with
+ * it is set from outside.
  */
 export class VehicleStandin {
   private state = AT_REST;
@@ -115,6 +118,8 @@ export class VehicleStandin {
   private sequence = 0;
   private step = 0;
   private picture: Figures | undefined;
+  /** A mission that is being put aboard. */
+  private coming: { readonly count: number; readonly items: MissionItem[] } | undefined;
   /** When its motors were told to stop, and from which throttle. */
   private stopped: { readonly at: number; readonly from: number } | undefined;
   private readonly normal: () => number;
@@ -123,7 +128,7 @@ export class VehicleStandin {
     private readonly system: number,
     private readonly motors: number,
     seed: number,
-    private readonly mission: readonly MissionItem[] = MAST_MISSION,
+    private mission: readonly MissionItem[] = MAST_MISSION,
   ) {
     this.normal = seededRandom(seed).normal;
   }
@@ -142,7 +147,7 @@ export class VehicleStandin {
     return this.state;
   }
 
-  /** What it answers to what came over the line: how many items its mission has, or one of them. It does nothing that it is told. */
+  /** What it answers to what came over the line: how many items its mission has, or one of them; it takes a mission, and does nothing else that it is told. */
   answer(bytes: Uint8Array): readonly Uint8Array[] {
     const { heard } = readFrames(bytes);
     return heard.flatMap((one) => {
@@ -150,11 +155,45 @@ export class VehicleStandin {
       const to = { target_system: one.system, target_component: one.component };
       if (one.name === 'MISSION_REQUEST_LIST')
         return [this.frame('MISSION_COUNT', { ...to, count: this.mission.length })];
+      if (one.name === 'MISSION_COUNT') return [this.beginUpload(to, one.figures['count']?.[0] ?? 0)];
+      if (one.name === 'MISSION_ITEM_INT') return this.takeItem(to, one.figures);
       if (one.name === 'PARAM_REQUEST_LIST') return this.parameters().map((_, i) => this.parameter(i));
       if (one.name === 'PARAM_REQUEST_READ') return [this.parameter(one.figures['param_index']?.[0] ?? 0)];
       const item = one.name === 'MISSION_REQUEST_INT' ? this.item(one.figures['seq']?.[0] ?? -1) : undefined;
       return item ? [this.frame('MISSION_ITEM_INT', { ...to, ...item })] : [];
     });
+  }
+
+  /** Room for a survey, and no more. */
+  private beginUpload(to: Figures, count: number): Uint8Array {
+    if (this.state.armed || this.state.throttle > 0) return this.frame('MISSION_ACK', { ...to, type: 14 });
+    if (count > ROOM) return this.frame('MISSION_ACK', { ...to, type: 4 });
+    this.coming = { count, items: [] };
+    return this.frame('MISSION_REQUEST_INT', { ...to, seq: 0 });
+  }
+
+  private takeItem(to: Figures, figures: Readonly<Record<string, readonly number[]>>): readonly Uint8Array[] {
+    const { coming } = this;
+    const figure = (name: string): number => figures[name]?.[0] ?? Number.NaN;
+    const given = (value: number): number | null => (Number.isFinite(value) ? value : null);
+    if (!coming) return [];
+    const { items, count } = coming;
+    // A radio that breaks: it stops asking, and has half of it.
+    if (this.state.mission === 'cut-off' && items.length > 3) return [];
+    if (figure('seq') === items.length)
+      items.push({
+        sequence: figure('seq'),
+        frame: figure('frame'),
+        command: figure('command'),
+        autocontinue: figure('autocontinue') !== 0,
+        parameters: ['param1', 'param2', 'param3', 'param4'].map((name) => given(figure(name))),
+        x: figure('x'),
+        y: figure('y'),
+        z: given(figure('z')),
+      });
+    if (items.length < count) return [this.frame('MISSION_REQUEST_INT', { ...to, seq: items.length })];
+    this.mission = items;
+    return [this.frame('MISSION_ACK', { ...to, type: 0 })];
   }
 
   private parameters(): typeof STANDIN_PARAMETERS {

@@ -2,7 +2,7 @@ import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/commo
 import { ApiTags } from '@nestjs/swagger';
 import {
   type LineView,
-  type MissionView,
+  MissionView,
   type ParametersView,
   MonitorRequest,
   SimulationRequest,
@@ -47,14 +47,14 @@ export class DevicesController {
   ): Promise<void> {
     if (!this.library.aircraft().some((a) => a.mark === mark))
       throw refuse(404, `There is no aircraft ${mark} here.`);
-    const { protocol = 'engine-line', host, port, system } = request;
+    const { protocol = 'engine-line', host, port, system, writes } = request;
     const configured = await this.devices.configure({
       mark,
       protocol,
-      settings: { host, port, ...(system === undefined ? {} : { system }) },
+      settings: { host, port, ...(system === undefined ? {} : { system }), ...(writes ? { writes } : {}) },
     });
     if (!configured.ok) throw refuse(400, configured.error);
-    await this.log.add('monitor.changed', { mark, protocol, host, port, by: by.id });
+    await this.log.add('monitor.changed', { mark, protocol, host, port, writes: writes === true, by: by.id });
   }
 
   /** Reads back the mission that the vehicle of an aircraft has aboard. It is asked for it, and nothing of it is changed. */
@@ -64,6 +64,28 @@ export class DevicesController {
     const read = await this.devices.readMission(mark);
     if (!read.ok) throw refuseFor(409, read.error);
     return { items: read.value.map((i) => ({ ...i, parameters: [...i.parameters] })) };
+  }
+
+  /**
+   * Puts a mission aboard the vehicle of an aircraft, over a line of which an administrator said that it may, while the vehicle says
+   * that it is disarmed; then reads back what is aboard, which is the answer.
+   */
+  @NeedsRole('technician', 'inspector', 'pilot')
+  @Put('aircraft/:mark/mission')
+  async upload(
+    @Param('mark') mark: string,
+    @Body() request: MissionView,
+    @Signed() by: PersonView,
+  ): Promise<MissionView> {
+    const written = await this.devices.writeMission(mark, request.items);
+    await this.log.add('mission.sent', {
+      mark,
+      items: request.items.length,
+      taken: written.ok,
+      by: by.id,
+    });
+    if (!written.ok) throw refuseFor(409, written.error);
+    return this.mission(mark);
   }
 
   /** Reads the parameters that the vehicle of an aircraft has. It is asked for them, and none of them is changed. */

@@ -1,11 +1,21 @@
 import { EventEmitter } from 'node:events';
 import { Inject, Injectable, type OnApplicationShutdown, type OnModuleInit } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
-import { err, instantOfLine, makeSentences, ok, reason, type Result, type SourceClock } from '@kanzel/core';
+import {
+  err,
+  instantOfLine,
+  makeSentences,
+  ok,
+  reason,
+  type MissionItem,
+  type Result,
+  type SourceClock,
+} from '@kanzel/core';
 import type { LineView, MonitorEvent, MonitorState } from '@kanzel/contract';
 import { Repository } from 'typeorm';
 import { CLOCK, SETTINGS, type Clock, type Settings } from '../settings.ts';
 import type { MissionRead } from './mission-reader.ts';
+import type { MissionWritten } from './mission-writer.ts';
 import type { ParametersRead } from './parameter-reader.ts';
 import { DeviceRow } from '../storage/entities.ts';
 import { WriteLock } from '../storage/write-lock.ts';
@@ -100,7 +110,11 @@ export class DevicesService implements OnModuleInit, OnApplicationShutdown {
     }));
     return [
       ...kept.filter((d) => !monitors.some((m) => m.mark === d.mark)),
-      ...monitors.map(({ mark, protocol, host, port }) => ({ mark, protocol, settings: { host, port } })),
+      ...monitors.map(({ mark, protocol, host, port }) => ({
+        mark,
+        protocol,
+        settings: { host, port, ...(this.settings.standins ? { writes: true } : {}) },
+      })),
     ];
   }
 
@@ -158,6 +172,19 @@ export class DevicesService implements OnModuleInit, OnApplicationShutdown {
     return this.listsOf(mark)?.readMission() ?? err(reason('missionNoVehicle'));
   }
 
+  /**
+   * Puts a mission aboard the vehicle of an aircraft, over a line that may, while the vehicle itself says that it is disarmed. What is
+   * aboard then is told by reading it back. Errors: `missionNotAllowed`, `missionArmed`, `missionArmedUnknown`, as the vehicle answers.
+   */
+  async writeMission(mark: string, items: readonly MissionItem[]): Promise<MissionWritten> {
+    const lists = this.listsOf(mark);
+    if (!lists) return err(reason('missionNoVehicle'));
+    if (this.heard.get(mark)?.state.writes !== true) return err(reason('missionNotAllowed'));
+    const armed = this.history(mark).at(-1)?.values['aircraft']?.['armed'];
+    if (armed === undefined || armed === null) return err(reason('missionArmedUnknown'));
+    return armed === 0 ? lists.writeMission(items) : err(reason('missionArmed'));
+  }
+
   /** The same of its parameters. Errors: as the vehicle answers; `parametersNoVehicle`. */
   async readParameters(mark: string): Promise<ParametersRead> {
     return this.listsOf(mark)?.readParameters() ?? err(reason('parametersNoVehicle'));
@@ -179,8 +206,15 @@ export class DevicesService implements OnModuleInit, OnApplicationShutdown {
 
   private say(heard: Heard, state: MonitorState['state'], note?: string): void {
     if (heard.state.state === state && heard.state.note === note) return;
-    const { mark, speaker } = heard.state;
-    heard.state = { mark, speaker, state, since: this.now(), ...(note ? { note } : {}) };
+    const { mark, speaker, writes } = heard.state;
+    heard.state = {
+      mark,
+      speaker,
+      state,
+      since: this.now(),
+      ...(writes ? { writes } : {}),
+      ...(note ? { note } : {}),
+    };
     this.events.emit('state', heard.state);
   }
 
@@ -205,6 +239,7 @@ export class DevicesService implements OnModuleInit, OnApplicationShutdown {
       );
       return;
     }
+    if ('writes' in read.value && read.value.writes === true) heard.state = { ...heard.state, writes: true };
     // Each driver reads its own settings: what it has read is what it opens.
     heard.device = (driver as DeviceDriver<unknown>).open(read.value, this.settings.standins, {
       opened: () => (heard.clock = undefined),

@@ -26,6 +26,7 @@ export type LogKind =
   | 'library.published'
   | 'library.adopted'
   | 'monitor.changed'
+  | 'mission.sent'
   | 'field.changed';
 
 const lineOf = (row: LogRow): LogLine => ({

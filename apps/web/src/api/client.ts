@@ -94,6 +94,9 @@ export const api = {
   put: <T>(path: string, body: unknown): Promise<Answer<T>> => request<T>('PUT', path, body),
   /** Sends a file as it is. */
   send: <T>(path: string, file: Blob): Promise<Answer<T>> => request<T>('POST', path, file),
+  /** Puts what may take as long as a file. */
+  putLong: <T>(path: string, body: unknown): Promise<Answer<T>> =>
+    request<T>('PUT', path, new Blob([JSON.stringify(body)], { type: 'application/json' })),
   delete: <T>(path: string): Promise<Answer<T>> => request<T>('DELETE', path),
 };
 

@@ -63,6 +63,8 @@ function sayEvent(line: LogLine, people: readonly PersonView[]): string {
       return 'The files of the library were listed for the first time';
     case 'monitor.changed':
       return `The monitor of ${text('mark')} is at ${text('host')}${by}`;
+    case 'mission.sent':
+      return `A mission of ${String(line.body['items'])} items was ${line.body['taken'] === true ? 'put aboard' : 'offered to'} ${text('mark')}${by}`;
     case 'field.changed':
       return `The field was set to ${String(line.body['name'])}`;
     default:

@@ -83,6 +83,18 @@ export const ENGLISH_CONTROLS = {
   missionSilent: () => 'The vehicle does not answer when it is asked for its mission. Nothing was taken.',
   missionEmpty: () => 'The vehicle says that no mission is aboard.',
   missionTooLong: (p) => `The vehicle says ${p.s('count')} items, which no vehicle takes. Nothing was taken.`,
+  missionBusy: () => 'A mission is on its way to the vehicle or from it: wait until that is done.',
+  missionNoSpace: (p) =>
+    `The vehicle does not take ${p.s('count')} items: it has no room for them. What is aboard now is not known: read it back.`,
+  missionNotTaken: (p) =>
+    `The vehicle did not take the mission: ${p.s('why')}. What is aboard now is not known: read it back.`,
+  missionUploadCutOff: (p) =>
+    `The vehicle stopped asking after ${p.s('got')} of ${p.s('count')} items. What is aboard now is not known: read it back.`,
+  missionArmed: () => 'The vehicle says that it is ARMED: no mission is put aboard before it is disarmed.',
+  missionArmedUnknown: () =>
+    'The vehicle does not say whether it is armed: no mission is put aboard before it does.',
+  missionNotAllowed: () =>
+    'This line only reads. An administrator says on the page of the aircraft that a mission may be put aboard over it.',
   missionNoVehicle: () => 'No vehicle is on the line that could be asked for its mission.',
   parametersNotLeft: () => 'Take the list that was left last time, or choose its file.',
   parametersNotRead: () =>

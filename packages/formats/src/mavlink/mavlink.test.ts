@@ -21,6 +21,7 @@ test('what both sides know of a message without sending it is what the protocol 
     GPS_RAW_INT: [24, 24, 30],
     ATTITUDE: [30, 39, 28],
     GLOBAL_POSITION_INT: [33, 104, 28],
+    MISSION_REQUEST: [40, 230, 4],
     MISSION_REQUEST_LIST: [43, 132, 2],
     MISSION_COUNT: [44, 221, 4],
     MISSION_ACK: [47, 153, 3],

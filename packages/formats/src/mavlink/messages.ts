@@ -108,6 +108,16 @@ const DEFINITIONS = {
       ['uint16_t', 'hdg'],
     ],
   },
+  /** Older vehicles ask for an item by this; they take it as they take the newer one. */
+  MISSION_REQUEST: {
+    id: 40,
+    fields: [
+      ['uint8_t', 'target_system'],
+      ['uint8_t', 'target_component'],
+      ['uint16_t', 'seq'],
+    ],
+    extensions: [['uint8_t', 'mission_type']],
+  },
   MISSION_REQUEST_LIST: {
     id: 43,
     fields: [

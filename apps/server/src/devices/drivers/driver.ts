@@ -25,7 +25,7 @@ export interface DeviceEars {
 export interface Device {
   close(): void;
   /** The lists that can be asked for; absent where no vehicle speaks. */
-  readonly lists?: Pick<VehicleLists, 'readMission' | 'readParameters'>;
+  readonly lists?: Pick<VehicleLists, 'readMission' | 'writeMission' | 'readParameters'>;
 }
 
 /** One thing that has to be said of a device before it can be listened to. */

@@ -11,6 +11,8 @@ import { readAddress, type LineAddress } from './engine-line.ts';
 /** Where a vehicle is heard, and its number: others may speak there as well. */
 export interface VehicleAddress extends LineAddress {
   readonly system: number;
+  /** A mission may be put aboard over this line. Nothing else is ever changed, and nothing where it is not said. */
+  readonly writes?: boolean;
 }
 
 /** No frame of the protocol is longer; what is kept of a stream that has no frame in it is never more. */
@@ -25,9 +27,9 @@ const SETTINGS = [
 function readSettings(settings: unknown): ReturnType<DeviceDriver<VehicleAddress>['read']> {
   const address = readAddress(settings);
   if (!address.ok) return address;
-  const { system = 1 } = (settings ?? {}) as { readonly system?: unknown };
+  const { system = 1, writes } = (settings ?? {}) as { readonly system?: unknown; readonly writes?: unknown };
   return typeof system === 'number' && Number.isInteger(system) && system >= 1 && system <= 255
-    ? ok({ ...address.value, system })
+    ? ok({ ...address.value, system, ...(writes === true ? { writes } : {}) })
     : err('The number of the vehicle is a whole number from 1 to 255.');
 }
 

@@ -7,6 +7,7 @@ import { useCampaign } from '../../station/campaign-context.ts';
 import { useMonitorState } from '../../sync/monitor-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { Problem } from '../../ui/field.tsx';
+import { HoldButton } from '../../ui/hold-button.tsx';
 import { saveFile } from '../../ui/save-file.ts';
 import type { EntryProps } from '../answer-view.ts';
 import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
@@ -47,6 +48,21 @@ export function MissionEntry({ part }: EntryProps<'mission'>): ReactElement {
       );
     else setProblem(sayFailure(answer.error));
   };
+  /** Puts what was planned aboard; what the vehicle then has is read back by the server, and stands beside it. */
+  const upload = async (): Promise<void> => {
+    if (!planned) return;
+    setProblem(undefined);
+    setAsking(true);
+    const answer = await api.putLong<MissionView>(`/api/aircraft/${mark}/mission`, { items: planned });
+    setAsking(false);
+    if (answer.ok)
+      changeDraft(
+        view.id,
+        part.key,
+        withMission(draft, 'read', VEHICLE, answer.value.items, new Date().toISOString()),
+      );
+    else setProblem(sayFailure(answer.error));
+  };
   const live = line?.speaker === 'vehicle' && line.state === 'live';
   return (
     <div>
@@ -61,6 +77,11 @@ export function MissionEntry({ part }: EntryProps<'mission'>): ReactElement {
             <span>
               {fromOnDesk(draft, 'planned')}, {planned.length} items
             </span>
+          ) : null}
+          {planned && live && line.writes ? (
+            <HoldButton disabled={asking} onDone={() => void upload()}>
+              {asking ? 'On its way…' : 'Put it aboard and read it back'}
+            </HoldButton>
           ) : null}
         </dd>
         <dt className="font-semibold">Aboard</dt>

@@ -16,6 +16,7 @@ interface Typed {
   readonly host: string;
   readonly port: string;
   readonly system: string;
+  readonly writes: boolean;
 }
 
 /** Nothing is chosen for anybody: a wrong number listens to another vehicle. */
@@ -24,6 +25,7 @@ const typedOf = ({ line }: LineView): Typed => ({
   host: line?.host ?? '',
   port: line ? String(line.port) : '',
   system: line?.system === undefined ? '' : String(line.system),
+  writes: line?.writes === true,
 });
 
 /** Where the monitor, vehicle or receiver of an aircraft speaks: said by an administrator, who is asked for the passphrase once more. */
@@ -56,12 +58,21 @@ export function LineNote({ mark }: { mark: string }): ReactElement | null {
       protocol: typed.protocol,
       host: typed.host.trim(),
       port: whole(typed.port),
-      ...(numbered ? { system: whole(typed.system) } : {}),
+      ...(numbered ? { system: whole(typed.system), ...(typed.writes ? { writes: true } : {}) } : {}),
     };
     const sent = await api.put<undefined>(`/api/aircraft/${mark}/monitor`, request);
     if (!sent.ok) return setProblem(sayFailure(sent.error));
-    const { protocol, host, port, system } = request;
-    setView({ ...view, line: { protocol: protocol ?? '', host, port, ...(system ? { system } : {}) } });
+    const { protocol, host, port, system, writes } = request;
+    setView({
+      ...view,
+      line: {
+        protocol: protocol ?? '',
+        host,
+        port,
+        ...(system ? { system } : {}),
+        ...(writes ? { writes } : {}),
+      },
+    });
   };
   const same = JSON.stringify(typedOf(view)) === JSON.stringify(typed);
   return (
@@ -84,6 +95,16 @@ export function LineNote({ mark }: { mark: string }): ReactElement | null {
             value={typed.system}
             onChange={(system) => change({ system })}
           />
+        ) : null}
+        {numbered ? (
+          <label className="flex min-h-9 items-center gap-2 max-lg:min-h-14">
+            <input
+              type="checkbox"
+              checked={typed.writes}
+              onChange={(e) => change({ writes: e.target.checked })}
+            />
+            A mission may be put aboard over it
+          </label>
         ) : null}
         <Problem>{problem}</Problem>
         <Button disabled={same || typed.protocol === ''} onClick={() => void save()}>
