@@ -164,11 +164,20 @@ test('a mission that reads back wrong in one height is out by that height, and w
   await page.keyboard.press('Enter');
   await expect(step.getByText('Out of limits')).toBeVisible();
 
-  // Put aboard again, and read back again: what was planned is chosen anew, as all evidence is given anew.
+  // Put aboard again: not while it is armed, and not by half; what is aboard is what is read back.
   await set('mission: one height wrong');
   await press(page, /^Repeat/);
   await choose('Choose its file', 'mast.csv', PLANNED);
-  await readBack.click();
+  const putAboard = step.getByRole('button', { name: 'Put it aboard and read it back' });
+  await set('armed');
+  await expect(page.getByRole('complementary').getByText('Armed', { exact: true })).toBeVisible();
+  await putAboard.click();
+  await expect(
+    step.getByRole('alert').filter({ hasText: 'no mission is put aboard before it is disarmed' }),
+  ).toBeVisible();
+  await set('armed');
+  await expect(page.getByRole('complementary').getByText('Disarmed', { exact: true })).toBeVisible();
+  await putAboard.click();
   await expect(step).toContainText('All 8 items are aboard as they were planned, figure by figure.');
   await page.keyboard.press('Enter');
   await page.goto(`${base}/controls?check=mission-read-back`);
@@ -248,4 +257,63 @@ test('an administrator says where a receiver speaks, with the passphrase; what i
   await other.goto(`${product.url}/library/aircraft/QX-HEI`);
   await expect(other.getByRole('heading', { name: 'Gauges aboard' })).toBeVisible();
   await expect(noteOn(other)).toHaveCount(0);
+});
+
+test('one motor that runs on is out by name; currents are compared with one another, and a heading with two that know nothing of it', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await campaignInHand(page, product.url, 'QX-TEI');
+  const step = page.getByLabel('Step in progress');
+  const set = (what: string): Promise<void> =>
+    page.getByLabel('Simulation').getByRole('button', { name: what, exact: true }).click();
+
+  // Five motors stand, the third runs on: by its speeds, and by hand, where the hand's own error is said.
+  await page.goto(`${base}/run-up?check=motors-stop-together`);
+  await press(page, /^Repeat/);
+  await press(page, /^Armed: yes now/);
+  await expect(step.getByText('Motor 1: it did not turn in what was heard of it.')).toBeVisible();
+  await set('motors at full throttle');
+  await set('motor 3 stops late');
+  await expect(step.getByText('Motor 1: it still turns.')).toBeVisible();
+  await set('motors at full throttle');
+  await step
+    .getByRole('button', { name: /^As the vehicle says: motor 3 last, 2\.\d+ s/ })
+    .click({ timeout: 30_000 });
+  await expect(step.getByText('Out of limits')).toBeVisible();
+  // Pressed by hand it begins anew; one alone tells nothing.
+  await page.keyboard.press('1');
+  await page.keyboard.press('Enter');
+  await expect(step.getByRole('alert').filter({ hasText: 'One alone tells nothing' }).first()).toBeVisible();
+  await page.keyboard.press('3');
+  await expect(step.getByRole('button', { name: /Motor 3 stands/ })).toHaveAttribute('aria-pressed', 'true');
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.keyboard.press('Backspace');
+  await step.getByRole('button', { name: /^As the vehicle says/ }).click();
+  await page.keyboard.press('Enter');
+  await expect(step.getByRole('listitem').filter({ hasText: 'Motor 3' })).toContainText(/2\.\d+ s/);
+  await expect(step.getByText('From the speeds that the vehicle told.')).toBeVisible();
+  await set('motor 3 stops late');
+
+  // Thirty degrees off: it agrees with neither reference, whichever of them is right.
+  await page.goto(`${base}/controls?check=compass-against-second`);
+  await press(page, /^Repeat/);
+  await set('heading 30° off');
+  await expect(step.getByPlaceholder('173', { exact: true })).toBeVisible();
+  await press(page, /^Take from the vehicle/);
+  const choose = (label: string, at: number, option: string): Promise<string[]> =>
+    step.getByLabel(label).nth(at).selectOption(option);
+  for (const at of [0, 1, 2]) await choose('From which north', at, 'Magnetic');
+  await step.getByLabel(/first reference$/).fill('141');
+  await step.getByLabel(/second reference$/).fill('148');
+  await choose('Read from', 0, 'Hand compass, away from metal');
+  await choose('Read from', 1, 'Hand compass, away from metal');
+  await expect(step).toContainText('Both references are the same');
+  await choose('Read from', 1, 'Line sighted on the chart');
+  await expect(step.getByText('Out of limits')).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+  // One reference beside the heading and one far from both: nobody knows.
+  await step.getByLabel(/first reference$/).fill('172');
+  await expect(step).toContainText('The two references contradict one another');
+  await set('heading 30° off');
 });

@@ -94,7 +94,7 @@ export type VehicleSituation = typeof AT_REST;
 const CELLS = 6;
 const CELL_VOLTS = 4.12;
 /** At half throttle, tied down. */
-const HALF = { rpm: 5200, amps: 8.4 };
+const HALF = { rpm: 4600, amps: 8.4 };
 const HEADING = 143;
 /** Items of a mission for which it has room. */
 const ROOM = 800;
@@ -174,7 +174,8 @@ export class VehicleStandin {
 
   private takeItem(to: Figures, figures: Readonly<Record<string, readonly number[]>>): readonly Uint8Array[] {
     const { coming } = this;
-    const figure = (name: string): number => figures[name]?.[0] ?? Number.NaN;
+    const known = new Map(Object.entries(figures));
+    const figure = (name: string): number => known.get(name)?.[0] ?? Number.NaN;
     const given = (value: number): number | null => (Number.isFinite(value) ? value : null);
     if (!coming) return [];
     const { items, count } = coming;

@@ -130,6 +130,9 @@ function useAsking(check: Check, step: Step, parts: readonly Part[]): Asking {
   return { kept, unraised: out.filter((p) => !raised(p)), undecided, unwitnessed, canWitness };
 }
 
+/** So many of one kind are offered at once: on a phone more of them would cover what they are about. The next comes when one is done. */
+const MOST_OFFERED = 2;
+
 /** Says what asks for something more. */
 function AskingButtons({
   check,
@@ -167,7 +170,7 @@ function AskingButtons({
   };
   return (
     <>
-      {unraised.map((p) => (
+      {unraised.slice(0, MOST_OFFERED).map((p) => (
         <Button
           key={p.key}
           kind="main"
@@ -185,14 +188,19 @@ function AskingButtons({
           Raise a finding{parts.length > 1 ? `, ${names.subject(p.subject).toLowerCase()}` : ''}
         </Button>
       ))}
+      {unraised.length > MOST_OFFERED ? (
+        <span className="self-center text-[0.86rem] text-ink-2">
+          {unraised.length - MOST_OFFERED} more are out of limits.
+        </span>
+      ) : null}
       {canWitness ? (
         <Button kind="main" onClick={() => void witness()}>
           Checked by me, I agree
         </Button>
       ) : null}
-      {undecided.map((p) => (
+      {undecided.slice(0, MOST_OFFERED).map((p) => (
         <Button key={p.key} onClick={() => view.ask({ kind: 'decide', part: p.key })}>
-          Record a decision
+          Record a decision{parts.length > 1 ? `, ${names.subject(p.subject).toLowerCase()}` : ''}
         </Button>
       ))}
     </>

@@ -191,11 +191,11 @@ export const SENSE: AnswerKind<'sense'> = {
         : [`${output.title.toLowerCase()} ${wordOf(output, seen.way)}`];
     });
     if (moving.length === 0) return `Nothing moves${by}`;
-    const called = moves.filter((m) => 'called' in m).length;
+    const called = moves.filter((m) => 'called' in m);
     if (moving.length > NAMED)
-      return called > 0
-        ? `${moves.filter((m) => 'called' in m && m.called === 'wrong').length} of ${moves.length} called wrong${by}`
-        : `${moving.length} of ${moves.length} move${by}`;
+      return called.length > 0
+        ? `${called.filter((m) => m.called === 'correct').length} of ${moves.length} called correct by ${calledBy ?? ''}`
+        : `${moving.length} of ${moves.length} move`;
     return `${moving.join(', ').replace(/^./, (c) => c.toUpperCase())}${by}`;
   },
 };

@@ -14,7 +14,6 @@ import {
   type WayOfMoving,
 } from '@kanzel/core';
 import { useCampaign } from '../../station/campaign-context.ts';
-import { Choices } from '../../ui/field.tsx';
 import { LineField, Picker } from '../../ui/picker.tsx';
 import { isFreeKey } from '../../ui/free-key.ts';
 import { useKeys } from '../../ui/use-keys.ts';
@@ -68,40 +67,20 @@ const CALLED: readonly { readonly id: Said; readonly text: string }[] = [
   { id: 'wrong', text: CALL_WORDS.wrong },
 ];
 
-const LOOKS = [
-  { id: 'self', text: 'I see it' },
-  { id: 'caller', text: 'Called to me' },
-] as const;
-
-/** Whether whoever holds the device looks himself, or somebody at the aircraft calls what he sees. */
-function Looks({
-  draft,
+/** Who calls what he sees, where whoever holds the device does not look himself. */
+function Caller({
+  caller,
   put,
 }: {
-  draft: PartDraft;
-  put: (change: Partial<PartDraft>) => void;
+  caller: string;
+  put: (caller: string | undefined) => void;
 }): ReactElement {
-  const caller = callerOnDesk(draft);
   return (
-    <div className="mb-1 flex flex-wrap items-end gap-x-4">
-      <Choices
-        tight
-        label="Who looks"
-        value={caller === undefined ? 'self' : 'caller'}
-        options={LOOKS}
-        onChange={(who) => put(withCaller(draft, who === 'caller' ? lastCaller() : undefined))}
-      />
-      {caller === undefined ? null : (
-        <LineField
-          className="w-44"
-          label="Called by"
-          value={caller}
-          onChange={(name) => {
-            rememberCaller(name);
-            put(withCaller(draft, name));
-          }}
-        />
-      )}
+    <div className="mb-2 flex flex-wrap items-end gap-x-4">
+      <LineField className="w-52" label="Called by" value={caller} onChange={put} />
+      <Button kind="quiet" onClick={() => put(undefined)}>
+        I see it myself
+      </Button>
     </div>
   );
 }
@@ -124,8 +103,13 @@ export function SenseEntry({ part, spec, first }: EntryProps<'sense'>): ReactEle
   const { layout } = view.index.basis.aircraft;
   const { context } = controlsOf(view.index);
   const next = outputs.find((o) => saidOf(draft, o.id) === undefined);
-  const called = callerOnDesk(draft) !== undefined;
-  const held = useHeld(spec.input);
+  const caller = callerOnDesk(draft);
+  const called = caller !== undefined;
+  const setCaller = (name: string | undefined): void => {
+    if (name !== undefined) rememberCaller(name);
+    changeDraft(view.id, part.key, withCaller(draft, name));
+  };
+  const held = useHeld(spec.input, view.index.basis.aircraft.mark);
   const say = (output: ControlOutput, said: Said): void =>
     changeDraft(view.id, part.key, {
       ...withSaid(draft, output.id, said),
@@ -159,7 +143,7 @@ export function SenseEntry({ part, spec, first }: EntryProps<'sense'>): ReactEle
       <div>
         {held ? <TiltLine input={spec.input} held={held} /> : null}
         {context.radio && SENSE_INPUTS[spec.input].by === 'command' ? <Stick input={spec.input} /> : null}
-        <Looks draft={draft} put={(change) => changeDraft(view.id, part.key, change)} />
+        {caller === undefined ? null : <Caller caller={caller} put={setCaller} />}
         <ul>
           {outputs.map((output) => (
             <SaidRow
@@ -185,6 +169,11 @@ export function SenseEntry({ part, spec, first }: EntryProps<'sense'>): ReactEle
               {left.length === 1 ? 'The other is still' : `The other ${left.length} are still`}
             </Button>
           ) : null}
+          {called ? null : (
+            <Button kind="quiet" onClick={() => setCaller(lastCaller())}>
+              Called to me
+            </Button>
+          )}
           <span className="cap max-lg:hidden">
             {called
               ? 'Keys: + correct, 0 still, - wrong'

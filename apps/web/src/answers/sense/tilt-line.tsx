@@ -22,8 +22,27 @@ export interface Held {
   readonly standsNow: () => void;
 }
 
+/** How long what was seen of the stance of a vehicle is good for the next step (ms): it is set down in between, not carried away. */
+const STANCE = 600_000;
+
+/** How each aircraft stood when a correction was come to last, and when that was. */
+const stances = new Map<string, { readonly rest: Attitude; readonly at: number }>();
+
+/**
+ * What the next step is counted from: where the hands still hold it tilted from the step before, how it stood before that, on the
+ * heading that it has now; else how it stands now.
+ */
+function stanceAt(mark: string, now: Attitude): Attitude {
+  const stood = stances.get(mark);
+  const held =
+    stood &&
+    performance.now() - stood.at < STANCE &&
+    tiltOf({ ...now, heading: stood.rest.heading }, stood.rest).state !== 'level';
+  return held && stood ? { ...stood.rest, heading: now.heading } : now;
+}
+
 /** How the vehicle is held while a correction is asked for; undefined where none is on the line, or it says nothing of it. */
-export function useHeld(input: SenseInput): Held | undefined {
+export function useHeld(input: SenseInput, mark: string): Held | undefined {
   useMonitor((s) => s.tick);
   const correction = SENSE_INPUTS[input].by === 'correction';
   const now = correction ? attitudeNow() : undefined;
@@ -33,16 +52,22 @@ export function useHeld(input: SenseInput): Held | undefined {
   useEffect(() => {
     if (first.current && now) {
       first.current = false;
-      setRest(now);
+      const rest = stanceAt(mark, now);
+      stances.set(mark, { rest, at: performance.now() });
+      setRest(rest);
     }
-  }, [now]);
+  }, [now, mark]);
   const tilt = now && rest ? tiltOf(now, rest) : undefined;
   const seen = tilt?.state === 'tilted' ? tilt.input : undefined;
   useEffect(() => {
     if (seen) setLast(seen);
   }, [seen]);
   if (!now || !rest || !tilt) return undefined;
-  return { tilt, now, rest, last: seen ?? last, standsNow: () => setRest(now) };
+  const standsNow = (): void => {
+    stances.set(mark, { rest: now, at: performance.now() });
+    setRest(now);
+  };
+  return { tilt, now, rest, last: seen ?? last, standsNow };
 }
 
 const said = (input: SenseInput): string => SENSE_INPUT_TITLES[input].toLowerCase();
