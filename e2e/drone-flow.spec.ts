@@ -7,6 +7,8 @@ import { checkInHand } from './work.ts';
 const product = sharedDemo();
 
 const step = (page: Page) => page.getByLabel('Step in progress');
+const press = (page: Page, name: RegExp): Promise<void> =>
+  page.locator('[data-step-actions]').getByRole('button', { name }).click();
 const actions = (page: Page) => page.locator('[data-step-actions]');
 
 interface KeptEntry {
@@ -326,4 +328,63 @@ test('the long way of a drone: by keys alone to the arming, corrections by two, 
   ]);
   await phone.waitForURL(/\/gate\/fly$/);
   expect(await seriousFaults(phone)).toEqual([]);
+});
+
+test('one motor that runs on is out by name; currents are compared with one another, and a heading with two that know nothing of it', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await campaignInHand(page, product.url, 'QX-TEI');
+  const sheet = step(page);
+  const set = (what: string): Promise<void> =>
+    page.getByLabel('Simulation').getByRole('button', { name: what, exact: true }).click();
+
+  // Five motors stand, the third runs on: by its speeds, and by hand, where the hand's own error is said.
+  await page.goto(`${base}/run-up?check=motors-stop-together`);
+  await press(page, /^Repeat/);
+  await press(page, /^Armed: yes now/);
+  await expect(sheet.getByText('Motor 1: it did not turn in what was heard of it.')).toBeVisible();
+  await set('motors at full throttle');
+  await set('motor 3 stops late');
+  await expect(sheet.getByText('Motor 1: it still turns.')).toBeVisible();
+  await set('motors at full throttle');
+  await sheet
+    .getByRole('button', { name: /^As the vehicle says: motor 3 last, 2\.\d+ s/ })
+    .click({ timeout: 30_000 });
+  await expect(sheet.getByText('Out of limits')).toBeVisible();
+  // Pressed by hand it begins anew; one alone tells nothing.
+  await page.keyboard.press('1');
+  await page.keyboard.press('Enter');
+  await expect(sheet.getByRole('alert').filter({ hasText: 'One alone tells nothing' }).first()).toBeVisible();
+  await page.keyboard.press('3');
+  await expect(sheet.getByRole('button', { name: /Motor 3 stands/ })).toHaveAttribute('aria-pressed', 'true');
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.keyboard.press('Backspace');
+  await sheet.getByRole('button', { name: /^As the vehicle says/ }).click();
+  await page.keyboard.press('Enter');
+  await expect(sheet.getByRole('listitem').filter({ hasText: 'Motor 3' })).toContainText(/2\.\d+ s/);
+  await expect(sheet.getByText('From the speeds that the vehicle told.')).toBeVisible();
+  await set('motor 3 stops late');
+
+  // Thirty degrees off: it agrees with neither reference, whichever of them is right.
+  await page.goto(`${base}/controls?check=compass-against-second`);
+  await press(page, /^Repeat/);
+  await set('heading 30° off');
+  await expect(sheet.getByPlaceholder('173', { exact: true })).toBeVisible();
+  await press(page, /^Take from the vehicle/);
+  const choose = (label: string, at: number, option: string): Promise<string[]> =>
+    sheet.getByLabel(label).nth(at).selectOption(option);
+  for (const at of [0, 1, 2]) await choose('From which north', at, 'Magnetic');
+  await sheet.getByLabel(/first reference$/).fill('141');
+  await sheet.getByLabel(/second reference$/).fill('148');
+  await choose('Read from', 0, 'Hand compass, away from metal');
+  await choose('Read from', 1, 'Hand compass, away from metal');
+  await expect(sheet).toContainText('Both references are the same');
+  await choose('Read from', 1, 'Line sighted on the chart');
+  await expect(sheet.getByText('Out of limits')).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+  // One reference beside the heading and one far from both: nobody knows.
+  await sheet.getByLabel(/first reference$/).fill('172');
+  await expect(sheet).toContainText('The two references contradict one another');
+  await set('heading 30° off');
 });

@@ -152,11 +152,12 @@ const STANDS = 60;
 
 /**
  * When each of what a check times came to stand, after the first of them, from the speeds that were heard; the error says why it is not
- * known yet. Undefined where no vehicle tells speeds. Two samples are one instant apart: that is the resolution of each time.
+ * known yet. Undefined where no vehicle tells speeds. What was heard before `since`, when the step was come to, is another stop. Two samples are one instant apart: that is the resolution of each time.
  */
 export function stopsHeard(
   index: BasisIndex,
   part: Part,
+  since: number,
 ): Result<Record<string, Reading>, Reason> | undefined {
   const spec = part.check.answer;
   if (spec.kind !== 'side-by-side' || spec.timed !== true || !spec.speeds) return undefined;
@@ -166,7 +167,13 @@ export function stopsHeard(
   if (until === undefined || all.every(({ id }) => newest(id, channel) === undefined)) return undefined;
   const stood: { id: string; at: number; gap: number }[] = [];
   for (const { id, title } of all) {
-    const samples = samplesBetween(linesRead(), id, channel, until - STOPS_WITHIN * 1000, until);
+    const samples = samplesBetween(
+      linesRead(),
+      id,
+      channel,
+      Math.max(since, until - STOPS_WITHIN * 1000),
+      until,
+    );
     const found = standstillOf(samples, STANDS);
     if (!found.ok) return err({ ...found.error, params: { ...found.error.params, whose: title } });
     stood.push({ id, at: samples.from / 1000 + found.value.at, gap: found.value.gap });

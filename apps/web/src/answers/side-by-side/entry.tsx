@@ -1,7 +1,7 @@
-import type { ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
 import { ownMember, sideBySide, type Part } from '@kanzel/core';
 import { useCampaign } from '../../station/campaign-context.ts';
-import { useMonitor } from '../../sync/monitor-store.ts';
+import { newestAt, useMonitor } from '../../sync/monitor-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { isFreeKey } from '../../ui/free-key.ts';
 import { useKeys } from '../../ui/use-keys.ts';
@@ -45,7 +45,8 @@ function Stops({
       anew();
     }
   }, true);
-  const heard = stopsHeard(view.index, part);
+  const [since] = useState(() => newestAt() ?? 0);
+  const heard = stopsHeard(view.index, part, since);
   const [lastHeard] = heard?.ok
     ? all
         .map(({ id, title }) => ({ title, reading: ownMember(heard.value, id) }))
