@@ -4,7 +4,7 @@ import { admit } from '../entries/admit.ts';
 import type { Limit, Reading } from '../limits/types.ts';
 import { BASIS, check, PACK, Scribe } from '../testing/world.ts';
 import { makeSentences } from '../words/english.ts';
-import type { HeadingSource, North } from './heading.ts';
+import type { HeadingSource, North } from './heading-sources.ts';
 import { judgeAnswer } from './judge-answer.ts';
 import type { PartAnswer } from './part-answer.ts';
 

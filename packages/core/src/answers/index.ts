@@ -9,16 +9,16 @@ export { controlsOf, NOT_TILTED, senseOutputs, TILTED, waysSeen, type Controls }
 export { armedOther, ARMED_BY_VEHICLE } from './armed.ts';
 export { openParameters } from './parameters.ts';
 export { travelOutputs, workOutTravel, type WorkedTravel } from './travel.ts';
-export { besideTitle, sideBySide, TIMED_BY, type Beside, type TimedBy } from './side-by-side.ts';
+export { sideBySide } from './side-by-side.ts';
+export { TIMED_BY, type TimedBy } from './timed-by.ts';
+export { toNorth, wantsDeclination } from './heading.ts';
 export {
   HEADING_SOURCES,
   HEADING_SOURCE_IDS,
   NORTHS,
-  toNorth,
-  wantsDeclination,
   type HeadingSource,
   type North,
-} from './heading.ts';
+} from './heading-sources.ts';
 export { isSaidUnseen, isToldAfter } from './told-after.ts';
 export { judgeAnswer, measuredOf } from './judge-answer.ts';
 export {

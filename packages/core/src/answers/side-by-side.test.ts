@@ -7,7 +7,8 @@ import { BASIS, check, PACK, Scribe } from '../testing/world.ts';
 import { makeSentences } from '../words/english.ts';
 import { describeAnswer } from './answers.ts';
 import { judgeAnswer } from './judge-answer.ts';
-import { sideBySide, type TimedBy } from './side-by-side.ts';
+import { sideBySide } from './side-by-side.ts';
+import type { TimedBy } from './timed-by.ts';
 
 type Spec = Extract<AnswerSpec, { readonly kind: 'side-by-side' }>;
 

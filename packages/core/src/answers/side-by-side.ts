@@ -6,6 +6,7 @@ import { formatFigure } from '../quantity/format.ts';
 import { reason, type Reason } from '../reasons/reason.ts';
 import { edgesBeside } from './figure-text.ts';
 import type { AnswerKind, AnswerOf } from './kind.ts';
+import type { TimedBy } from './timed-by.ts';
 import { judgedAlone, noCopies, recorded } from './said.ts';
 
 type SideBySideSpec = Extract<AnswerSpec, { readonly kind: 'side-by-side' }>;
@@ -18,10 +19,6 @@ const MOTORS: readonly Propulsor['kind'][] = ['electric', 'ducted-fan', 'lift-mo
  * is met within a tenth of a second, rather early than late. It goes with every time that was pressed.
  */
 export const PRESS_SCATTER = 0.1;
-
-/** How times are taken: a press as each of them stands, the speeds that a vehicle tells, a film that is looked through afterwards. */
-export const TIMED_BY = ['press', 'speeds', 'film'] as const;
-export type TimedBy = (typeof TIMED_BY)[number];
 
 /** Standard deviations in an expanded uncertainty. */
 const COVERAGE = 2;
