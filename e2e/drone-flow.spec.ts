@@ -79,6 +79,7 @@ const BY_KEYS: Readonly<Record<string, (page: Page) => Promise<void>>> = {
   },
   'link-far-end': takeAndRecord,
   'link-quality': takeAndRecord,
+  'stick-directions': (page) => say(page, '1111'),
   'link-loss-action': async (page) => {
     await step(page).getByRole('radio').first().waitFor({ state: 'attached' });
     await page.keyboard.press('1');
@@ -272,17 +273,19 @@ test('the long way of a drone: by keys alone to the arming, corrections by two, 
   expect(await workByKeys(ylva, 'controls')).toEqual(CONTROLS);
 
   // What takes two is said by the second without being shown the first, and agreed to where it was shown; by keys as well.
-  for (const [id, ways] of [
-    ['correction-roll', '---+++'],
-    ['correction-pitch', '+0--0+'],
-    ['correction-yaw', '-+-+-+'],
+  for (const [id, tilt, ways] of [
+    ['correction-roll', { roll: -20 }, '---+++'],
+    ['correction-pitch', { pitch: -20 }, '+0--0+'],
+    ['correction-yaw', { yaw: 25 }, '-+-+-+'],
   ] as const) {
     await brand.goto(`${base}/controls?check=${id}`);
-    await say(brand, ways);
+    await held(brand, tilt, ways);
     await brand.waitForURL((url) => url.searchParams.get('check') !== id);
   }
-  for (const id of ['stick-directions', 'link-loss-action'])
-    await agree(ylva, brand, `${base}/controls?check=${id}`);
+  await brand.goto(`${base}/controls?check=stick-directions`);
+  await say(brand, '1111');
+  await brand.waitForURL((url) => url.searchParams.get('check') !== 'stick-directions');
+  await agree(ylva, brand, `${base}/controls?check=link-loss-action`);
   // The gate before arming has the next press; behind it the motors turn.
   await ylva.goto(`${base}/gate/arm`);
   await expect(ylva.getByRole('button', { name: 'Pass Arm' })).toBeFocused();

@@ -191,6 +191,8 @@ export class AnswerWitnessedBody extends AboutPart {
   @Matches(ID) answerEntry!: string;
   /** What was seen without being shown the first answer, where the step asks for that. */
   @IsOptional() @ValidateNested() @byKind() @IsObject() saw?: AnswerBody;
+  /** What the vehicle on the line said of itself meanwhile. */
+  @IsOptional() @IsObject() facts?: Record<string, unknown>;
 }
 
 export class DecisionRecordedBody extends AboutPart {

@@ -172,6 +172,8 @@ export function validateEntryBody(kind: string, body: unknown): Result<true, rea
     messages.push(...checkVolumes('answer.weighing.tanks', answer?.weighing?.tanks));
     messages.push(...checkVolumes('answer.sheet.fuel', answer?.sheet?.fuel));
   }
+  if (kind === 'answer.witnessed' && messages.length === 0 && facts !== undefined)
+    messages.push(...checkFacts(facts));
   if (kind === 'plan.kept' && messages.length === 0) messages.push(...checkPlan(body as plans.PlanKeptBody));
   if (kind === 'ways.chosen' && messages.length === 0)
     messages.push(...checkWays((body as plans.WaysChosenBody).ways));

@@ -3,7 +3,7 @@ import {
   type Fact,
   aboardChanges,
   armedOther,
-  kindOf,
+  saysSame,
   type AnswerRecord,
   isFigureSpec,
   judgeAnswer,
@@ -191,19 +191,21 @@ async function saySecond({
   part,
   first,
   answer,
+  facts,
   tell,
 }: {
   readonly view: CampaignView;
   readonly part: Part;
   readonly first: AnswerRecord;
   readonly answer: PartAnswer;
+  readonly facts: Readonly<Record<string, Fact>>;
   readonly tell: (problem: string) => void;
 }): Promise<boolean> {
   const { person } = useSession.getState();
   const said = await submit(
     view.id,
     'answer.witnessed',
-    { check: part.check.id, subject: part.subject, answerEntry: first.entry, saw: answer },
+    { check: part.check.id, subject: part.subject, answerEntry: first.entry, saw: answer, facts },
     roleAmong(person, ['inspector', 'certifier', 'technician', 'observer', 'pilot']),
   );
   if (!said.ok) {
@@ -211,13 +213,7 @@ async function saySecond({
     return false;
   }
   clearDraft(view.id, part.key);
-  const { agrees } = kindOf(answer);
-  return (
-    first.answer?.kind === answer.kind &&
-    agrees !== 'never' &&
-    agrees(first.answer, answer) &&
-    first.good === 'yes'
-  );
+  return saysSame(view.index, part.check, first.answer, answer) && first.good === 'yes';
 }
 
 /**
@@ -259,7 +255,7 @@ async function keepPart({
   }
   const confirmed = own.asked === figuresKey(own);
   const first = view.unseen.get(part.key);
-  if (first) return saySecond({ view, part, first, answer, tell });
+  if (first) return saySecond({ view, part, first, answer, facts, tell });
   const standing = view.status.parts.get(part.key)?.answer;
   const correcting = own.correction !== undefined && standing !== undefined;
   const kept = await submit(

@@ -19,6 +19,7 @@ export {
   type HeadingSource,
   type North,
 } from './heading-sources.ts';
+export { saysSame } from './says-same.ts';
 export { isSaidUnseen, isToldAfter } from './told-after.ts';
 export { judgeAnswer, measuredOf } from './judge-answer.ts';
 export {

@@ -1,7 +1,7 @@
 import { FLOWN_BY_RADIO } from '../aircraft/types.ts';
 import type { BasisIndex } from '../checks/basis-index.ts';
 import type { AnswerSpec } from '../checks/types.ts';
-import type { Fact, Verdict } from '../limits/types.ts';
+import type { Fact } from '../limits/types.ts';
 import { expectedOf, SENSE_INPUT_IDS, SENSE_INPUTS, watchedOf, type SenseInput } from '../controls/inputs.ts';
 import {
   outputsOf,
@@ -11,6 +11,7 @@ import {
   type WayOfMoving,
 } from '../controls/outputs.ts';
 import { ownMember } from '../own-member.ts';
+import { reason, type Reason } from '../reasons/reason.ts';
 import type { AnswerKind } from './kind.ts';
 import { CALLS, type Call, type SeenMove } from './part-answer.ts';
 import { measuresNothing, noCopies, plain } from './said.ts';
@@ -59,12 +60,13 @@ export const TILTED = 'tilted';
 export const NOT_TILTED = 'not-tilted';
 
 /** What is thought of a correction by how the vehicle felt itself held: nothing where that was as asked, or where no vehicle said it. */
-function tiltedOtherwise(asked: SenseInput, fact: Fact | undefined): readonly Verdict[] {
-  if (fact === NOT_TILTED) return [plain('unknown', 'tiltNone', { asked: tiltWords(asked) })];
+export function tiltedOtherwise(asked: SenseInput, fact: Fact | undefined): Reason | undefined {
+  if (SENSE_INPUTS[asked].by !== 'correction') return undefined;
+  if (fact === NOT_TILTED) return reason('tiltNone', { asked: tiltWords(asked) });
   const said = SENSE_INPUT_IDS.find((input) => input === fact);
   return said === undefined || said === asked
-    ? []
-    : [plain('unknown', 'tiltOtherwise', { said: tiltWords(said), asked: tiltWords(asked) })];
+    ? undefined
+    : reason('tiltOtherwise', { said: tiltWords(said), asked: tiltWords(asked) });
 }
 
 /** Example: "right side down". */
@@ -94,6 +96,29 @@ export function waysSeen(
       const right = expected.ok ? expected.value.get(m.output) : undefined;
       return [m.output, right && (m.called === 'correct' ? right : OPPOSITE[right])];
     }),
+  );
+}
+
+/**
+ * Whether two people tell the same of every output, one of whom may have called what the other saw. What was called wrong and had to
+ * stand still is the same as a call of the same alone.
+ * Example: "correct" and "down" of a left aileron at stick right are the same, "correct" and "up" are not.
+ */
+export function sameWays(
+  index: BasisIndex,
+  spec: SenseSpec,
+  first: readonly SeenMove[],
+  second: readonly SeenMove[],
+): boolean {
+  const [a, b] = [waysSeen(index, spec, first), waysSeen(index, spec, second)];
+  return (
+    first.length === second.length &&
+    first.every((m) => {
+      const [one, other] = [a.get(m.output), b.get(m.output)];
+      return one === undefined || other === undefined
+        ? callOf(first, m.output) !== undefined && callOf(first, m.output) === callOf(second, m.output)
+        : one === other;
+    })
   );
 }
 
@@ -157,13 +182,13 @@ export const SENSE: AnswerKind<'sense'> = {
       return [plain('out', code, params)];
     });
     // What a box felt that lies otherwise is no answer to what was asked; what went wrong all the same stays wrong.
-    const fact = ownMember(around.facts, TILTED);
-    const otherwise = SENSE_INPUTS[spec.input].by === 'correction' ? tiltedOtherwise(spec.input, fact) : [];
-    if (off.length > 0 || otherwise.length > 0) return [...off, ...otherwise];
+    const otherwise = tiltedOtherwise(spec.input, ownMember(around.facts, TILTED));
+    if (off.length > 0 || otherwise)
+      return [...off, ...(otherwise ? [plain('unknown', otherwise.code, otherwise.params)] : [])];
     return [plain('within', 'senseAsExpected', { count: moves.length })];
   },
   copies: noCopies,
-  // What one called and the other saw is compared by what is thought of it.
+  // What one called and the other saw is compared by what follows from the layout (`sameWays`), or what is thought of it.
   agrees: ({ moves }, second) =>
     moves.length === second.moves.length &&
     moves.every((m) =>

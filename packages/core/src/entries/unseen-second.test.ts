@@ -1,9 +1,10 @@
 import { layoutFor } from '../aircraft/templates.ts';
-import type { PartAnswer } from '../answers/part-answer.ts';
+import type { Call, PartAnswer } from '../answers/part-answer.ts';
 import type { Check } from '../checks/types.ts';
 import type { WayOfMoving } from '../controls/outputs.ts';
 import { deriveStatus } from '../standing/derive.ts';
 import { ANN, BASIS, BO, check, PACK, Scribe } from '../testing/world.ts';
+import { goodAnswer } from '../trial/good-answers.ts';
 import { admit } from './admit.ts';
 
 /** Stick right on a twin: right aileron up, left one down, and nothing said of the rest, which are at the end of cables. */
@@ -135,5 +136,62 @@ describe('a second person who says what he sees without being shown the first an
     s.add('answer.witnessed', { ...part, answerEntry: right.id, saw: RIGHT }, { by: BO });
     expect(statusOf(s)).toMatchObject({ proven: true });
     expect(statusOf(s, 'yaw@aircraft')).toMatchObject({ mark: 'again', proven: false });
+  });
+
+  test('what he saw of an armed aircraft, or of one that was held otherwise than asked, is not taken', () => {
+    const tilt = check('tilt', {
+      answer: { kind: 'sense', input: 'right-side-down', of: 'surfaces' },
+      secondPerson: true,
+      needs: { armed: 'no' },
+    });
+    const states = [
+      { name: 'armed', title: 'Armed', per: 'aircraft', values: ['no', 'yes'], initial: 'no' },
+    ] as const;
+    const s = new Scribe().open({
+      ...BASIS,
+      pack: { ...PACK, gates: [], checks: [tilt], states },
+      aircraft: { ...BASIS.aircraft, layout: layoutFor('electric-model') },
+    });
+    const about = { check: 'tilt', subject: 'aircraft' };
+    const { index } = s.state();
+    const first = index?.parts.get('tilt@aircraft');
+    if (!first) throw new Error('The part is missing.');
+    const answer = goodAnswer(first, s.state(), '2026-03-01T08:00:00.000Z');
+    const { id } = s.add('answer.given', { ...about, answer, facts: {} });
+    const says = (facts: Readonly<Record<string, string>>): string => {
+      const body = { ...about, answerEntry: id, saw: answer, facts };
+      const draft = { ...s.draft('answer.witnessed', body), by: BO };
+      const admitted = admit(draft, s.state(), draft.at);
+      return admitted.ok ? 'taken' : admitted.error.code;
+    };
+    expect([
+      says({ 'armed-by-vehicle': 'yes' }),
+      says({ tilted: 'not-tilted' }),
+      says({ tilted: 'left-side-down' }),
+      says({ tilted: 'right-side-down', 'armed-by-vehicle': 'no' }),
+      says({}),
+    ]).toEqual(['vehicleArmedOther', 'tiltNone', 'tiltOtherwise', 'taken', 'taken']);
+  });
+
+  test('one may have called what the other saw: the same by the layout, and else two who differ', () => {
+    const called = (left: Call, right: Call): PartAnswer => ({
+      kind: 'sense',
+      calledBy: 'Odd Lomme',
+      moves: [
+        { output: 'aileron-left', called: left },
+        { output: 'aileron-right', called: right },
+      ],
+    });
+    const after = (first: PartAnswer, saw: PartAnswer) => {
+      const s = opened();
+      const { id } = s.add('answer.given', { ...part, answer: first, facts: {} });
+      s.add('answer.witnessed', { ...part, answerEntry: id, saw }, { by: BO });
+      return statusOf(s)?.reasons[0]?.code ?? statusOf(s)?.mark;
+    };
+    expect(after(RIGHT, called('correct', 'correct'))).toBe('senseAsExpected');
+    expect(after(called('correct', 'correct'), RIGHT)).toBe('senseAsExpected');
+    expect(after(BACKWARDS, called('correct', 'correct'))).toBe('watchersDiffer');
+    expect(after(RIGHT, called('wrong', 'correct'))).toBe('watchersDiffer');
+    expect(after(called('correct', 'correct'), called('correct', 'wrong'))).toBe('watchersDiffer');
   });
 });

@@ -59,6 +59,8 @@ export interface EntryBodies {
     readonly subject: string;
     readonly answerEntry: string;
     readonly saw?: PartAnswer;
+    /** What the vehicle on the line said of itself meanwhile. */
+    readonly facts?: Readonly<Record<string, Fact>>;
   };
   /** A value too close to a limit to tell is accepted, with a reason, by someone who may. */
   'decision.recorded': {
