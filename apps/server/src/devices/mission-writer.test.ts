@@ -26,8 +26,8 @@ test('250 items go up over a radio that loses, doubles, holds back and garbles, 
   const standin = new VehicleStandin(1, 6, 3);
   const radio = new BadRadio(standin, uniform);
   const send = await radio.open((name, figures) => (writer.busy ? writer : reader).take(name, figures));
-  const writer: MissionWriter = new MissionWriter(send, 1, 15);
-  const reader: MissionReader = new MissionReader(send, 1, 15);
+  const writer: MissionWriter = new MissionWriter(send, 1, 40);
+  const reader: MissionReader = new MissionReader(send, 1, 40);
   const [written, second] = await Promise.all([writer.write(survey(250)), writer.write(survey(3))]);
   expect([code(written), code(second)]).toEqual(['taken', 'missionBusy']);
   // What lay about on the line of the upload is not taken for the mission.
@@ -87,6 +87,20 @@ describe('what was not taken is said, and never called aboard', () => {
     ],
   ])('%s', async (_, answers, wanted) => {
     expect(code(await against(answers))).toBe(wanted);
+  });
+
+  test('a request that comes late, behind the last item, does not keep the end from being heard', async () => {
+    const sent: string[] = [];
+    const writer: MissionWriter = new MissionWriter(
+      (name, figures) => sent.push(`${name} ${figures['seq'] ?? ''}`.trim()),
+      1,
+      10_000,
+    );
+    const begun = writer.write(survey(3));
+    for (const seq of [0, 1, 2, 1, 0]) writer.take('MISSION_REQUEST_INT', { seq: [seq] });
+    writer.take('MISSION_ACK', { type: [0] });
+    expect(code(await begun)).toBe('taken');
+    expect(sent).toEqual(['MISSION_COUNT', 'MISSION_ITEM_INT 0', 'MISSION_ITEM_INT 1', 'MISSION_ITEM_INT 2']);
   });
 
   test('a line that goes meanwhile ends it, with how far it came', async () => {

@@ -71,6 +71,8 @@ export class MissionWriter {
     if (name === 'MISSION_REQUEST_INT' || name === 'MISSION_REQUEST') {
       const seq = figure('seq');
       if (!Number.isInteger(seq) || seq < 0 || seq >= this.items.length) return;
+      // What comes late asks for what was given long ago; gone back to, the end would never be heard.
+      if (seq < this.asked) return;
       // What is asked for in its turn is progress; the same again was lost on the way, and does not go on for ever.
       if (seq > this.asked) this.tries = 0;
       this.asked = seq;
