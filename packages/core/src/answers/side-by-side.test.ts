@@ -89,6 +89,15 @@ test('motors are those that current drives, in the order of the layout; of a cou
   expect(lifting).toHaveLength(4);
   expect(motors.filter((m) => !lifting.includes(m)).length).toBeGreaterThan(0);
   expect(sideBySide(judged(STOPS, [], {}).index, { ...STOPS, of: 'tilts' })).toEqual([]);
+  // A fan that another motor drives has none of its own.
+  const { index } = judged(STOPS, [], {});
+  const layout = layoutFor('lift-and-cruise');
+  const driven = {
+    ...layout,
+    propulsors: layout.propulsors.map((p, i) => (i === 0 ? { ...p, driven: true } : p)),
+  };
+  const other = { basis: { aircraft: { ...index.basis.aircraft, layout: driven } } } as typeof index;
+  expect(sideBySide(other, STOPS)).toEqual(motors.slice(1));
 });
 
 test('stops are judged from the first to the last of them, and the edge is inside', () => {
@@ -101,6 +110,15 @@ test('stops are judged from the first to the last of them, and the edge is insid
   expect(last(0.5).worst?.state).toBe('within');
   expect(last(0.51).worst?.state).toBe('out');
   expect(last(0.2)).toMatchObject({ door: 'taken' });
+});
+
+test('one motor alone has nothing to stop together with', () => {
+  const alone = { ...STOPS, kinds: ['electric'] } as const;
+  const [only] = sideBySide(judged(alone, [], {}).index, alone);
+  expect(judged(alone, [TOGETHER], { [only?.id ?? '']: read(0) })).toMatchObject({
+    door: 'taken',
+    worst: { state: 'within' },
+  });
 });
 
 test('first and last are enough of what is timed; one alone, a motor nobody knows and times without a first are none', () => {
