@@ -96,7 +96,8 @@ test('motors are those that current drives, in the order of the layout; of a cou
     ...layout,
     propulsors: layout.propulsors.map((p, i) => (i === 0 ? { ...p, driven: true } : p)),
   };
-  const other = { basis: { aircraft: { ...index.basis.aircraft, layout: driven } } } as typeof index;
+  const aircraft = { ...index.basis.aircraft, layout: driven };
+  const other = { ...index, basis: { ...index.basis, aircraft } };
   expect(sideBySide(other, STOPS)).toEqual(motors.slice(1));
 });
 
