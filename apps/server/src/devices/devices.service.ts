@@ -174,12 +174,14 @@ export class DevicesService implements OnModuleInit, OnApplicationShutdown {
 
   /**
    * Puts a mission aboard the vehicle of an aircraft, over a line that may, while the vehicle itself says that it is disarmed. What is
-   * aboard then is told by reading it back. Errors: `missionNotAllowed`, `missionArmed`, `missionArmedUnknown`, as the vehicle answers.
+   * aboard then is told by reading it back. Errors: `missionNotAllowed`, `missionFromOne`, `missionArmed`, `missionArmedUnknown`, as the vehicle answers.
    */
   async writeMission(mark: string, items: readonly MissionItem[]): Promise<MissionWritten> {
     const lists = this.listsOf(mark);
     if (!lists) return err(reason('missionNoVehicle'));
     if (this.heard.get(mark)?.state.writes !== true) return err(reason('missionNotAllowed'));
+    // A plan without the vehicle's own item 0 would be given to it one place off.
+    if (items.some((item, i) => item.sequence !== i)) return err(reason('missionFromOne'));
     const armed = this.history(mark).at(-1)?.values['aircraft']?.['armed'];
     if (armed === undefined || armed === null) return err(reason('missionArmedUnknown'));
     return armed === 0 ? lists.writeMission(items) : err(reason('missionArmed'));

@@ -159,6 +159,8 @@ test('over the server: a line that only reads refuses, so does an armed vehicle;
       .expect(200);
     expect((whole.body as { items: unknown }).items).toEqual(survey(40));
     expect(await put(ylva, survey(801))).toEqual([409, expect.stringContaining('no room')]);
+    const fromOne = survey(4).slice(1);
+    expect(await put(ylva, fromOne)).toEqual([409, expect.stringContaining('does not begin with item 0')]);
     expect((await put(ylva, []))[0]).toBe(400);
     // Who sent it stands in the log, taken or not.
     const log = await brand.agent.get('/api/installation/log').expect(200);

@@ -93,6 +93,8 @@ export const ENGLISH_CONTROLS = {
   missionArmed: () => 'The vehicle says that it is ARMED: no mission is put aboard before it is disarmed.',
   missionArmedUnknown: () =>
     'The vehicle does not say whether it is armed: no mission is put aboard before it does.',
+  missionFromOne: () =>
+    'The plan does not begin with item 0, the home of the vehicle: put aboard from here, every item would lie one place off. Put it aboard with the ground station, and read it back here.',
   missionNotAllowed: () =>
     'This line only reads. An administrator says on the page of the aircraft that a mission may be put aboard over it.',
   missionNoVehicle: () => 'No vehicle is on the line that could be asked for its mission.',
