@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { expect, type Page } from '@playwright/test';
 import { seriousFaults } from './accessible.ts';
 import { allSaved, campaignInHand, personPage, sharedDemo, test } from './product.ts';
-import { checkInHand } from './work.ts';
+import { checkInHand, setVehicle } from './work.ts';
 
 const product = sharedDemo();
 
@@ -339,8 +339,7 @@ test('one motor that runs on is out by name; currents are compared with one anot
   const page = await personPage(browser, product.url, 'Ylva Torsund');
   const base = await campaignInHand(page, product.url, 'QX-TEI');
   const sheet = step(page);
-  const set = (what: string): Promise<void> =>
-    page.getByLabel('Simulation').getByRole('button', { name: what, exact: true }).click();
+  const set = (what: string): Promise<void> => setVehicle(page, what);
 
   // Five motors stand, the third runs on: by its speeds, and by hand, where the hand's own error is said.
   await page.goto(`${base}/run-up?check=motors-stop-together`);

@@ -1,6 +1,7 @@
 import { expect, type Page } from '@playwright/test';
 import { seriousFaults } from './accessible.ts';
 import { campaignInHand, personPage, sharedDemo, test } from './product.ts';
+import { setVehicle } from './work.ts';
 
 const product = sharedDemo();
 
@@ -14,8 +15,7 @@ test('a vehicle on the line says its figures itself; a picture that stands still
   const base = await campaignInHand(page, product.url, 'QX-TEI');
   const step = page.getByLabel('Step in progress');
   const take = page.getByRole('button', { name: /^Take from the vehicle/ });
-  const set = (what: string): Promise<void> =>
-    page.getByLabel('Simulation').getByRole('button', { name: what, exact: true }).click();
+  const set = (what: string): Promise<void> => setVehicle(page, what);
   // What is taken stands on the desk until it is recorded.
   const takeAndRecord = async (): Promise<void> => {
     await page.keyboard.press('Enter');
@@ -71,8 +71,7 @@ test('the vehicle says how it is held: a turned box proves nothing, held as aske
   const page = await personPage(browser, product.url, 'Ylva Torsund');
   const base = await campaignInHand(page, product.url, 'QX-TEI');
   const step = page.getByLabel('Step in progress');
-  const set = (what: string): Promise<void> =>
-    page.getByLabel('Simulation').getByRole('button', { name: what, exact: true }).click();
+  const set = (what: string): Promise<void> => setVehicle(page, what);
   const says = step.getByRole('status').filter({ hasText: 'The vehicle says' });
   /** Left side down: the left ones rise, the right ones fall, those in the middle stand. */
   const answer = async (): Promise<void> => {
@@ -140,8 +139,7 @@ test('a mission that reads back wrong in one height is out by that height, and w
   const page = await personPage(browser, product.url, 'Ylva Torsund');
   const base = await campaignInHand(page, product.url, 'QX-TEI');
   const step = page.getByLabel('Step in progress');
-  const set = (what: string): Promise<void> =>
-    page.getByLabel('Simulation').getByRole('button', { name: what, exact: true }).click();
+  const set = (what: string): Promise<void> => setVehicle(page, what);
   const choose = (label: string, name: string, text: string): Promise<void> =>
     page.getByLabel(label).setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
   const readBack = step.getByRole('button', { name: 'Read it from the vehicle' });
@@ -196,8 +194,7 @@ test('parameters are held against those that were left: a difference is accepted
   const page = await personPage(browser, product.url, 'Ylva Torsund');
   const base = await campaignInHand(page, product.url, 'QX-TEI');
   const step = page.getByLabel('Step in progress');
-  const set = (what: string): Promise<void> =>
-    page.getByLabel('Simulation').getByRole('button', { name: what, exact: true }).click();
+  const set = (what: string): Promise<void> => setVehicle(page, what);
   const readThem = step.getByRole('button', { name: 'Read them from the vehicle' });
   await page.goto(`${base}/controls?check=parameters-filed`);
   await press(page, /^Repeat/);

@@ -207,3 +207,11 @@ export async function countTools(page: Page): Promise<void> {
     .getByRole('button', { name: /^Record/ })
     .click();
 }
+
+/** Sets something of the simulated vehicle, or takes it back, and waits until it is so: what is read before that is of before. */
+export async function setVehicle(page: Page, what: string): Promise<void> {
+  const button = page.getByLabel('Simulation').getByRole('button', { name: what, exact: true });
+  const was = (await button.getAttribute('aria-pressed')) ?? 'false';
+  await button.click();
+  await expect(button).toHaveAttribute('aria-pressed', was === 'true' ? 'false' : 'true');
+}
