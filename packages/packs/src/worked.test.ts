@@ -275,6 +275,20 @@ test('who moves a stick, or holds what is stabilised, with the power on is told 
   expect(silent).toEqual([]);
 });
 
+test('who tries sticks, a throttle or a cyclic at their positions with the power on is told what may answer', () => {
+  const tried = [...library.packs.values()].flatMap(({ id, checks }) =>
+    checks.flatMap((c) =>
+      c.answer.kind === 'positions' &&
+      /stick|throttle|cyclic|lever/i.test(c.answer.of) &&
+      (c.needs['power'] === 'on' || c.needs['armed'] === 'yes')
+        ? [{ name: `${id} ${c.id}`, told: c.cautions.length > 0 }]
+        : [],
+    ),
+  );
+  expect(tried.length).toBeGreaterThan(5);
+  expect(tried.filter((t) => !t.told)).toEqual([]);
+});
+
 test('every edge of a limit lies on the gauge that it is read from', () => {
   const beside: string[] = [];
   let edges = 0;

@@ -113,6 +113,10 @@ test.each([
   expect(found.door).toBe(code);
 });
 
+test('two norths without a declination prove nothing, even where nobody refused them', () => {
+  expect(held(139, [139, 'true'], [139])).toMatchObject({ state: 'unknown' });
+});
+
 test('turning everything by one angle changes nothing; the verdict follows from sines and cosines as well (second route)', () => {
   const angle = fc.integer({ min: 0, max: 359 });
   const apart = (a: number, b: number): number => {

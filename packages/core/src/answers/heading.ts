@@ -72,6 +72,9 @@ export const HEADING: AnswerKind<'heading'> = {
     );
   },
   judge(answer, { index, part: { check }, around }) {
+    // Without it two norths are not one: nothing is taken for it.
+    if (wantsDeclination(answer) && answer.declination === undefined)
+      return [plain('unknown', 'headingLacks', { what: 'The declination of this place' })];
     const limits = check.limits.flatMap((key) => index.limits.get(key) ?? []);
     const judged = ({ whose, first, second }: Pair): readonly Verdict[] =>
       judgeAll(limits, { kind: 'pair', before: first, after: second }, around).map((v) => ({

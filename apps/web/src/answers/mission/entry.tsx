@@ -2,7 +2,7 @@ import { useState, type ReactElement } from 'react';
 import { missionDoubtInWords, missionDoubts } from '@kanzel/core';
 import { readMissionTable, writeMissionTable } from '@kanzel/formats';
 import type { MissionView } from '@kanzel/contract';
-import { api, sayFailure } from '../../api/client.ts';
+import { api, sayFailure, type Answer } from '../../api/client.ts';
 import { useCampaign } from '../../station/campaign-context.ts';
 import { useMonitorState } from '../../sync/monitor-store.ts';
 import { Button } from '../../ui/button.tsx';
@@ -31,14 +31,8 @@ export function MissionEntry({ part }: EntryProps<'mission'>): ReactElement {
     setProblem(table.ok ? undefined : `${name}: ${table.error.join(' ')}`);
     if (table.ok) changeDraft(view.id, part.key, withMission(draft, which, name, table.value));
   };
-  const askVehicle = async (): Promise<void> => {
-    setProblem(undefined);
-    setAsking(true);
-    const answer = await api.send<MissionView>(
-      `/api/aircraft/${mark}/mission`,
-      // As long as a file may take: a radio gives an item at a time.
-      new Blob(['{}'], { type: 'application/json' }),
-    );
+  /** What the vehicle has now stands beside what was planned; or why nobody knows it. */
+  const hear = (answer: Answer<MissionView>): void => {
     setAsking(false);
     if (answer.ok)
       changeDraft(
@@ -48,20 +42,23 @@ export function MissionEntry({ part }: EntryProps<'mission'>): ReactElement {
       );
     else setProblem(sayFailure(answer.error));
   };
+  const askVehicle = async (): Promise<void> => {
+    setProblem(undefined);
+    setAsking(true);
+    const answer = await api.send<MissionView>(
+      `/api/aircraft/${mark}/mission`,
+      // As long as a file may take: a radio gives an item at a time.
+      new Blob(['{}'], { type: 'application/json' }),
+    );
+    hear(answer);
+  };
   /** Puts what was planned aboard; what the vehicle then has is read back by the server, and stands beside it. */
   const upload = async (): Promise<void> => {
     if (!planned) return;
     setProblem(undefined);
     setAsking(true);
     const answer = await api.putLong<MissionView>(`/api/aircraft/${mark}/mission`, { items: planned });
-    setAsking(false);
-    if (answer.ok)
-      changeDraft(
-        view.id,
-        part.key,
-        withMission(draft, 'read', VEHICLE, answer.value.items, new Date().toISOString()),
-      );
-    else setProblem(sayFailure(answer.error));
+    hear(answer);
   };
   const live = line?.speaker === 'vehicle' && line.state === 'live';
   return (
