@@ -113,6 +113,7 @@ test('the vehicle says how it is held: a turned box proves nothing, held as aske
   await set('armed');
   await expect(margin.getByText('Disarmed', { exact: true })).toBeVisible();
   await page.keyboard.press('Enter');
+  await expect(page).not.toHaveURL(/check=correction-roll/);
   await page.goto(`${base}/controls?check=correction-roll`);
   await expect(step).not.toContainText('Nothing is proven.');
   await expect(
@@ -178,6 +179,8 @@ test('a mission that reads back wrong in one height is out by that height, and w
   await putAboard.click();
   await expect(step).toContainText('All 8 items are aboard as they were planned, figure by figure.');
   await page.keyboard.press('Enter');
+  // It moves on once the answer is kept: nothing is known to be on the device before.
+  await expect(page).not.toHaveURL(/check=mission-read-back/);
   await page.goto(`${base}/controls?check=mission-read-back`);
   await expect(step).toContainText('mast.csv: 8 items read back, as planned');
 });

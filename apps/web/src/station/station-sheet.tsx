@@ -1,4 +1,4 @@
-import { Fragment, useLayoutEffect, useMemo, useRef, useState, type ReactElement } from 'react';
+import { Fragment, useMemo, useState, type ReactElement } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import {
   ownMember,
@@ -296,18 +296,15 @@ function NotShown(): ReactElement {
   );
 }
 
+/** The step in hand by the address. It is set with the press itself, while the sheet of that step is still on its way. */
+const inAddress = (): string | null => new URLSearchParams(location.search).get('check');
+
 /** Up and down through the steps; several presses before the next is painted go as many steps. */
 function useStepKeys(
   order: readonly CheckStatus[],
   current: CheckStatus | undefined,
   go: (check: CheckStatus | undefined) => void,
 ): void {
-  const id = current?.check.id;
-  const inHand = useRef(id);
-  // By its name: the same step painted once more, while the next is on its way, takes no press back.
-  useLayoutEffect(() => {
-    inHand.current = id;
-  }, [id]);
   useKeys((event) => {
     if (
       document.querySelector('[role=dialog]') ||
@@ -321,9 +318,9 @@ function useStepKeys(
     const up = event.key === 'ArrowUp' || event.key.toLowerCase() === 'k';
     if (!down && !up) return;
     event.preventDefault();
-    const next = order[order.findIndex((c) => c.check.id === inHand.current) + (down ? 1 : -1)];
-    inHand.current = next?.check.id ?? inHand.current;
-    go(next);
+    const pressed = order.findIndex((c) => c.check.id === inAddress());
+    const at = pressed >= 0 ? pressed : order.findIndex((c) => c.check.id === current?.check.id);
+    go(order[at + (down ? 1 : -1)]);
   });
 }
 
