@@ -165,6 +165,7 @@ test('photographs of every view belong to the record; a count is whole, and exac
   await page.locator('[data-figure]').first().fill('16');
   await expect(step).toContainText('Within limits');
   await page.keyboard.press('Enter');
+  await expect(page).not.toHaveURL(/check=satellites-seen/);
   await allSaved(page);
   await page.goto(`${base}/controls?check=satellites-seen`);
   await expect(step).toContainText('16 is inside the limit of at least 10.');

@@ -108,6 +108,18 @@ test('a turned box is explained, put right where it belongs, and proven again by
   await brand.goto(roll);
   await expect(step(brand)).toContainText('seen by Brand Ekerholt');
   await expect(step(brand)).toContainText('All 4 go the right way, or stand still as they should.');
+
+  // A cover is where the record has it, and what needs it elsewhere waits and says so; whoever moves it says so between the steps.
+  const stands = ylva.getByRole('complementary').getByText(/^Airspeed cover:/);
+  await ylva.goto(`${base}/flight?check=lift-off-level`);
+  await expect(stands).toHaveText('Airspeed cover: on');
+  await ylva.goto(`${base}/controls?check=airspeed-zero-covered`);
+  await ylva.getByRole('button', { name: 'Now off' }).click();
+  await expect(stands).toHaveText('Airspeed cover: off');
+  await expect(step(ylva)).toContainText('Airspeed cover: it is off, and this check needs on.');
+  await ylva.getByRole('button', { name: 'Now on' }).click();
+  await expect(step(ylva)).not.toContainText('this check needs on');
+  await allSaved(ylva);
   await ylva.goto(pitch);
   await say(ylva, '00++');
   await brand.goto(pitch);

@@ -7,9 +7,6 @@ import {
   proposeScope,
   tryOrder,
   tryPack,
-  type Aircraft,
-  type LimitBook,
-  type LoadingData,
   type Basis,
   type Check,
   type Occasion,
@@ -19,107 +16,11 @@ import {
 } from '@kanzel/core';
 import { BUILT_IN_LIBRARY, loadLibrary, readLibraryFolder } from './index.ts';
 import './testing/laid.ts';
-import { SUITABLE, withLayout } from './testing/suitable.ts';
+import { basisFor as basisIn } from './testing/basis-for.ts';
+import { SUITABLE } from './testing/suitable.ts';
 
 const library = loadLibrary(readLibraryFolder(BUILT_IN_LIBRARY));
-
-/** The middle of a band of a book, or something ordinary where it has none. */
-function middle(book: LimitBook, key: string, usual: number): number {
-  const limit = book.limits.find((l) => l.key === key);
-  const { low, high } = limit && 'bounds' in limit ? limit.bounds : {};
-  return low !== undefined && high !== undefined ? (low + high) / 2 : usual;
-}
-
-/** A loading that agrees with a book: the empty aircraft as its limits want it, a seat and a tank at the centre. */
-function loadingFor(book: LimitBook): LoadingData {
-  const mass = middle(book, 'empty-mass', middle(book, 'lc-mass', 100));
-  const arm = middle(book, 'empty-centre', middle(book, 'lc-balance', 1000));
-  const good = { mass: 0.001 * mass, arm: 1 };
-  const corner = (x: number, m: number): { arm: number; mass: number } => ({ arm: arm + x, mass: mass * m });
-  return {
-    units: { mass: 'kg', arm: 'mm', volume: 'L' },
-    datum: 'tip of the nose',
-    extent: { from: arm - 5000, to: arm + 5000, side: 6000 },
-    weighing: {
-      points: [
-        { id: 'front', title: 'Front', arm: arm - 800, lateral: 0 },
-        { id: 'left', title: 'Left', arm: arm + 300, lateral: -700 },
-        { id: 'right', title: 'Right', arm: arm + 300, lateral: 700 },
-      ],
-      armUncertainty: 0.5,
-      tolerance: good,
-    },
-    stations: [
-      {
-        id: 'seat',
-        title: 'Seat',
-        kind: 'seat',
-        arm,
-        lateral: 0,
-        maximum: mass,
-        usual: mass * 0.15,
-        uncertainty: good,
-      },
-    ],
-    tanks: [
-      {
-        id: 'tank',
-        title: 'Tank',
-        usable: mass / 8,
-        unusable: 0,
-        density: 0.72,
-        densityBand: 0.01,
-        arms: [{ volume: mass / 8, arm, lateral: 0 }],
-        gauge: 0.5,
-      },
-    ],
-    burn: [['tank']],
-    packs: [],
-    bays: [],
-    envelopes: [
-      {
-        id: 'all',
-        title: 'All',
-        corners: [corner(-60, 0.9), corner(60, 0.9), corner(60, 1.8), corner(-60, 1.8)],
-      },
-    ],
-    tilts: [],
-    report: {
-      number: 'T-1',
-      on: '2025-12-01',
-      mass,
-      arm,
-      lateral: 0,
-      uncertainty: good,
-      equipment: EQUIPMENT,
-    },
-  };
-}
-
-const EQUIPMENT = [{ id: 'radio', title: 'Radio', partNumber: 'VR-20', serial: '1', mass: 1, arm: 900 }];
-
-function basisFor(pack: Pack): Basis {
-  const suitable = SUITABLE[pack.id];
-  const limitBook = library.limitBooks.get(suitable?.book ?? '');
-  if (!suitable || !limitBook) throw new Error(`No suitable aircraft for ${pack.id}`);
-  const aircraft: Aircraft = {
-    mark: 'QX-TST',
-    type: 'Testbed',
-    description: 'for tests',
-    family: pack.families[0] ?? '',
-    serial: '1',
-    engines: suitable.engines,
-    ...withLayout(pack),
-    configuration: { code: 'A', title: 'as built' },
-    hours: 1,
-    limitBook: limitBook.id,
-    pack: pack.id,
-    instruments: [],
-    equipment: EQUIPMENT,
-    loading: loadingFor(limitBook),
-  };
-  return { pack, limitBook, aircraft };
-}
+const basisFor = (pack: Pack): Basis => basisIn(library, pack);
 
 test.each([...library.packs.values()].map((p) => [p.id, p] as const))(
   'pack %s is worked to its release by one steady hand, in its own order, without a detour',

@@ -67,5 +67,6 @@ export const isAmiss = (asked: readonly AskedCheck[], status: CampaignStatus): b
 export const sameQuestion = (a: SenseQuestion, b: SenseQuestion): boolean =>
   a.input === b.input && a.group === b.group;
 
-/** Commands before corrections, as the rows of the sheet stand. */
-export const isCommand = ({ question }: AskedCheck): boolean => SENSE_INPUTS[question.input].by === 'command';
+/** What is asked for, by hand or of an autopilot, before what is corrected, as the rows of the sheet stand. */
+export const isCommand = ({ question }: AskedCheck): boolean =>
+  SENSE_INPUTS[question.input].by !== 'correction';

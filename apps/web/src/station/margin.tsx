@@ -19,6 +19,7 @@ import { roleAmong, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
 import { shadeOf, useWorkColour } from '../ui/work-colours.ts';
 import { WorkSign } from '../ui/work-sign.tsx';
+import { AsItStands } from './as-it-stands.tsx';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
 import { runningOf } from './running.ts';
 import { VehicleNote } from './vehicle-note.tsx';
@@ -61,7 +62,8 @@ function Running(): ReactElement | null {
   const person = useSession((s) => s.person);
   const [asked, setAsked] = useState(false);
   const running = runningOf(view);
-  if (running.length === 0) return null;
+  // What was released is over: a clock that goes on for weeks says nothing of it.
+  if (running.length === 0 || view.state.release) return null;
   const turning = running
     .filter((r) => r.key.startsWith('engine@'))
     .map((r) => r.key.slice('engine@'.length));
@@ -91,7 +93,7 @@ function Running(): ReactElement | null {
           </div>
         ))}
       </dl>
-      {turning.length > 0 && !view.state.release ? (
+      {turning.length > 0 ? (
         <Button kind="danger" className="mt-2" onClick={() => (asked ? void standStill() : setAsked(true))}>
           {asked ? 'Press again: engines are stopped' : 'Engines stopped'}
         </Button>
@@ -238,6 +240,7 @@ export function CampaignMargin(): ReactElement {
       <Refused />
       <VehicleNote />
       <Running />
+      <AsItStands />
       {view.state.release ? (
         <MarginNote title="Released">
           <p>

@@ -5,7 +5,9 @@ import type { Fact } from '../limits/types.ts';
 import { expectedOf, SENSE_INPUT_IDS, SENSE_INPUTS, watchedOf, type SenseInput } from '../controls/inputs.ts';
 import {
   outputsOf,
+  TURNING_AXES,
   WAYS_OF_MOVING,
+  type ControlAxis,
   type ControlContext,
   type ControlOutput,
   type WayOfMoving,
@@ -28,12 +30,18 @@ const known = new WeakMap<BasisIndex, Controls>();
 
 /**
  * The controls of the aircraft in hand, from its layout and its family; it is stabilised where its pack asks for a correction. An
- * aircraft without a layout has none. Example: a sailplane has ailerons, airbrakes, elevator and rudder, by cables, not stabilised.
+ * aircraft without a layout has none. An autopilot has servos on the axes that its pack asks it for.
+ * Example: a sailplane has ailerons, airbrakes, elevator and rudder, by cables, not stabilised.
  */
 export function controlsOf(index: BasisIndex): Controls {
   const before = known.get(index);
   if (before) return before;
   const { aircraft, pack } = index.basis;
+  const driven = new Set<ControlAxis>();
+  for (const { answer } of pack.checks)
+    if (answer.kind === 'sense' && SENSE_INPUTS[answer.input].by === 'autopilot')
+      driven.add(SENSE_INPUTS[answer.input].axis);
+  const servos = TURNING_AXES.filter((axis) => driven.has(axis));
   const controls: Controls = {
     outputs: aircraft.layout ? outputsOf(aircraft.layout) : [],
     context: {
@@ -41,6 +49,7 @@ export function controlsOf(index: BasisIndex): Controls {
       stabilised: pack.checks.some(
         ({ answer }) => answer.kind === 'sense' && SENSE_INPUTS[answer.input].by === 'correction',
       ),
+      ...(servos.length > 0 ? { autopilot: servos } : {}),
     },
   };
   known.set(index, controls);

@@ -5,12 +5,10 @@ import {
   type ControlAxis,
   type ControlContext,
   type ControlOutput,
+  TURNING_AXES,
+  type TurningAxis,
   type WayOfMoving,
 } from './outputs.ts';
-
-/** The axes that a stick moves and a stabiliser holds. */
-export const TURNING_AXES = ['roll', 'pitch', 'yaw'] as const;
-export type TurningAxis = (typeof TURNING_AXES)[number];
 
 /** One thing that can be wrong between a stick or a gyro and what moves. */
 export type ControlCause =
@@ -33,7 +31,13 @@ export type ControlCause =
   | { readonly kind: 'mounting'; readonly mounting: Mounting }
   | { readonly kind: 'gain-reversed'; readonly axis: TurningAxis }
   | { readonly kind: 'gain-none'; readonly axis: TurningAxis }
-  | { readonly kind: 'mode-inactive' };
+  | { readonly kind: 'mode-inactive' }
+  /** A servo of the autopilot pulls its circuit the other way: its cable led round the wrong side, or its wires crossed. */
+  | { readonly kind: 'servo-reversed'; readonly axis: TurningAxis }
+  /** It does not pull at all: not engaged, not connected, or its clutch slips. */
+  | { readonly kind: 'servo-dead'; readonly axis: TurningAxis }
+  /** Two servos of the autopilot are wired to each other's place. */
+  | { readonly kind: 'servos-swapped'; readonly axes: readonly [TurningAxis, TurningAxis] };
 
 const pairsOf = <T>(list: readonly T[]): [T, T][] =>
   list.flatMap((a, i) => list.slice(i + 1).map((b): [T, T] => [a, b]));
@@ -52,12 +56,13 @@ function mixersOf(outputs: readonly ControlOutput[]): ControlCause[] {
 
 /**
  * Every single thing that can be wrong, by what there is: a channel that no output follows is none, motors have no rods, and a box
- * that is not aboard lies in no way. The mountings are 23, all but the one entered.
+ * that is not aboard lies in no way. The mountings are 23, all but the one entered. What pulls from the stick to the surface is moved by a
+ * servo of the autopilot as well; of the servo itself only the autopilot knows.
  * Example: a V-tail with ailerons, a radio and a stabiliser has 63.
  */
 export function singleCauses(
   outputs: readonly ControlOutput[],
-  { radio, stabilised }: ControlContext,
+  { radio, stabilised, autopilot = [] }: ControlContext,
 ): readonly ControlCause[] {
   const used = CONTROL_AXES.filter((axis) => outputs.some((o) => o.mix[axis] !== undefined));
   const turning = TURNING_AXES.filter((axis) => used.includes(axis));
@@ -95,6 +100,11 @@ export function singleCauses(
           { kind: 'mode-inactive' } as const,
         ]
       : []),
+    ...autopilot.flatMap((axis): ControlCause[] => [
+      { kind: 'servo-reversed', axis },
+      { kind: 'servo-dead', axis },
+    ]),
+    ...pairsOf(autopilot).map((axes): ControlCause => ({ kind: 'servos-swapped', axes })),
   ];
 }
 
@@ -104,6 +114,21 @@ type Demand = Record<ControlAxis, number>;
 function demandOf(input: SenseInput, causes: readonly ControlCause[]): Demand {
   const { by, axis, to } = SENSE_INPUTS[input];
   const demand: Demand = { roll: 0, pitch: 0, yaw: 0, flaps: 0, brakes: 0 };
+  if (by === 'autopilot') {
+    demand[axis] = to;
+    for (const c of causes) {
+      if (c.kind !== 'servos-swapped') continue;
+      const [a, b] = c.axes;
+      [demand[a], demand[b]] = [demand[b], demand[a]];
+    }
+    for (const c of causes) {
+      if (c.kind === 'servo-reversed') demand[c.axis] = -demand[c.axis];
+      if (c.kind === 'servo-dead') demand[c.axis] = 0;
+      // The servo pulls at the circuit of the hands: what is rigged crossed behind it is crossed for both.
+      if (c.kind === 'channel-reversed') demand[c.axis] = -demand[c.axis];
+    }
+    return demand;
+  }
   if (by === 'command') {
     demand[axis] = to;
     for (const c of causes) {

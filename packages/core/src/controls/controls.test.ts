@@ -127,7 +127,7 @@ describe('which way everything has to go', () => {
         if (!expected.ok) continue;
         for (const [id, way] of expected.value) {
           const output = outputs.find((o) => o.id === id)!;
-          const wanted = byPhysics(layout, output, axis) * (by === 'command' ? to : -to);
+          const wanted = byPhysics(layout, output, axis) * (by === 'correction' ? -to : to);
           expect({ input, id, way: FIGURE[way] + 0 }).toEqual({
             input,
             id,
@@ -406,6 +406,34 @@ describe('what would explain the answers', () => {
     expect(next === undefined || next.input === 'nose-right').toBe(true);
   });
 
+  it('an autopilot that turns away from its heading bug: its servo, where the stick is right; the circuit, where both are wrong', () => {
+    const { outputs, context } = LAYOUTS.find(
+      (l) => l.name === 'conventional, by cables, with an autopilot',
+    )!;
+    const faults = new ControlFaults(outputs, context, everyQuestion(outputs, context));
+    const right = { 'aileron-left': 'minus', 'aileron-right': 'plus' } as const;
+    const wrong = { 'aileron-left': 'plus', 'aileron-right': 'minus' } as const;
+    const still = { 'aileron-left': 'still', 'aileron-right': 'still' } as const;
+    const first = (
+      stick: SenseSeen['ways'],
+      bug: SenseSeen['ways'],
+      pitch?: SenseSeen['ways'],
+    ): readonly ControlCause[] | undefined =>
+      faults.explain([
+        { input: 'stick-right', group: 'surfaces', ways: stick },
+        { input: 'heading-bug-right', group: 'surfaces', ways: bug },
+        ...(pitch ? [{ input: 'pitch-up-asked', group: 'surfaces', ways: pitch } as const] : []),
+      ]).ranked[0]?.causes;
+    expect(first(right, { ...wrong, elevator: 'still' })).toEqual([{ kind: 'servo-reversed', axis: 'roll' }]);
+    expect(first(right, { ...still, elevator: 'still' })).toEqual([{ kind: 'servo-dead', axis: 'roll' }]);
+    expect(first(wrong, { ...wrong, elevator: 'still' })).toEqual([
+      { kind: 'channel-reversed', axis: 'roll' },
+    ]);
+    expect(first(right, { ...still, elevator: 'plus' }, { ...right, elevator: 'still' })).toEqual([
+      { kind: 'servos-swapped', axes: ['roll', 'pitch'] },
+    ]);
+  });
+
   it('what nobody said of a surface counts neither way', () => {
     const { outputs, context } = LAYOUTS.find((l) => l.name === 'V-tail with ailerons')!;
     const faults = new ControlFaults(outputs, context, everyQuestion(outputs, context));
@@ -430,6 +458,7 @@ describe('where it is put right', () => {
     ],
     [{ kind: 'output-dead', output: 'aileron-left' }, 'wiring', undefined],
     [{ kind: 'mode-inactive' }, 'mode', undefined],
+    [{ kind: 'servo-reversed', axis: 'roll' }, 'autopilot', undefined],
   ] as const)('%j: %s, and the wrong place is the %s', (cause, place, hiddenBy) => {
     const fix = fixOf(cause as ControlCause, outputs, context);
     expect([fix.place, fix.hiddenBy]).toEqual([place, hiddenBy]);

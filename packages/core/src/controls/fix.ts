@@ -2,7 +2,15 @@ import type { ControlCause } from './causes.ts';
 import type { ControlContext, ControlOutput } from './outputs.ts';
 
 /** Where something is put right. */
-export const FIX_PLACES = ['transmitter', 'stabiliser', 'wiring', 'linkage', 'rigging', 'mode'] as const;
+export const FIX_PLACES = [
+  'transmitter',
+  'stabiliser',
+  'wiring',
+  'linkage',
+  'rigging',
+  'mode',
+  'autopilot',
+] as const;
 export type FixPlace = (typeof FIX_PLACES)[number];
 
 /** Where a cause is put right, and which systems are touched by doing so. */
@@ -117,5 +125,9 @@ function placedFix(
       return { place: 'stabiliser', touches: SETTINGS, hiddenBy: 'servo' };
     case 'mode-inactive':
       return { place: 'mode', touches: ['link.modes', 'stabiliser.modes'] };
+    case 'servo-reversed':
+    case 'servo-dead':
+    case 'servos-swapped':
+      return { place: 'autopilot', touches: ['autopilot.servos'] };
   }
 }

@@ -1,16 +1,27 @@
 import { reason, type Reason } from '../reasons/reason.ts';
 import { err, ok, type Result } from '../result.ts';
-import type { ControlAxis, ControlContext, ControlOutput, OutputGroup, WayOfMoving } from './outputs.ts';
+import type {
+  ControlAxis,
+  ControlContext,
+  ControlOutput,
+  OutputGroup,
+  TurningAxis,
+  WayOfMoving,
+} from './outputs.ts';
 
 interface SenseInputKind {
-  /** Asked by a stick, pedal or lever; or by moving the airframe, which the stabiliser opposes. */
-  readonly by: 'command' | 'correction';
+  /**
+   * Asked by a stick, pedal or lever; by moving the airframe, which the stabiliser opposes; or of a fitted autopilot, whose servos pull at
+   * the circuits of the hands.
+   */
+  readonly by: 'command' | 'correction' | 'autopilot';
   readonly axis: ControlAxis;
   readonly to: 1 | -1;
 }
 
 const command = (axis: ControlAxis, to: 1 | -1 = 1): SenseInputKind => ({ by: 'command', axis, to });
 const correction = (axis: ControlAxis, to: 1 | -1): SenseInputKind => ({ by: 'correction', axis, to });
+const autopilot = (axis: TurningAxis, to: 1 | -1) => ({ by: 'autopilot', axis, to }) as const;
 
 /** What a person does to see which way the outputs go. */
 export const SENSE_INPUTS = {
@@ -28,6 +39,10 @@ export const SENSE_INPUTS = {
   'nose-down': correction('pitch', -1),
   'nose-right': correction('yaw', 1),
   'nose-left': correction('yaw', -1),
+  'heading-bug-right': autopilot('roll', 1),
+  'heading-bug-left': autopilot('roll', -1),
+  'pitch-up-asked': autopilot('pitch', 1),
+  'pitch-down-asked': autopilot('pitch', -1),
 } as const satisfies Readonly<Record<string, SenseInputKind>>;
 
 export type SenseInput = keyof typeof SENSE_INPUTS;
@@ -41,17 +56,19 @@ export interface SenseQuestion {
 
 /**
  * The outputs that somebody says something of: behind a radio or a stabiliser all of the group, since a channel can arrive at any of
- * them; at the end of cables those of the axis alone, where there are
- * any. Example: stick right in a cockpit is two ailerons, on a model four surfaces.
+ * them; behind the servos of an autopilot those of any axis that it has; at the end of cables those of the axis alone, where there are
+ * any. Example: stick right in a cockpit is two ailerons, on a model four surfaces; the heading bug of an autopilot with servos for roll
+ * and pitch is two ailerons and the elevator.
  */
 export function watchedOf(
   outputs: readonly ControlOutput[],
-  { radio, stabilised }: ControlContext,
+  { radio, stabilised, autopilot: servos }: ControlContext,
   { input, group }: SenseQuestion,
 ): readonly ControlOutput[] {
-  const { axis } = SENSE_INPUTS[input];
+  const { axis, by } = SENSE_INPUTS[input];
+  const axes: readonly ControlAxis[] = by === 'autopilot' ? (servos ?? [axis]) : [axis];
   const own = outputs.filter((o) => o.group === group);
-  const onAxis = own.filter((o) => o.mix[axis] !== undefined || o.undescribed.includes(axis));
+  const onAxis = own.filter((o) => axes.some((a) => o.mix[a] !== undefined || o.undescribed.includes(a)));
   return radio || stabilised || onAxis.length === 0 ? own : onAxis;
 }
 
@@ -65,7 +82,8 @@ export function wayMoved(value: number, output: ControlOutput): WayOfMoving {
  * Which way each output of a group has to go. A stabiliser opposes: with the right side down it lifts the right side again.
  * Errors: `senseUndescribed` with the first output of which nobody said what it does on this axis; `senseOfNothing` where the layout
  * has nothing of the group. Neither is ever guessed.
- * Example: stick right on ailerons is left down and right up; right side down, stabilised, is left up and right down.
+ * Example: stick right on ailerons is left down and right up; right side down, stabilised, is left up and right down; heading
+ * bug right is as stick right.
  */
 export function expectedOf(
   outputs: readonly ControlOutput[],
@@ -76,7 +94,7 @@ export function expectedOf(
   if (own.length === 0) return err(reason('senseOfNothing', { group }));
   const unknown = own.find((o) => o.undescribed.includes(axis));
   if (unknown) return err(reason('senseUndescribed', { output: unknown.title, axis }));
-  const asked = by === 'command' ? to : -to;
+  const asked = by === 'correction' ? -to : to;
   return ok(new Map(own.map((o) => [o.id, wayMoved((o.mix[axis] ?? 0) * asked, o)])));
 }
 

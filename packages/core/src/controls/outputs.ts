@@ -4,6 +4,10 @@ import type { Layout, Place, Propulsor, Surface } from '../aircraft/types.ts';
 export const CONTROL_AXES = ['roll', 'pitch', 'yaw', 'flaps', 'brakes'] as const;
 export type ControlAxis = (typeof CONTROL_AXES)[number];
 
+/** The axes that a stick moves and a stabiliser or an autopilot holds. */
+export const TURNING_AXES = ['roll', 'pitch', 'yaw'] as const;
+export type TurningAxis = (typeof TURNING_AXES)[number];
+
 /** Outputs that are watched together: what moves in the air, the motors on the screen, what tilts them, the discs of rotors. */
 export const OUTPUT_GROUPS = ['surfaces', 'motors', 'tilts', 'rotors'] as const;
 export type OutputGroup = (typeof OUTPUT_GROUPS)[number];
@@ -12,10 +16,14 @@ export type OutputGroup = (typeof OUTPUT_GROUPS)[number];
 export const WAYS_OF_MOVING = ['plus', 'still', 'minus'] as const;
 export type WayOfMoving = (typeof WAYS_OF_MOVING)[number];
 
-/** What is between the hands and the surfaces: a radio link or cables, and whether something corrects by itself. */
+/**
+ * What is between the hands and the surfaces: a radio link or cables, whether something corrects by itself, and the axes of an autopilot
+ * whose own servos pull at the circuits beside the hands.
+ */
 export interface ControlContext {
   readonly radio: boolean;
   readonly stabilised: boolean;
+  readonly autopilot?: readonly TurningAxis[];
 }
 
 /** Something that answers the controls. */

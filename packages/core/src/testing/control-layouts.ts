@@ -26,6 +26,11 @@ export const CONTROL_LAYOUTS: readonly {
   readonly context: ControlContext;
 }[] = [
   { name: 'conventional, by cables', layout: layoutFor('piston-single'), context: cables },
+  {
+    name: 'conventional, by cables, with an autopilot',
+    layout: layoutFor('piston-single'),
+    context: { ...cables, autopilot: ['roll', 'pitch'] },
+  },
   { name: 'T-tail with airbrakes, by cables', layout: layoutFor('sailplane'), context: cables },
   { name: 'conventional model, stabilised', layout: layoutFor('electric-model'), context: stabilised },
   { name: 'ducted fan with nose wheel', layout: layoutFor('ducted-fan'), context: stabilised },
@@ -95,18 +100,21 @@ const PLAIN: readonly SenseInput[] = [
   'right-side-down',
   'nose-down',
   'nose-right',
+  'heading-bug-right',
+  'pitch-up-asked',
 ];
 
 /** Every question that moves something on an aircraft in order, once in one direction. */
 export function everyQuestion(
   outputs: readonly ControlOutput[],
-  { stabilised: box }: ControlContext,
+  { stabilised: box, autopilot = [] }: ControlContext,
 ): SenseQuestion[] {
   const groups = [...new Set(outputs.map((o): OutputGroup => o.group))];
   return groups.flatMap((group) =>
     PLAIN.filter((input) => {
       const { by, axis } = SENSE_INPUTS[input];
-      return (by === 'command' || box) && outputs.some((o) => o.group === group && o.mix[axis] !== undefined);
+      const can = { command: true, correction: box, autopilot: autopilot.some((a) => a === axis) }[by];
+      return can && outputs.some((o) => o.group === group && o.mix[axis] !== undefined);
     }).map((input) => ({ input, group })),
   );
 }

@@ -21,6 +21,10 @@ export const SENSE_INPUT_TITLES: Readonly<Record<SenseInput, string>> = {
   'nose-down': 'Nose down',
   'nose-right': 'Nose right',
   'nose-left': 'Nose left',
+  'heading-bug-right': 'Heading bug right',
+  'heading-bug-left': 'Heading bug left',
+  'pitch-up-asked': 'Pitch up asked of the autopilot',
+  'pitch-down-asked': 'Pitch down asked of the autopilot',
 };
 
 /** Which stick of a transmitter is moved, and where to; undefined for what no stick does. Example: "Right stick back", in mode 2. */
@@ -149,6 +153,12 @@ export function causeInWords(cause: ControlCause, outputs: readonly ControlOutpu
       return `Correction of ${cause.axis} at nothing`;
     case 'mode-inactive':
       return 'Mode not active: nothing is corrected';
+    case 'servo-reversed':
+      return `Autopilot's servo of ${cause.axis} reversed`;
+    case 'servo-dead':
+      return `Autopilot's servo of ${cause.axis} does not pull`;
+    case 'servos-swapped':
+      return `Autopilot's servos of ${cause.axes[0]} and ${cause.axes[1]} swapped`;
   }
 }
 
@@ -159,6 +169,7 @@ const PLACES: Readonly<Record<FixPlace, string>> = {
   linkage: 'Put it right at the linkage',
   rigging: 'Put it right in the rigging',
   mode: 'Choose the mode, and ask again',
+  autopilot: "Put it right at the autopilot's servo, not in the circuit of the stick",
 };
 
 /** Where a cause is put right, and where not. Example: "Put it right in the set-up of the stabiliser, not at the servo: …". */
