@@ -11,6 +11,8 @@ export const PARTS = {
   scope: { mutate: ['packages/core/src/scope/*.ts'], tests: ['scope', 'entries'] },
   standing: { mutate: ['packages/core/src/standing/*.ts'], tests: ['standing', 'entries', 'record'] },
   entries: { mutate: ['packages/core/src/entries/*.ts'], tests: ['entries', 'standing', 'checks'] },
+  controls: { mutate: ['packages/core/src/controls/*.ts'], tests: ['controls', 'answers'] },
+  signals: { mutate: ['packages/core/src/signals/*.ts'], tests: ['signals', 'answers'] },
   loading: { mutate: ['packages/core/src/loading/judge.ts'], tests: ['loading'] },
 };
 

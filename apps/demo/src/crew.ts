@@ -330,6 +330,8 @@ export class ScriptedCrew {
       case 'positions':
       case 'side-by-side':
       case 'heading':
+      case 'flow':
+      case 'samples':
       case 'travel':
       case 'mission':
       case 'parameters':

@@ -12,6 +12,8 @@ import {
   type TravelPoint,
   OUTPUT_GROUPS,
   PROPULSOR_KINDS,
+  SAMPLED_AFTER,
+  type SampledAfter,
   type OutputGroup,
   SENSE_INPUT_IDS,
   type SenseInput,
@@ -49,6 +51,7 @@ import {
  */
 
 const ID = /^[a-z0-9]+(-[a-z0-9]+)*$/;
+const SYSTEM = /^[a-z0-9.*{}-]+$/;
 
 export class PlausibleSpec {
   @IsNumber() low!: number;
@@ -112,6 +115,48 @@ export class SideBySideSpec extends FigureSpecBody {
   @IsOptional() @IsBoolean() timed?: boolean;
   /** Channel of the speeds from which stops are found. */
   @IsOptional() @Matches(ID) @MaxLength(60) speeds?: string;
+}
+
+/** What stands open while fuel is timed. */
+export class OpensSpec {
+  @IsString() @Length(1, 200) thing!: string;
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(20)
+  @Matches(SYSTEM, { each: true })
+  @MaxLength(120, { each: true })
+  touches!: string[];
+}
+
+/** Fuel timed into a can. */
+export class FlowSpec {
+  @Equals('flow') kind!: 'flow';
+  @IsInt() @Min(1) @Max(10) runs!: number;
+  @IsOptional() @Matches(ID) @MaxLength(60) attitude?: string;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => OpensSpec) opens?: OpensSpec;
+}
+
+export class DrainSpec {
+  @Matches(ID) @MaxLength(60) id!: string;
+  @IsString() @Length(1, 120) title!: string;
+}
+
+/** Samples out of every drain until clear. */
+export class SamplesSpec {
+  @Equals('samples') kind!: 'samples';
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(20)
+  @ArrayUnique((d: DrainSpec) => d.id)
+  @ValidateNested({ each: true })
+  @Type(() => DrainSpec)
+  drains!: DrainSpec[];
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(SAMPLED_AFTER.length)
+  @ArrayUnique()
+  @IsIn([...SAMPLED_AFTER], { each: true })
+  after!: SampledAfter[];
 }
 
 /** The heading shown, against two references that know nothing of it. */
@@ -384,4 +429,6 @@ export const ANSWER_SPECS: {
   parameters: ParametersSpec,
   'side-by-side': SideBySideSpec,
   heading: HeadingSpec,
+  flow: FlowSpec,
+  samples: SamplesSpec,
 };

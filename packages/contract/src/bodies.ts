@@ -34,6 +34,7 @@ import {
   SideBySideAnswer,
   TravelAnswer,
 } from './controls-bodies.ts';
+import { FlowAnswer, SamplesAnswer } from './fuel-bodies.ts';
 import { LoadingAnswer, WeighingAnswer } from './loading-bodies.ts';
 import { PhotoAnswer } from './photo-body.ts';
 import {
@@ -128,6 +129,8 @@ export const ANSWER_BODIES: Readonly<Record<AnswerKindName, new () => AnswerBody
   mission: MissionAnswer,
   'side-by-side': SideBySideAnswer,
   heading: HeadingAnswer,
+  flow: FlowAnswer,
+  samples: SamplesAnswer,
   parameters: ParametersAnswer,
 };
 

@@ -1,6 +1,6 @@
 import { plainToInstance } from 'class-transformer';
 import { validateSync, type ValidationError } from 'class-validator';
-import { err, ok, type EntryDraft, type EntryKind, type Result } from '@kanzel/core';
+import { err, ok, SAMPLES_SEEN, type EntryDraft, type EntryKind, type Result } from '@kanzel/core';
 import * as bodies from './bodies.ts';
 import { ReadingBody } from './answer-base.ts';
 import { lookUpRulesOnce } from './looked-up-once.ts';
@@ -102,6 +102,19 @@ function checkNames(path: string, named: unknown, most: number): string[] {
   return names.filter((n) => n.length > 80).map((n) => `${path}.${n.slice(0, 80)}: its name is too long`);
 }
 
+/** What came at each drain, round by round. */
+function checkRounds(rounds: readonly { readonly seen?: unknown }[] = []): string[] {
+  const known: readonly unknown[] = SAMPLES_SEEN;
+  return rounds.flatMap(({ seen }, i) => {
+    const path = `answer.rounds.${i}.seen`;
+    const unknown = Object.entries(isRecord(seen) ? seen : {}).filter(([, what]) => !known.includes(what));
+    return [
+      ...checkNames(path, seen, 20),
+      ...unknown.map(([drain]) => `${path}.${drain.slice(0, 80)}: must be one of ${SAMPLES_SEEN.join(', ')}`),
+    ];
+  });
+}
+
 /** Volumes by tank; nothing when the answer has none. */
 function checkVolumes(path: string, volumes: unknown): string[] {
   if (!isRecord(volumes)) return [];
@@ -159,6 +172,7 @@ export function validateEntryBody(kind: string, body: unknown): Result<true, rea
       readings?: Record<string, unknown>;
       weighing?: { tanks?: unknown };
       sheet?: { fuel?: unknown };
+      rounds?: readonly { readonly seen?: unknown }[];
     };
     facts?: unknown;
   };
@@ -169,6 +183,7 @@ export function validateEntryBody(kind: string, body: unknown): Result<true, rea
       for (const [cylinder, reading] of Object.entries(answer.readings ?? {}))
         messages.push(...check(ReadingBody, reading).map((m) => `answer.readings.${cylinder}.${m}`));
     }
+    if (answer?.kind === 'samples') messages.push(...checkRounds(answer.rounds));
     messages.push(...checkVolumes('answer.weighing.tanks', answer?.weighing?.tanks));
     messages.push(...checkVolumes('answer.sheet.fuel', answer?.sheet?.fuel));
   }

@@ -119,6 +119,20 @@ function answerBoxes(index: BasisIndex, check: Check): Content {
       );
     case 'heading':
       return boxes(['shown', 'first reference', 'from', 'second reference', 'from', 'declination'], '°');
+    case 'flow':
+      return boxes(
+        [
+          ...(answer.attitude === undefined ? [] : ['nose, °']),
+          'can reads to, L',
+          ...Array.from({ length: answer.runs }, (_, i) => [`run ${i + 1}, L`, 's']).flat(),
+        ],
+        '',
+      );
+    case 'samples':
+      return boxes(
+        answer.drains.flatMap((d) => answer.after.map((_, i) => `${d.title}, round ${i + 1}`)),
+        '',
+      );
     case 'choice':
       return { text: answer.options.map((o) => `[  ] ${o.text}`).join('     '), margin: [0, 3, 0, 0] };
     case 'timer':

@@ -177,6 +177,12 @@ describe('every way of answering', () => {
     sense: { kind: 'sense', input: 'stick-right', of: 'surfaces' },
     'side-by-side': { ...figure, kind: 'side-by-side', of: 'motors', kinds: ['piston'] },
     heading: { ...figure, kind: 'heading', unit: 'deg' },
+    flow: { kind: 'flow', runs: 2 },
+    samples: {
+      kind: 'samples',
+      drains: [{ id: 'left', title: 'Left wing' }],
+      after: ['standing', 'wings-rocked'],
+    },
     mission: { kind: 'mission' },
     parameters: { kind: 'parameters' },
     travel: { kind: 'travel', axis: 'roll', takes: ['plus', 'minus'], in: 'mm', figures: [] },

@@ -7,6 +7,8 @@ import { COUNT } from './count.ts';
 import { CYLINDERS } from './cylinders.ts';
 import { DOCUMENT } from './document.ts';
 import { DROP } from './drop.ts';
+import { FLOW } from './flow.ts';
+import { SAMPLES } from './samples.ts';
 import { HEADING } from './heading.ts';
 import { EQUIPMENT } from './equipment.ts';
 import { ASSEMBLY } from './assembly.ts';
@@ -59,6 +61,8 @@ export const ANSWERS: { readonly [K in AnswerKindName]: AnswerKind<K> } = {
   parameters: PARAMETERS,
   'side-by-side': SIDE_BY_SIDE,
   heading: HEADING,
+  flow: FLOW,
+  samples: SAMPLES,
 };
 
 /** What is known of the way in which something was answered. */

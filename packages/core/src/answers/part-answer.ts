@@ -1,6 +1,8 @@
 import type { AssemblyStep } from '../checks/types.ts';
 import type { WayOfMoving } from '../controls/outputs.ts';
 import type { RuleHeld, TravelPoint } from '../controls/travel.ts';
+import type { RunTimedBy } from '../fuel/flow-test.ts';
+import type { SampleRound } from '../fuel/samples.ts';
 import type { Reading, Series } from '../limits/types.ts';
 import type { HeadingSource, North } from './heading-sources.ts';
 import type { TimedBy } from './timed-by.ts';
@@ -63,8 +65,26 @@ export type PartAnswer =
       /** Differences that are meant to be, with the reason. */
       readonly accepted: readonly { readonly name: string; readonly why: string }[];
     }
+  | {
+      readonly kind: 'flow';
+      /** The cautions of the check were seen to before it. */
+      readonly prepared: boolean;
+      /** Half the width of what a reading of the can may be off. */
+      readonly readsTo: Reading;
+      /** Nose above the level, where the check asks for it. */
+      readonly attitude?: Reading;
+      readonly runs: readonly FlowRun[];
+    }
+  | { readonly kind: 'samples'; readonly rounds: readonly SampleRound[]; readonly photos?: readonly Photo[] }
   /** `held`: how the rule was held, where anything was read with one. */
   | { readonly kind: 'travel'; readonly held?: RuleHeld; readonly rows: readonly TravelRow[] };
+
+/** One run of fuel into a can. */
+export interface FlowRun {
+  readonly volume: Reading;
+  readonly time: Reading;
+  readonly timedBy: RunTimedBy;
+}
 
 /** What a heading was held against, and which north it is counted from. */
 export interface HeadingReference {

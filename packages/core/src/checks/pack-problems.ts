@@ -93,6 +93,12 @@ function expectsUnseen({ answer }: Check): readonly string[] {
   );
 }
 
+/** An attitude that is held against nothing. */
+function flowProblems({ answer, limits }: Check, say: Say): void {
+  if (answer.kind === 'flow' && answer.attitude !== undefined && !limits.includes(answer.attitude))
+    say('flowLimitNotNamed', { limit: answer.attitude });
+}
+
 /** Figures of a travel that lack a reading, or a limit of the check; limits that none of them is held against. */
 function travelProblems({ answer, limits }: Check, say: Say): void {
   if (answer.kind !== 'travel') return;
@@ -169,6 +175,7 @@ export function packProblems(pack: Pack): readonly PackProblem[] {
       if (before === undefined) say('checkNotInPack', { other: id });
       else if (before >= i) say('comesBefore', { other: id });
     }
+    flowProblems(check, say);
     stateProblems(check, i, pack.checks, states, say);
     if ('plausible' in check.answer && !(check.answer.plausible.low < check.answer.plausible.high))
       say('gaugeReversed');

@@ -5,6 +5,7 @@ import type { SystemTree } from '../systems/types.ts';
 import type { PROPULSOR_KINDS } from '../aircraft/types.ts';
 import type { SenseInput } from '../controls/inputs.ts';
 import type { ControlAxis, OutputGroup } from '../controls/outputs.ts';
+import type { SampledAfter } from '../fuel/samples.ts';
 import type { TravelFigure, TravelPoint } from '../controls/travel.ts';
 import type { WayQuestion } from './ways.ts';
 import type { Aircraft } from '../aircraft/aircraft.ts';
@@ -179,6 +180,22 @@ export type AnswerSpec =
   | { readonly kind: 'mission' }
   /** The parameters of the vehicle, against the list that was left last time. */
   | { readonly kind: 'parameters' }
+  /** Fuel timed into a can: runs of a volume and a time each. The flow that they come to is held against the limits of the check. */
+  | {
+      readonly kind: 'flow';
+      /** So many runs at least. */
+      readonly runs: number;
+      /** Key of the limit of the attitude in which it counts, which `limits` of the check names as well. Absent: in any. */
+      readonly attitude?: string;
+      /** What stands open meanwhile: a tag by itself, from the first run on. */
+      readonly opens?: { readonly thing: string; readonly touches: readonly string[] };
+    }
+  /** Samples out of every drain, round after round, until the last two are clear; the aircraft is moved between as is asked. */
+  | {
+      readonly kind: 'samples';
+      readonly drains: readonly { readonly id: string; readonly title: string }[];
+      readonly after: readonly SampledAfter[];
+    }
   /** Derived from two other checks on the same subject, or from one check on both engines. */
   | { readonly kind: 'computed'; readonly from: readonly string[]; readonly value: ComputationName };
 

@@ -284,6 +284,40 @@ const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
       readings: Object.fromEntries(all.map(({ id }) => [id, trialReading(value, spec.unit)])),
     };
   },
+  flow: (spec, { part, limits }) => {
+    const of = (key: string): Limit | undefined => limits.get(key);
+    const { attitude } = spec;
+    const [held] = part.check.limits.filter((key) => key !== attitude);
+    const run = {
+      volume: trialReading(
+        goodFigure(held === undefined ? undefined : of(held), 'L/h', { low: 50, high: 150 }),
+        'L',
+      ),
+      time: trialReading(3600, 's'),
+      timedBy: 'watch',
+    } as const;
+    return {
+      kind: 'flow',
+      prepared: true,
+      // A can that reads to the last drop: what is tried is the pack.
+      readsTo: trialReading(0.000001, 'L'),
+      ...(attitude === undefined
+        ? {}
+        : {
+            attitude: trialReading(goodFigure(of(attitude), 'deg-angle', { low: 0, high: 30 }), 'deg-angle'),
+          }),
+      runs: Array.from({ length: spec.runs }, () => run),
+    };
+  },
+  samples: ({ drains, after }) => ({
+    kind: 'samples',
+    rounds: [...after, 'standing' as const, 'standing' as const]
+      .slice(0, Math.max(2, after.length))
+      .map((move) => ({
+        after: move,
+        seen: Object.fromEntries(drains.map((d) => [d.id, 'clear' as const])),
+      })),
+  }),
   heading: () => ({
     kind: 'heading',
     own: trialReading(100, 'deg'),

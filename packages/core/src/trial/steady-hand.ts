@@ -115,6 +115,17 @@ export class SteadyHand {
       const good = goodAnswer(part, this.state, this.now());
       return good.kind === 'heading' ? { ...good, own: trialReading(280, 'deg') } : undefined;
     }
+    if (spec.kind === 'flow') {
+      const good = goodAnswer(part, this.state, this.now());
+      const drop = trialReading(0.001, 'L');
+      return good.kind === 'flow'
+        ? { ...good, runs: good.runs.map((r) => ({ ...r, volume: drop })) }
+        : undefined;
+    }
+    if (spec.kind === 'samples') {
+      const water = Object.fromEntries(spec.drains.map((d) => [d.id, 'water' as const]));
+      return { kind: 'samples', rounds: [{ after: 'standing', seen: water }] };
+    }
     if (spec.kind === 'mission') {
       const good = goodAnswer(part, this.state, this.now());
       return good.kind === 'mission'

@@ -29,6 +29,8 @@ const KINDS: Readonly<Record<AnswerSpec['kind'], string>> = {
   mission: 'reading the mission back',
   'side-by-side': 'a figure for each of them',
   heading: 'the heading and two references',
+  flow: 'runs of fuel, each a volume and a time',
+  samples: 'samples of every drain, until clear',
   parameters: 'reading the parameters back',
   computed: 'nothing: it follows from other checks',
 };

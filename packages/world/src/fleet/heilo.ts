@@ -189,11 +189,7 @@ export function heiloFile(today: Date): string {
         210,
       ),
       g('tape', 'Steel tape', 'mm', 0.5, 1, ['blade-track', 'propeller-track', 'trim-held']),
-      g('can', 'Measuring can and watch', 'L/h', 2, 1, [
-        'fuel-flow-left',
-        'fuel-flow-right',
-        'fuel-flow-both',
-      ]),
+      g('can', 'Measuring can', 'L', 0.02, 0.1, ['fuel-flow-left', 'fuel-flow-right', 'fuel-flow-both']),
       g('stopwatch', 'Stopwatch', 's', 0.5, 0.1, ['stopwatch', 'exit-practised']),
       g(
         'panel',

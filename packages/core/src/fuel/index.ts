@@ -1,0 +1,2 @@
+export * from './flow-test.ts';
+export * from './samples.ts';
