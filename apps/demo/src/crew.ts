@@ -32,6 +32,7 @@ import type { PersonView } from '@kanzel/contract';
 import { MAST_MISSION, STANDIN_PARAMETERS, type EngineId, type TwinStandin } from '@kanzel/standins';
 import { type StoryPapers } from '@kanzel/world';
 import { type RecordService } from '@kanzel/server';
+import { timedIntoCan } from './timed-into-can.ts';
 
 /** Read to a tenth, from nothing that is in the register. */
 const asShown = ({ instrument: _, ...reading }: Reading): Reading => {
@@ -320,6 +321,8 @@ export class ScriptedCrew {
         this.switchFor(check, engine, false);
         return { kind: 'cylinders', readings };
       }
+      case 'flow':
+        return timedIntoCan(80);
       case 'count':
         return { kind: 'count', count: TYPED[check.id] ?? 0 };
       case 'photo':
@@ -330,7 +333,6 @@ export class ScriptedCrew {
       case 'positions':
       case 'side-by-side':
       case 'heading':
-      case 'flow':
       case 'samples':
       case 'travel':
       case 'mission':

@@ -194,7 +194,7 @@ async function tugFlowsShort(crew: TypedCrew): Promise<void> {
     thing: 'Fuel hose off at the carburettor',
     where: 'engine, right side',
     why: 'Flow test goes on after the vent has been looked at',
-    touches: await loosened(crew, 'fuel.lines'),
+    touches: ['engine.1.fuel.lines'],
     check: 'fuel-flow-right',
   });
 }

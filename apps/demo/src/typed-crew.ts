@@ -2,6 +2,7 @@ import { runningTimer, type Check, type Fact, type Limit, type PartAnswer, type 
 import { TwinStandin } from '@kanzel/standins';
 import { type RecordService } from '@kanzel/server';
 import { type StoryPapers } from '@kanzel/world';
+import { timedIntoCan } from './timed-into-can.ts';
 import { ScriptedCrew, type Cast, type StoryClock } from './crew.ts';
 
 /** A figure well inside what a limit allows, in its unit. */
@@ -75,6 +76,7 @@ export class TypedCrew extends ScriptedCrew {
       return { kind: 'reading', reading: await this.figure(check, subject, undefined, spec.unit) };
     if (spec.kind === 'count')
       return { kind: 'count', count: (await this.figure(check, subject, undefined, spec.unit)).value };
+    if (spec.kind === 'flow') return timedIntoCan(this.figures[check.id] ?? 80);
     if (spec.kind === 'series')
       return { kind: 'reading', reading: await this.figure(check, subject, undefined, 's') };
     if (spec.kind === 'drop') {

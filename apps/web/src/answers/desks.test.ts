@@ -441,5 +441,7 @@ test('only papers come back to be looked at anew; what is read, taken or looked 
     'positions',
     'travel',
     'heading',
+    'flow',
+    'samples',
   ]);
 });

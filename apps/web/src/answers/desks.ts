@@ -8,6 +8,8 @@ import { DOCUMENT_DESK } from './document/desk.ts';
 import { DROP_DESK } from './drop/desk.ts';
 import { ASSEMBLY_DESK } from './assembly/desk.ts';
 import { EQUIPMENT_DESK } from './equipment/desk.ts';
+import { FLOW_DESK } from './flow/desk.ts';
+import { SAMPLES_DESK } from './samples/desk.ts';
 import { HEADING_DESK } from './heading/desk.ts';
 import { LOADING_DESK } from './loading/desk.ts';
 import { LOCKS_DESK } from './locks/desk.ts';
@@ -57,6 +59,8 @@ const DESKS: { readonly [K in AnswerKindName]: AnswerDesk<K> } = {
   parameters: PARAMETERS_DESK,
   'side-by-side': SIDE_BY_SIDE_DESK,
   heading: HEADING_DESK,
+  flow: FLOW_DESK,
+  samples: SAMPLES_DESK,
 };
 
 /** Their names, in the order of the map. */

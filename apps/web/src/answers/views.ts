@@ -8,6 +8,8 @@ import { DOCUMENT_VIEW } from './document/view.tsx';
 import { DROP_VIEW } from './drop/view.tsx';
 import { ASSEMBLY_VIEW } from './assembly/view.tsx';
 import { EQUIPMENT_VIEW } from './equipment/view.tsx';
+import { FLOW_VIEW } from './flow/view.tsx';
+import { SAMPLES_VIEW } from './samples/view.tsx';
 import { HEADING_VIEW } from './heading/view.tsx';
 import { LOADING_VIEW } from './loading/view.tsx';
 import { LOCKS_VIEW } from './locks/view.tsx';
@@ -57,6 +59,8 @@ const VIEWS: { readonly [K in AnswerKindName]: AnswerView<K> } = {
   parameters: PARAMETERS_VIEW,
   'side-by-side': SIDE_BY_SIDE_VIEW,
   heading: HEADING_VIEW,
+  flow: FLOW_VIEW,
+  samples: SAMPLES_VIEW,
 };
 
 /** What is seen of one way of answering. */

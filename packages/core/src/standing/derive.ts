@@ -385,17 +385,26 @@ function judgeGate(
   };
 }
 
+/** What a check leaves open while it is done, where it says so. */
+const leavesOpen = ({ answer }: Check): string | undefined =>
+  answer.kind === 'flow' ? answer.opens?.thing : undefined;
+
+/** Whether two checks are done at one and the same open place. Example: the flow from either tank, at the hose off the carburettor. */
+const leavesSameOpen = (check: Check, other: Check | undefined): boolean =>
+  other !== undefined && leavesOpen(check) !== undefined && leavesOpen(check) === leavesOpen(other);
+
 /**
  * Why a gate keeps hands off what lies behind it. Entries on their way hold a gate for the eye only: work goes on
  * without a network behind a passed gate. So does a finding whose work is done and looked at: the way to the checks
- * that would close it stays open; and a tag for the very check that it is on for, of that check alone. What ran out while it flew may still be written down behind the gate it was passed by.
+ * that would close it stays open; and a tag for the very check that it is on for, of that check and of those that are done at the same open place. What ran out while it flew may still be written down behind the gate it was passed by.
  */
 function barred(status: GateStatus, check: Check, state: CampaignState): Reason | undefined {
   const { gate } = status;
   const cured = (h: Holding): boolean => {
     const finding = h.cure.to === 'finding' ? state.findings.get(h.cure.finding) : undefined;
     if (finding) return findingMayBeCured(finding, state);
-    return h.cure.to === 'tag' && state.tags.get(h.cure.tag)?.on.check === check.id;
+    const on = h.cure.to === 'tag' ? state.tags.get(h.cure.tag)?.on.check : undefined;
+    return on !== undefined && (on === check.id || leavesSameOpen(check, state.index?.checks.get(on)));
   };
   const curing = status.holdings.some(cured);
   const bars = status.holdings.filter(

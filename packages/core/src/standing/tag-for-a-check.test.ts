@@ -1,5 +1,5 @@
 import { foldEntries } from '../entries/index.ts';
-import { BO, Scribe } from '../testing/world.ts';
+import { BASIS, BO, check, PACK, Scribe } from '../testing/world.ts';
 import { deriveStatus } from './index.ts';
 
 const blockedAt = (scribe: Scribe, key: string): string | undefined => {
@@ -49,4 +49,34 @@ test('where the gate was never passed, the check waits for it all the same; with
   scribe.add('tag.off', { tag: 'hose', note: 'on again', touches: [] }, { by: BO });
   // Both came after the pass: the gate is passed again before anything else goes on.
   expect(blockedAt(scribe, 'drop-a@left')).toBe('gateNotPassed');
+});
+
+test('one hose off for three tests is one tag: those at the same open place go on, and no other', () => {
+  const opens = (thing: string) =>
+    ({ kind: 'flow', runs: 1, opens: { thing, touches: ['fuel.lines'] } }) as const;
+  const at = { station: 'run-up' } as const;
+  const scribe = new Scribe().open({
+    ...BASIS,
+    pack: {
+      ...PACK,
+      gates: [
+        {
+          id: 'power',
+          title: 'Power',
+          before: 'run-up',
+          conditions: [{ kind: 'noTags', overridable: false }],
+        },
+      ],
+      checks: [
+        check('left', { ...at, answer: opens('Hose off') }),
+        check('right', { ...at, answer: opens('Hose off') }),
+        check('bowl', { ...at, answer: opens('Bowl off') }),
+        check('look', at),
+      ],
+    },
+  });
+  scribe.add('gate.passed', { gate: 'power', snapshot: scribe.state().head, crew: [] });
+  tag(scribe, 'left');
+  const blocked = ['left', 'right', 'bowl', 'look'].map((id) => blockedAt(scribe, `${id}@aircraft`));
+  expect(blocked).toEqual([undefined, undefined, 'gateHeld', 'gateHeld']);
 });

@@ -32,6 +32,7 @@ export const ENGLISH_FUEL = {
     `At ${p.s('drain').toLowerCase()} still ${p.s('seen')}, in round ${p.s('round')}: not to be flown on.`,
   samplesStirred: (p) =>
     `At ${p.s('drain').toLowerCase()} ${p.s('seen')} came, in round ${p.s('round')}, and clear since. What was stirred up may come again: open the screens after landing.`,
+  samplesGoOn: () => 'It was not clear: drain on until it is, or say that it does not come clear.',
   samplesUnseen: (p) => `Round ${p.s('round')}: what came at ${p.s('drain').toLowerCase()} is not said yet.`,
   samplesUnmoved: (p) =>
     `Not sampled yet: ${(ownMember(SAMPLED_AFTER_WORDS, p.s('move')) ?? p.s('move')).toLowerCase()}.`,

@@ -13,4 +13,5 @@ export { fits } from './find.ts';
 export * from './standing-line.ts';
 export { namedIn } from './named-in.ts';
 export * from './control-words.ts';
+export { SAMPLED_AFTER_WORDS } from './english-fuel.ts';
 export * from './mission-words.ts';

@@ -1,21 +1,13 @@
 import type { ReactElement } from 'react';
-import {
-  formatFigure,
-  HEADING_SOURCE_IDS,
-  HEADING_SOURCES,
-  NORTHS,
-  ownMember,
-  type Part,
-} from '@kanzel/core';
+import { formatFigure, HEADING_SOURCE_IDS, HEADING_SOURCES, NORTHS, type Part } from '@kanzel/core';
 import { useCampaign } from '../../station/campaign-context.ts';
 import { useMonitor } from '../../sync/monitor-store.ts';
-import { useLineMode } from '../../ui/line-mode.ts';
 import { Picker } from '../../ui/picker.tsx';
 import type { EntryProps } from '../answer-view.ts';
 import { candidateOf } from '../candidate.ts';
 import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
 import { lookAt } from '../figures/live-take.ts';
-import { putPadAway, usePad } from '../figures/pad-store.ts';
+import { SmallField } from '../figures/small-field.tsx';
 import { PreviewVerdicts } from '../preview-verdicts.tsx';
 import { HEADING_FIGURES, mixesNorths, northOnDesk, REFERENCES, sourceOnDesk } from './desk.ts';
 import { handsOf } from './hands.ts';
@@ -27,38 +19,19 @@ const FROM = NORTHS.map((id) => ({ id, text: id === 'magnetic' ? 'Magnetic' : 'T
 function Figure({ part, name, focus }: { part: Part; name: string; focus: boolean }): ReactElement {
   const view = useCampaign();
   useMonitor((s) => s.tick);
-  const drafts = useDrafts((s) => s.drafts);
-  const draft = draftOf(drafts, view.id, part.key);
-  const line = useLineMode();
-  const taken = ownMember(draft.taken, name);
-  const text = ownMember(draft.texts, name) ?? taken?.text ?? '';
   const look = name === 'own' ? lookAt(view.index, part, name) : undefined;
   const { over, spoken } = HEADING_FIGURES.label(name, part, view.index);
   return (
-    <label className="block">
-      <span className="cap block">{over}</span>
-      <span className="flex items-baseline gap-1">
-        <input
-          data-figure={`${part.key} ${name}`}
-          inputMode={line ? 'none' : 'decimal'}
-          autoComplete="off"
-          autoFocus={focus && !line}
-          aria-label={`${view.names.part(part.key)}, ${spoken}`}
-          value={text}
-          placeholder={look && look.state !== 'none' ? formatFigure(look.value, 1) : '—'}
-          onFocus={(e) => {
-            usePad.setState({ part: part.key, name });
-            if (line) e.target.scrollIntoView({ block: 'start' });
-          }}
-          onBlur={putPadAway}
-          onChange={(e) =>
-            changeDraft(view.id, part.key, { texts: { ...draft.texts, [name]: e.target.value } })
-          }
-          className={`w-24 scroll-mt-24 border-0 border-b-[3px] bg-transparent py-1 font-mono text-2xl font-bold outline-none placeholder:text-ink-3 focus:border-hand ${text ? 'border-hand' : 'border-rule'}`}
-        />
-        <span className="text-ink-2">°</span>
-      </span>
-    </label>
+    <SmallField
+      wide
+      part={part}
+      name={name}
+      over={over}
+      spoken={`${view.names.part(part.key)}, ${spoken}`}
+      unit="°"
+      focus={focus}
+      placeholder={look && look.state !== 'none' ? formatFigure(look.value, 1) : '—'}
+    />
   );
 }
 

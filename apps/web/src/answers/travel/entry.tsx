@@ -1,6 +1,5 @@
 import type { ReactElement } from 'react';
 import {
-  ownMember,
   travelOutputs,
   travelPointInWords,
   unitOf,
@@ -10,10 +9,9 @@ import {
 } from '@kanzel/core';
 import { useCampaign } from '../../station/campaign-context.ts';
 import { Choices } from '../../ui/field.tsx';
-import { useLineMode } from '../../ui/line-mode.ts';
 import type { EntryProps } from '../answer-view.ts';
 import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
-import { putPadAway, usePad } from '../figures/pad-store.ts';
+import { SmallField } from '../figures/small-field.tsx';
 import { PreviewVerdicts } from '../preview-verdicts.tsx';
 import { fieldsOf, heldOnDesk, measuredIn, nameOf } from './desk.ts';
 
@@ -40,38 +38,17 @@ function Cell({
   unit: string;
   focus: boolean;
 }): ReactElement {
-  const view = useCampaign();
-  const drafts = useDrafts((s) => s.drafts);
-  const draft = draftOf(drafts, view.id, part.key);
-  const line = useLineMode();
-  const name = nameOf(output.id, point);
-  const text = ownMember(draft.texts, name) ?? '';
   const words = point === 'radius' ? 'Radius' : travelPointInWords(output, point);
+  const { symbol } = unitOf(unit);
   return (
-    <label className="block w-24">
-      <span className="cap block">{words}</span>
-      <span className="flex items-baseline gap-1">
-        <input
-          data-figure={`${part.key} ${name}`}
-          inputMode={line ? 'none' : 'decimal'}
-          autoComplete="off"
-          autoFocus={focus && !line}
-          onFocus={(e) => {
-            usePad.setState({ part: part.key, name });
-            if (line) e.target.scrollIntoView({ block: 'start' });
-          }}
-          onBlur={putPadAway}
-          aria-label={`${output.title}, ${words.toLowerCase()}, ${unitOf(unit).symbol}`}
-          value={text}
-          placeholder="—"
-          onChange={(e) =>
-            changeDraft(view.id, part.key, { texts: { ...draft.texts, [name]: e.target.value } })
-          }
-          className={`w-16 scroll-mt-24 border-0 border-b-[3px] bg-transparent py-1 font-mono text-xl font-bold outline-none placeholder:text-ink-3 focus:border-hand ${text ? 'border-hand' : 'border-rule'}`}
-        />
-        <span className="text-ink-2">{unitOf(unit).symbol}</span>
-      </span>
-    </label>
+    <SmallField
+      part={part}
+      name={nameOf(output.id, point)}
+      over={words}
+      spoken={`${output.title}, ${words.toLowerCase()}, ${symbol}`}
+      unit={symbol}
+      focus={focus}
+    />
   );
 }
 

@@ -4,6 +4,8 @@ import type { AnswerFields as FieldsOf } from '../../answers/answer-fields.ts';
 import { AssemblyFields } from '../../answers/assembly/fields.tsx';
 import { ChoiceFields } from '../../answers/choice/fields.tsx';
 import { DocumentFields } from '../../answers/document/fields.tsx';
+import { FlowFields } from '../../answers/flow/fields.tsx';
+import { SamplesFields } from '../../answers/samples/fields.tsx';
 import { LocksFields } from '../../answers/locks/fields.tsx';
 import { PhotoFields } from '../../answers/photo/fields.tsx';
 import { ReadingFields } from '../../answers/reading/fields.tsx';
@@ -50,6 +52,8 @@ const FIELDS: { readonly [K in AnswerKindName]: FieldsOf<K> } = {
   parameters: 'none',
   'side-by-side': SideBySideFields,
   heading: 'none',
+  flow: FlowFields,
+  samples: SamplesFields,
 };
 
 const KINDS = ANSWER_KINDS.map((id) => ({ id, text: deskOf(id).title }));
