@@ -11,6 +11,8 @@ const CORE = [
   'parameters',
   'aircraft',
   'controls',
+  'fuel',
+  'compass',
   'systems',
   'emergency',
   'loading',

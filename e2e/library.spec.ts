@@ -99,7 +99,7 @@ test('limits are pasted from a spreadsheet, drawn as they are typed, published, 
   await table.fill(
     [
       'Key\tLimit\tUnit\tMin\tMax\tGreen from',
-      'fuel-flow-gravity\tFlow in climb attitude\tL/h\t70\t\t76',
+      'fuel-flow-gravity\tFlow in climb attitude\t%\t160\t\t175',
       'flap-gap\tFlap gap\tmm\t1,5\t4\t',
       'nonsense\tNonsense\tfurlong\tx\t\t',
     ].join('\n'),
@@ -110,8 +110,8 @@ test('limits are pasted from a spreadsheet, drawn as they are typed, published, 
 
   // Side by side with what is published; the source of the changed limit stayed, since the table named none.
   await page.getByRole('button', { name: 'Side by side' }).click();
-  await expect(page.getByText(/at least\s70\sL\/h, caution below\s76/).last()).toBeVisible();
-  await expect(page.getByText(/at least\s66\sL\/h/).last()).toBeVisible();
+  await expect(page.getByText(/at least\s160\s%, caution below\s175/).last()).toBeVisible();
+  await expect(page.getByText(/at least\s150\s%/).last()).toBeVisible();
   await expect(page.getByText('not named')).toHaveCount(1);
   await page.getByRole('button', { name: 'Back to the limits' }).click();
 

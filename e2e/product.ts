@@ -98,6 +98,7 @@ const IN_HAND = {
   'QX-TJD': 'Both propeller governors and left cylinder 4 replaced',
   'QX-LMV': 'Autopilot board replaced',
   'QX-HEI': 'Home-built, maiden flight',
+  'QX-DPM': 'New from the works, acceptance',
   'QX-TEI': 'Motor 3 and its controller replaced',
 } as const;
 

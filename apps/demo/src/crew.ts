@@ -333,6 +333,7 @@ export class ScriptedCrew {
       case 'positions':
       case 'side-by-side':
       case 'heading':
+      case 'swing':
       case 'samples':
       case 'travel':
       case 'mission':

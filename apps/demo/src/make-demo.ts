@@ -23,6 +23,7 @@ import {
   fleetFiles,
   registerFiles,
   tugPapers,
+  worksPapers,
   type StoryPapers,
 } from '@kanzel/world';
 import { grauholm, HEILO_BUDGET, HEILO_WAYS, keepPlan, settleScope } from './plans.ts';
@@ -330,6 +331,27 @@ async function correctionsBackwards(world: World, board: TypedCrew): Promise<voi
   for (const check of SURFACES_ASKED) await board.answer(check, ['aircraft']);
 }
 
+/** The touring motor glider this morning, new from the works: it has run, and its compass is swung next. */
+async function acceptedFromTheWorks(world: World): Promise<void> {
+  const { record, library, clock, cast, today, copies } = world;
+  goTo(world, 4.3);
+  const glider = await openCampaign(
+    record,
+    library,
+    clock,
+    cast.technician,
+    'New from the works, acceptance',
+    ['First look at a new airframe'],
+    'QX-DPM',
+    'acceptance',
+  );
+  const crew = new TypedCrew(record, clock, cast, glider, {}, worksPapers(today, copies));
+  await crew.work(['papers', 'loading', 'inspection', 'controls', 'fuel', 'run-up', 'taxi'], 'compass-swing');
+  // It stands on the swing base with the engine off, until somebody is there to read the master.
+  for (const { id } of (await crew.state()).index?.basis.aircraft.engines ?? [])
+    await crew.post('state.set', { state: 'engine', subject: id, value: 'stopped' });
+}
+
 /** The home-built tug before its maiden flight. */
 async function maidenOfTheTug(world: World): Promise<void> {
   const { record, library, clock, cast, today, copies } = world;
@@ -431,6 +453,7 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
     const board = await autopilotBoard(world);
     await maidenOfTheTug(world);
     await motorReplaced(world);
+    await acceptedFromTheWorks(world);
     await correctionsBackwards(world, board);
     await governorsReplaced(world);
     if (clock.now() > today)

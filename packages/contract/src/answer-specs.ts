@@ -136,6 +136,13 @@ export class FlowSpec {
   @IsOptional() @IsObject() @ValidateNested() @Type(() => OpensSpec) opens?: OpensSpec;
 }
 
+/** A compass swung on so many headings. */
+export class SwingSpec {
+  @Equals('swing') kind!: 'swing';
+  @IsInt() @Min(4) @Max(36) points!: number;
+  @IsOptional() @Matches(ID) @MaxLength(60) electrics?: string;
+}
+
 export class DrainSpec {
   @Matches(ID) @MaxLength(60) id!: string;
   @IsString() @Length(1, 120) title!: string;
@@ -431,4 +438,5 @@ export const ANSWER_SPECS: {
   heading: HeadingSpec,
   flow: FlowSpec,
   samples: SamplesSpec,
+  swing: SwingSpec,
 };

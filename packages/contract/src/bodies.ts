@@ -27,6 +27,7 @@ import { IsInstant } from './instant.ts';
 import { AssemblyAnswer, LocksAnswer, TallyAnswer } from './inspection-bodies.ts';
 import {
   HeadingAnswer,
+  SwingAnswer,
   MissionAnswer,
   ParametersAnswer,
   PositionsAnswer,
@@ -131,6 +132,7 @@ export const ANSWER_BODIES: Readonly<Record<AnswerKindName, new () => AnswerBody
   heading: HeadingAnswer,
   flow: FlowAnswer,
   samples: SamplesAnswer,
+  swing: SwingAnswer,
   parameters: ParametersAnswer,
 };
 

@@ -90,6 +90,27 @@ export class HeadingAnswer extends AnswerBody {
   @IsOptional() @IsObject() @ValidateNested() @Type(() => ReadingBody) declination?: ReadingBody;
 }
 
+/** One heading of a swing. */
+export class SwungPointBody {
+  @IsObject() @ValidateNested() @Type(() => ReadingBody) reference!: ReadingBody;
+  @IsObject() @ValidateNested() @Type(() => ReadingBody) shown!: ReadingBody;
+  /** With the electrics off. */
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => ReadingBody) off?: ReadingBody;
+}
+
+/** A compass swung on headings round the circle. */
+export class SwingAnswer extends AnswerBody {
+  @IsIn([...HEADING_SOURCE_IDS]) source!: HeadingSource;
+  @IsIn([...NORTHS]) north!: North;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => ReadingBody) declination?: ReadingBody;
+  @IsArray()
+  @ArrayMinSize(4)
+  @ArrayMaxSize(72)
+  @ValidateNested({ each: true })
+  @Type(() => SwungPointBody)
+  points!: SwungPointBody[];
+}
+
 const Point = (): PropertyDecorator => (target, name) => {
   IsOptional()(target, name);
   IsObject()(target, name);

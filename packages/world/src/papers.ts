@@ -183,3 +183,24 @@ export function tugPapers(today: Date, copies: StoryCopies): StoryPapers {
     },
   };
 }
+
+/** The touring motor glider as it came from the works: its papers, and what it weighs by the report. */
+export function worksPapers(today: Date, copies: StoryCopies): StoryPapers {
+  const builder = commonPapers(today, ['Control runs', 'Engine installed'], copies);
+  return {
+    ...builder,
+    'weighed-empty': ({ loading }) => {
+      if (!loading) throw new Error('worksPapers: the glider has no loading');
+      const read = { scales: 'scales-2', level: 'level' };
+      return { kind: 'weighing', weighing: weighingOf(loading, 482, 2068, read, 0.5) };
+    },
+    'permit-to-test': () =>
+      document('T-121', {
+        issuedBy: 'Aviation office',
+        issuedOn: day(today, -6),
+        expiresOn: day(today, 80),
+        conditions: [{ kind: 'dayOnly', text: 'By day, in sight of the field' }],
+        scans: [copies.permit],
+      }),
+  };
+}

@@ -128,6 +128,15 @@ function answerBoxes(index: BasisIndex, check: Check): Content {
         ],
         '',
       );
+    case 'swing':
+      return boxes(
+        Array.from({ length: answer.points }, (_, i) => [
+          `${i + 1} set`,
+          'shown',
+          ...(answer.electrics === undefined ? [] : ['electrics off']),
+        ]).flat(),
+        '°',
+      );
     case 'samples':
       return boxes(
         answer.drains.flatMap((d) => answer.after.map((_, i) => `${d.title}, round ${i + 1}`)),

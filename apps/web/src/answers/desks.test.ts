@@ -9,11 +9,14 @@ import {
   type Check,
   type Part,
   type PartAnswer,
+  type SampleSeen,
 } from '@kanzel/core';
 import { readerOf } from '../../../../packages/packs/src/testing/reader-of.ts';
 import { AIRCRAFT, BASIS, check, PACK } from '../../../../packages/core/src/testing/world.ts';
 import { standingOnDesk, withStep } from './assembly/desk.ts';
 import { saidOnDesk, withSaid } from './positions/desk.ts';
+import { FLOW_DESK, withStart, withStop } from './flow/desk.ts';
+import { roundsOnDesk, SAMPLES_DESK, withoutRound, withSeen } from './samples/desk.ts';
 import { withPress } from './side-by-side/desk.ts';
 import { candidateOf, draftFromAnswer } from './candidate.ts';
 import type { PartDraft } from './desk.ts';
@@ -299,6 +302,81 @@ test('a heading asks for what each figure is, and for the declination only where
   expect(candidate('heading', same)).toMatchObject({ error: { code: 'headingOneSource' } });
 });
 
+test('a clock that runs is not started twice; what a hand types since was read off a watch (round trip)', () => {
+  const spec = { kind: 'flow', runs: 2 } as const;
+  const cautions = { cautions: ['Bonded.'], limits: [] };
+  const room = {
+    state: EMPTY_CAMPAIGN,
+    index,
+    spec,
+    part: { ...partOf('confirm'), check: check('timed', { answer: spec, ...cautions }) },
+  };
+  let draft: PartDraft = { picks: { prepared: 'yes' }, texts: { 'reads-to': '0,02' } };
+  const put = (change: Partial<PartDraft>): void => void (draft = { ...draft, ...change });
+  const said = () => FLOW_DESK.answer(room, draft);
+  expect(said()).toMatchObject({ error: { code: 'notAnswered' } });
+  put(withStart(draft, 1, 1000));
+  put(withStart(draft, 1, 5000));
+  expect(said()).toMatchObject({ error: { code: 'flowStillRuns' } });
+  put(withStop(draft, 101_004));
+  expect(withStop(draft, 200_000)).toEqual({});
+  expect(said()).toMatchObject({ error: { code: 'headingLacks', params: { what: 'The volume of run 1' } } });
+  put({ texts: { ...draft.texts, 'volume 1': '2,00', 'time 2': '99,8', 'volume 2': '2,00' } });
+  expect(said()).toMatchObject({
+    value: { runs: [{ time: { value: 100 }, timedBy: 'press' }, { timedBy: 'watch' }] },
+  });
+  expect(FLOW_DESK.answer(room, { ...draft, picks: { ...draft.picks, prepared: '' } })).toMatchObject({
+    error: { code: 'flowNotPrepared' },
+  });
+  const whole = said();
+  const { typeAgain } = FLOW_DESK;
+  if (!whole.ok || whole.value.kind !== 'flow' || typeAgain === 'never') throw new Error('Not whole.');
+  expect(FLOW_DESK.answer(room, typeAgain.draft(whole.value))).toEqual(whole);
+  // Typed over, it was read off a watch.
+  put({ texts: { ...draft.texts, 'time 1': '99,9' } });
+  expect(said()).toMatchObject({ value: { runs: [{ timedBy: 'watch' }, { timedBy: 'watch' }] } });
+});
+
+test('samples ask for the next round by themselves, and stop at water only where somebody says so (round trip)', () => {
+  const spec = {
+    kind: 'samples',
+    drains: [
+      { id: 'left', title: 'Left' },
+      { id: 'right', title: 'Right' },
+    ],
+    after: ['standing', 'wings-rocked'],
+  } as const;
+  const room = { state: EMPTY_CAMPAIGN, index, spec, part: partOf('confirm') };
+  let draft: PartDraft = {};
+  const see = (round: number, left: SampleSeen, right: SampleSeen = left): void => {
+    draft = { ...draft, ...withSeen(draft, round, 'left', left) };
+    draft = { ...draft, ...withSeen(draft, round, 'right', right) };
+  };
+  const rounds = () => roundsOnDesk(spec, draft).map((r) => [r.after, r.whole]);
+  expect(rounds()).toEqual([['standing', false]]);
+  see(1, 'clear', 'water');
+  expect(rounds()).toEqual([
+    ['standing', true],
+    ['wings-rocked', false],
+  ]);
+  expect(SAMPLES_DESK.answer(room, draft)).toMatchObject({ error: { code: 'samplesGoOn' } });
+  expect(SAMPLES_DESK.answer(room, { ...draft, picks: { ...draft.picks, stop: 'yes' } })).toMatchObject({
+    ok: true,
+  });
+  see(2, 'clear');
+  see(3, 'clear');
+  expect(rounds()).toHaveLength(3);
+  const whole = SAMPLES_DESK.answer(room, draft);
+  const { typeAgain } = SAMPLES_DESK;
+  if (!whole.ok || whole.value.kind !== 'samples' || typeAgain === 'never') throw new Error('Not whole.');
+  expect(SAMPLES_DESK.answer(room, typeAgain.draft(whole.value))).toEqual(whole);
+  // A round taken back takes what came behind it along.
+  expect(roundsOnDesk(spec, { ...draft, ...withoutRound(draft, 2) }).map((r) => r.whole)).toEqual([
+    true,
+    false,
+  ]);
+});
+
 test('an assembly goes on part by part; what is taken back takes off all that was put on it (round trip)', () => {
   const parts = [
     { id: 'body', title: 'Body', steps: ['part', 'tug'] },
@@ -443,5 +521,6 @@ test('only papers come back to be looked at anew; what is read, taken or looked 
     'heading',
     'flow',
     'samples',
+    'swing',
   ]);
 });

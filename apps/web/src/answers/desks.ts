@@ -10,6 +10,7 @@ import { ASSEMBLY_DESK } from './assembly/desk.ts';
 import { EQUIPMENT_DESK } from './equipment/desk.ts';
 import { FLOW_DESK } from './flow/desk.ts';
 import { SAMPLES_DESK } from './samples/desk.ts';
+import { SWING_DESK } from './swing/desk.ts';
 import { HEADING_DESK } from './heading/desk.ts';
 import { LOADING_DESK } from './loading/desk.ts';
 import { LOCKS_DESK } from './locks/desk.ts';
@@ -61,6 +62,7 @@ const DESKS: { readonly [K in AnswerKindName]: AnswerDesk<K> } = {
   heading: HEADING_DESK,
   flow: FLOW_DESK,
   samples: SAMPLES_DESK,
+  swing: SWING_DESK,
 };
 
 /** Their names, in the order of the map. */

@@ -10,6 +10,7 @@ import { ASSEMBLY_VIEW } from './assembly/view.tsx';
 import { EQUIPMENT_VIEW } from './equipment/view.tsx';
 import { FLOW_VIEW } from './flow/view.tsx';
 import { SAMPLES_VIEW } from './samples/view.tsx';
+import { SWING_VIEW } from './swing/view.tsx';
 import { HEADING_VIEW } from './heading/view.tsx';
 import { LOADING_VIEW } from './loading/view.tsx';
 import { LOCKS_VIEW } from './locks/view.tsx';
@@ -61,6 +62,7 @@ const VIEWS: { readonly [K in AnswerKindName]: AnswerView<K> } = {
   heading: HEADING_VIEW,
   flow: FLOW_VIEW,
   samples: SAMPLES_VIEW,
+  swing: SWING_VIEW,
 };
 
 /** What is seen of one way of answering. */

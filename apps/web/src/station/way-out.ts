@@ -55,6 +55,7 @@ export function stateByHand(
   if (setter && view.status.checks.get(setter.id)?.proven === false) return undefined;
   const about = why.params['subject'];
   const subject = typeof about === 'string' ? about : part.subject;
-  const whose = definition.per === 'engine' ? `, ${view.names.subject(subject).toLowerCase()}` : '';
+  const engine = view.names.subject(subject).toLowerCase();
+  const whose = definition.per === 'engine' && engine !== definition.title.toLowerCase() ? `, ${engine}` : '';
   return { state: need[0], subject, value: need[1], text: `${definition.title}${whose}: ${need[1]} now` };
 }

@@ -178,6 +178,7 @@ describe('every way of answering', () => {
     'side-by-side': { ...figure, kind: 'side-by-side', of: 'motors', kinds: ['piston'] },
     heading: { ...figure, kind: 'heading', unit: 'deg' },
     flow: { kind: 'flow', runs: 2 },
+    swing: { kind: 'swing', points: 8 },
     samples: {
       kind: 'samples',
       drains: [{ id: 'left', title: 'Left wing' }],

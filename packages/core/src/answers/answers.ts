@@ -8,6 +8,7 @@ import { CYLINDERS } from './cylinders.ts';
 import { DOCUMENT } from './document.ts';
 import { DROP } from './drop.ts';
 import { FLOW } from './flow.ts';
+import { SWING } from './swing.ts';
 import { SAMPLES } from './samples.ts';
 import { HEADING } from './heading.ts';
 import { EQUIPMENT } from './equipment.ts';
@@ -63,6 +64,7 @@ export const ANSWERS: { readonly [K in AnswerKindName]: AnswerKind<K> } = {
   heading: HEADING,
   flow: FLOW,
   samples: SAMPLES,
+  swing: SWING,
 };
 
 /** What is known of the way in which something was answered. */

@@ -160,7 +160,7 @@ describe('a flow test against the demand of the engine', () => {
     });
     expect(given({ kind: 'flow', runs: 2 }, timed(), [RATIO]).refused).toBe('wrongForm');
     const pack = { ...PACK, checks: [check('asked', { answer: FLOW, limits: ['ratio'] })] };
-    expect(packProblems(pack).map((p) => p.reason.code)).toContain('flowLimitNotNamed');
+    expect(packProblems(pack).map((p) => p.reason.code)).toContain('ownLimitNotNamed');
   });
 });
 

@@ -75,9 +75,25 @@ export type PartAnswer =
       readonly attitude?: Reading;
       readonly runs: readonly FlowRun[];
     }
+  | {
+      readonly kind: 'swing';
+      readonly source: HeadingSource;
+      /** Which north the references count from. */
+      readonly north: North;
+      /** Degrees, plus to the east; there where they count from true north. */
+      readonly declination?: Reading;
+      readonly points: readonly SwungPoint[];
+    }
   | { readonly kind: 'samples'; readonly rounds: readonly SampleRound[]; readonly photos?: readonly Photo[] }
   /** `held`: how the rule was held, where anything was read with one. */
   | { readonly kind: 'travel'; readonly held?: RuleHeld; readonly rows: readonly TravelRow[] };
+
+/** One heading of a swing: by what the aircraft was set, and what the compass shows; `off` with the electrics off. */
+export interface SwungPoint {
+  readonly reference: Reading;
+  readonly shown: Reading;
+  readonly off?: Reading;
+}
 
 /** One run of fuel into a can. */
 export interface FlowRun {

@@ -93,10 +93,14 @@ function expectsUnseen({ answer }: Check): readonly string[] {
   );
 }
 
-/** An attitude that is held against nothing. */
-function flowProblems({ answer, limits }: Check, say: Say): void {
-  if (answer.kind === 'flow' && answer.attitude !== undefined && !limits.includes(answer.attitude))
-    say('flowLimitNotNamed', { limit: answer.attitude });
+/** The key of a limit that a way of answering names for one of its figures alone. */
+const ownLimit = ({ answer }: Check): string | undefined =>
+  answer.kind === 'flow' ? answer.attitude : answer.kind === 'swing' ? answer.electrics : undefined;
+
+/** A figure that is held against a limit which the check does not name. */
+function ownLimitProblems(check: Check, say: Say): void {
+  const limit = ownLimit(check);
+  if (limit !== undefined && !check.limits.includes(limit)) say('ownLimitNotNamed', { limit });
 }
 
 /** Figures of a travel that lack a reading, or a limit of the check; limits that none of them is held against. */
@@ -175,7 +179,7 @@ export function packProblems(pack: Pack): readonly PackProblem[] {
       if (before === undefined) say('checkNotInPack', { other: id });
       else if (before >= i) say('comesBefore', { other: id });
     }
-    flowProblems(check, say);
+    ownLimitProblems(check, say);
     stateProblems(check, i, pack.checks, states, say);
     if ('plausible' in check.answer && !(check.answer.plausible.low < check.answer.plausible.high))
       say('gaugeReversed');

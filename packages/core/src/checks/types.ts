@@ -190,6 +190,13 @@ export type AnswerSpec =
       /** What stands open meanwhile: a tag by itself, from the first run on. */
       readonly opens?: { readonly thing: string; readonly touches: readonly string[] };
     }
+  /** A compass swung: on so many headings at least, against something that is no compass of this aircraft. */
+  | {
+      readonly kind: 'swing';
+      readonly points: number;
+      /** Key of the limit of what the electrics change, which `limits` of the check names as well: every heading is read with and without them. */
+      readonly electrics?: string;
+    }
   /** Samples out of every drain, round after round, until the last two are clear; the aircraft is moved between as is asked. */
   | {
       readonly kind: 'samples';

@@ -15,6 +15,7 @@ import { listReadLongAgo } from '../answers/list-read.ts';
 import { armedOther } from '../answers/armed.ts';
 import { headingDoubt, headingReadings } from '../answers/heading.ts';
 import { flowDoubt, flowReadings } from '../answers/flow.ts';
+import { swingDoubt, swingReadings } from '../answers/swing.ts';
 import { besideDoubt } from '../answers/side-by-side.ts';
 import { travelDoubt } from '../answers/travel.ts';
 import { implausible, isFigureSpec, tenTimesOff, type FigureSpec } from '../answers/plausible.ts';
@@ -88,6 +89,7 @@ export function figureDoubt(
   const spec = part.check.answer;
   if (answer.kind === 'travel') return travelDoubt(index, answer);
   if (answer.kind === 'heading') return headingDoubt(answer) ?? unknownGauge(index, headingReadings(answer));
+  if (answer.kind === 'swing') return swingDoubt(answer) ?? unknownGauge(index, swingReadings(answer));
   if (answer.kind === 'flow') return flowDoubt(answer) ?? unknownGauge(index, flowReadings(answer));
   if (!isFigureSpec(spec)) return undefined;
   const limits = part.check.limits.flatMap((key) => index.limits.get(key) ?? []);

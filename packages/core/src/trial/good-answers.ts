@@ -309,6 +309,15 @@ const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
       runs: Array.from({ length: spec.runs }, () => run),
     };
   },
+  swing: ({ points, electrics }) => ({
+    kind: 'swing',
+    source: 'landing-compass',
+    north: 'magnetic',
+    points: Array.from({ length: Math.max(points, 8) }, (_, i, all = Math.max(points, 8)) => {
+      const heading = trialReading((360 * i) / all, 'deg');
+      return { reference: heading, shown: heading, ...(electrics === undefined ? {} : { off: heading }) };
+    }),
+  }),
   samples: ({ drains, after }) => ({
     kind: 'samples',
     rounds: [...after, 'standing' as const, 'standing' as const]

@@ -122,6 +122,19 @@ export class SteadyHand {
         ? { ...good, runs: good.runs.map((r) => ({ ...r, volume: drop })) }
         : undefined;
     }
+    if (spec.kind === 'swing') {
+      const good = goodAnswer(part, this.state, this.now());
+      // The compass stands still while the aircraft goes round.
+      return good.kind === 'swing'
+        ? {
+            ...good,
+            points: good.points.map((p) => ({
+              ...p,
+              reference: trialReading((p.shown.value + 90) % 360, 'deg'),
+            })),
+          }
+        : undefined;
+    }
     if (spec.kind === 'samples') {
       const water = Object.fromEntries(spec.drains.map((d) => [d.id, 'water' as const]));
       return { kind: 'samples', rounds: [{ after: 'standing', seen: water }] };

@@ -30,6 +30,7 @@ const KINDS: Readonly<Record<AnswerSpec['kind'], string>> = {
   'side-by-side': 'a figure for each of them',
   heading: 'the heading and two references',
   flow: 'runs of fuel, each a volume and a time',
+  swing: 'a swing of the compass',
   samples: 'samples of every drain, until clear',
   parameters: 'reading the parameters back',
   computed: 'nothing: it follows from other checks',

@@ -8,7 +8,7 @@ export const SAMPLED_AFTER_WORDS = {
   'wings-rocked': 'Wings rocked',
 } as const;
 
-/** Sentences about fuel: how it flows, and what comes out of the drains. */
+/** Sentences about fuel (how it flows, what comes out of the drains) and about the swing of a compass. */
 export const ENGLISH_FUEL = {
   flowNothing: () => 'A run has a volume and a time, both above nothing, and the can reads to something.',
   flowReadsTooCoarse: () => 'The can reads no better than what came into it: take more, or a finer can.',
@@ -25,8 +25,15 @@ export const ENGLISH_FUEL = {
     'Say first that the cautions are seen to: bonded, no flame, a can that is fit for it.',
   flowRunsLeft: (p) => `${p.n('left') === 1 ? 'One more run' : `${p.s('left')} more runs`} of it.`,
   flowStillRuns: () => 'The clock still runs: stop it first.',
-  flowLimitNotNamed: (p) =>
-    `The attitude is held against ${p.s('limit')}, which is none of the limits of the check.`,
+  ownLimitNotNamed: (p) =>
+    `One of its figures is held against ${p.s('limit')}, which is none of the limits of the check.`,
+  swingTooFew: (p) => `A swing takes ${p.s('least')} headings at least, round the circle.`,
+  swingMore: (p) =>
+    `${p.n('left') === 1 ? 'One more heading' : `${p.s('left')} more headings`} of the swing.`,
+  swingOneSided: (p) =>
+    `${p.s('gap')}° of the circle have no heading: what the compass does there would be guessed. Swing it all the way round.`,
+  swingOffCurve: (p) =>
+    `At ${p.s('heading')} it is ${p.s('by')} beside the curve of the others: read it again, or something moved.`,
   samplesClear: (p) => `Clear at every drain; ${p.s('rounds')} rounds, the last two without anything.`,
   samplesNotClear: (p) =>
     `At ${p.s('drain').toLowerCase()} still ${p.s('seen')}, in round ${p.s('round')}: not to be flown on.`,

@@ -26,6 +26,11 @@ const many = (n: number, one: string, more: string): string => `${n} ${n === 1 ?
 const station = (id: string): string => stationTitle(id).toLowerCase();
 /** A step of an assembly, as it is said within a sentence. */
 const assemblyStep = (step: string): string => (ownMember(ASSEMBLY_WORDS, step)?.title ?? step).toLowerCase();
+/** Whose state it is, where that says more than the state itself: "Engine, left engine", and of one engine "Engine" alone. */
+const ofSubject = (p: P): string => {
+  const whose = p.s('subject') === 'aircraft' ? '' : p.names.subject(p.s('subject'));
+  return whose === '' || whose.toLowerCase() === p.s('state').toLowerCase() ? '' : `, ${lowerFirst(whose)}`;
+};
 const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 /** Whose figure it is, where an answer holds several. */
 const cylinder = (p: P): string =>
@@ -245,7 +250,7 @@ const ENGLISH_OWN = {
   stateEnded: (p) => `${p.s('state')} became ${p.s('value')}.`,
   validityOver: (p) => `Valid for ${p.f('hours')}; it is ${p.f('age')} old.`,
   wrongState: (p) =>
-    `${p.s('state')}${p.s('subject') === 'aircraft' ? '' : `, ${lowerFirst(p.names.subject(p.s('subject')))}`}: it is ${p.s('is')}, and this check needs ${p.s('wanted')}.`,
+    `${p.s('state')}${ofSubject(p)}: it is ${p.s('is')}, and this check needs ${p.s('wanted')}.`,
   groundNotProven: (p) => `“${p.names.part(p.s('part'))}” comes first, and is not proven.`,
   orderFirst: (p) => `“${p.names.part(p.s('part'))}” comes first.`,
   gateHeld: (p) => `${p.s('gate')} is held.`,

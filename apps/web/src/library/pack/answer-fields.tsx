@@ -6,6 +6,7 @@ import { ChoiceFields } from '../../answers/choice/fields.tsx';
 import { DocumentFields } from '../../answers/document/fields.tsx';
 import { FlowFields } from '../../answers/flow/fields.tsx';
 import { SamplesFields } from '../../answers/samples/fields.tsx';
+import { SwingFields } from '../../answers/swing/fields.tsx';
 import { LocksFields } from '../../answers/locks/fields.tsx';
 import { PhotoFields } from '../../answers/photo/fields.tsx';
 import { ReadingFields } from '../../answers/reading/fields.tsx';
@@ -54,6 +55,7 @@ const FIELDS: { readonly [K in AnswerKindName]: FieldsOf<K> } = {
   heading: 'none',
   flow: FlowFields,
   samples: SamplesFields,
+  swing: SwingFields,
 };
 
 const KINDS = ANSWER_KINDS.map((id) => ({ id, text: deskOf(id).title }));
