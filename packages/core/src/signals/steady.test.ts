@@ -41,3 +41,32 @@ test('a straight line is steady exactly while its rise over the window is within
     }),
   );
 });
+
+test.each([
+  // [seconds, figures, what comes of it]
+  [
+    'a rise of exactly the tolerance',
+    [0, 0.25, 0.5, 0.75, 1, 1.25, 1.5, 1.75, 2],
+    (t: number) => 500 + 5 * t,
+    { steady: true, mean: 505 },
+  ],
+  [
+    'one sample exactly the tolerance off',
+    [0, 0.25, 0.5, 0.75, 1, 1.25, 1.5, 1.75, 2],
+    (t: number) => (t === 1 ? 11.25 : 0),
+    { steady: true },
+  ],
+  [
+    'three samples, a gap of exactly the longest',
+    [0, 1, 2],
+    (t: number) => 1700 + t,
+    { steady: true, count: 3, mean: 1701, scatter: 1, from: 0, to: 2 },
+  ],
+  ['four fifths of the window', [0, 0.8, 1.6], () => 3, { steady: true, count: 3 }],
+  ['a little less, far from the beginning', [10, 10.7, 11.5], () => 3, { steady: false, why: 'tooShort' }],
+  ['two samples', [0, 1.9], () => 3, { steady: false, why: 'gap' }],
+  ['two samples close enough', [0, 0.9], () => 3, { steady: false, why: 'tooShort' }],
+  ['nothing', [], () => 3, { steady: false, why: 'tooShort' }],
+])('at the edge: %s', (_, t, figure, expected) => {
+  expect(readSteady({ t, v: t.map((at) => figure(at)) }, options)).toMatchObject(expected);
+});
