@@ -75,9 +75,9 @@ test('a flow test that was short holds the gate; mended, it is timed again by ke
   // By key: it goes on through a reload, and is stopped by the same key.
   await ylva.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
   await ylva.keyboard.press('Space');
-  await expect(clock).toContainText(/^[1-9]\.\d s$/);
+  await expect(clock).toContainText(/^[1-9]\d*\.\d s$/);
   await ylva.reload();
-  await expect(clock).toContainText(/^([4-9]|1\d)\.\d s$/);
+  await expect(clock).toContainText(/^([4-9]|[1-9]\d+)\.\d s$/);
   await ylva.keyboard.press('Space');
   await expect(clock).toHaveCount(0);
   const pressed = Number(await figure(ylva, 'time 1').inputValue());

@@ -180,17 +180,17 @@ test('the day: nobody for a role is named, what is done moves the rest, a suppos
   await expect(page.getByText('Changed here, and not kept yet.')).toHaveCount(0);
 
   const lanes = page.getByRole('group', { name: 'The day as lanes' });
-  const bar = lanes.getByRole('listitem', { name: /^Mode switches/ });
+  const bar = lanes.getByRole('listitem', { name: /^Fence set/ });
   await expect(bar).toHaveCount(1);
-  await page.goto(`${base}/controls?check=mode-switches`);
+  await page.goto(`${base}/controls?check=fence-set`);
   await page.getByLabel('Step in progress').waitFor();
   await page.getByText('As expected', { exact: true }).first().click();
   await page.keyboard.press('Enter');
   // Kept once the sheet goes on; a page left before that leaves it as a draft.
-  await expect(page).not.toHaveURL(/check=mode-switches/);
+  await expect(page).not.toHaveURL(/check=fence-set/);
   await page.goto(`${base}/plan/day`);
   // What was done is drawn as done, and planned no more.
-  await expect(lanes.getByRole('listitem', { name: /^Done: Mode switches/ })).toHaveCount(1);
+  await expect(lanes.getByRole('listitem', { name: /^Done: Fence set/ })).toHaveCount(1);
   await expect(bar).toHaveCount(0);
 
   await page.context().setOffline(true);

@@ -83,13 +83,13 @@ test('a tag and a finding stand on the drawing where they are, on a phone too', 
     .evaluateAll((all) => all.map((s) => s.getBoundingClientRect()).map((r) => [r.left, r.right]));
   expect(signs.every(([left = -1, right = 9999]) => left >= 0 && right <= 390)).toBe(true);
   // What is to be repeated is told by its place, and a touch leads there. Whoever stood back does so again: something was touched.
-  await expect(
-    picture.getByRole('button', { name: /^Place 11, All round: 0 of 1 .*repeat needed/ }),
-  ).toBeVisible();
-  const gear = picture.getByRole('button', { name: /^Place 6, Gear: .*repeat needed/ });
-  await gear.tap();
-  await expect(page.getByLabel('Step in progress')).toContainText('After a night of rest');
-  await expect(gear).toHaveAttribute('aria-current', 'step');
+  const round = picture.getByRole('button', { name: /^Place 11, All round: 0 of 1 .*repeat needed/ });
+  await expect(round).toBeVisible();
+  await picture.getByRole('button', { name: /^Place 6, Gear: / }).tap();
+  await expect(page.getByLabel('Step in progress')).not.toContainText('Twenty steps away');
+  await round.tap();
+  await expect(page.getByLabel('Step in progress')).toContainText('Twenty steps away');
+  await expect(round).toHaveAttribute('aria-current', 'step');
 
   // A tag is opened from wherever it is named, and by the code of its label: what it holds, and how it comes off.
   const thing = 'Fuel hose off at the carburettor';
