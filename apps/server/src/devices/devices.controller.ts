@@ -1,4 +1,4 @@
-import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Inject, Param, Post, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import {
   type LineView,
@@ -10,12 +10,17 @@ import {
   type ScalesView,
 } from '@kanzel/contract';
 import { LibraryService } from '../library/index.ts';
+import { mayAct } from '../people/index.ts';
+import { CLOCK, type Clock } from '../settings.ts';
 import { AsksPassphrase, NeedsRole, Signed } from '../access.ts';
 import { LogService } from '../installation/index.ts';
 import { refuse, refuseFor } from '../refusal.ts';
 import { DevicesService } from './devices.service.ts';
 import { ScalesService } from './scales.service.ts';
 import { SimulationService } from './simulation.service.ts';
+
+/** Who may put something aboard a vehicle, of the families that they may work on. */
+const WRITERS = ['technician', 'inspector', 'pilot'] as const;
 
 @ApiTags('instruments')
 @Controller('api')
@@ -26,6 +31,7 @@ export class DevicesController {
     private readonly scales: ScalesService,
     private readonly library: LibraryService,
     private readonly log: LogService,
+    @Inject(CLOCK) private readonly clock: Clock,
   ) {}
 
   /** Where the monitor, vehicle or receiver of an aircraft speaks, and by which protocols one could. */
@@ -70,13 +76,21 @@ export class DevicesController {
    * Puts a mission aboard the vehicle of an aircraft, over a line of which an administrator said that it may, while the vehicle says
    * that it is disarmed; then reads back what is aboard, which is the answer.
    */
-  @NeedsRole('technician', 'inspector', 'pilot')
+  @NeedsRole(...WRITERS)
   @Put('aircraft/:mark/mission')
   async upload(
     @Param('mark') mark: string,
     @Body() request: MissionView,
     @Signed() by: PersonView,
   ): Promise<MissionView> {
+    const family = this.library.aircraft().find((a) => a.mark === mark)?.family;
+    if (family === undefined) throw refuse(404, `There is no aircraft ${mark} here.`);
+    const now = this.clock.now().toISOString();
+    if (!WRITERS.some((role) => mayAct(by, role, family, now)))
+      throw refuse(
+        403,
+        'Putting a mission aboard takes an authorisation for this family of aircraft that is valid today.',
+      );
     const written = await this.devices.writeMission(mark, request.items);
     await this.log.add('mission.sent', {
       mark,

@@ -162,6 +162,19 @@ test('over the server: a line that only reads refuses, so does an armed vehicle;
     const fromOne = survey(4).slice(1);
     expect(await put(ylva, fromOne)).toEqual([409, expect.stringContaining('does not begin with item 0')]);
     expect((await put(ylva, []))[0]).toBe(400);
+    // Whoever may fly another family alone puts nothing aboard this one.
+    const sailplanes = { role: 'pilot', families: ['sailplane'] };
+    const name = 'glides';
+    const passphrase = 'thermals over the quiet bog';
+    await brand.fresh
+      .post('/api/people')
+      .send({ name, fullName: 'Somebody', passphrase, authorisations: [sailplanes] })
+      .expect(201);
+    const other = await signIn(url, name, passphrase);
+    expect(await put(other, survey(3))).toEqual([403, expect.stringContaining('this family of aircraft')]);
+    expect((await other.agent.put('/api/aircraft/QX-NOT/mission').send({ items: survey(3) })).status).toBe(
+      404,
+    );
     // Who sent it stands in the log, taken or not.
     const log = await brand.agent.get('/api/installation/log').expect(200);
     expect(JSON.stringify(log.body)).toContain('mission.sent');

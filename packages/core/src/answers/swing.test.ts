@@ -88,6 +88,21 @@ test('one heading beside the curve of the others is said with how far, and is ne
   expect(words).toMatch(/^At 135° it is 9\.0° beside the curve of the others/);
 });
 
+test('headings that tell nothing of what lies between them are never plainly within', () => {
+  const four = { points: [0, 90, 180, 270].map((h) => ({ reference: read(h), shown: read(h) })) };
+  expect(
+    given(
+      swing(() => 0, four),
+      { kind: 'swing', points: 4 },
+    ),
+  ).toMatchObject({ refused: undefined, worst: 'near', codes: ['swingCoarse', expect.any(String)] });
+  // Eight of them, in bunches: the widest gap is 85°.
+  const bunched = {
+    points: [0, 5, 90, 95, 180, 185, 270, 275].map((h) => ({ reference: read(h), shown: read(h) })),
+  };
+  expect(given(swing(() => 0, bunched)).codes).toContain('swingCoarse');
+});
+
 test('true headings are brought to magnetic ones by the declination, and none is taken for granted', () => {
   const truly = (over: Partial<SwingAnswer>): SwingAnswer => swing(() => 4, { north: 'true', ...over });
   expect(given(truly({ declination: read(4, 'deg-angle', 0.1) })).text).toContain('largest 0.0°');

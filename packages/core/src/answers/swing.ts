@@ -74,6 +74,9 @@ function besideCurve({ points }: SwingAnswer, { besideOthers }: Swing): readonly
     : [];
 }
 
+/** Too few headings, or too far apart, to tell what lies between them: nobody has seen that it is as small there. */
+const unseenBetween = ({ whole }: Swing): readonly Verdict[] => (whole ? [] : [plain('near', 'swingCoarse')]);
+
 /**
  * A compass swung on headings round the circle: its largest deviation, on the curve through them or as it was read, against the limits of
  * the check; what the electrics change against the limit that is named for it.
@@ -111,6 +114,7 @@ export const SWING: AnswerKind<'swing'> = {
       ...held,
       ...electrics,
       ...besideCurve(answer, swing.value),
+      ...unseenBetween(swing.value),
       ...withoutLimit(index, check),
     ]);
     return verdicts.length > 0 ? verdicts : RECORDED;

@@ -32,6 +32,8 @@ export const ENGLISH_FUEL = {
     `${p.n('left') === 1 ? 'One more heading' : `${p.s('left')} more headings`} of the swing.`,
   swingOneSided: (p) =>
     `${p.s('gap')}° of the circle have no heading: what the compass does there would be guessed. Swing it all the way round.`,
+  swingCoarse: () =>
+    'What soft iron does between the headings is not seen: swing it on eight, no more than 60° apart.',
   swingOffCurve: (p) =>
     `At ${p.s('heading')} it is ${p.s('by')} beside the curve of the others: read it again, or something moved.`,
   samplesClear: (p) => `Clear at every drain; ${p.s('rounds')} rounds, the last two without anything.`,
