@@ -12,6 +12,10 @@ export const PARTS = {
   standing: { mutate: ['packages/core/src/standing/*.ts'], tests: ['standing', 'entries', 'record'] },
   entries: { mutate: ['packages/core/src/entries/*.ts'], tests: ['entries', 'standing', 'checks'] },
   controls: { mutate: ['packages/core/src/controls/*.ts'], tests: ['controls', 'answers'] },
+  fuel: {
+    mutate: ['packages/core/src/fuel/*.ts', 'packages/core/src/compass/*.ts'],
+    tests: ['fuel', 'compass', 'answers'],
+  },
   signals: { mutate: ['packages/core/src/signals/*.ts'], tests: ['signals', 'answers'] },
   loading: { mutate: ['packages/core/src/loading/judge.ts'], tests: ['loading'] },
 };
