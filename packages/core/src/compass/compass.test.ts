@@ -102,7 +102,7 @@ describe('deviation by least squares', () => {
       const twelve = Array.from({ length: 12 }, (_, k) => 30 * k);
       const { deviation: found, scatter } = fitted(swung(deviation, twelve, () => normal()));
       // Of a coefficient with sines on twelve headings: the scatter over the root of six; Student's t of seven at 95 %.
-      if (Math.abs(found.b - deviation.b) <= (2.365 * (scatter ?? 0)) / Math.sqrt(6)) inside += 1;
+      if (Math.abs(found.b - deviation.b) <= (2.365 * scatter) / Math.sqrt(6)) inside += 1;
     }
     expect(inside).toBeGreaterThan(180);
     expect(inside).toBeLessThan(200);
@@ -137,6 +137,13 @@ describe('deviation by least squares', () => {
     expect(whole).toBe(false);
   });
 
+  it('says how many are wanting and how much is not seen, wherever that lies; a gap of just a hundred is none', () => {
+    expect(fitDeviation(swung(NONE, [0, 120, 240]))).toMatchObject({ error: { params: { least: 4 } } });
+    expect(fitDeviation(swung(NONE, [0, 30, 60, 90]))).toMatchObject({ error: { params: { gap: 270 } } });
+    expect(fitDeviation(swung(NONE, [350, 20, 90, 220]))).toMatchObject({ error: { params: { gap: 130 } } });
+    expect(fitDeviation(swung(NONE, [0, 100, 200, 280])).ok).toBe(true);
+  });
+
   it.each([
     ['three headings', [0, 120, 240], 'swingTooFew'],
     ['four on one side', [0, 30, 60, 90], 'swingOneSided'],
@@ -168,6 +175,8 @@ describe('the card and what to turn', () => {
       'east-west',
       'mount',
     ]);
+    expect(correctorTurns({ ...NONE, b: 1 })).toHaveLength(1);
+    expect(afterCorrection({ ...NONE, b: 1, c: 0.99 })).toEqual({ ...NONE, c: 0.99 });
     expect(correctorTurns({ a: 0.5, b: 0.9, c: -0.9, d: 3, e: 3 })).toEqual([]);
   });
 

@@ -27,10 +27,10 @@ export interface Swing {
   readonly measured: readonly number[];
   /** What is left of each beside the curve. */
   readonly residuals: readonly number[];
-  /** How far each lies beside the curve of all the others, in degrees; 0 where they would not go round without it. */
+  /** How far each lies beside the curve of all the others, in degrees. */
   readonly besideOthers: readonly number[];
-  /** Standard deviation of what is left, in degrees; undefined where nothing is over to tell it. */
-  readonly scatter: number | undefined;
+  /** Standard deviation of what is left, in degrees. */
+  readonly scatter: number;
   /** Largest deviation, on the curve or as it was measured, without its sign. */
   readonly largest: number;
   /** D and E are found too: enough headings lie close enough together. */
@@ -57,34 +57,29 @@ const termsAt = (heading: number): readonly number[] => [
   Math.cos(2 * heading * RADIANS),
 ];
 
+/** A heading that the others do not tell at all lies wherever it says; less than this share of its own is no share. */
+const LEAST_OWN = 0.01;
+
 /** The deviation on a heading that the compass shows, in degrees, east plus. Example: B of 3 alone is 3 on 090 and -3 on 270. */
 export function deviationAt({ a, b, c, d, e }: Deviation, shown: number): number {
   const by = [a, b, c, d, e];
   return termsAt(shown).reduce((sum, term, i) => sum + term * (by[i] ?? 0), 0);
 }
 
-/** Solves a small symmetric system by elimination with pivots; undefined where it tells nothing. */
-function solved(
-  matrix: readonly (readonly number[])[],
-  right: readonly number[],
-): readonly number[] | undefined {
+/**
+ * Solves normal equations by elimination. They need no pivots: headings that go round the circle make them positive definite, and whoever
+ * asks has seen to that.
+ */
+function solved(matrix: readonly (readonly number[])[], right: readonly number[]): readonly number[] {
   const rows = matrix.map((row, i) => [...row, right[i] ?? 0]);
   const n = rows.length;
-  for (let col = 0; col < n; col += 1) {
-    const best = rows.reduce(
-      (most, row, i) => (i >= col && Math.abs(row[col] ?? 0) > Math.abs(rows[most]?.[col] ?? 0) ? i : most),
-      col,
-    );
-    const [pivot, other] = [rows[best], rows[col]];
-    if (!pivot || !other || Math.abs(pivot[col] ?? 0) < 1e-9) return undefined;
-    [rows[col], rows[best]] = [pivot, other];
-    for (let i = 0; i < n; i += 1) {
-      const row = rows[i];
-      if (i === col || !row) continue;
+  rows.forEach((pivot, col) => {
+    rows.forEach((row, i) => {
+      if (i === col) return;
       const share = (row[col] ?? 0) / (pivot[col] ?? 1);
       for (let k = col; k <= n; k += 1) row[k] = (row[k] ?? 0) - share * (pivot[k] ?? 0);
-    }
-  }
+    });
+  });
   return rows.map((row, i) => (row[n] ?? 0) / (row[i] ?? 1));
 }
 
@@ -120,23 +115,21 @@ export function fitDeviation(points: readonly SwungHeading[]): Result<Swing, Rea
     normal,
     index.map((i) => sum((row) => at(row, i) * (measured[row] ?? 0))),
   );
-  if (!found) return err(reason('swingOneSided', { gap: Math.round(gap) }));
   const [a = 0, b = 0, c = 0, d = 0, e = 0] = found;
   const deviation: Deviation = { a, b, c, d, e };
   const residuals = points.map((p, i) => (measured[i] ?? 0) - deviationAt(deviation, p.shown));
   // What a point pulls at its own curve (its leverage) is taken off: a misreading bends the curve towards itself.
   const besideOthers = terms.map((own, row) => {
-    const pull = solved(normal, own)?.reduce((total, x, i) => total + x * (own[i] ?? 0), 0) ?? 1;
-    return 1 - pull < 1e-6 ? 0 : (residuals[row] ?? 0) / (1 - pull);
+    const pull = solved(normal, own).reduce((total, x, i) => total + x * (own[i] ?? 0), 0);
+    return (residuals[row] ?? 0) / Math.max(1 - pull, LEAST_OWN);
   });
-  const over = points.length - count;
   const curve = Array.from({ length: 360 }, (_, heading) => Math.abs(deviationAt(deviation, heading)));
   return ok({
     deviation,
     measured,
     residuals,
     besideOthers,
-    scatter: over > 0 ? Math.sqrt(residuals.reduce((s, r) => s + r * r, 0) / over) : undefined,
+    scatter: Math.sqrt(residuals.reduce((s, r) => s + r * r, 0) / (points.length - count)),
     largest: Math.max(...curve, ...measured.map(Math.abs)),
     whole,
   });

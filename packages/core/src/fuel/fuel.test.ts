@@ -64,6 +64,27 @@ describe('a flow timed into a can', () => {
     expect(apart.uncertainty).toBeGreaterThan(3 * steady.uncertainty);
   });
 
+  it.each([
+    // The can alone counts (a million seconds): u² is 0.03²/3 = 0.0003 L². By hand, 1 % of chi squared: 6.63 of two runs, 9.21 of three.
+    [[2 - 0.03, 2 + 0.03], false],
+    [[2 - 0.0324, 2 + 0.0324], true],
+    [[2 - 0.0346, 2, 2 + 0.0346], false],
+    [[2 - 0.0388, 2, 2 + 0.0388], true],
+  ])('%j litres are apart: %j', (volumes, apart) => {
+    const worked = flow(
+      volumes.map((volume) => ({ volume, seconds: 1e6, step: 0.01 })),
+      0.03,
+    );
+    expect(worked.apart).toBe(apart);
+    // Twice the mean error, wider by the root of chi squared over what is free (Birge), by the volumes themselves.
+    const [count, mean] = [volumes.length, volumes.reduce((a, b) => a + b, 0) / volumes.length];
+    const chi = volumes.reduce((sum, v) => sum + (v - mean) ** 2 / 0.0003, 0);
+    const wide = Math.max(1, Math.sqrt(chi / (count - 1)));
+    const expected = 2 * Math.sqrt(0.0003 / count) * wide * 0.0036;
+    expect(worked.uncertainty / expected).toBeCloseTo(1, 2);
+    expect(worked.falls).toBe(false);
+  });
+
   it('more runs promise more, and a coarser can less (property)', () => {
     fc.assert(
       fc.property(
@@ -117,6 +138,17 @@ describe('samples until clear', () => {
         if (more.length > 0) expect(samplesLeft([...rounds, ...more.slice(1)], []).rounds).toBeGreaterThan(0);
       }),
     );
+  });
+
+  it('says which moves are wanting, and no other', () => {
+    const clear = { left: 'clear' } as const;
+    const rounds = [
+      { after: 'standing', seen: clear },
+      { after: 'standing', seen: clear },
+    ] as const;
+    expect(samplesLeft(rounds, SAMPLED_AFTER)).toEqual({ moves: ['tail-raised', 'wings-rocked'], rounds: 0 });
+    expect(samplesLeft(rounds, ['standing'])).toEqual({ moves: [], rounds: 0 });
+    expect(samplesLeft([], ['standing'])).toEqual({ moves: ['standing'], rounds: 2 });
   });
 
   it('names what came, where and in which round', () => {
