@@ -33,10 +33,10 @@ function Over({
       <b className="min-w-20">Round {number}</b>
       <span className="text-ink-2">{SAMPLED_AFTER_WORDS[round.after]}</span>
       {drains.map(({ id, title }) => {
-        const seen = ownMember(round.seen, id) ?? 'clear';
+        const seen = ownMember(round.seen, id);
         return (
           <span key={id} className={seen === 'clear' ? '' : 'bg-out-bg px-1 font-bold text-out'}>
-            {title}: {SAMPLE_WORDS[seen]}
+            {title}: {seen === undefined ? 'not said' : SAMPLE_WORDS[seen]}
           </span>
         );
       })}

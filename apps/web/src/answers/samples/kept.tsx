@@ -27,10 +27,10 @@ export function KeptSamples({ part, answer }: KeptProps<'samples'>): ReactElemen
               <td className="py-1 pr-5">{i + 1}</td>
               <td className="pr-5">{SAMPLED_AFTER_WORDS[round.after]}</td>
               {spec.drains.map((d) => {
-                const seen = ownMember(round.seen, d.id) ?? 'clear';
+                const seen = ownMember(round.seen, d.id);
                 return (
                   <td key={d.id} className={`pr-5 ${seen === 'clear' ? '' : 'bg-out-bg font-bold text-out'}`}>
-                    {SAMPLE_WORDS[seen]}
+                    {seen === undefined ? 'not said' : SAMPLE_WORDS[seen]}
                   </td>
                 );
               })}
