@@ -13,6 +13,7 @@ const CORE = [
   'controls',
   'fuel',
   'compass',
+  'energy',
   'systems',
   'emergency',
   'loading',

@@ -334,6 +334,7 @@ export class ScriptedCrew {
       case 'side-by-side':
       case 'heading':
       case 'swing':
+      case 'worksheet':
       case 'samples':
       case 'travel':
       case 'mission':

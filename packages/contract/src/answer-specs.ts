@@ -13,7 +13,9 @@ import {
   OUTPUT_GROUPS,
   PROPULSOR_KINDS,
   SAMPLED_AFTER,
+  SHEET_NAMES,
   type SampledAfter,
+  type SheetName,
   type OutputGroup,
   SENSE_INPUT_IDS,
   type SenseInput,
@@ -141,6 +143,35 @@ export class SwingSpec {
   @Equals('swing') kind!: 'swing';
   @IsInt() @Min(4) @Max(36) points!: number;
   @IsOptional() @Matches(ID) @MaxLength(60) electrics?: string;
+}
+
+export class SheetTankSpec {
+  @Matches(ID) @MaxLength(60) id!: string;
+  @IsString() @Length(1, 120) title!: string;
+}
+
+export class SheetFigureSpec {
+  @Matches(ID) @MaxLength(60) figure!: string;
+  @Matches(ID) @MaxLength(60) limit!: string;
+}
+
+/** Figures in rows under a head, out of which others are worked. */
+export class WorksheetSpec {
+  @Equals('worksheet') kind!: 'worksheet';
+  @IsIn([...SHEET_NAMES]) sheet!: SheetName;
+  @IsOptional()
+  @IsArray()
+  @ArrayMinSize(2)
+  @ArrayMaxSize(8)
+  @ValidateNested({ each: true })
+  @Type(() => SheetTankSpec)
+  of?: SheetTankSpec[];
+  @IsOptional() @Matches(ID) @MaxLength(60) expects?: string;
+  @IsArray()
+  @ArrayMaxSize(10)
+  @ValidateNested({ each: true })
+  @Type(() => SheetFigureSpec)
+  figures!: SheetFigureSpec[];
 }
 
 export class DrainSpec {
@@ -437,6 +468,7 @@ export const ANSWER_SPECS: {
   'side-by-side': SideBySideSpec,
   heading: HeadingSpec,
   flow: FlowSpec,
+  worksheet: WorksheetSpec,
   samples: SamplesSpec,
   swing: SwingSpec,
 };

@@ -35,7 +35,7 @@ import {
   SideBySideAnswer,
   TravelAnswer,
 } from './controls-bodies.ts';
-import { FlowAnswer, SamplesAnswer } from './fuel-bodies.ts';
+import { FlowAnswer, SamplesAnswer, WorksheetAnswer } from './fuel-bodies.ts';
 import { LoadingAnswer, WeighingAnswer } from './loading-bodies.ts';
 import { PhotoAnswer } from './photo-body.ts';
 import {
@@ -132,6 +132,7 @@ export const ANSWER_BODIES: Readonly<Record<AnswerKindName, new () => AnswerBody
   heading: HeadingAnswer,
   flow: FlowAnswer,
   samples: SamplesAnswer,
+  worksheet: WorksheetAnswer,
   swing: SwingAnswer,
   parameters: ParametersAnswer,
 };

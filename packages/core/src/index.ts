@@ -12,6 +12,7 @@ export * from './aircraft/index.ts';
 export * from './controls/index.ts';
 export * from './fuel/index.ts';
 export * from './compass/index.ts';
+export * from './energy/index.ts';
 export * from './systems/index.ts';
 export * from './emergency/index.ts';
 export * from './loading/index.ts';

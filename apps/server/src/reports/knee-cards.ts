@@ -11,6 +11,8 @@ import {
   narrowingInWords,
   STATION_TITLES,
   senseOutputs,
+  sheetForm,
+  sheetRoom,
   stepsOf,
   travelOutputs,
   travelPointInWords,
@@ -128,6 +130,18 @@ function answerBoxes(index: BasisIndex, check: Check): Content {
         ],
         '',
       );
+    case 'worksheet': {
+      const form = sheetForm(sheetRoom(answer, index, { chosen: [] }));
+      const rows = form.titles ?? Array.from({ length: form.fewest }, (_, i) => `${form.row} ${i + 1}`);
+      return boxes(
+        [
+          ...form.choices.map((c) => c.title),
+          ...form.head.map((f) => `${f.title}, ${unitOf(f.unit).symbol}`),
+          ...rows.flatMap((row) => form.columns.map((f) => `${row}, ${f.title}, ${unitOf(f.unit).symbol}`)),
+        ],
+        '',
+      );
+    }
     case 'swing':
       return boxes(
         Array.from({ length: answer.points }, (_, i) => [

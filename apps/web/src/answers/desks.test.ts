@@ -522,5 +522,6 @@ test('only papers come back to be looked at anew; what is read, taken or looked 
     'flow',
     'samples',
     'swing',
+    'worksheet',
   ]);
 });

@@ -9,6 +9,7 @@ import { DROP_DESK } from './drop/desk.ts';
 import { ASSEMBLY_DESK } from './assembly/desk.ts';
 import { EQUIPMENT_DESK } from './equipment/desk.ts';
 import { FLOW_DESK } from './flow/desk.ts';
+import { WORKSHEET_DESK } from './worksheet/desk.ts';
 import { SAMPLES_DESK } from './samples/desk.ts';
 import { SWING_DESK } from './swing/desk.ts';
 import { HEADING_DESK } from './heading/desk.ts';
@@ -63,6 +64,7 @@ const DESKS: { readonly [K in AnswerKindName]: AnswerDesk<K> } = {
   flow: FLOW_DESK,
   samples: SAMPLES_DESK,
   swing: SWING_DESK,
+  worksheet: WORKSHEET_DESK,
 };
 
 /** Their names, in the order of the map. */

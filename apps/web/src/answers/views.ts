@@ -9,6 +9,7 @@ import { DROP_VIEW } from './drop/view.tsx';
 import { ASSEMBLY_VIEW } from './assembly/view.tsx';
 import { EQUIPMENT_VIEW } from './equipment/view.tsx';
 import { FLOW_VIEW } from './flow/view.tsx';
+import { WORKSHEET_VIEW } from './worksheet/view.tsx';
 import { SAMPLES_VIEW } from './samples/view.tsx';
 import { SWING_VIEW } from './swing/view.tsx';
 import { HEADING_VIEW } from './heading/view.tsx';
@@ -61,6 +62,7 @@ const VIEWS: { readonly [K in AnswerKindName]: AnswerView<K> } = {
   'side-by-side': SIDE_BY_SIDE_VIEW,
   heading: HEADING_VIEW,
   flow: FLOW_VIEW,
+  worksheet: WORKSHEET_VIEW,
   samples: SAMPLES_VIEW,
   swing: SWING_VIEW,
 };

@@ -59,6 +59,42 @@ export interface LoadPack {
   /** Usable energy with what is kept in reserve taken off, in watt-hours. */
   readonly energy: number;
   readonly uncertainty: HowGood;
+  /** So many cells, one behind the other. */
+  readonly cells?: number;
+  readonly serial?: string;
+  /** The share of its energy that it gives when it is cold (°C), by its maker. */
+  readonly cold?: readonly { readonly temperature: number; readonly share: number }[];
+  /** Its resistance as it was measured, oldest first: the whole pack, in milliohms, at a temperature (°C), after so many cycles. */
+  readonly history?: readonly {
+    readonly on: string;
+    readonly cycles: number;
+    readonly resistance: number;
+    readonly temperature: number;
+  }[];
+}
+
+/** What an electric aircraft takes, by its own flights or its book, at one mass. */
+export interface PowerData {
+  /** Kilograms at which the powers hold. */
+  readonly mass: number;
+  /** Watts; absent where it does not hover. */
+  readonly hover?: number;
+  /** Watts at `speed`; absent where it hovers along. */
+  readonly cruise?: number;
+  /** Metres a second through the air on the way. */
+  readonly speed: number;
+  /** Watt-hours of one transition, out or back. */
+  readonly transition: number;
+  /** Seconds of hover at the take-off, and as many at the landing. */
+  readonly hoverSeconds: number;
+  /** Share by which the powers may be more. */
+  readonly band: number;
+  /** Amperes at full throttle. */
+  readonly fullCurrent: number;
+  /** Volts of a cell at which the aircraft acts by itself. */
+  readonly cellLow: number;
+  /** Where the powers come from: "three flights in October". */
+  readonly source: string;
 }
 
 /** Where a pack sits, and how far it may be slid. */
@@ -162,6 +198,8 @@ export interface LoadingData {
   readonly burn: readonly (readonly string[])[];
   readonly packs: readonly LoadPack[];
   readonly bays: readonly PackBay[];
+  /** What it takes in flight, where packs drive it. */
+  readonly power?: PowerData;
   readonly envelopes: readonly Envelope[];
   readonly lateral?: { readonly low: number; readonly high: number };
   readonly tilts: readonly TiltPosition[];

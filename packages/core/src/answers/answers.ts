@@ -8,6 +8,7 @@ import { CYLINDERS } from './cylinders.ts';
 import { DOCUMENT } from './document.ts';
 import { DROP } from './drop.ts';
 import { FLOW } from './flow.ts';
+import { WORKSHEET } from './worksheet.ts';
 import { SWING } from './swing.ts';
 import { SAMPLES } from './samples.ts';
 import { HEADING } from './heading.ts';
@@ -65,6 +66,7 @@ export const ANSWERS: { readonly [K in AnswerKindName]: AnswerKind<K> } = {
   flow: FLOW,
   samples: SAMPLES,
   swing: SWING,
+  worksheet: WORKSHEET,
 };
 
 /** What is known of the way in which something was answered. */

@@ -12,6 +12,23 @@ export { travelOutputs, workOutTravel, type WorkedTravel } from './travel.ts';
 export { sideBySide } from './side-by-side.ts';
 export { TIMED_BY, type TimedBy } from './timed-by.ts';
 export { flowDemand, flowMeasured } from './flow.ts';
+export { sheetFigures, sheetForm, sheetRoom, sheetWorked } from './worksheet.ts';
+export {
+  aboardBy,
+  factorOf,
+  fullThrottleOf,
+  gaugeStepsOf,
+  levelsOf,
+  packRoomOf,
+  packsCompared,
+  fuelPlanOf,
+  resistancesOf,
+  SHEETS,
+  type SheetField,
+  type SheetFigures,
+  type SheetForm,
+  type SheetRoom,
+} from './worksheets/index.ts';
 export { swingOf } from './swing.ts';
 export { SAMPLE_WORDS, samplesWanting } from './samples.ts';
 export { toNorth, wantsDeclination } from './heading.ts';

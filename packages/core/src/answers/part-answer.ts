@@ -1,6 +1,7 @@
 import type { AssemblyStep } from '../checks/types.ts';
 import type { WayOfMoving } from '../controls/outputs.ts';
 import type { RuleHeld, TravelPoint } from '../controls/travel.ts';
+import type { WayPoint } from '../energy/come-home.ts';
 import type { RunTimedBy } from '../fuel/flow-test.ts';
 import type { SampleRound } from '../fuel/samples.ts';
 import type { Reading, Series } from '../limits/types.ts';
@@ -84,6 +85,17 @@ export type PartAnswer =
       readonly declination?: Reading;
       readonly points: readonly SwungPoint[];
     }
+  | {
+      readonly kind: 'worksheet';
+      /** Figures by row and column; those of the head are in row 0. */
+      readonly cells: readonly SheetCell[];
+      readonly chosen: readonly { readonly choice: string; readonly option: string }[];
+      /** Points of the mission, where it is about one: metres from where it takes off, to the north, to the east, and above. */
+      readonly mission?: {
+        readonly name: string;
+        readonly points: readonly WayPoint[];
+      };
+    }
   | { readonly kind: 'samples'; readonly rounds: readonly SampleRound[]; readonly photos?: readonly Photo[] }
   /** `held`: how the rule was held, where anything was read with one. */
   | { readonly kind: 'travel'; readonly held?: RuleHeld; readonly rows: readonly TravelRow[] };
@@ -93,6 +105,13 @@ export interface SwungPoint {
   readonly reference: Reading;
   readonly shown: Reading;
   readonly off?: Reading;
+}
+
+/** One figure of a worksheet. */
+export interface SheetCell {
+  readonly row: number;
+  readonly column: string;
+  readonly reading: Reading;
 }
 
 /** One run of fuel into a can. */

@@ -1,4 +1,5 @@
 export * from './types.ts';
+export * from './sheets.ts';
 export * from './stations.ts';
 export * from './basis-index.ts';
 export * from './compare-bases.ts';

@@ -1,6 +1,7 @@
 import { reason, type Reason } from '../reasons/reason.ts';
 import { TRAVEL_FIGURES } from '../controls/travel.ts';
 import { WAYS } from './ways.ts';
+import { SHEET_FIGURES } from './sheets.ts';
 import { COMPUTED_FROM, type Check, type Pack, type StateDefinition } from './types.ts';
 import { ownMember } from '../own-member.ts';
 
@@ -115,6 +116,24 @@ function travelProblems({ answer, limits }: Check, say: Say): void {
     if (!answer.figures.some((f) => f.limit === limit)) say('travelLimitUnused', { limit });
 }
 
+/** Figures of a worksheet that it does not come to, or lack a limit of the check; limits held against none; tanks that are missing. */
+function sheetProblems({ answer, limits }: Check, say: Say): void {
+  if (answer.kind !== 'worksheet') return;
+  const known: readonly string[] = SHEET_FIGURES[answer.sheet];
+  for (const { figure, limit } of answer.figures) {
+    if (!known.includes(figure)) say('sheetUnknownFigure', { figure, known });
+    if (!limits.includes(limit)) say('travelWithoutLimit', { figure, limit });
+  }
+  for (const limit of limits)
+    if (!answer.figures.some((f) => f.limit === limit)) say('travelLimitUnused', { limit });
+  const of = answer.of ?? [];
+  if (answer.sheet === 'return-line' && of.length < 2) say('sheetTanksMissing');
+  if (answer.expects !== undefined && !of.some((t) => t.id === answer.expects))
+    say('sheetExpectsOther', { tank: answer.expects });
+  const twice = of.find(({ id }, i) => of.findIndex((o) => o.id === id) < i);
+  if (twice) say('listedTwice', { what: twice.title });
+}
+
 function stateProblems(
   check: Check,
   at: number,
@@ -200,6 +219,7 @@ export function packProblems(pack: Pack): readonly PackProblem[] {
     if (check.answer.kind === 'side-by-side' && check.answer.timed === true && check.answer.unit !== 's')
       say('besideTimedUnit');
     travelProblems(check, say);
+    sheetProblems(check, say);
     for (const position of expectsUnseen(check)) say('positionExpectsUnseen', { position });
     for (const { what, other } of onNothing(check)) say('partOnNothing', { what, other });
     wayProblems(check, say);

@@ -6,6 +6,7 @@ import type { PROPULSOR_KINDS } from '../aircraft/types.ts';
 import type { SenseInput } from '../controls/inputs.ts';
 import type { ControlAxis, OutputGroup } from '../controls/outputs.ts';
 import type { SampledAfter } from '../fuel/samples.ts';
+import type { SheetName } from './sheets.ts';
 import type { TravelFigure, TravelPoint } from '../controls/travel.ts';
 import type { WayQuestion } from './ways.ts';
 import type { Aircraft } from '../aircraft/aircraft.ts';
@@ -196,6 +197,17 @@ export type AnswerSpec =
       readonly points: number;
       /** Key of the limit of what the electrics change, which `limits` of the check names as well: every heading is read with and without them. */
       readonly electrics?: string;
+    }
+  /** Figures in rows under a head, out of which others are worked: what they come to is held against the limits named. */
+  | {
+      readonly kind: 'worksheet';
+      readonly sheet: SheetName;
+      /** What it is about, where there are several: the tanks side by side. */
+      readonly of?: readonly { readonly id: string; readonly title: string }[];
+      /** Which of them it has to be: the tank that the return line feeds. Absent: the one that is drawn from. */
+      readonly expects?: string;
+      /** Each figure with the key of the limit it is held against, which `limits` of the check names as well. */
+      readonly figures: readonly { readonly figure: string; readonly limit: string }[];
     }
   /** Samples out of every drain, round after round, until the last two are clear; the aircraft is moved between as is asked. */
   | {

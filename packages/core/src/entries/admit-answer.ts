@@ -15,6 +15,7 @@ import { listReadLongAgo } from '../answers/list-read.ts';
 import { armedOther } from '../answers/armed.ts';
 import { headingDoubt, headingReadings } from '../answers/heading.ts';
 import { flowDoubt, flowReadings } from '../answers/flow.ts';
+import { sheetDoubt, sheetReadings } from '../answers/worksheet.ts';
 import { swingDoubt, swingReadings } from '../answers/swing.ts';
 import { besideDoubt } from '../answers/side-by-side.ts';
 import { travelDoubt } from '../answers/travel.ts';
@@ -91,6 +92,8 @@ export function figureDoubt(
   if (answer.kind === 'heading') return headingDoubt(answer) ?? unknownGauge(index, headingReadings(answer));
   if (answer.kind === 'swing') return swingDoubt(answer) ?? unknownGauge(index, swingReadings(answer));
   if (answer.kind === 'flow') return flowDoubt(answer) ?? unknownGauge(index, flowReadings(answer));
+  if (answer.kind === 'worksheet' && spec.kind === 'worksheet')
+    return sheetDoubt(index, spec, answer) ?? unknownGauge(index, sheetReadings(answer));
   if (!isFigureSpec(spec)) return undefined;
   const limits = part.check.limits.flatMap((key) => index.limits.get(key) ?? []);
   const beside = answer.kind === 'side-by-side' ? besideDoubt(spec, answer) : undefined;

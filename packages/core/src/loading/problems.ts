@@ -157,7 +157,28 @@ export function loadingProblems(data: LoadingData): readonly Reason[] {
   for (const id of grouped)
     if (!data.tanks.some((t) => t.id === id)) problems.push(reason('tankUnknown', { thing: id }));
   if (new Set(grouped).size !== grouped.length) problems.push(reason('tankTwice'));
-  for (const p of data.packs) weight(p.title, p.mass);
+  for (const p of data.packs) {
+    weight(p.title, p.mass);
+    const figures = [
+      p.cells ?? 1,
+      ...(p.history ?? []).flatMap((h) => [h.resistance, h.cycles + 1]),
+      ...(p.cold ?? []).map((c) => c.share + 1e-9),
+    ];
+    if (figures.some((n) => !(n > 0)) || (p.cold ?? []).some((c) => c.share > 1))
+      problems.push(reason('packFigures', { thing: p.title }));
+  }
+  const { power } = data;
+  if (power) {
+    const above = [
+      power.mass,
+      power.speed,
+      power.fullCurrent,
+      power.cellLow,
+      power.hover ?? power.cruise ?? 0,
+    ];
+    const least = [power.transition, power.hoverSeconds, power.band, power.cruise ?? 0, power.hover ?? 0];
+    if (above.some((n) => !(n > 0)) || least.some((n) => !(n >= 0))) problems.push(reason('powerFigures'));
+  }
   for (const b of data.bays) {
     place(b.title, b.arm, b.lateral);
     for (const at of b.travel ? [b.travel.from, b.travel.to] : []) place(b.title, at);

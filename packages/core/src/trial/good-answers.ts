@@ -1,3 +1,5 @@
+import { trialSheet } from './good-sheets.ts';
+import type { WorksheetSpec } from '../answers/worksheets/sheet.ts';
 import type { Part } from '../checks/basis-index.ts';
 import { MARKED_LOCKS, type AnswerSpec, type Check } from '../checks/types.ts';
 import type { Bounds, Limit, RateLimit, Reading } from '../limits/types.ts';
@@ -158,6 +160,16 @@ function goodTravel(
   };
 }
 
+/** The middle of the limit that a figure of a sheet is held against, or something usual. */
+export const sheetMiddle =
+  ({ figures }: WorksheetSpec, limits: ReadonlyMap<string, Limit>) =>
+  (figure: string, usual: number): number => {
+    const limit = limits.get(figures.find((f) => f.figure === figure)?.limit ?? '');
+    return limit && 'bounds' in limit && Object.keys(limit.bounds).length > 0
+      ? middleOf(limit.bounds, { low: 0, high: 2 * usual })
+      : usual;
+  };
+
 /** What a person answers who does every step as it should be done: in the middle of its limits. */
 const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
   reading: (spec, { limit }) => ({
@@ -308,6 +320,11 @@ const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
           }),
       runs: Array.from({ length: spec.runs }, () => run),
     };
+  },
+  worksheet: (spec, { limits, state }) => {
+    const { index } = state;
+    if (!index) throw new Error('goodAnswer: there is no basis');
+    return trialSheet(spec, index, sheetMiddle(spec, limits), trialReading);
   },
   swing: ({ points, electrics }) => ({
     kind: 'swing',

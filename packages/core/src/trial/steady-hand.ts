@@ -13,7 +13,8 @@ import { type PartAnswer } from '../answers/part-answer.ts';
 import { foldEntries } from '../entries/fold.ts';
 import { stateSubject, stateValue } from '../record/states.ts';
 import { EMPTY_CAMPAIGN, type CampaignState } from '../record/state.ts';
-import { goodAnswer, limitFor, trialReading } from './good-answers.ts';
+import { goodAnswer, limitFor, sheetMiddle, trialReading } from './good-answers.ts';
+import { trialSheet } from './good-sheets.ts';
 import type { Reason } from '../reasons/reason.ts';
 
 /**
@@ -121,6 +122,10 @@ export class SteadyHand {
       return good.kind === 'flow'
         ? { ...good, runs: good.runs.map((r) => ({ ...r, volume: drop })) }
         : undefined;
+    }
+    if (spec.kind === 'worksheet') {
+      const { index } = this.state;
+      return index ? trialSheet(spec, index, sheetMiddle(spec, index.limits), trialReading, true) : undefined;
     }
     if (spec.kind === 'swing') {
       const good = goodAnswer(part, this.state, this.now());

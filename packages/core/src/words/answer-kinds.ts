@@ -30,6 +30,7 @@ const KINDS: Readonly<Record<AnswerSpec['kind'], string>> = {
   'side-by-side': 'a figure for each of them',
   heading: 'the heading and two references',
   flow: 'runs of fuel, each a volume and a time',
+  worksheet: 'figures in rows, and what follows from them',
   swing: 'a swing of the compass',
   samples: 'samples of every drain, until clear',
   parameters: 'reading the parameters back',

@@ -27,6 +27,60 @@ export const ENGLISH_FUEL = {
   flowStillRuns: () => 'The clock still runs: stop it first.',
   ownLimitNotNamed: (p) =>
     `One of its figures is held against ${p.s('limit')}, which is none of the limits of the check.`,
+  gaugeTooFew: () => 'A gauge takes four steps at least: empty, two between, and full.',
+  gaugeEmptyFirst: () =>
+    'The first step is the tank with nothing usable in it: 0. What it shows then is what counts most.',
+  gaugeNotRising: (p) =>
+    `Step ${p.s('row')} holds no more than the one before: every step is what is in the tank by then, and rises.`,
+  gaugeFalls: (p) => `The gauge fell while fuel came in, at step ${p.s('rows')}: its sender or its wire.`,
+  gaugeStands: (p) =>
+    `The gauge stood still while fuel came in, at step ${p.s('rows')}: there it says nothing of what is in.`,
+  levelsTooFew: () => 'A trend takes four readings at least.',
+  levelsTimeBack: (p) => `Reading ${p.s('row')} is not later than the one before.`,
+  levelsNegative: () => 'A tank holds nothing at the least: one level is below that.',
+  returnElsewhere: (p) =>
+    `${p.s('tank')} rises by ${p.s('rate')}: the return feeds it, and not ${p.s('expected').toLowerCase()}. It will run over, and the other runs dry first.`,
+  tankDrawnToo: (p) =>
+    `${p.s('tank')} falls by ${p.s('rate')}, although only ${p.s('drawn').toLowerCase()} is drawn from: a selector that leaks through, or a line.`,
+  returnNotSeen: (p) => `${p.s('tank')} does not rise by more than reading explains: let it run longer.`,
+  drawnStands: (p) =>
+    `${p.s('tank')} is drawn from and does not fall by more than reading explains: let it run longer.`,
+  returnAsExpected: (p) => `As it should be: the return feeds ${p.s('tank').toLowerCase()}, and no other.`,
+  fillingNothing: () => 'What was filled, what was counted and the pulses are all above nothing.',
+  planFuelNegative: () =>
+    'A time, a flow, the reserve and the contingency are nothing at the least: one of them is below that.',
+  planFuelNothing: () =>
+    'Nothing is flown in this plan, or at no flow: say the minutes and the flow of the cards.',
+  aboardDisagrees: (p) =>
+    `${p.s('most')} says ${p.s('upper')}, ${p.s('least')} ${p.s('lower')}: the least is taken. Dip again, level; drain into a can where it stays.`,
+  sheetUnknownFigure: (p) => `“${p.s('figure')}” is no figure of this sheet: ${p.list('known').join(', ')}.`,
+  sheetTanksMissing: () => 'Levels over time take two tanks at least: name them under `of`.',
+  sheetExpectsOther: (p) => `The tank ${p.s('tank')} that it expects is none of those it names.`,
+  sheetUnknownCell: (p) => `The sheet asks for no ${p.s('column')} in row ${p.s('row')}.`,
+  sheetRowsLeft: (p) =>
+    `${p.n('left') === 1 ? 'One more' : `${p.s('left')} more`}: ${p.s('row').toLowerCase()}.`,
+  cellsNone: () => 'No cell is read yet.',
+  cellsOtherCount: (p) => `The pack has ${p.s('has')} cells, and ${p.s('read')} are read.`,
+  loadNothing: () => 'The current of the load is above nothing.',
+  loadRises: (p) =>
+    `Cell ${p.s('cell')} has more volts under load than at rest: the columns may be exchanged, or the plug of the meter is off by one.`,
+  powerNotDescribed: () =>
+    'Nobody has said what the aircraft takes in flight: enter its power and full current under its loading.',
+  enduranceNotWeighed: () => 'It has no weighing report: what it weighs without a pack is not known.',
+  packBaysSeveral: () => 'It has several packs at once: one alone is not what drives it.',
+  packNotChosen: () => 'No pack of the aircraft is described: enter its packs under its loading.',
+  enduranceNegative: () => 'Wind and load are nothing at the least: one of them is below that.',
+  packColdUnknown: (p) =>
+    `What ${p.s('pack').toLowerCase()} gives when it is this cold nobody has said: warm it, or enter the figures of its maker.`,
+  packNotMeasured: (p) => `The resistance of ${p.s('pack').toLowerCase()} was never measured.`,
+  missionNotThere: () => 'Without the points of the mission nobody knows what it takes: read it in first.',
+  missionHeights: () =>
+    'Heights of the mission count from the sea or the ground below, and not from where it takes off: it cannot be reckoned.',
+  homeShort: (p) =>
+    `From point ${p.s('point')} it does not come home with ${p.s('pack').toLowerCase()}: ${p.s('left')} short above the reserve.`,
+  homeAgainstWind: (p) => `At point ${p.s('point')} it does not get forward against this wind.`,
+  sagsToLow: (p) =>
+    `At full throttle a cell falls to ${p.s('low')} today, and the aircraft acts by itself at ${p.s('acts')}.`,
   swingTooFew: (p) => `A swing takes ${p.s('least')} headings at least, round the circle.`,
   swingMore: (p) =>
     `${p.n('left') === 1 ? 'One more heading' : `${p.s('left')} more headings`} of the swing.`,

@@ -69,6 +69,10 @@ export const ENGLISH_PAPERS = {
   tankTwice: () => 'A tank is named twice in the order in which they are used.',
   tankWithoutArm: (p) => `${p.s('thing')} has no arm: where its fuel lies is not known.`,
   tankRows: (p) => `${p.s('thing')}: the rows of its table must rise in volume.`,
+  packFigures: (p) =>
+    `${p.s('thing')}: cells and resistance are above nothing, what the cold leaves is a share of one.`,
+  powerFigures: () =>
+    'Power in flight: mass, speed, full current, the volts of a cell and the power of hover or cruise are above nothing.',
   tankFigures: (p) => `${p.s('thing')}: volume and density must be above nothing.`,
   usedTooMuch: (p) => `${p.f('value')} cannot be used: ${p.f('there')} can be drawn from the tanks.`,
   packUnknown: (p) => `${p.s('thing')} takes a pack “${p.s('pack')}” that is not described.`,

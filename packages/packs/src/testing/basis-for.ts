@@ -9,6 +9,41 @@ function middle(book: LimitBook, key: string, usual: number): number {
   return low !== undefined && high !== undefined ? (low + high) / 2 : usual;
 }
 
+/** Where its cells are held against a book: a pack so light that it moves no balance, and what it drives. */
+function drivenFor(
+  { limits }: LimitBook,
+  mass: number,
+  arm: number,
+): Pick<LoadingData, 'packs' | 'bays' | 'power'> {
+  if (!limits.some((l) => l.key === 'cell-resistance')) return { packs: [], bays: [] };
+  return {
+    packs: [
+      {
+        id: 'pack',
+        title: 'Pack',
+        mass: mass / 1e6,
+        energy: 600,
+        uncertainty: { mass: 0, arm: 1 },
+        cells: 6,
+        history: [{ on: '2025-12-01', cycles: 10, resistance: 18, temperature: 20 }],
+      },
+    ],
+    bays: [{ id: 'bay', title: 'Bay', arm, lateral: 0, packs: ['pack'], usual: 'pack' }],
+    power: {
+      mass,
+      hover: 2000,
+      cruise: 500,
+      speed: 20,
+      transition: 5,
+      hoverSeconds: 30,
+      band: 0.1,
+      fullCurrent: 100,
+      cellLow: 3.4,
+      source: 'test flights',
+    },
+  };
+}
+
 /** A loading that agrees with a book: the empty aircraft as its limits want it, a seat and a tank at the centre. */
 function loadingFor(book: LimitBook): LoadingData {
   const mass = middle(book, 'empty-mass', middle(book, 'lc-mass', 100));
@@ -53,8 +88,7 @@ function loadingFor(book: LimitBook): LoadingData {
       },
     ],
     burn: [['tank']],
-    packs: [],
-    bays: [],
+    ...drivenFor(book, mass, arm),
     envelopes: [
       {
         id: 'all',

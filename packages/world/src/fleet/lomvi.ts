@@ -1,4 +1,4 @@
-import type { ConfiguredItem, LoadingData } from '@kanzel/core';
+import type { ConfiguredItem, LoadingData, LoadPack } from '@kanzel/core';
 import { aircraftFile, day, option, METRIC, reported, type Equipment } from '../described.ts';
 import { gauges, stopwatch, type Gauge } from './gauges.ts';
 
@@ -22,6 +22,31 @@ export const LOMVI_EQUIPMENT: Equipment = [
     arm: 418,
   },
 ];
+
+/** Twelve cells, and what is known of how they age: days ago, cycles, milliohms of the whole pack at 20 °C. */
+function lithium(
+  today: Date,
+  pack: Pick<LoadPack, 'id' | 'title' | 'mass' | 'energy'> & { readonly serial: string },
+  measured: readonly (readonly [ago: number, cycles: number, resistance: number])[],
+): LoadPack {
+  return {
+    ...pack,
+    uncertainty: { mass: 0.02, arm: 2 },
+    cells: 12,
+    cold: [
+      { temperature: -10, share: 0.72 },
+      { temperature: 0, share: 0.85 },
+      { temperature: 10, share: 0.95 },
+      { temperature: 20, share: 1 },
+    ],
+    history: measured.map(([ago, cycles, resistance]) => ({
+      on: day(today, -ago),
+      cycles,
+      resistance,
+      temperature: 20,
+    })),
+  };
+}
 
 /** The courier drone: two packs to choose from, a payload, and a bay along which the pack can be slid. */
 export function lomviLoading(today: Date, equipment: Equipment): LoadingData {
@@ -87,9 +112,28 @@ export function lomviLoading(today: Date, equipment: Equipment): LoadingData {
     tanks: [],
     burn: [],
     packs: [
-      { id: 'summer', title: 'Summer pack', mass: 3.6, energy: 690, uncertainty: good },
-      { id: 'winter', title: 'Winter pack', mass: 4.5, energy: 860, uncertainty: good },
+      lithium(today, { id: 'summer', title: 'Summer pack', serial: 'SP-14', mass: 3.6, energy: 690 }, [
+        [200, 12, 33],
+        [60, 61, 36],
+        [7, 88, 38],
+      ]),
+      lithium(today, { id: 'winter', title: 'Winter pack', serial: 'WP-03', mass: 4.5, energy: 860 }, [
+        [190, 4, 27],
+        [30, 31, 28],
+      ]),
     ],
+    power: {
+      mass: 14,
+      hover: 2350,
+      cruise: 620,
+      speed: 22,
+      transition: 9,
+      hoverSeconds: 45,
+      band: 0.08,
+      fullCurrent: 118,
+      cellLow: 3.4,
+      source: 'three flights in September, level legs and hovers',
+    },
     bays: [
       {
         id: 'bay',

@@ -1,0 +1,142 @@
+import { useState, type ReactElement } from 'react';
+import { formatFigure, ownMember, unitOf, type Reading, type SheetField } from '@kanzel/core';
+import { useCampaign } from '../../station/campaign-context.ts';
+import { newest, useMonitor } from '../../sync/monitor-store.ts';
+import { Button } from '../../ui/button.tsx';
+import { Problem } from '../../ui/field.tsx';
+import { Picker } from '../../ui/picker.tsx';
+import type { EntryProps } from '../answer-view.ts';
+import { candidateOf } from '../candidate.ts';
+import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
+import { SmallField } from '../figures/small-field.tsx';
+import { PreviewVerdicts } from '../preview-verdicts.tsx';
+import {
+  cellName,
+  choiceName,
+  formOnDesk,
+  missionKept,
+  rowsOnDesk,
+  rowTitle,
+  WORKSHEET_FIGURES,
+} from './desk.ts';
+import { SheetPicture } from './picture.tsx';
+
+/** What a vehicle says of a field, as it is now; undefined while it says nothing. */
+function heard(field: SheetField, row: number): Reading | undefined {
+  const value =
+    field.live === undefined ? undefined : newest('aircraft', field.live.replace('{row}', String(row)));
+  if (value === undefined) return undefined;
+  const resolution = field.unit === 'V' ? 0.001 : 0.1;
+  return { value, unit: field.unit, text: formatFigure(value, resolution), resolution, source: 'live' };
+}
+
+/** Figures in rows under a head; what they come to is drawn as soon as the sheet is whole. */
+export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): ReactElement {
+  const view = useCampaign();
+  useMonitor((s) => s.tick);
+  const drafts = useDrafts((s) => s.drafts);
+  const draft = draftOf(drafts, view.id, part.key);
+  const [silent, setSilent] = useState<string>();
+  const form = formOnDesk(spec, view.index, draft);
+  const rows = rowsOnDesk(form, draft);
+  const candidate = candidateOf(view.state, view.index, part, draft);
+  const answer =
+    candidate.ok && candidate.value.answer.kind === 'worksheet' ? candidate.value.answer : undefined;
+  const pick = (name: string, value: string): void =>
+    changeDraft(view.id, part.key, { picks: { ...draft.picks, [name]: value } });
+  /** Takes a column of every row, or one figure of the head, as the vehicle says it now. */
+  const take = (field: SheetField, at: readonly number[]): void => {
+    const found = at.map((row) => [cellName(row, field.id), heard(field, row)] as const);
+    if (found.some(([, reading]) => reading === undefined)) {
+      setSilent(`The vehicle says nothing of “${field.title.toLowerCase()}” for every row: type it.`);
+      return;
+    }
+    setSilent(undefined);
+    const texts = Object.entries(draft.texts ?? {}).filter(([name]) => !found.some(([n]) => n === name));
+    changeDraft(view.id, part.key, {
+      texts: Object.fromEntries(texts),
+      taken: {
+        ...draft.taken,
+        ...Object.fromEntries(found.flatMap(([name, reading]) => (reading ? [[name, reading]] : []))),
+      },
+    });
+  };
+  const all = Array.from({ length: rows }, (_, i) => i + 1);
+  const field = (row: number, { id, unit }: SheetField, focus: boolean): ReactElement => {
+    const name = cellName(row, id);
+    const { over, spoken } = WORKSHEET_FIGURES.label(name, part, view.index);
+    return (
+      <SmallField
+        key={name}
+        part={part}
+        name={name}
+        over={over}
+        spoken={row > 0 && form.titles ? `${rowTitle(form, row)}, ${over}`.toLowerCase() : spoken}
+        unit={unit === 'count' ? '' : unitOf(unit).symbol}
+        focus={focus}
+      />
+    );
+  };
+  const taking = [
+    ...form.head.filter((f) => f.live !== undefined).map((f) => ({ f, at: [0] })),
+    ...form.columns.filter((f) => f.live !== undefined).map((f) => ({ f, at: all })),
+  ].filter(({ f, at }) => heard(f, at[0] ?? 0) !== undefined);
+  const mission = form.mission ? missionKept(view.state) : undefined;
+  return (
+    <div>
+      {form.choices.length + form.head.length === 0 ? null : (
+        <div className="flex flex-wrap items-end gap-x-6 gap-y-1 pb-2">
+          {form.choices.map(({ id, title, options }) => (
+            <Picker
+              key={id}
+              className="w-56 max-sm:w-full"
+              label={title}
+              value={ownMember(draft.picks, choiceName(id)) ?? ''}
+              options={options}
+              onChange={(option) => pick(choiceName(id), option)}
+            />
+          ))}
+          {form.head.map((f, i) => field(0, f, first && i === 0))}
+        </div>
+      )}
+      {taking.length === 0 ? null : (
+        <div className="flex flex-wrap gap-2 pb-2">
+          {taking.map(({ f, at }) => (
+            <Button key={f.id} onClick={() => take(f, at)}>
+              {`${f.title}: take from the vehicle`}
+            </Button>
+          ))}
+        </div>
+      )}
+      <Problem>{silent}</Problem>
+      {form.columns.length === 0 ? null : (
+        <ol className={form.columns.length > 2 ? '' : 'grid grid-cols-2 gap-x-8 max-sm:grid-cols-1'}>
+          {all.map((row) => (
+            <li key={row} className="flex flex-wrap items-end gap-x-5 border-b border-rule-2 py-1.5">
+              <b className={`self-center ${form.titles ? 'w-36' : 'w-20'}`}>{rowTitle(form, row)}</b>
+              {form.columns.map((f, k) =>
+                field(row, f, first && form.head.length === 0 && row === 1 && k === 0),
+              )}
+            </li>
+          ))}
+        </ol>
+      )}
+      {form.titles === undefined && rows < form.most ? (
+        <div className="flex min-h-11 items-center">
+          <Button kind="quiet" onClick={() => pick('rows', String(rows + 1))}>
+            {`One more ${form.row.toLowerCase()}`}
+          </Button>
+        </div>
+      ) : null}
+      {mission ? (
+        <p className="cap py-1">
+          {mission.ok
+            ? `Mission “${mission.value.name}”, ${mission.value.points.length} points.`
+            : view.say(mission.error)}
+        </p>
+      ) : null}
+      <PreviewVerdicts part={part} draft={draft} />
+      {answer ? <SheetPicture spec={spec} answer={answer} /> : null}
+    </div>
+  );
+}

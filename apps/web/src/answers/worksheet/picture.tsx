@@ -1,0 +1,42 @@
+import type { ReactElement } from 'react';
+import { sheetFigures, sheetRoom, type AnswerOf } from '@kanzel/core';
+import { useCampaign } from '../../station/campaign-context.ts';
+import type { SpecOf } from '../answer-desk.ts';
+import { CellStrip, LoadedStrip } from './pictures/cell-strip.tsx';
+import { CountedFillings } from './pictures/counted-fillings.tsx';
+import { FuelBar } from './pictures/fuel-bar.tsx';
+import { GaugeCurve } from './pictures/gauge-curve.tsx';
+import { PackBars } from './pictures/pack-bars.tsx';
+import { TankLevels } from './pictures/tank-levels.tsx';
+import type { PictureProps } from './pictures/props.ts';
+
+/** What a sheet comes to, drawn. */
+export function SheetPicture({
+  spec,
+  answer,
+}: {
+  spec: SpecOf<'worksheet'>;
+  answer: AnswerOf<'worksheet'>;
+}): ReactElement | null {
+  const { index } = useCampaign();
+  const room = sheetRoom(spec, index, answer);
+  const figures = sheetFigures(room, answer);
+  if (!figures.ok) return null;
+  const props: PictureProps = { figures: figures.value, room };
+  switch (spec.sheet) {
+    case 'gauge-steps':
+      return <GaugeCurve {...props} />;
+    case 'return-line':
+      return <TankLevels {...props} />;
+    case 'transducer':
+      return <CountedFillings {...props} />;
+    case 'fuel-plan':
+      return <FuelBar {...props} />;
+    case 'cells':
+      return <CellStrip {...props} />;
+    case 'load-step':
+      return <LoadedStrip {...props} />;
+    case 'endurance':
+      return <PackBars {...props} />;
+  }
+}

@@ -1,0 +1,27 @@
+import type { SheetName } from '../../checks/sheets.ts';
+import { CELLS, LOAD_STEP } from './cells.ts';
+import { ENDURANCE } from './endurance.ts';
+import { GAUGE_STEPS } from './gauge-steps.ts';
+import { FUEL_PLAN } from './plan-fuel.ts';
+import { RETURN_LINE } from './return-line.ts';
+import type { Sheet } from './sheet.ts';
+import { TRANSDUCER } from './transducer.ts';
+
+export { fullThrottleOf, resistancesOf } from './cells.ts';
+export { packRoomOf, packsCompared } from './endurance.ts';
+export { gaugeStepsOf } from './gauge-steps.ts';
+export { aboardBy, fuelPlanOf } from './plan-fuel.ts';
+export { levelsOf } from './return-line.ts';
+export { factorOf } from './transducer.ts';
+export type { SheetField, SheetFigures, SheetForm, SheetRoom, WorkedFigure, WorkedSheet } from './sheet.ts';
+
+/** Every worksheet that a check may ask for, by the word it is named by in a pack. */
+export const SHEETS: Readonly<Record<SheetName, Sheet>> = {
+  'gauge-steps': GAUGE_STEPS,
+  'return-line': RETURN_LINE,
+  transducer: TRANSDUCER,
+  'fuel-plan': FUEL_PLAN,
+  cells: CELLS,
+  'load-step': LOAD_STEP,
+  endurance: ENDURANCE,
+};

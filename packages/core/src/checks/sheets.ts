@@ -1,0 +1,13 @@
+/** The worksheets there are, and what each of them comes to (`answers/worksheets/`). */
+export const SHEET_FIGURES = {
+  'gauge-steps': ['empty-shows', 'shows-over', 'shows-under'],
+  'return-line': ['burn', 'rise'],
+  transducer: ['off', 'spread', 'flow-shown'],
+  'fuel-plan': ['margin', 'turn-back', 'aboard-apart'],
+  cells: ['lowest', 'imbalance', 'pack'],
+  'load-step': ['resistance', 'resistance-apart', 'lowest-full'],
+  endurance: ['takes', 'minutes', 'hover-minutes', 'home-left', 'lowest-full'],
+} as const satisfies Readonly<Record<string, readonly string[]>>;
+
+export type SheetName = keyof typeof SHEET_FIGURES;
+export const SHEET_NAMES = Object.keys(SHEET_FIGURES) as readonly SheetName[];

@@ -1,0 +1,82 @@
+import type { AnswerOf } from '../answers/kind.ts';
+import { sheetForm, sheetRoom } from '../answers/worksheet.ts';
+import type { WorksheetSpec } from '../answers/worksheets/sheet.ts';
+import type { BasisIndex } from '../checks/basis-index.ts';
+import type { Reading } from '../limits/types.ts';
+
+type Worksheet = AnswerOf<'worksheet'>;
+type Rows = readonly Readonly<Record<string, number>>[];
+
+/** Rows of a sheet as a steady hand reads them; those of the head come first. Spoilt: as no limit takes them. */
+function rowsOf(
+  spec: WorksheetSpec,
+  middle: (figure: string, usual: number) => number,
+  bad: boolean,
+  count: number,
+): Rows {
+  const tanks = (spec.of ?? []).map((t) => t.id);
+  const [drawn = ''] = tanks;
+  const fed = spec.expects ?? drawn;
+  // The wrong tank rises, or the right one.
+  const rises = bad ? (tanks.find((t) => t !== fed && t !== drawn) ?? tanks[1]) : fed;
+  const cells = Array.from({ length: count }, (_, i) => i);
+  switch (spec.sheet) {
+    case 'gauge-steps':
+      return [{}, ...[0, 10, 20, 30].map((l) => ({ in: l, shows: bad ? 90 - l : l }))];
+    case 'return-line':
+      return [
+        {},
+        ...[0, 10, 20, 30].map((m) => ({
+          minutes: m,
+          ...Object.fromEntries(tanks.map((t) => [t, t === drawn ? 100 - m : t === rises ? 50 + m / 4 : 50])),
+        })),
+      ];
+    case 'transducer':
+      return [
+        { pulses: 1000, flow: bad ? 9000 : middle('flow-shown', 50) },
+        { filled: 50, counted: bad ? 100 : 50 },
+      ];
+    case 'fuel-plan':
+      return [
+        { stick: bad ? 1 : 200, circuit: 6, reserve: 30, 'reserve-flow': 12, contingency: 10 },
+        ...[5, 5, 5, 20].map((minutes) => ({ minutes, flow: 12 })),
+      ];
+    case 'cells':
+      return [{}, ...cells.map((i) => ({ rest: bad ? 1 + 0.5 * i : middle('lowest', 4.18) }))];
+    case 'load-step': {
+      const resistance = middle('resistance', 3);
+      const rest = Math.max(4.18, middle('lowest-full', 3.6));
+      return [
+        { current: 30, temperature: 20, today: 20 },
+        ...cells.map((i) => ({ rest, loaded: bad ? (i === 0 ? 0.1 : 1) : rest - 0.03 * resistance })),
+      ];
+    }
+    case 'endurance':
+      return [{ temperature: 20, 'wind-from': 0, wind: bad ? 200 : 0, carried: 0 }];
+  }
+}
+
+/** What a steady hand writes into a worksheet; spoilt, what no limit takes. */
+export function trialSheet(
+  spec: WorksheetSpec,
+  index: BasisIndex,
+  middle: (figure: string, usual: number) => number,
+  read: (value: number, unit: string) => Reading,
+  bad = false,
+): Worksheet {
+  const chosen = (known: Worksheet['chosen']) => sheetForm(sheetRoom(spec, index, { chosen: known }));
+  const choices = chosen([]).choices.map(({ id, options }) => ({ choice: id, option: options[0]?.id ?? '' }));
+  const form = chosen(choices);
+  const cells = rowsOf(spec, middle, bad, Math.max(form.fewest, 2)).flatMap((figures, row) =>
+    (row === 0 ? form.head : form.columns).flatMap(({ id, unit }) => {
+      const value = new Map(Object.entries(figures)).get(id);
+      return value === undefined ? [] : [{ row, column: id, reading: read(value, unit) }];
+    }),
+  );
+  return {
+    kind: 'worksheet',
+    cells,
+    chosen: choices,
+    ...(form.mission ? { mission: { name: 'Trial', points: [{ north: 50, east: 0, height: 20 }] } } : {}),
+  };
+}
