@@ -33,6 +33,7 @@ import { MAST_MISSION, STANDIN_PARAMETERS, type EngineId, type TwinStandin } fro
 import { type StoryPapers } from '@kanzel/world';
 import { type RecordService } from '@kanzel/server';
 import { timedIntoCan } from './timed-into-can.ts';
+import { writtenSheet } from './written-sheets.ts';
 
 /** Read to a tenth, from nothing that is in the register. */
 const asShown = ({ instrument: _, ...reading }: Reading): Reading => {
@@ -323,6 +324,11 @@ export class ScriptedCrew {
       }
       case 'flow':
         return timedIntoCan(80);
+      case 'worksheet': {
+        const { index } = await this.state();
+        if (!index) throw new Error('ScriptedCrew: there is no basis');
+        return writtenSheet(spec, index);
+      }
       case 'count':
         return { kind: 'count', count: TYPED[check.id] ?? 0 };
       case 'photo':
@@ -334,7 +340,6 @@ export class ScriptedCrew {
       case 'side-by-side':
       case 'heading':
       case 'swing':
-      case 'worksheet':
       case 'samples':
       case 'travel':
       case 'mission':

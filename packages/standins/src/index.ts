@@ -5,3 +5,6 @@ export { seededRandom, type RandomSource } from './random.ts';
 export * from './weather.ts';
 export * from './scales.ts';
 export * from './vehicle.ts';
+export * from './tanks.ts';
+export * from './pack.ts';
+export * from './magnetic-field.ts';

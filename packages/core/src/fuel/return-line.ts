@@ -21,6 +21,8 @@ export interface ReturnSeen {
   readonly leaking: readonly string[];
   /** Whether the tank that is drawn from falls by more than reading explains. */
   readonly falls: boolean;
+  /** It falls more slowly in the second half of the readings than in the first, by more than reading explains: its vent. */
+  readonly fades: boolean;
 }
 
 /**
@@ -44,6 +46,16 @@ export function returnSeen(
     const line = lineThrough(hours, levels, step);
     return line ? [{ id, ...line }] : [];
   });
+  const own = tanks.find((t) => t.id === drawn)?.levels ?? [];
+  const half = Math.ceil(hours.length / 2);
+  const [early, late] = [
+    lineThrough(hours.slice(0, half), own.slice(0, half), step),
+    lineThrough(hours.slice(-half), own.slice(-half), step),
+  ];
+  const fades =
+    early !== undefined &&
+    late !== undefined &&
+    late.slope - early.slope > Math.hypot(early.uncertainty, late.uncertainty);
   const sure = trends.filter((t) => Math.abs(t.slope) > t.uncertainty);
   return ok({
     trends,
@@ -51,5 +63,6 @@ export function returnSeen(
     rising: sure.filter((t) => t.slope > 0).map((t) => t.id),
     leaking: sure.filter((t) => t.slope < 0 && t.id !== drawn).map((t) => t.id),
     falls: sure.some((t) => t.id === drawn && t.slope < 0),
+    fades,
   });
 }

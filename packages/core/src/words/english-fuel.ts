@@ -45,6 +45,7 @@ export const ENGLISH_FUEL = {
   returnNotSeen: (p) => `${p.s('tank')} does not rise by more than reading explains: let it run longer.`,
   drawnStands: (p) =>
     `${p.s('tank')} is drawn from and does not fall by more than reading explains: let it run longer.`,
+  drawnFades: (p) => `${p.s('tank')} gives less and less: look at its vent before anything else.`,
   returnAsExpected: (p) => `As it should be: the return feeds ${p.s('tank').toLowerCase()}, and no other.`,
   fillingNothing: () => 'What was filled, what was counted and the pulses are all above nothing.',
   planFuelNegative: () =>
@@ -76,6 +77,8 @@ export const ENGLISH_FUEL = {
   missionNotThere: () => 'Without the points of the mission nobody knows what it takes: read it in first.',
   missionHeights: () =>
     'Heights of the mission count from the sea or the ground below, and not from where it takes off: it cannot be reckoned.',
+  homeFromEverywhere: (p) =>
+    `It comes home from every point; least is left at point ${p.s('point')}, ${p.s('left')} above the reserve.`,
   homeShort: (p) =>
     `From point ${p.s('point')} it does not come home with ${p.s('pack').toLowerCase()}: ${p.s('left')} short above the reserve.`,
   homeAgainstWind: (p) => `At point ${p.s('point')} it does not get forward against this wind.`,

@@ -34,7 +34,7 @@ export function SmallField({
   const text = ownMember(draft.texts, name) ?? ownMember(draft.taken, name)?.text ?? '';
   return (
     <label className={`block ${wide ? '' : 'min-w-24'}`}>
-      <span className="cap block whitespace-nowrap">{over}</span>
+      {over === '' ? null : <span className="cap block whitespace-nowrap">{over}</span>}
       <span className="flex items-baseline gap-1">
         <input
           data-figure={`${part.key} ${name}`}

@@ -19,6 +19,7 @@ import {
 } from '@kanzel/core';
 import type { AnswerDesk, DeskFigures, SpecOf } from '../answer-desk.ts';
 import type { PartDraft } from '../desk.ts';
+import { fromOnDesk, itemsOnDesk } from '../mission/desk.ts';
 
 type Worksheet = AnswerOf<'worksheet'>;
 type Cell = Worksheet['cells'][number];
@@ -91,8 +92,16 @@ function rowOnDesk(
 export const rowTitle = (form: SheetForm, row: number): string =>
   form.titles?.[row - 1] ?? `${form.row} ${row}`;
 
-/** The mission that stands in the campaign: as it was planned. */
-export function missionKept(state: CampaignState): Result<NonNullable<Worksheet['mission']>, Reason> {
+/** The mission that a sheet goes over: from its file on the desk, or the one that stands in the campaign as it was planned. */
+export function missionOnDesk(
+  state: CampaignState,
+  draft: PartDraft,
+): Result<NonNullable<Worksheet['mission']>, Reason> {
+  const items = itemsOnDesk(draft, 'planned');
+  if (items) {
+    const points = wayPointsOf(items);
+    return points.ok ? ok({ name: fromOnDesk(draft, 'planned'), points: points.value }) : points;
+  }
   for (const progress of state.parts.values()) {
     const answer = standingAnswer(progress)?.answer;
     if (answer?.kind !== 'mission') continue;
@@ -157,7 +166,7 @@ export const WORKSHEET_DESK: AnswerDesk<'worksheet'> = {
     }
     if (count < form.fewest)
       return err(reason('sheetRowsLeft', { left: form.fewest - count, row: form.row }));
-    const mission = form.mission ? missionKept(state) : undefined;
+    const mission = form.mission ? missionOnDesk(state, draft) : undefined;
     return ok({ kind: 'worksheet', cells, chosen, ...(mission?.ok ? { mission: mission.value } : {}) });
   },
   typeAgain: {

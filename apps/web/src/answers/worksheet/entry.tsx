@@ -1,5 +1,6 @@
 import { useState, type ReactElement } from 'react';
 import { formatFigure, ownMember, unitOf, type Reading, type SheetField } from '@kanzel/core';
+import { readMissionTable } from '@kanzel/formats';
 import { useCampaign } from '../../station/campaign-context.ts';
 import { newest, useMonitor } from '../../sync/monitor-store.ts';
 import { Button } from '../../ui/button.tsx';
@@ -9,12 +10,14 @@ import type { EntryProps } from '../answer-view.ts';
 import { candidateOf } from '../candidate.ts';
 import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
 import { SmallField } from '../figures/small-field.tsx';
+import { withMission } from '../mission/desk.ts';
 import { PreviewVerdicts } from '../preview-verdicts.tsx';
+import { TableFile } from '../table-file.tsx';
 import {
   cellName,
   choiceName,
   formOnDesk,
-  missionKept,
+  missionOnDesk,
   rowsOnDesk,
   rowTitle,
   WORKSHEET_FIGURES,
@@ -62,16 +65,16 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
     });
   };
   const all = Array.from({ length: rows }, (_, i) => i + 1);
-  const field = (row: number, { id, unit }: SheetField, focus: boolean): ReactElement => {
+  const field = (row: number, { id, unit }: SheetField, focus: boolean, over?: string): ReactElement => {
     const name = cellName(row, id);
-    const { over, spoken } = WORKSHEET_FIGURES.label(name, part, view.index);
+    const label = WORKSHEET_FIGURES.label(name, part, view.index);
     return (
       <SmallField
         key={name}
         part={part}
         name={name}
-        over={over}
-        spoken={row > 0 && form.titles ? `${rowTitle(form, row)}, ${over}`.toLowerCase() : spoken}
+        over={over ?? label.over}
+        spoken={row > 0 && form.titles ? `${rowTitle(form, row)}, ${label.over}`.toLowerCase() : label.spoken}
         unit={unit === 'count' ? '' : unitOf(unit).symbol}
         focus={focus}
       />
@@ -81,7 +84,12 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
     ...form.head.filter((f) => f.live !== undefined).map((f) => ({ f, at: [0] })),
     ...form.columns.filter((f) => f.live !== undefined).map((f) => ({ f, at: all })),
   ].filter(({ f, at }) => heard(f, at[0] ?? 0) !== undefined);
-  const mission = form.mission ? missionKept(view.state) : undefined;
+  const mission = form.mission ? missionOnDesk(view.state, draft) : undefined;
+  const takeMission = (name: string, text: string): void => {
+    const table = readMissionTable(text);
+    setSilent(table.ok ? undefined : `${name}: ${table.error.join(' ')}`);
+    if (table.ok) changeDraft(view.id, part.key, withMission(draft, 'planned', name, table.value));
+  };
   return (
     <div>
       {form.choices.length + form.head.length === 0 ? null : (
@@ -110,16 +118,32 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
       )}
       <Problem>{silent}</Problem>
       {form.columns.length === 0 ? null : (
-        <ol className={form.columns.length > 2 ? '' : 'grid grid-cols-2 gap-x-8 max-sm:grid-cols-1'}>
-          {all.map((row) => (
-            <li key={row} className="flex flex-wrap items-end gap-x-5 border-b border-rule-2 py-1.5">
-              <b className={`self-center ${form.titles ? 'w-36' : 'w-20'}`}>{rowTitle(form, row)}</b>
-              {form.columns.map((f, k) =>
-                field(row, f, first && form.head.length === 0 && row === 1 && k === 0),
-              )}
-            </li>
-          ))}
-        </ol>
+        <table className="mt-1">
+          <thead>
+            <tr className="cap text-left">
+              <th />
+              {form.columns.map((f) => (
+                <th key={f.id} className="pr-6 font-normal">
+                  {f.title}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {all.map((row) => (
+              <tr key={row} className="border-b border-rule-2">
+                <th className="py-0.5 pr-5 text-left font-semibold whitespace-nowrap">
+                  {rowTitle(form, row)}
+                </th>
+                {form.columns.map((f, k) => (
+                  <td key={f.id} className="pr-6">
+                    {field(row, f, first && form.head.length === 0 && row === 1 && k === 0, '')}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
       )}
       {form.titles === undefined && rows < form.most ? (
         <div className="flex min-h-11 items-center">
@@ -129,11 +153,14 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
         </div>
       ) : null}
       {mission ? (
-        <p className="cap py-1">
-          {mission.ok
-            ? `Mission “${mission.value.name}”, ${mission.value.points.length} points.`
-            : view.say(mission.error)}
-        </p>
+        <div className="flex flex-wrap items-center gap-x-4 py-1">
+          <span>
+            {mission.ok
+              ? `Mission “${mission.value.name}”, ${mission.value.points.length} points.`
+              : view.say(mission.error)}
+          </span>
+          <TableFile words={mission.ok ? 'Another file' : 'Its file'} onText={takeMission} />
+        </div>
       ) : null}
       <PreviewVerdicts part={part} draft={draft} />
       {answer ? <SheetPicture spec={spec} answer={answer} /> : null}

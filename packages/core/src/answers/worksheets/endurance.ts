@@ -46,6 +46,9 @@ function verdictsOf(own: PackCompared, cellLow: number, title: string): readonly
   const { worst, sag } = own;
   const left = worst && `${formatFigure(Math.abs(worst.left), 1)} Wh`;
   return [
+    ...(worst && worst.left >= 0
+      ? [plain('within', 'homeFromEverywhere', { point: worst.at, left: left ?? '' })]
+      : []),
     ...(worst && worst.left < 0
       ? [
           Number.isFinite(worst.left)

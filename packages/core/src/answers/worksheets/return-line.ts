@@ -42,7 +42,7 @@ export const RETURN_LINE: Sheet = {
   work(figures, room) {
     const seen = levelsOf(figures, room);
     if (!seen.ok) return seen;
-    const { trends, burn, rising, leaking, falls } = seen.value;
+    const { trends, burn, rising, leaking, falls, fades } = seen.value;
     const { spec, chosen } = room;
     const drawn = chosen.get('drawn') ?? '';
     const expected = spec.expects ?? drawn;
@@ -61,6 +61,7 @@ export const RETURN_LINE: Sheet = {
       ...(expected !== drawn && !rising.includes(expected)
         ? [plain('unknown', 'returnNotSeen', { tank: title(expected) })]
         : []),
+      ...(fades ? [plain('near', 'drawnFades', { tank: title(drawn) })] : []),
       ...(falls ? [] : [plain('unknown', 'drawnStands', { tank: title(drawn) })]),
     ];
     const most = Math.max(...trends.filter((t) => t.id !== drawn).map((t) => t.slope), 0);

@@ -1,5 +1,13 @@
 import { useId, type ReactElement } from 'react';
-import { comeHome, formatFigure, packRoomOf, packsCompared, type PackCompared } from '@kanzel/core';
+import {
+  comeHome,
+  formatFigure,
+  packRoomOf,
+  packsCompared,
+  resistanceTrend,
+  type LoadPack,
+  type PackCompared,
+} from '@kanzel/core';
 import type { PictureProps } from './props.ts';
 import { useBalance } from './use-balance.ts';
 
@@ -41,6 +49,16 @@ function Homecoming({ own, figures, room }: PictureProps & { own: PackCompared }
           r="6"
           className={(left[worst] ?? 0) < 0 ? 'fill-out' : 'fill-hand'}
         />
+        <text
+          x={x(worst)}
+          y={y(left[worst] ?? 0) - 12}
+          textAnchor={x(worst) > WIDTH / 2 ? 'end' : 'start'}
+          className="fill-ink text-[14px] font-semibold"
+        >
+          {Number.isFinite(own.worst?.left ?? 0)
+            ? `${formatFigure(own.worst?.left ?? 0, 1)} Wh at point ${worst + 1}`
+            : `against the wind at point ${worst + 1}`}
+        </text>
         <text x="2" y={HEIGHT + 22} className="fill-ink-2 text-[13px]">
           Point 1
         </text>
@@ -53,6 +71,17 @@ function Homecoming({ own, figures, room }: PictureProps & { own: PackCompared }
       </figcaption>
     </figure>
   );
+}
+
+/** How a pack has aged: its last resistance, its cycles, and how both go together. */
+function ageOf(pack: LoadPack | undefined): readonly string[] {
+  const history = pack?.history ?? [];
+  const last = history.at(-1);
+  if (!last) return [];
+  const trend = resistanceTrend(history);
+  return [
+    `${formatFigure(last.resistance, 0.1)} mΩ after ${last.cycles} cycles${trend === undefined ? '' : `, ${trend < 0 ? '−' : '+'}${formatFigure(Math.abs(trend), 0.1)} in a hundred`}`,
+  ];
 }
 
 /** Every pack that may be carried: minutes above the reserve, what the mission takes, sag, and whether it balances. */
@@ -73,7 +102,7 @@ export function PackBars({ figures, room }: PictureProps): ReactElement | null {
           return (
             <div
               key={pack}
-              className={`grid grid-cols-[9rem_1fr_5.5rem] items-center gap-x-3 border-l-4 py-1 pl-2 ${pack === chosen ? 'border-hand' : 'border-transparent'}`}
+              className={`grid grid-cols-[9rem_1fr_6.5rem] items-center gap-x-3 border-l-4 py-1 pl-2 ${pack === chosen ? 'border-hand' : 'border-transparent'}`}
             >
               <span className="font-semibold">
                 {packs.find((p) => p.id === pack)?.title ?? pack}
@@ -84,8 +113,14 @@ export function PackBars({ figures, room }: PictureProps): ReactElement | null {
                   className={`absolute inset-y-0 left-0 ${short ? 'bg-out' : 'bg-within'}`}
                   style={{ width: `${(100 * (minutes ?? 0)) / most}%` }}
                 />
+                {takes !== undefined && takes <= 1 ? (
+                  <span
+                    className="absolute inset-y-[-3px] w-[4px] bg-ink"
+                    style={{ left: `${(100 * takes * (minutes ?? 0)) / most}%` }}
+                  />
+                ) : null}
               </span>
-              <b className="text-right font-mono text-lg">
+              <b className="text-right font-mono text-lg whitespace-nowrap">
                 {minutes === undefined ? 'unknown' : `${formatFigure(minutes, 0.1)} min`}
               </b>
               <span />
@@ -104,6 +139,7 @@ export function PackBars({ figures, room }: PictureProps): ReactElement | null {
                         `lowest cell ${formatFigure(sag.low, 0.01)} to ${formatFigure(sag.high, 0.01)} V at full throttle`,
                       ]
                     : ['resistance not measured']),
+                  ...ageOf(packs.find((p) => p.id === pack)),
                   ...(balance.get(pack) === undefined ? [] : [balance.get(pack)]),
                 ].join(' · ')}
               </span>
@@ -112,7 +148,7 @@ export function PackBars({ figures, room }: PictureProps): ReactElement | null {
         })}
         <figcaption className="cap mt-1">
           Minutes on the way, above the reserve, with the hover of take-off and landing, as cold and as windy
-          as today.
+          as today. Black mark: what the mission takes of it.
         </figcaption>
       </figure>
       {own ? <Homecoming own={own} figures={figures} room={room} /> : null}

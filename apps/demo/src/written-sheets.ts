@@ -1,0 +1,126 @@
+import {
+  sheetForm,
+  sheetRoom,
+  type AnswerOf,
+  type AnswerSpec,
+  type BasisIndex,
+  type Reading,
+} from '@kanzel/core';
+import { PackStandin, TankStandin } from '@kanzel/standins';
+
+type Worksheet = AnswerOf<'worksheet'>;
+type WorksheetSpec = Extract<AnswerSpec, { kind: 'worksheet' }>;
+type Figures = Readonly<Record<string, readonly [value: number, step: number]>>;
+
+const digits = (step: number): number => Math.max(0, Math.ceil(-Math.log10(step)));
+
+const written = ([value, step]: readonly [number, number], unit: string): Reading => ({
+  value: Number(value.toFixed(digits(step))),
+  unit,
+  text: value.toFixed(digits(step)),
+  resolution: step,
+  source: 'typed',
+});
+
+/** Out over the sound, round two islands, and back. */
+const CROSSING = [
+  [0, 0, 60],
+  [1800, 900, 90],
+  [4200, 2600, 90],
+  [6100, 5200, 90],
+  [5200, 6600, 90],
+  [2600, 4100, 90],
+  [300, 200, 40],
+].map(([north = 0, east = 0, height = 0]) => ({ north, east, height }));
+
+/** What is read of a gauge that shows little too much, a tank filled in four steps. */
+const GAUGE = [
+  [0, -1],
+  [10, 10],
+  [20, 21],
+  [30, 31],
+  [40, 40],
+] as const;
+
+/** Twenty minutes with one tank drawn from, the return where it belongs. */
+function levels(tanks: readonly string[]): readonly Figures[] {
+  const [drawn = 'left', other = 'right'] = tanks;
+  const standin = new TankStandin({ [drawn]: 38, [other]: 40 }, 17, 60, {}, 5);
+  return [0, 5, 10, 15, 20].map((minutes, i) => {
+    if (i > 0) standin.run(5, drawn);
+    return {
+      minutes: [minutes, 1] as const,
+      ...Object.fromEntries(tanks.map((t) => [t, [standin.read(t, 0.5), 0.5] as const])),
+    };
+  });
+}
+
+/** Rows of a sheet as people of the story write them; those of the head come first. */
+function rowsOf({ sheet, of = [] }: WorksheetSpec, cells: number): readonly Figures[] {
+  const pack = new PackStandin(
+    cells,
+    2.6,
+    { temperature: 18, weak: { cell: 7, volts: 0.004, resistance: 0.1 } },
+    3,
+  );
+  switch (sheet) {
+    case 'gauge-steps':
+      return [{}, ...GAUGE.map(([there, shows]) => ({ in: [there, 0.1], shows: [shows, 1] }) as const)];
+    case 'return-line':
+      return [{}, ...levels(of.map((t) => t.id))];
+    case 'transducer':
+      return [
+        { pulses: [20_900, 1] },
+        { filled: [31.2, 0.1], counted: [31.5, 0.1] },
+        { filled: [24.6, 0.1], counted: [24.7, 0.1] },
+      ];
+    case 'fuel-plan':
+      return [
+        {
+          stick: [52, 1],
+          gauge: [53, 1],
+          circuit: [6, 1],
+          reserve: [30, 1],
+          'reserve-flow': [22, 1],
+          contingency: [10, 1],
+        },
+        ...(
+          [
+            [6, 9],
+            [8, 14],
+            [5, 44],
+            [20, 24],
+          ] as const
+        ).map(([minutes, flow]) => ({ minutes: [minutes, 1], flow: [flow, 1] }) as const),
+      ];
+    case 'cells':
+      return [{}, ...pack.read(0).map((v) => ({ rest: [v, 0.001] }) as const)];
+    case 'load-step': {
+      const loaded = pack.read(30);
+      return [
+        { current: [30, 0.1], temperature: [18, 1], today: [9, 1] },
+        ...pack.read(0).map((v, i) => ({ rest: [v, 0.001], loaded: [loaded[i] ?? v, 0.001] }) as const),
+      ];
+    }
+    case 'endurance':
+      return [{ temperature: [12, 1], 'wind-from': [240, 1], wind: [6, 1], carried: [1.2, 0.1] }];
+  }
+}
+
+/** A worksheet as it was written on the field. */
+export function writtenSheet(spec: WorksheetSpec, index: BasisIndex): Worksheet {
+  const formFor = (chosen: Worksheet['chosen']) => sheetForm(sheetRoom(spec, index, { chosen }));
+  const chosen = formFor([]).choices.map(({ id, options }) => ({ choice: id, option: options[0]?.id ?? '' }));
+  const form = formFor(chosen);
+  return {
+    kind: 'worksheet',
+    cells: rowsOf(spec, Math.max(1, form.fewest)).flatMap((figures, row) =>
+      (row === 0 ? form.head : form.columns).flatMap(({ id, unit }) => {
+        const figure = new Map(Object.entries(figures)).get(id);
+        return figure ? [{ row, column: id, reading: written(figure, unit) }] : [];
+      }),
+    ),
+    chosen,
+    ...(form.mission ? { mission: { name: 'Over the sound and back', points: CROSSING } } : {}),
+  };
+}
