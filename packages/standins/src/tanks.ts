@@ -12,8 +12,8 @@ export interface TankFaults {
   readonly sediment?: number;
 }
 
-/** Litres in one minute at which a tank with a blocked vent gives half of what it should. */
-const HALF_GIVEN = 0.4;
+/** Minutes after which a tank with a blocked vent gives half of what it should. */
+const HALF_GIVEN = 10;
 
 /**
  * The tanks of an engine that is fed more than it burns: what it does not burn goes back. Levels in litres, flows in litres an hour; what

@@ -1,6 +1,6 @@
 import { reason, type Reason } from '../reasons/reason.ts';
 import { err, ok, type Result } from '../result.ts';
-import { lineThrough, type StraightLine } from './straight-line.ts';
+import { bendThrough, lineThrough, type StraightLine } from './straight-line.ts';
 
 /** Levels of one tank, read at the times of all of them. */
 export interface TankLevels {
@@ -21,9 +21,12 @@ export interface ReturnSeen {
   readonly leaking: readonly string[];
   /** Whether the tank that is drawn from falls by more than reading explains. */
   readonly falls: boolean;
-  /** It falls more slowly in the second half of the readings than in the first, by more than reading explains: its vent. */
+  /** It falls more and more slowly, by more than reading explains and by a third of its fall at least: its vent. */
   readonly fades: boolean;
 }
+
+/** A fall that changes by less than this share of itself from the first reading to the last is even. */
+const FADING = 1 / 3;
 
 /**
  * Which tank the return line feeds, by levels over a run or a turn while one tank is drawn from: a tank that rises is fed, one that
@@ -47,15 +50,11 @@ export function returnSeen(
     return line ? [{ id, ...line }] : [];
   });
   const own = tanks.find((t) => t.id === drawn)?.levels ?? [];
-  const half = Math.ceil(hours.length / 2);
-  const [early, late] = [
-    lineThrough(hours.slice(0, half), own.slice(0, half), step),
-    lineThrough(hours.slice(-half), own.slice(-half), step),
-  ];
+  const bend = bendThrough(hours, own, step);
+  const span = (hours.at(-1) ?? 0) - (hours[0] ?? 0);
+  const slope = trends.find((t) => t.id === drawn)?.slope ?? 0;
   const fades =
-    early !== undefined &&
-    late !== undefined &&
-    late.slope - early.slope > Math.hypot(early.uncertainty, late.uncertainty);
+    bend !== undefined && bend.slope > bend.uncertainty && bend.slope * span > FADING * Math.abs(slope);
   const sure = trends.filter((t) => Math.abs(t.slope) > t.uncertainty);
   return ok({
     trends,

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  bendThrough,
   fuelPlan,
   gaugeTable,
   inTankAt,
@@ -83,6 +84,20 @@ describe('a line through figures over time', () => {
     expect(line?.uncertainty).toBeCloseTo(0.1291, 4);
     expect(lineThrough([0, 1], [1, 2], 0.1)).toBeUndefined();
     expect(lineThrough([1, 1, 1], [1, 2, 3], 0.1)).toBeUndefined();
+  });
+
+  it('finds how much a slope changes, and nothing where it does not', () => {
+    const bend = bendThrough([0, 1, 2, 3, 4], [9, 4, 1, 0, 1], 0);
+    expect(bend?.slope).toBeCloseTo(2, 9);
+    expect(bend?.uncertainty).toBeLessThan(1e-9);
+    expect(bendThrough([0, 1, 2, 3], [4, 3, 2, 1], 0.1)?.slope).toBeCloseTo(0, 12);
+    expect(bendThrough([0, 1, 2], [9, 4, 1], 0)).toBeUndefined();
+    expect(bendThrough([0, 0, 1, 1], [9, 4, 1, 1], 0)).toBeUndefined();
+    // Against the parabola through any three of its points, with unrest that has nothing of a parabola in it.
+    const times = [0, 2, 5, 9, 14];
+    const figures = times.map((t) => 3 - 4 * t + 0.5 * t * t);
+    expect(bendThrough(times, figures, 1)?.slope).toBeCloseTo(1, 9);
+    expect(bendThrough(times, figures, 1)?.uncertainty).toBeGreaterThan(0);
   });
 
   it('is as unsure as Student says of what scatters', () => {

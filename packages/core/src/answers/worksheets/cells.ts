@@ -1,8 +1,10 @@
 import type { LoadPack } from '../../aircraft/loading-data.ts';
 import { ARRHENIUS_BAND, cellResistances, cellsSeen, resistanceAt, underLoad } from '../../energy/cells.ts';
+import type { Verdict } from '../../limits/types.ts';
 import { formatFigure } from '../../quantity/format.ts';
 import { reason } from '../../reasons/reason.ts';
 import { ok } from '../../result.ts';
+import { plain } from '../said.ts';
 import type { Sheet, SheetChoice, SheetFigures, SheetRoom, WorkedFigure } from './sheet.ts';
 
 /** No pack of these aircraft has more. */
@@ -108,6 +110,18 @@ function lowestFull(figures: SheetFigures, resistances: readonly number[], room:
   };
 }
 
+/** Whether the aircraft acts by itself at full throttle: surely, or if it is as cold as may be. */
+function sagsTo({ value, own = 0 }: WorkedFigure, { index }: SheetRoom): readonly Verdict[] {
+  const acts = index.basis.aircraft.loading?.power?.cellLow;
+  if (acts === undefined || value === undefined || value - own >= acts) return [];
+  return [
+    plain(value + own < acts ? 'out' : 'near', 'sagsToLow', {
+      low: `${formatFigure(value - own, 0.01)} V`,
+      acts: `${formatFigure(acts, 0.01)} V`,
+    }),
+  ];
+}
+
 /** Cells before and under a load: resistance of each, and what full throttle leaves of them today. */
 export const LOAD_STEP: Sheet = {
   title: 'Cells under a load step',
@@ -145,7 +159,7 @@ export const LOAD_STEP: Sheet = {
         },
         full,
       ],
-      verdicts: [],
+      verdicts: sagsTo(full, room),
       says: `worst ${formatFigure(worst, 0.1)} mΩ (cell ${cell})${full.value === undefined ? '' : `, ${volts(full.value)} at full throttle today`}`,
     });
   },
