@@ -84,6 +84,19 @@ export const ENGLISH_FUEL = {
   homeAgainstWind: (p) => `At point ${p.s('point')} it does not get forward against this wind.`,
   sagsToLow: (p) =>
     `At full throttle a cell falls to ${p.s('low')} today, and the aircraft acts by itself at ${p.s('acts')}.`,
+  sphereTooFew: (p) =>
+    `${p.s('samples')} readings of the magnetometer are too few: ${p.s('least')} at least, all round.`,
+  sphereNoEllipsoid: () =>
+    'The readings lie on no ellipsoid: it was turned about one axis alone, something of iron moved beside it, or iron aboard is too strong. Turn it every way, away from iron.',
+  sphereTooSmall: (p) =>
+    `${p.s('seen')} % of the sphere were seen, and ${p.s('least')} % are needed: turn it over, on its nose, on its tail and on both sides.`,
+  sphereUneven: () => 'Every reading of the magnetometer has three figures.',
+  sphereMotorsLeft: (p) => `Not read yet: throttle ${p.s('throttle')} %.`,
+  sphereAllRound: (p) => `${p.s('seen')} % of the sphere were seen.`,
+  modelOver: (p) =>
+    `The model ${p.s('model')} is good until ${p.s('until')} and not on this day: declination has to come from elsewhere.`,
+  modelNoPlace: () => 'The place is none: latitude and longitude in degrees.',
+  modelBlackout: () => 'Too near to a magnetic pole: a compass tells nothing here.',
   swingTooFew: (p) => `A swing takes ${p.s('least')} headings at least, round the circle.`,
   swingMore: (p) =>
     `${p.n('left') === 1 ? 'One more heading' : `${p.s('left')} more headings`} of the swing.`,

@@ -17,6 +17,7 @@ import {
   sourceOnDesk,
   SWING_FIGURES,
 } from './desk.ts';
+import { ByWorldModel } from './by-world-model.tsx';
 import { SwingResult } from './result.tsx';
 
 const SOURCES = HEADING_SOURCE_IDS.map((id) => ({ id, text: HEADING_SOURCES[id] }));
@@ -50,13 +51,20 @@ export function SwingEntry({ part, spec, first }: EntryProps<'swing'>): ReactEle
           onChange={(id) => pick('north', id)}
         />
         {northOnDesk(draft) === 'true' ? (
-          <SmallField
-            part={part}
-            name="declination"
-            over="Declination, east plus"
-            spoken="declination"
-            unit="°"
-          />
+          <>
+            <SmallField
+              part={part}
+              name="declination"
+              over="Declination, east plus"
+              spoken="declination"
+              unit="°"
+            />
+            <ByWorldModel
+              onTake={(text) =>
+                changeDraft(view.id, part.key, { texts: { ...draft.texts, declination: text } })
+              }
+            />
+          </>
         ) : null}
       </div>
       <ol className="grid grid-cols-2 gap-x-8 max-sm:grid-cols-1">
