@@ -340,6 +340,7 @@ export class ScriptedCrew {
       case 'side-by-side':
       case 'heading':
       case 'swing':
+      case 'sphere':
       case 'samples':
       case 'travel':
       case 'mission':

@@ -102,6 +102,20 @@ function rowsOf({ sheet, of = [] }: WorksheetSpec, cells: number): readonly Figu
         ...pack.read(0).map((v, i) => ({ rest: [v, 0.001], loaded: [loaded[i] ?? v, 0.001] }) as const),
       ];
     }
+    case 'motor-field':
+      return [
+        {},
+        ...(
+          [
+            [0, 212, -96, 431],
+            [30, 219, -93, 427],
+            [60, 225, -91, 422],
+            [100, 233, -87, 417],
+          ] as const
+        ).map(
+          ([throttle, x, y, z]) => ({ throttle: [throttle, 1], x: [x, 1], y: [y, 1], z: [z, 1] }) as const,
+        ),
+      ];
     case 'endurance':
       return [{ temperature: [12, 1], 'wind-from': [240, 1], wind: [6, 1], carried: [1.2, 0.1] }];
   }

@@ -14,8 +14,10 @@ import {
   PROPULSOR_KINDS,
   SAMPLED_AFTER,
   SHEET_NAMES,
+  SPHERE_FIGURES,
   type SampledAfter,
   type SheetName,
+  type SphereFigure,
   type OutputGroup,
   SENSE_INPUT_IDS,
   type SenseInput,
@@ -143,6 +145,21 @@ export class SwingSpec {
   @Equals('swing') kind!: 'swing';
   @IsInt() @Min(4) @Max(36) points!: number;
   @IsOptional() @Matches(ID) @MaxLength(60) electrics?: string;
+}
+
+export class SphereFigureSpec {
+  @IsIn([...SPHERE_FIGURES]) figure!: SphereFigure;
+  @Matches(ID) @MaxLength(60) limit!: string;
+}
+
+/** A magnetometer turned about every way. */
+export class SphereSpec {
+  @Equals('sphere') kind!: 'sphere';
+  @IsArray()
+  @ArrayMaxSize(3)
+  @ValidateNested({ each: true })
+  @Type(() => SphereFigureSpec)
+  figures!: SphereFigureSpec[];
 }
 
 export class SheetTankSpec {
@@ -468,6 +485,7 @@ export const ANSWER_SPECS: {
   'side-by-side': SideBySideSpec,
   heading: HeadingSpec,
   flow: FlowSpec,
+  sphere: SphereSpec,
   worksheet: WorksheetSpec,
   samples: SamplesSpec,
   swing: SwingSpec,

@@ -33,6 +33,7 @@ import {
   PositionsAnswer,
   SenseAnswer,
   SideBySideAnswer,
+  SphereAnswer,
   TravelAnswer,
 } from './controls-bodies.ts';
 import { FlowAnswer, SamplesAnswer, WorksheetAnswer } from './fuel-bodies.ts';
@@ -134,6 +135,7 @@ export const ANSWER_BODIES: Readonly<Record<AnswerKindName, new () => AnswerBody
   samples: SamplesAnswer,
   worksheet: WorksheetAnswer,
   swing: SwingAnswer,
+  sphere: SphereAnswer,
   parameters: ParametersAnswer,
 };
 

@@ -98,6 +98,23 @@ export class SwungPointBody {
   @IsOptional() @IsObject() @ValidateNested() @Type(() => ReadingBody) off?: ReadingBody;
 }
 
+/** Ten minutes of turning it about, at ten readings a second, are more than any sphere takes. */
+const MOST_SAMPLES = 1200;
+const FIELD = { allowNaN: false, allowInfinity: false };
+
+/** Readings of a magnetometer, in milligauss, along three axes. */
+export class SphereSamplesBody {
+  @IsArray() @ArrayMaxSize(MOST_SAMPLES) @IsNumber(FIELD, { each: true }) x!: number[];
+  @IsArray() @ArrayMaxSize(MOST_SAMPLES) @IsNumber(FIELD, { each: true }) y!: number[];
+  @IsArray() @ArrayMaxSize(MOST_SAMPLES) @IsNumber(FIELD, { each: true }) z!: number[];
+}
+
+/** A magnetometer turned about. */
+export class SphereAnswer extends AnswerBody {
+  @IsIn(['vehicle', 'file']) from!: 'vehicle' | 'file';
+  @IsObject() @ValidateNested() @Type(() => SphereSamplesBody) samples!: SphereSamplesBody;
+}
+
 /** A compass swung on headings round the circle. */
 export class SwingAnswer extends AnswerBody {
   @IsIn([...HEADING_SOURCE_IDS]) source!: HeadingSource;

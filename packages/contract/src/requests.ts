@@ -263,6 +263,7 @@ export class SimulatedVehicle {
   @IsOptional() @IsBoolean() linkWeak?: boolean;
   @IsOptional() @IsBoolean() silent?: boolean;
   @IsOptional() @IsBoolean() cold?: boolean;
+  @IsOptional() @IsBoolean() tumbling?: boolean;
   @IsOptional() @IsIn(['whole', 'height', 'cut-off']) mission?: 'whole' | 'height' | 'cut-off';
   @IsOptional() @IsBoolean() restart?: boolean;
 }

@@ -10,3 +10,4 @@ export * from './mavlink/index.ts';
 export * from './mission-table.ts';
 export * from './parameter-table.ts';
 export * from './nmea.ts';
+export * from './field-table.ts';

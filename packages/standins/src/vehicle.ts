@@ -1,6 +1,7 @@
 import { createServer, type Server, type Socket } from 'node:net';
 import type { MissionItem } from '@kanzel/core';
 import { readFrames, writeFrame, type MessageName } from '@kanzel/formats';
+import { MagneticFieldStandin } from './magnetic-field.ts';
 import { seededRandom } from './random.ts';
 
 /** What can be made to go wrong with the vehicle, and how its sticks stand. */
@@ -33,6 +34,8 @@ export interface VehicleCommand {
   readonly silent?: boolean;
   /** Its gyros are cold: level wanders. */
   readonly cold?: boolean;
+  /** Somebody turns it about every way in their hands. */
+  readonly tumbling?: boolean;
   /** Its clock is set to zero, as when it is switched on anew. */
   readonly restart?: boolean;
 }
@@ -55,6 +58,7 @@ const AT_REST = {
   linkWeak: false,
   silent: false,
   cold: false,
+  tumbling: false,
 };
 
 const MAST_HEIGHTS = [40, 60, 60, 80, 80, 60];
@@ -96,11 +100,16 @@ const CELL_VOLTS = 4.12;
 /** At half throttle, tied down. */
 const HALF = { rpm: 4600, amps: 8.4 };
 const HEADING = 143;
+/** Milligauss of the field about it, and how steeply it goes down (rad). */
+const [FIELD, DIP] = [506, (73 * Math.PI) / 180] as const;
 /** Items of a mission for which it has room. */
 const ROOM = 800;
 /** Time in which a motor that is let go loses two thirds of its speed (s), and the share of it at which it stands. */
 const RUN_DOWN = 0.35;
 const STANDS = 0.02;
+
+/** Brought to half a turn to either side. */
+const around = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;
 
 type Figures = Readonly<Record<string, number | readonly number[]>>;
 type Said = readonly [name: MessageName, figures: Figures];
@@ -123,6 +132,7 @@ export class VehicleStandin {
   /** When its motors were told to stop, and from which throttle. */
   private stopped: { readonly at: number; readonly from: number } | undefined;
   private readonly normal: () => number;
+  private readonly iron: MagneticFieldStandin;
 
   constructor(
     private readonly system: number,
@@ -131,6 +141,20 @@ export class VehicleStandin {
     private mission: readonly MissionItem[] = MAST_MISSION,
   ) {
     this.normal = seededRandom(seed).normal;
+    this.iron = new MagneticFieldStandin(
+      FIELD,
+      {
+        hard: [62, -24, 110],
+        soft: [
+          [1.04, 0.02, 0],
+          [0.02, 0.97, 0.01],
+          [0, 0.01, 1.01],
+        ],
+        motors: [21, 9, -14],
+        unrest: 2.5,
+      },
+      seed + 1,
+    );
   }
 
   command({ restart, ...change }: VehicleCommand): void {
@@ -251,7 +275,10 @@ export class VehicleStandin {
   advance(milliseconds = 100): readonly Uint8Array[] {
     this.time += milliseconds;
     this.step += 1;
-    const said: Said[] = [['ATTITUDE', this.attitude()]];
+    const said: Said[] = [
+      ['ATTITUDE', this.attitude()],
+      ['SCALED_IMU', this.field()],
+    ];
     if (this.step % 2 === 0) said.push(['GLOBAL_POSITION_INT', this.position()]);
     if (this.step % 5 === 0)
       said.push(
@@ -268,17 +295,52 @@ export class VehicleStandin {
     const unrest = (size: number): number => size * this.normal();
     const shake = 0.02 + 0.3 * this.state.throttle;
     const { roll, pitch } = this.asBoxSays();
-    const { headingOff, yaw } = this.state;
+    const { headingOff } = this.state;
+    const yaw = around(this.state.yaw + this.turned().yaw);
     const moving = {
       roll: radians(0.4 + roll + this.wander() + unrest(shake)),
       pitch: radians(-0.7 + pitch + unrest(shake)),
-      yaw: radians(HEADING + headingOff + yaw - 360 + unrest(0.3)),
+      yaw: radians(around(HEADING + headingOff + yaw + unrest(0.3))),
       rollspeed: unrest(0.002),
       pitchspeed: unrest(0.002),
       yawspeed: unrest(0.002),
     };
     this.picture = this.state.frozen ? (this.picture ?? moving) : moving;
     return { time_boot_ms: this.time, ...this.picture };
+  }
+
+  /** The field of Grauholm about it, with the iron it carries, in whole milligauss. */
+  private field(): Figures {
+    const at = this.turned();
+    const [roll, pitch, yaw] = [at.roll, at.pitch, HEADING + this.state.yaw + at.yaw].map(radians) as [
+      number,
+      number,
+      number,
+    ];
+    const [north, down] = [Math.cos(DIP), Math.sin(DIP)];
+    // From north, east and down into nose, right and down of the vehicle.
+    const level = [north * Math.cos(yaw), -north * Math.sin(yaw)] as const;
+    const nose = level[0] * Math.cos(pitch) - down * Math.sin(pitch);
+    const lifted = level[0] * Math.sin(pitch) + down * Math.cos(pitch);
+    const right = level[1] * Math.cos(roll) + lifted * Math.sin(roll);
+    const under = -level[1] * Math.sin(roll) + lifted * Math.cos(roll);
+    const [xmag, ymag, zmag] = this.iron
+      .read([nose, right, under], this.state.throttle)
+      .map((v) => Math.round(v));
+    return { time_boot_ms: this.time, xmag: xmag ?? 0, ymag: ymag ?? 0, zmag: zmag ?? 0 };
+  }
+
+  /** How it is held: as it stands in the hands, and turned about where somebody does that. */
+  private turned(): { readonly roll: number; readonly pitch: number; readonly yaw: number } {
+    const { roll, pitch, tumbling } = this.state;
+    if (!tumbling) return { roll, pitch, yaw: 0 };
+    const seconds = this.time / 1000;
+    // Rolled over and over while the nose goes up and down and round: no two turns alike.
+    return {
+      roll: around(roll + 47 * seconds),
+      pitch: pitch + 88 * Math.sin(seconds / 2.3),
+      yaw: around(19 * seconds),
+    };
   }
 
   /** Cold gyros: up to three degrees, to and fro in some ten seconds. */
@@ -297,7 +359,8 @@ export class VehicleStandin {
 
   /** Roll and pitch of the airframe along the axes of the box: one that points right feels the nose rise as its right side going down. */
   private asBoxSays(): { readonly roll: number; readonly pitch: number } {
-    const { roll, pitch, boxTurned } = this.state;
+    const { boxTurned } = this.state;
+    const { roll, pitch } = this.turned();
     switch (boxTurned) {
       case 0:
         return { roll, pitch };

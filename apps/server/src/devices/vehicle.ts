@@ -56,6 +56,12 @@ const TAKES: Readonly<Record<string, (figure: (name: string, i?: number) => numb
   GLOBAL_POSITION_INT: (figure, put) => {
     put('height', 'm', figure('relative_alt') / 1000);
   },
+  SCALED_IMU: (figure, put) => {
+    const field = [figure('xmag'), figure('ymag'), figure('zmag')];
+    // Without a magnetometer all three are nothing.
+    const known = field.some((v) => v !== 0);
+    ['mag-x', 'mag-y', 'mag-z'].forEach((channel, i) => put(channel, 'mG', known ? field[i] : undefined));
+  },
   VFR_HUD: (figure, put) => {
     put('airspeed', 'm/s', figure('airspeed'));
   },

@@ -130,6 +130,8 @@ function answerBoxes(index: BasisIndex, check: Check): Content {
         ],
         '',
       );
+    case 'sphere':
+      return boxes(['left, %', 'hard iron, mG'], '');
     case 'worksheet': {
       const form = sheetForm(sheetRoom(answer, index, { chosen: [] }));
       const rows = form.titles ?? Array.from({ length: form.fewest }, (_, i) => `${form.row} ${i + 1}`);

@@ -9,6 +9,7 @@ import { DROP_DESK } from './drop/desk.ts';
 import { ASSEMBLY_DESK } from './assembly/desk.ts';
 import { EQUIPMENT_DESK } from './equipment/desk.ts';
 import { FLOW_DESK } from './flow/desk.ts';
+import { SPHERE_DESK } from './sphere/desk.ts';
 import { WORKSHEET_DESK } from './worksheet/desk.ts';
 import { SAMPLES_DESK } from './samples/desk.ts';
 import { SWING_DESK } from './swing/desk.ts';
@@ -65,6 +66,7 @@ const DESKS: { readonly [K in AnswerKindName]: AnswerDesk<K> } = {
   samples: SAMPLES_DESK,
   swing: SWING_DESK,
   worksheet: WORKSHEET_DESK,
+  sphere: SPHERE_DESK,
 };
 
 /** Their names, in the order of the map. */

@@ -9,6 +9,7 @@ import { DROP_VIEW } from './drop/view.tsx';
 import { ASSEMBLY_VIEW } from './assembly/view.tsx';
 import { EQUIPMENT_VIEW } from './equipment/view.tsx';
 import { FLOW_VIEW } from './flow/view.tsx';
+import { SPHERE_VIEW } from './sphere/view.tsx';
 import { WORKSHEET_VIEW } from './worksheet/view.tsx';
 import { SAMPLES_VIEW } from './samples/view.tsx';
 import { SWING_VIEW } from './swing/view.tsx';
@@ -63,6 +64,7 @@ const VIEWS: { readonly [K in AnswerKindName]: AnswerView<K> } = {
   heading: HEADING_VIEW,
   flow: FLOW_VIEW,
   worksheet: WORKSHEET_VIEW,
+  sphere: SPHERE_VIEW,
   samples: SAMPLES_VIEW,
   swing: SWING_VIEW,
 };

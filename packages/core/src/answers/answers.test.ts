@@ -179,6 +179,7 @@ describe('every way of answering', () => {
     heading: { ...figure, kind: 'heading', unit: 'deg' },
     flow: { kind: 'flow', runs: 2 },
     swing: { kind: 'swing', points: 8 },
+    sphere: { kind: 'sphere', figures: [] },
     worksheet: { kind: 'worksheet', sheet: 'gauge-steps', figures: [] },
     samples: {
       kind: 'samples',

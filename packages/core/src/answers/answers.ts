@@ -8,6 +8,7 @@ import { CYLINDERS } from './cylinders.ts';
 import { DOCUMENT } from './document.ts';
 import { DROP } from './drop.ts';
 import { FLOW } from './flow.ts';
+import { SPHERE } from './sphere.ts';
 import { WORKSHEET } from './worksheet.ts';
 import { SWING } from './swing.ts';
 import { SAMPLES } from './samples.ts';
@@ -66,6 +67,7 @@ export const ANSWERS: { readonly [K in AnswerKindName]: AnswerKind<K> } = {
   flow: FLOW,
   samples: SAMPLES,
   swing: SWING,
+  sphere: SPHERE,
   worksheet: WORKSHEET,
 };
 

@@ -12,10 +12,12 @@ export { travelOutputs, workOutTravel, type WorkedTravel } from './travel.ts';
 export { sideBySide } from './side-by-side.ts';
 export { TIMED_BY, type TimedBy } from './timed-by.ts';
 export { flowDemand, flowMeasured } from './flow.ts';
+export { SPHERE_FIGURES, sphereFigures, sphereFitted, sphereSamples, type SphereFigure } from './sphere.ts';
 export { sheetFigures, sheetForm, sheetRoom, sheetWorked } from './worksheet.ts';
 export {
   aboardBy,
   factorOf,
+  fieldMoved,
   fullThrottleOf,
   gaugeStepsOf,
   levelsOf,

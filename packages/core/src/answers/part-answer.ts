@@ -86,6 +86,16 @@ export type PartAnswer =
       readonly points: readonly SwungPoint[];
     }
   | {
+      readonly kind: 'sphere';
+      readonly from: 'vehicle' | 'file';
+      /** Milligauss along nose, right and down, one of each at a time. */
+      readonly samples: {
+        readonly x: readonly number[];
+        readonly y: readonly number[];
+        readonly z: readonly number[];
+      };
+    }
+  | {
       readonly kind: 'worksheet';
       /** Figures by row and column; those of the head are in row 0. */
       readonly cells: readonly SheetCell[];

@@ -118,6 +118,12 @@ function travelProblems({ answer, limits }: Check, say: Say): void {
 
 /** Figures of a worksheet that it does not come to, or lack a limit of the check; limits held against none; tanks that are missing. */
 function sheetProblems({ answer, limits }: Check, say: Say): void {
+  if (answer.kind === 'sphere') {
+    for (const { limit } of answer.figures)
+      if (!limits.includes(limit)) say('travelWithoutLimit', { figure: 'field', limit });
+    for (const limit of limits)
+      if (!answer.figures.some((f) => f.limit === limit)) say('travelLimitUnused', { limit });
+  }
   if (answer.kind !== 'worksheet') return;
   const known: readonly string[] = SHEET_FIGURES[answer.sheet];
   for (const { figure, limit } of answer.figures) {

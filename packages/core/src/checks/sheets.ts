@@ -6,6 +6,7 @@ export const SHEET_FIGURES = {
   'fuel-plan': ['margin', 'turn-back', 'aboard-apart'],
   cells: ['lowest', 'imbalance', 'pack'],
   'load-step': ['resistance', 'resistance-apart', 'lowest-full'],
+  'motor-field': ['moved'],
   endurance: ['takes', 'minutes', 'hover-minutes', 'home-left', 'lowest-full'],
 } as const satisfies Readonly<Record<string, readonly string[]>>;
 

@@ -198,6 +198,15 @@ export type AnswerSpec =
       /** Key of the limit of what the electrics change, which `limits` of the check names as well: every heading is read with and without them. */
       readonly electrics?: string;
     }
+  /** A magnetometer turned about every way. */
+  | {
+      readonly kind: 'sphere';
+      /** Each figure with the key of the limit it is held against, which `limits` of the check names as well. */
+      readonly figures: readonly {
+        readonly figure: 'residual' | 'hard-iron' | 'stretch';
+        readonly limit: string;
+      }[];
+    }
   /** Figures in rows under a head, out of which others are worked: what they come to is held against the limits named. */
   | {
       readonly kind: 'worksheet';

@@ -16,6 +16,7 @@ import { armedOther } from '../answers/armed.ts';
 import { headingDoubt, headingReadings } from '../answers/heading.ts';
 import { flowDoubt, flowReadings } from '../answers/flow.ts';
 import { sheetDoubt, sheetReadings } from '../answers/worksheet.ts';
+import { sphereDoubt } from '../answers/sphere.ts';
 import { swingDoubt, swingReadings } from '../answers/swing.ts';
 import { besideDoubt } from '../answers/side-by-side.ts';
 import { travelDoubt } from '../answers/travel.ts';
@@ -92,6 +93,7 @@ export function figureDoubt(
   if (answer.kind === 'heading') return headingDoubt(answer) ?? unknownGauge(index, headingReadings(answer));
   if (answer.kind === 'swing') return swingDoubt(answer) ?? unknownGauge(index, swingReadings(answer));
   if (answer.kind === 'flow') return flowDoubt(answer) ?? unknownGauge(index, flowReadings(answer));
+  if (answer.kind === 'sphere') return sphereDoubt(answer);
   if (answer.kind === 'worksheet' && spec.kind === 'worksheet')
     return sheetDoubt(index, spec, answer) ?? unknownGauge(index, sheetReadings(answer));
   if (!isFigureSpec(spec)) return undefined;

@@ -250,6 +250,8 @@ const SI: Readonly<Record<string, number>> = {
   kohm: 1000,
   Mohm: 1_000_000,
   Hz: 1,
+  mG: 1e-7,
+  uT: 1e-6,
   Wh: 3600,
   dBm: 1,
   '%': 0.01,

@@ -25,6 +25,7 @@ export type QuantityKind =
   | 'torque'
   | 'resistance'
   | 'frequency'
+  | 'magnetic field'
   | 'energy'
   | 'signal level'
   | 'angular rate'
@@ -114,6 +115,8 @@ const ALL: readonly Unit[] = [
   unit('kohm', 'kΩ', 'resistance', 1000, ['kiloohm']),
   unit('Mohm', 'MΩ', 'resistance', 1e6, ['megohm', 'megaohm']),
   unit('Hz', 'Hz', 'frequency', 1),
+  unit('mG', 'mG', 'magnetic field', 1e-7, ['milligauss']),
+  unit('uT', 'µT', 'magnetic field', 1e-6, ['microtesla']),
   unit('Wh', 'Wh', 'energy', 3600),
   unit('dBm', 'dBm', 'signal level', 1),
   unit('%', '%', 'ratio', 0.01, ['percent']),

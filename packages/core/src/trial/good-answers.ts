@@ -1,4 +1,5 @@
 import { trialSheet } from './good-sheets.ts';
+import { trialSphere } from './good-sphere.ts';
 import type { WorksheetSpec } from '../answers/worksheets/sheet.ts';
 import type { Part } from '../checks/basis-index.ts';
 import { MARKED_LOCKS, type AnswerSpec, type Check } from '../checks/types.ts';
@@ -321,6 +322,7 @@ const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
       runs: Array.from({ length: spec.runs }, () => run),
     };
   },
+  sphere: () => trialSphere(),
   worksheet: (spec, { limits, state }) => {
     const { index } = state;
     if (!index) throw new Error('goodAnswer: there is no basis');

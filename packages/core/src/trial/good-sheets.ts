@@ -51,6 +51,11 @@ function rowsOf(
         ...cells.map((i) => ({ rest, loaded: bad ? (i === 0 ? 0.1 : 1) : rest - 0.03 * resistance })),
       ];
     }
+    case 'motor-field':
+      return [
+        {},
+        ...[0, 50, 100].map((throttle) => ({ throttle, x: 400 + (bad ? 5 * throttle : 0), y: 100, z: 200 })),
+      ];
     case 'endurance':
       return [{ temperature: 20, 'wind-from': 0, wind: bad ? 200 : 0, carried: 0 }];
   }

@@ -15,6 +15,7 @@ import { stateSubject, stateValue } from '../record/states.ts';
 import { EMPTY_CAMPAIGN, type CampaignState } from '../record/state.ts';
 import { goodAnswer, limitFor, sheetMiddle, trialReading } from './good-answers.ts';
 import { trialSheet } from './good-sheets.ts';
+import { trialSphere } from './good-sphere.ts';
 import type { Reason } from '../reasons/reason.ts';
 
 /**
@@ -123,6 +124,7 @@ export class SteadyHand {
         ? { ...good, runs: good.runs.map((r) => ({ ...r, volume: drop })) }
         : undefined;
     }
+    if (spec.kind === 'sphere') return trialSphere(true);
     if (spec.kind === 'worksheet') {
       const { index } = this.state;
       return index ? trialSheet(spec, index, sheetMiddle(spec, index.limits), trialReading, true) : undefined;

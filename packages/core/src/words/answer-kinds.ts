@@ -31,6 +31,7 @@ const KINDS: Readonly<Record<AnswerSpec['kind'], string>> = {
   heading: 'the heading and two references',
   flow: 'runs of fuel, each a volume and a time',
   worksheet: 'figures in rows, and what follows from them',
+  sphere: 'the magnetometer turned about',
   swing: 'a swing of the compass',
   samples: 'samples of every drain, until clear',
   parameters: 'reading the parameters back',

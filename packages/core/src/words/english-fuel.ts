@@ -91,7 +91,7 @@ export const ENGLISH_FUEL = {
   sphereTooSmall: (p) =>
     `${p.s('seen')} % of the sphere were seen, and ${p.s('least')} % are needed: turn it over, on its nose, on its tail and on both sides.`,
   sphereUneven: () => 'Every reading of the magnetometer has three figures.',
-  sphereMotorsLeft: (p) => `Not read yet: throttle ${p.s('throttle')} %.`,
+  motorsRestMissing: () => 'The first row is at rest: throttle 0.',
   sphereAllRound: (p) => `${p.s('seen')} % of the sphere were seen.`,
   modelOver: (p) =>
     `The model ${p.s('model')} is good until ${p.s('until')} and not on this day: declination has to come from elsewhere.`,

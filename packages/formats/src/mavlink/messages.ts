@@ -82,6 +82,22 @@ const DEFINITIONS = {
       ['uint8_t', 'satellites_visible'],
     ],
   },
+  SCALED_IMU: {
+    id: 26,
+    fields: [
+      ['uint32_t', 'time_boot_ms'],
+      ['int16_t', 'xacc'],
+      ['int16_t', 'yacc'],
+      ['int16_t', 'zacc'],
+      ['int16_t', 'xgyro'],
+      ['int16_t', 'ygyro'],
+      ['int16_t', 'zgyro'],
+      ['int16_t', 'xmag'],
+      ['int16_t', 'ymag'],
+      ['int16_t', 'zmag'],
+    ],
+    extensions: [['int16_t', 'temperature']],
+  },
   ATTITUDE: {
     id: 30,
     fields: [

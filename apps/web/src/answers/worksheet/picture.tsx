@@ -6,6 +6,7 @@ import { CellStrip, LoadedStrip } from './pictures/cell-strip.tsx';
 import { CountedFillings } from './pictures/counted-fillings.tsx';
 import { FuelBar } from './pictures/fuel-bar.tsx';
 import { GaugeCurve } from './pictures/gauge-curve.tsx';
+import { MovedField } from './pictures/moved-field.tsx';
 import { PackBars } from './pictures/pack-bars.tsx';
 import { TankLevels } from './pictures/tank-levels.tsx';
 import type { PictureProps } from './pictures/props.ts';
@@ -36,6 +37,8 @@ export function SheetPicture({
       return <CellStrip {...props} />;
     case 'load-step':
       return <LoadedStrip {...props} />;
+    case 'motor-field':
+      return <MovedField {...props} />;
     case 'endurance':
       return <PackBars {...props} />;
   }

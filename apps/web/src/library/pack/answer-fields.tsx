@@ -5,6 +5,7 @@ import { AssemblyFields } from '../../answers/assembly/fields.tsx';
 import { ChoiceFields } from '../../answers/choice/fields.tsx';
 import { DocumentFields } from '../../answers/document/fields.tsx';
 import { FlowFields } from '../../answers/flow/fields.tsx';
+import { SphereFields } from '../../answers/sphere/fields.tsx';
 import { WorksheetFields } from '../../answers/worksheet/fields.tsx';
 import { SamplesFields } from '../../answers/samples/fields.tsx';
 import { SwingFields } from '../../answers/swing/fields.tsx';
@@ -56,6 +57,7 @@ const FIELDS: { readonly [K in AnswerKindName]: FieldsOf<K> } = {
   heading: 'none',
   flow: FlowFields,
   worksheet: WorksheetFields,
+  sphere: SphereFields,
   samples: SamplesFields,
   swing: SwingFields,
 };

@@ -2,6 +2,7 @@ import type { SheetName } from '../../checks/sheets.ts';
 import { CELLS, LOAD_STEP } from './cells.ts';
 import { ENDURANCE } from './endurance.ts';
 import { GAUGE_STEPS } from './gauge-steps.ts';
+import { MOTOR_FIELD } from './motor-field.ts';
 import { FUEL_PLAN } from './plan-fuel.ts';
 import { RETURN_LINE } from './return-line.ts';
 import type { Sheet } from './sheet.ts';
@@ -11,6 +12,7 @@ export { fullThrottleOf, resistancesOf } from './cells.ts';
 export { packRoomOf, packsCompared } from './endurance.ts';
 export { gaugeStepsOf } from './gauge-steps.ts';
 export { aboardBy, fuelPlanOf } from './plan-fuel.ts';
+export { fieldMoved } from './motor-field.ts';
 export { levelsOf } from './return-line.ts';
 export { factorOf } from './transducer.ts';
 export type { SheetField, SheetFigures, SheetForm, SheetRoom, WorkedFigure, WorkedSheet } from './sheet.ts';
@@ -23,5 +25,6 @@ export const SHEETS: Readonly<Record<SheetName, Sheet>> = {
   'fuel-plan': FUEL_PLAN,
   cells: CELLS,
   'load-step': LOAD_STEP,
+  'motor-field': MOTOR_FIELD,
   endurance: ENDURANCE,
 };
