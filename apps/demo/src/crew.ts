@@ -33,6 +33,7 @@ import { MAST_MISSION, STANDIN_PARAMETERS, type EngineId, type TwinStandin } fro
 import { type StoryPapers } from '@kanzel/world';
 import { type RecordService } from '@kanzel/server';
 import { timedIntoCan } from './timed-into-can.ts';
+import { turnedAbout } from './turned-about.ts';
 import { writtenSheet } from './written-sheets.ts';
 
 /** Read to a tenth, from nothing that is in the register. */
@@ -324,6 +325,8 @@ export class ScriptedCrew {
       }
       case 'flow':
         return timedIntoCan(80);
+      case 'sphere':
+        return turnedAbout();
       case 'worksheet': {
         const { index } = await this.state();
         if (!index) throw new Error('ScriptedCrew: there is no basis');
@@ -340,7 +343,6 @@ export class ScriptedCrew {
       case 'side-by-side':
       case 'heading':
       case 'swing':
-      case 'sphere':
       case 'samples':
       case 'travel':
       case 'mission':

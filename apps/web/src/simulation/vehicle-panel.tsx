@@ -36,6 +36,7 @@ const SWITCHES: readonly (readonly [
   ['sensors cold', { cold: true }, { cold: false }, (s) => s.cold],
   ['heading 30° off', { headingOff: 30 }, { headingOff: 0 }, (s) => s.headingOff !== 0],
   ['picture frozen', { frozen: true }, { frozen: false }, (s) => s.frozen],
+  ['being turned about', { tumbling: true }, { tumbling: false }, (s) => s.tumbling],
   ['cell 3 weak', { weakCell: 0.09 }, { weakCell: 0 }, (s) => s.weakCell > 0],
   ['5 satellites', { satellites: 5 }, { satellites: 17 }, (s) => s.satellites < 10],
 ];

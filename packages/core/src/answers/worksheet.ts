@@ -24,8 +24,12 @@ import type {
 
 type Worksheet = AnswerOf<'worksheet'>;
 
-/** Shown digits of what is worked out. */
-const SHOWN = 0.001;
+/** Steps in which what is worked out is shown, by its unit; a tenth of anything else. */
+const SHOWN: ReadonlyMap<string, number> = new Map([
+  ['V', 0.001],
+  ['mohm', 0.01],
+]);
+const TENTH = 0.1;
 
 /** What a sheet is worked in: the aircraft, what is chosen, the mission. */
 export const sheetRoom = (
@@ -164,14 +168,17 @@ export function sheetJudgeable(
   });
 }
 
-const asReading = ({ value, unit, uncertainty }: SureFigure): Reading => ({
-  value: value ?? NaN,
-  unit,
-  text: formatFigure(value ?? NaN, SHOWN),
-  resolution: SHOWN,
-  source: 'computed',
-  ...(uncertainty === undefined ? {} : { uncertainty }),
-});
+function asReading({ value, unit, uncertainty }: SureFigure): Reading {
+  const step = SHOWN.get(unit) ?? TENTH;
+  return {
+    value: value ?? NaN,
+    unit,
+    text: formatFigure(value ?? NaN, step),
+    resolution: step,
+    source: 'computed',
+    ...(uncertainty === undefined ? {} : { uncertainty }),
+  };
+}
 
 const named = (verdict: Verdict, whose: string | undefined): Verdict =>
   whose === undefined

@@ -19,7 +19,7 @@ test('what both sides know of a message without sending it is what the protocol 
     PARAM_REQUEST_LIST: [21, 159, 2],
     PARAM_VALUE: [22, 220, 25],
     GPS_RAW_INT: [24, 24, 30],
-    SCALED_IMU: [26, 170, 24],
+    SCALED_IMU: [26, 170, 22],
     ATTITUDE: [30, 39, 28],
     GLOBAL_POSITION_INT: [33, 104, 28],
     MISSION_REQUEST: [40, 230, 4],

@@ -47,6 +47,10 @@ export function SphereEntry({ part }: EntryProps<'sphere'>): ReactElement {
   }) as unknown as FieldVector;
   const direction = (v: FieldVector): FieldVector =>
     fit.ok ? correctedField(fit.value, v) : [v[0] - middle[0], v[1] - middle[1], v[2] - middle[2]];
+  const percent =
+    !fit.ok && fit.error.code === 'sphereTooSmall'
+      ? Number(fit.error.params['seen'])
+      : Math.round((100 * seen.size) / PATCHES);
   const candidate = candidateOf(view.state, view.index, part, draft);
   const answer =
     candidate.ok && candidate.value.answer.kind === 'sphere' ? candidate.value.answer : undefined;
@@ -78,7 +82,7 @@ export function SphereEntry({ part }: EntryProps<'sphere'>): ReactElement {
         <div className="mt-2 flex flex-wrap items-center gap-x-8">
           <Globe seen={seen} directions={all.map(direction)} now={now && direction(now)} />
           <p>
-            <b className="block font-mono text-3xl">{Math.round((100 * seen.size) / PATCHES)} %</b>
+            <b className="block font-mono text-3xl">{percent} %</b>
             of the sphere seen, {all.length} readings.
             <span className="cap block">
               Level round, on its nose, on its tail, on both sides, on its back; away from iron.
@@ -86,8 +90,12 @@ export function SphereEntry({ part }: EntryProps<'sphere'>): ReactElement {
           </p>
         </div>
       )}
-      <PreviewVerdicts part={part} draft={draft} />
-      {answer ? <SphereResult answer={answer} /> : null}
+      {answer ? (
+        <>
+          <PreviewVerdicts part={part} draft={draft} />
+          <SphereResult answer={answer} />
+        </>
+      ) : null}
     </div>
   );
 }
