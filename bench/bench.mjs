@@ -23,6 +23,7 @@ import { benchSize, serve } from './large.mjs';
 import { benchHttp, benchSustained } from './http.mjs';
 import { benchImports } from './imports.mjs';
 import { benchControls } from './controls.mjs';
+import { benchEnergy } from './energy.mjs';
 import { benchFrames, benchLoading } from './loading.mjs';
 import { benchInspection } from './inspection.mjs';
 import { benchLong } from './long.mjs';
@@ -279,6 +280,7 @@ await benchLong(row, browser, demo.url.replace('localhost', '127.0.0.1'), cookie
 await benchFrames(row, page, `${demo.url}/campaign/${campaign}`);
 await benchLoading(row, median);
 benchControls(row, median);
+benchEnergy(row, median);
 const { DRIVERS } = await import('../apps/server/dist/devices/drivers/index.js');
 await benchVehicle(row, DRIVERS);
 

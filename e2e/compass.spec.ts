@@ -57,7 +57,6 @@ test('a compass is swung, its correctors are turned as it says, and it is swung 
     step(ylva).getByRole('img', { name: /^Deviation round the compass, at most 13/ }),
   ).toBeVisible();
   expect(await seriousFaults(ylva)).toEqual([]);
-  await ylva.screenshot({ path: '/tmp/shots/c2.png', fullPage: true });
   await product.stop();
   await ylva.keyboard.press('Enter');
   await expect(step(ylva)).toContainText('Out of limits');
@@ -82,4 +81,67 @@ test('a compass is swung, its correctors are turned as it says, and it is swung 
   await ylva.goto(`${base}/taxi?check=compass-swing`);
   await expect(step(ylva)).toContainText('Set by: line sighted on the chart, true, declination 4°.');
   await ylva.screenshot({ path: '/tmp/shots/c3.png', fullPage: true });
+});
+
+test('a return line that feeds the wrong tank is found by the levels, held, put right and read again', async ({
+  browser,
+}) => {
+  const ylva = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await campaignInHand(ylva, product.url, 'QX-DPM');
+  await ylva.goto(`${base}/taxi?check=return-line-levels`);
+  const first = ylva.getByLabel('reading 1, at', { exact: true });
+  const runs = ylva.getByRole('button', { name: /running now$/ });
+  await first.or(runs).first().waitFor();
+  if (await runs.isVisible()) await runs.click();
+  const levels = async (rows: readonly (readonly [minutes: string, left: string, right: string])[]) => {
+    for (const [i, [minutes, left, right]] of rows.entries()) {
+      await ylva.getByLabel(`reading ${i + 1}, at`, { exact: true }).fill(minutes);
+      await ylva.getByLabel(`reading ${i + 1}, left tank`, { exact: true }).fill(left);
+      await ylva.getByLabel(`reading ${i + 1}, right tank`, { exact: true }).fill(right);
+    }
+  };
+  await ylva.getByLabel('Drawn from').selectOption('Left tank');
+
+  // Three are too few; a time that is not later, and a level below nothing, are refused by name. What was typed stays.
+  await levels([
+    ['0', '40', '20'],
+    ['5', '35.5', '23'],
+    ['10', '31', '26'],
+  ]);
+  await expect(step(ylva)).toContainText('One more');
+  await levels([
+    ['0', '40', '20'],
+    ['5', '35.5', '23'],
+    ['5', '31', '26'],
+    ['15', '26.5', '29'],
+  ]);
+  await expect(step(ylva)).toContainText('Reading 3 is not later than the one before.');
+  await ylva.getByLabel('reading 3, at', { exact: true }).fill('10');
+  await ylva.getByLabel('reading 4, right tank', { exact: true }).fill('-29');
+  await expect(step(ylva)).toContainText('A tank holds nothing at the least');
+  await ylva.getByLabel('reading 4, right tank', { exact: true }).fill('29');
+
+  await expect(step(ylva)).toContainText(
+    'Right tank rises by 36.0 L/h: the return feeds it, and not left tank.',
+  );
+  await expect(step(ylva)).toContainText('Out of limits');
+  await expect(step(ylva).getByRole('figure', { name: 'Levels of the tanks' })).toBeVisible();
+  expect(await seriousFaults(ylva)).toEqual([]);
+  await ylva.keyboard.press('Enter');
+  await allSaved(ylva);
+  await expect(ylva.getByRole('complementary')).toContainText('Return line, levels of both tanks');
+
+  // The hoses are exchanged, and it is read again.
+  await ylva.goto(`${base}/taxi?check=return-line-levels`);
+  await again(ylva);
+  await ylva.getByLabel('Drawn from').selectOption('Left tank');
+  await levels([
+    ['0', '40', '20'],
+    ['5', '38.5', '20'],
+    ['10', '37', '20'],
+    ['15', '35.5', '20'],
+  ]);
+  await expect(step(ylva)).toContainText('As it should be: the return feeds left tank, and no other.');
+  await ylva.keyboard.press('Enter');
+  await expect(ylva).not.toHaveURL(/check=return-line-levels/);
 });

@@ -258,3 +258,58 @@ test('an administrator says where a receiver speaks, with the passphrase; what i
   await expect(other.getByRole('heading', { name: 'Gauges aboard' })).toBeVisible();
   await expect(noteOn(other)).toHaveCount(0);
 });
+
+test('a magnetometer is turned about live; a file of one stripe is refused by name, one all round is taken', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await campaignInHand(page, product.url, 'QX-TEI');
+  await page.goto(`${base}/controls?check=magnetometer-turned`);
+  const step = page.getByLabel('Step in progress');
+  await page
+    .locator('[data-step-actions]')
+    .getByRole('button', { name: /^Repeat/ })
+    .click();
+
+  // Somebody turns it in their hands: readings come, and patches of the sphere fill.
+  await setVehicle(page, 'being turned about');
+  await step.getByRole('button', { name: 'Turn it about' }).click();
+  await expect(step).toContainText(/of the sphere seen, [1-9]\d readings\./, { timeout: 30_000 });
+  await step.getByRole('button', { name: 'Stop' }).click();
+  await expect(step.getByRole('button', { name: 'Go on turning' })).toBeVisible();
+  await setVehicle(page, 'being turned about');
+
+  const table = (directions: readonly (readonly [number, number, number])[]): Buffer =>
+    Buffer.from(
+      `x,y,z\n${directions.map(([x, y, z]) => [60 + 500 * x, -20 + 480 * y, 110 + 505 * z].join(',')).join('\n')}`,
+    );
+  const turn = Array.from({ length: 200 }, (_, i) => (2 * Math.PI * i) / 200);
+  const file = step.locator('input[type=file]');
+  await file.setInputFiles({
+    name: 'stripe.csv',
+    mimeType: 'text/csv',
+    buffer: table(turn.map((a) => [Math.cos(a), Math.sin(a), 0] as const)),
+  });
+  await expect(step).toContainText('The readings lie on no ellipsoid');
+  await file.setInputFiles({
+    name: 'words.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('x,y,z\n1,2,far'),
+  });
+  await expect(step).toContainText('words.csv: Row 2: “far” is no milligauss. Nothing was taken.');
+  await file.setInputFiles({
+    name: 'round.csv',
+    mimeType: 'text/csv',
+    buffer: table(
+      turn.map((_, i) => {
+        const z = 1 - (2 * (i + 0.5)) / 200;
+        const flat = Math.sqrt(1 - z * z);
+        return [flat * Math.cos(2.4 * i), flat * Math.sin(2.4 * i), z] as const;
+      }),
+    ),
+  });
+  await expect(step).toContainText('Within limits');
+  await expect(step).toContainText('60 / −20 / 110 mG');
+  await page.keyboard.press('Enter');
+  await expect(page).not.toHaveURL(/check=magnetometer-turned/);
+});

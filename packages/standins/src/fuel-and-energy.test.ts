@@ -2,10 +2,13 @@ import {
   ARRHENIUS_BAND,
   cellResistances,
   cellsSeen,
+  correctedField,
+  fitSphere,
   resistanceAt,
   returnSeen,
   underLoad,
 } from '@kanzel/core';
+import { MagneticFieldStandin } from './magnetic-field.ts';
 import { PackStandin } from './pack.ts';
 import { seededRandom } from './random.ts';
 import { TankStandin, type TankFaults } from './tanks.ts';
@@ -89,4 +92,45 @@ test('of 200 packs as cold as may be, the lowest cell at full throttle lies in t
   }
   expect(found).toBeGreaterThanOrEqual(195);
   expect(inside).toBeGreaterThanOrEqual(180);
+});
+
+test('of 200 magnetometers the iron is found where it lies, within what their unrest explains, and headings come out right', () => {
+  let hard = 0;
+  let headings = 0;
+  for (let i = 0; i < 200; i += 1) {
+    const { uniform } = seededRandom(1000 + i);
+    const about = (size: number): number => size * (2 * uniform() - 1);
+    const centre = [about(250), about(250), about(250)] as const;
+    const [lean, tilt] = [about(0.08), about(0.05)];
+    const standin = new MagneticFieldStandin(
+      500,
+      {
+        hard: centre,
+        soft: [
+          [1 + about(0.15), lean, tilt],
+          [lean, 1 + about(0.15), 0],
+          [tilt, 0, 1 + about(0.15)],
+        ],
+        unrest: 4,
+      },
+      i,
+    );
+    const fit = fitSphere(Array.from({ length: 300 }, () => standin.read(standin.anywhere())));
+    if (!fit.ok) throw new Error(fit.error.code);
+    if (Math.hypot(...fit.value.centre.map((c, k) => c - (centre[k] ?? 0))) < 4) hard += 1;
+    // Level, round the compass: between two headings there is what there is, whatever turn the correction leaves.
+    const heading = (degrees: number): number => {
+      const angle = (degrees * Math.PI) / 180;
+      const [x, y] = correctedField(fit.value, standin.read([Math.cos(angle), -Math.sin(angle), 1.6]));
+      return (Math.atan2(-y, x) * 180) / Math.PI;
+    };
+    const zero = heading(0);
+    const off = [45, 90, 135, 180, 225, 270, 315].map((d) => {
+      const turned = heading(d) - zero - d;
+      return Math.abs(((((turned + 180) % 360) + 360) % 360) - 180);
+    });
+    if (Math.max(...off) < 8) headings += 1;
+  }
+  expect(hard).toBeGreaterThanOrEqual(195);
+  expect(headings).toBeGreaterThanOrEqual(190);
 });
