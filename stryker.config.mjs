@@ -16,6 +16,10 @@ export const PARTS = {
     mutate: ['packages/core/src/fuel/*.ts', 'packages/core/src/compass/*.ts'],
     tests: ['fuel', 'compass', 'answers'],
   },
+  energy: {
+    mutate: ['packages/core/src/energy/*.ts', 'packages/core/src/answers/worksheets/*.ts'],
+    tests: ['energy', 'answers'],
+  },
   signals: { mutate: ['packages/core/src/signals/*.ts'], tests: ['signals', 'answers'] },
   loading: { mutate: ['packages/core/src/loading/judge.ts'], tests: ['loading'] },
 };

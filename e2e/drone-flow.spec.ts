@@ -245,6 +245,17 @@ const ON_THE_PHONE: Readonly<Record<string, (page: Page) => Promise<void>>> = {
   'motor-current': (page) => takeByTouch(page, 0.5, /^8[.,]/),
   'motor-speed': (page) => takeByTouch(page, 0.5, /^4\D?[56]/),
   'motor-current-full': (page) => takeByTouch(page, 1, /^1[67][.,]/),
+  'magnetometer-motors': async (page) => {
+    for (const [i, throttle] of [0, 0.5, 1].entries()) {
+      await vehicle(page, { throttle });
+      await page.getByLabel(`step ${i + 1}, throttle`, { exact: true }).fill(String(100 * throttle));
+      await step(page)
+        .getByRole('button', { name: `Take step ${i + 1}` })
+        .tap();
+    }
+    await expect(step(page).getByRole('figure', { name: 'Field moved by the motors' })).toBeVisible();
+    await tapMain(page);
+  },
   'vibration-bench': (page) => fillAll(page, '8'),
   'motors-stop-together': async (page) => {
     await vehicle(page, { throttle: 0 });
@@ -322,6 +333,7 @@ test('the long way of a drone: by keys alone to the arming, corrections by two, 
     'motor-direction',
     'motor-current',
     'motor-speed',
+    'magnetometer-motors',
     'motor-current-full',
     'vibration-bench',
     'motor-sound',

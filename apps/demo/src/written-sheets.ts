@@ -67,7 +67,7 @@ function rowsOf({ sheet, of = [] }: WorksheetSpec, cells: number): readonly Figu
     case 'gauge-steps':
       return [{}, ...GAUGE.map(([there, shows]) => ({ in: [there, 0.1], shows: [shows, 1] }) as const)];
     case 'return-line':
-      return [{}, ...levels(of.map((t) => t.id))];
+      return [{ warning: [8, 1] }, ...levels(of.map((t) => t.id))];
     case 'transducer':
       return [
         { pulses: [20_900, 1] },

@@ -212,6 +212,8 @@ export class SamplesSpec {
   @ArrayUnique()
   @IsIn([...SAMPLED_AFTER], { each: true })
   after!: SampledAfter[];
+  /** The check that opens the screens after landing. */
+  @IsOptional() @Matches(ID) @MaxLength(60) opened?: string;
 }
 
 /** The heading shown, against two references that know nothing of it. */

@@ -14,6 +14,7 @@ import {
   sheetForm,
   sheetRoom,
   stepsOf,
+  stirredUp,
   travelOutputs,
   travelPointInWords,
   unitOf,
@@ -348,6 +349,11 @@ export function flightCards(source: CardSource): Content[] {
       : []),
     ...flightNarrowings(state).map(({ title, narrows }): Content => ({
       text: `Open: ${title}. ${narrowingInWords(narrows, (id) => index.checks.get(id)?.title ?? id)}.`,
+      bold: true,
+      margin: [0, 0, 0, 4],
+    })),
+    ...stirredUp(state, index).map(({ seen, drain, opened }): Content => ({
+      text: `Stirred up: ${seen} at ${drain.toLowerCase()}. Until “${index.checks.get(opened)?.title ?? opened}”: watch pressure and flow, a field within reach.`,
       bold: true,
       margin: [0, 0, 0, 4],
     })),

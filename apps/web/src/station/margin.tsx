@@ -8,6 +8,7 @@ import {
   STATIONS,
   type Cure,
   type GateStatus,
+  stirredUp,
 } from '@kanzel/core';
 import { serverNow } from '../sync/clock.ts';
 import { PaperNotes } from '../papers/paper-notes.tsx';
@@ -227,6 +228,36 @@ function Findings(): ReactElement | null {
   );
 }
 
+/** What samples stirred up and no screen has settled yet. */
+function Stirred(): ReactElement | null {
+  const { state, index, base } = useCampaign();
+  const stirred = stirredUp(state, index);
+  if (stirred.length === 0) return null;
+  return (
+    <MarginNote title="Carried on the flight">
+      <ul className="space-y-1.5">
+        {stirred.map(({ key, opened, drain, seen, round }) => {
+          const until = index.checks.get(opened);
+          return (
+            <li key={key} className="border-l-4 border-near pl-2">
+              {`Stirred up: ${seen} at ${drain.toLowerCase()}, round ${round}.`}
+              <p className="cap">
+                Until{' '}
+                <Link
+                  className="underline decoration-rule underline-offset-3"
+                  to={`${base}/${until?.station ?? 'debrief'}?check=${opened}`}
+                >
+                  {until?.title ?? opened}
+                </Link>
+              </p>
+            </li>
+          );
+        })}
+      </ul>
+    </MarginNote>
+  );
+}
+
 /** The margin of a station sheet. */
 export function CampaignMargin(): ReactElement {
   const view = useCampaign();
@@ -254,6 +285,7 @@ export function CampaignMargin(): ReactElement {
       <PaperNotes station={check?.station ?? station} />
       <Tags />
       <Findings />
+      <Stirred />
       {check && check.cautions.length > 0 ? (
         <MarginNote title="Care">
           {check.cautions.map((c) => (

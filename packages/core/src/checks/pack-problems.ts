@@ -204,6 +204,8 @@ export function packProblems(pack: Pack): readonly PackProblem[] {
       if (before === undefined) say('checkNotInPack', { other: id });
       else if (before >= i) say('comesBefore', { other: id });
     }
+    const opened = check.answer.kind === 'samples' ? check.answer.opened : undefined;
+    if (opened !== undefined && !place.has(opened)) say('checkNotInPack', { other: opened });
     ownLimitProblems(check, say);
     stateProblems(check, i, pack.checks, states, say);
     if ('plausible' in check.answer && !(check.answer.plausible.low < check.answer.plausible.high))

@@ -1,7 +1,7 @@
 /** The worksheets there are, and what each of them comes to (`answers/worksheets/`). */
 export const SHEET_FIGURES = {
   'gauge-steps': ['empty-shows', 'shows-over', 'shows-under'],
-  'return-line': ['burn', 'rise'],
+  'return-line': ['burn', 'rise', 'warning'],
   transducer: ['off', 'spread', 'flow-shown'],
   'fuel-plan': ['margin', 'turn-back', 'aboard-apart'],
   cells: ['lowest', 'imbalance', 'pack'],

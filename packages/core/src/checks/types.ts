@@ -223,6 +223,8 @@ export type AnswerSpec =
       readonly kind: 'samples';
       readonly drains: readonly { readonly id: string; readonly title: string }[];
       readonly after: readonly SampledAfter[];
+      /** The check that opens the screens after landing: what was stirred up is carried on until it was answered well. */
+      readonly opened?: string;
     }
   /** Derived from two other checks on the same subject, or from one check on both engines. */
   | { readonly kind: 'computed'; readonly from: readonly string[]; readonly value: ComputationName };

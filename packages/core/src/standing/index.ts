@@ -12,6 +12,7 @@ export * from './derive.ts';
 export * from './findings.ts';
 export * from './pass.ts';
 export * from './narrowing.ts';
+export * from './stirred-up.ts';
 export * from './closest.ts';
 export { computedVerdicts } from './computed.ts';
 export * from './loaded.ts';

@@ -25,7 +25,7 @@ function rowsOf(
       return [{}, ...[0, 10, 20, 30].map((l) => ({ in: l, shows: bad ? 90 - l : l }))];
     case 'return-line':
       return [
-        {},
+        { warning: middle('warning', 8) },
         ...[0, 10, 20, 30].map((m) => ({
           minutes: m,
           ...Object.fromEntries(tanks.map((t) => [t, t === drawn ? 100 - m : t === rises ? 50 + m / 4 : 50])),

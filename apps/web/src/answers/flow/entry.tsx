@@ -1,4 +1,4 @@
-import { useState, type ReactElement } from 'react';
+import { useEffect, useRef, useState, type ReactElement } from 'react';
 import { flowDemand, flowMeasured, formatFigure, type Part } from '@kanzel/core';
 import { useNow } from '../../shell/plate.tsx';
 import { useCampaign } from '../../station/campaign-context.ts';
@@ -80,6 +80,16 @@ export function FlowEntry({ part, spec, first }: EntryProps<'flow'>): ReactEleme
   const running = runningOnDesk(draft);
   const next = runToTime(spec, draft);
   const rows = runsOnDesk(spec, draft);
+  // Whoever reads the time off a watch has the hose off as well.
+  const typedRun = Object.entries(draft.texts ?? {}).some(
+    ([name, text]) => /^(time|volume) /.test(name) && text.trim() !== '',
+  );
+  const asked = useRef(false);
+  useEffect(() => {
+    if (!typedRun || !prepared || asked.current) return;
+    asked.current = true;
+    void putOn().then(setProblem);
+  }, [typedRun, prepared, putOn]);
   const press = (run: number, event: { readonly timeStamp: number }): void => {
     const now = momentOf(event);
     if (running) {

@@ -33,6 +33,9 @@ function heard(field: SheetField, row: number): Reading | undefined {
   return { value, unit: field.unit, text: formatFigure(value, resolution), resolution, source: 'live' };
 }
 
+/** Whether a vehicle says it of every row by itself, as of every cell. */
+const ofItsRow = ({ live }: SheetField): boolean => live?.includes('{row}') === true;
+
 /** Figures in rows under a head; what they come to is drawn as soon as the sheet is whole. */
 export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): ReactElement {
   const view = useCampaign();
@@ -47,11 +50,11 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
     candidate.ok && candidate.value.answer.kind === 'worksheet' ? candidate.value.answer : undefined;
   const pick = (name: string, value: string): void =>
     changeDraft(view.id, part.key, { picks: { ...draft.picks, [name]: value } });
-  /** Takes a column of every row, or one figure of the head, as the vehicle says it now. */
-  const take = (field: SheetField, at: readonly number[]): void => {
-    const found = at.map((row) => [cellName(row, field.id), heard(field, row)] as const);
+  /** Takes figures as the vehicle says them now: a column of every row, one of the head, or all of one row. */
+  const take = (fields: readonly SheetField[], at: readonly number[]): void => {
+    const found = fields.flatMap((f) => at.map((row) => [cellName(row, f.id), heard(f, row)] as const));
     if (found.some(([, reading]) => reading === undefined)) {
-      setSilent(`The vehicle says nothing of “${field.title.toLowerCase()}” for every row: type it.`);
+      setSilent(`The vehicle says nothing of “${fields[0]?.title.toLowerCase() ?? ''}” just now: type it.`);
       return;
     }
     setSilent(undefined);
@@ -82,8 +85,10 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
   };
   const taking = [
     ...form.head.filter((f) => f.live !== undefined).map((f) => ({ f, at: [0] })),
-    ...form.columns.filter((f) => f.live !== undefined).map((f) => ({ f, at: all })),
+    ...form.columns.filter((f) => ofItsRow(f)).map((f) => ({ f, at: all })),
   ].filter(({ f, at }) => heard(f, at[0] ?? 0) !== undefined);
+  // One channel for all rows is taken row by row, each in its own moment.
+  const inItsMoment = form.columns.filter((f) => f.live !== undefined && !ofItsRow(f));
   const mission = form.mission ? missionOnDesk(view.state, draft) : undefined;
   const takeMission = (name: string, text: string): void => {
     const table = readMissionTable(text);
@@ -110,7 +115,7 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
       {taking.length === 0 ? null : (
         <div className="flex flex-wrap gap-2 pb-2">
           {taking.map(({ f, at }) => (
-            <Button key={f.id} onClick={() => take(f, at)}>
+            <Button key={f.id} onClick={() => take([f], at)}>
               {`${f.title}: take from the vehicle`}
             </Button>
           ))}
@@ -140,6 +145,13 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
                     {field(row, f, first && form.head.length === 0 && row === 1 && k === 0, '')}
                   </td>
                 ))}
+                {inItsMoment.some((f) => heard(f, row) !== undefined) ? (
+                  <td>
+                    <Button
+                      onClick={() => take(inItsMoment, [row])}
+                    >{`Take ${rowTitle(form, row).toLowerCase()}`}</Button>
+                  </td>
+                ) : null}
               </tr>
             ))}
           </tbody>

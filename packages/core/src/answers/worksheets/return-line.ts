@@ -23,7 +23,7 @@ export function levelsOf(figures: SheetFigures, room: SheetRoom) {
 export const RETURN_LINE: Sheet = {
   title: 'Levels of the tanks over time',
   form: (room) => ({
-    head: [],
+    head: [{ id: 'warning', title: 'Low warning came at', unit: 'L', optional: true }],
     choices: [
       {
         id: 'drawn',
@@ -64,11 +64,13 @@ export const RETURN_LINE: Sheet = {
       ...(fades ? [plain('near', 'drawnFades', { tank: title(drawn) })] : []),
       ...(falls ? [] : [plain('unknown', 'drawnStands', { tank: title(drawn) })]),
     ];
+    const warning = figures.head('warning');
     const most = Math.max(...trends.filter((t) => t.id !== drawn).map((t) => t.slope), 0);
     return ok({
       figures: [
         { figure: 'burn', unit: 'L/h', value: burn, own: Math.hypot(...trends.map((t) => t.uncertainty)) },
         { figure: 'rise', unit: 'L/h', value: most },
+        ...(warning === undefined ? [] : [{ figure: 'warning', unit: 'L', value: warning }]),
       ],
       verdicts:
         verdicts.length > 0 ? verdicts : [plain('within', 'returnAsExpected', { tank: title(expected) })],

@@ -9,6 +9,7 @@ import { Heading, type Change } from '../sheet-parts.tsx';
 import { ConfiguredList } from './configured-list.tsx';
 import { EnvelopeList } from './envelope-list.tsx';
 import { freshLoading } from './fresh-loading.ts';
+import { PowerPart } from './power-part.tsx';
 import { PackList } from './pack-list.tsx';
 import { ReportPart } from './report-part.tsx';
 import { StationList } from './station-list.tsx';
@@ -289,6 +290,7 @@ export function LoadingPart({ about, change }: { about: AircraftDocument; change
           <StationList data={loading} change={put} />
           <TankList data={loading} change={put} />
           <PackList data={loading} change={put} />
+          {loading.packs.length > 0 ? <PowerPart data={loading} change={put} /> : null}
           <TiltList data={loading} change={put} />
           <EnvelopeList about={about} data={loading} change={put} />
         </>

@@ -3,6 +3,7 @@ import type { LoadingData, LoadPack, PackBay } from '@kanzel/core';
 import { Button } from '../../../ui/button.tsx';
 import { FigureField } from '../../../ui/figure-field.tsx';
 import { LineField, Picker } from '../../../ui/picker.tsx';
+import { PackCells } from './pack-cells.tsx';
 import { freshBay, freshPack } from './fresh-loading.ts';
 import type { ChangeLoading } from './change-loading.ts';
 
@@ -31,34 +32,36 @@ export function PackList({ data, change }: { data: LoadingData; change: ChangeLo
         ) : null}
       </h3>
       {packs.map((p) => (
-        <div
-          key={p.id}
-          className="grid grid-cols-[2fr_1fr_1fr_1fr_auto] items-end gap-x-4 border-b border-rule-2 py-1 max-md:grid-cols-2"
-        >
-          <LineField label="Pack" value={p.title} onChange={(title) => pack({ ...p, title }, 'title')} />
-          <FigureField
-            label="Mass"
-            unit={units.mass}
-            value={p.mass}
-            onChange={(v) => (v === undefined ? undefined : pack({ ...p, mass: v }, 'mass'))}
-          />
-          <FigureField
-            label="Usable energy"
-            unit="Wh"
-            value={p.energy}
-            onChange={(v) => (v === undefined ? undefined : pack({ ...p, energy: v }, 'energy'))}
-          />
-          <FigureField
-            label="Mass known to ±"
-            unit={units.mass}
-            value={p.uncertainty.mass}
-            onChange={(v) =>
-              v === undefined ? undefined : pack({ ...p, uncertainty: { ...p.uncertainty, mass: v } }, 'good')
-            }
-          />
-          <Button kind="quiet" onClick={() => change({ ...data, packs: packs.filter((o) => o !== p) })}>
-            Take out
-          </Button>
+        <div key={p.id} className="border-b border-rule-2">
+          <div className="grid grid-cols-[2fr_1fr_1fr_1fr_auto] items-end gap-x-4 py-1 max-md:grid-cols-2">
+            <LineField label="Pack" value={p.title} onChange={(title) => pack({ ...p, title }, 'title')} />
+            <FigureField
+              label="Mass"
+              unit={units.mass}
+              value={p.mass}
+              onChange={(v) => (v === undefined ? undefined : pack({ ...p, mass: v }, 'mass'))}
+            />
+            <FigureField
+              label="Usable energy"
+              unit="Wh"
+              value={p.energy}
+              onChange={(v) => (v === undefined ? undefined : pack({ ...p, energy: v }, 'energy'))}
+            />
+            <FigureField
+              label="Mass known to ±"
+              unit={units.mass}
+              value={p.uncertainty.mass}
+              onChange={(v) =>
+                v === undefined
+                  ? undefined
+                  : pack({ ...p, uncertainty: { ...p.uncertainty, mass: v } }, 'good')
+              }
+            />
+            <Button kind="quiet" onClick={() => change({ ...data, packs: packs.filter((o) => o !== p) })}>
+              Take out
+            </Button>
+          </div>
+          <PackCells pack={p} put={pack} />
         </div>
       ))}
       {bays.map((b) => (
