@@ -224,6 +224,7 @@ describe('a load step', () => {
     ]);
     expect(given(SPEC, nothing, LIMITS).refused).toBe('loadNothing');
     expect(given(SPEC, step(25, 4.3), LIMITS).refused).toBe('loadRises');
+    expect(given(SPEC, step(-300, 4.1), LIMITS).refused).toBe('packTemperatureNone');
   });
 });
 
@@ -332,7 +333,10 @@ describe('the pack for a flight', () => {
     expect(on({ ...asked({}), chosen: [] }, { ...DRONE, packs: [], bays: [] }).worst).toBe('unknown');
   });
 
-  it('refuses by name a wind or a load below nothing', () => {
+  it('refuses by name a wind or a load below nothing, and a temperature that no pack has', () => {
+    expect(on(asked({ temperature: -61 })).refused).toBe('packTemperatureNone');
+    expect(on(asked({ temperature: 120 })).refused).toBeUndefined();
+    expect(on(asked({ temperature: 121 })).refused).toBe('packTemperatureNone');
     expect(on(asked({ wind: -1 })).refused).toBe('enduranceNegative');
     expect(on(asked({ carried: -1 })).refused).toBe('enduranceNegative');
   });

@@ -49,6 +49,13 @@ export function cellResistances(
   return ok(cells.map((c) => (1000 * (c.rest - c.loaded)) / current));
 }
 
+/** No pack is flown colder or warmer (°C): a slip of the sign or of the unit. */
+export const PACK_TEMPERATURES = { low: -60, high: 120 } as const;
+
+/** Whether a pack can have such a temperature (°C), ends included. Example: -60 it can, 121 it cannot. */
+export const canBe = (celsius: number): boolean =>
+  celsius >= PACK_TEMPERATURES.low && celsius <= PACK_TEMPERATURES.high;
+
 /** The resistance of a lithium cell is about twice at 0 °C what it is at 25 °C (K), give or take half of that. */
 const ARRHENIUS = Math.LN2 / (1 / 273.15 - 1 / 298.15);
 export const ARRHENIUS_BAND = 0.5;

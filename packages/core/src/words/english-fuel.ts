@@ -62,6 +62,8 @@ export const ENGLISH_FUEL = {
     `${p.n('left') === 1 ? 'One more' : `${p.s('left')} more`}: ${p.s('row').toLowerCase()}.`,
   cellsNone: () => 'No cell is read yet.',
   cellsOtherCount: (p) => `The pack has ${p.s('has')} cells, and ${p.s('read')} are read.`,
+  packTemperatureNone: () =>
+    'No pack is so cold or so warm: look at the sign and the unit of its temperature.',
   loadNothing: () => 'The current of the load is above nothing.',
   loadRises: (p) =>
     `Cell ${p.s('cell')} has more volts under load than at rest: the columns may be exchanged, or the plug of the meter is off by one.`,

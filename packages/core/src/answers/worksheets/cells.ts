@@ -1,9 +1,16 @@
 import type { LoadPack } from '../../aircraft/loading-data.ts';
-import { ARRHENIUS_BAND, cellResistances, cellsSeen, resistanceAt, underLoad } from '../../energy/cells.ts';
+import {
+  ARRHENIUS_BAND,
+  canBe,
+  cellResistances,
+  cellsSeen,
+  resistanceAt,
+  underLoad,
+} from '../../energy/cells.ts';
 import type { Verdict } from '../../limits/types.ts';
 import { formatFigure } from '../../quantity/format.ts';
 import { reason } from '../../reasons/reason.ts';
-import { ok } from '../../result.ts';
+import { err, ok } from '../../result.ts';
 import { plain } from '../said.ts';
 import type { Sheet, SheetChoice, SheetFigures, SheetRoom, WorkedFigure } from './sheet.ts';
 
@@ -141,6 +148,8 @@ export const LOAD_STEP: Sheet = {
   work(figures, room) {
     const seen = cellsSeen(columnOf(figures, 'rest'), chosenPack(room)?.cells);
     if (!seen.ok) return seen;
+    if (!['temperature', 'today'].every((t) => canBe(figures.head(t) ?? NaN)))
+      return err(reason('packTemperatureNone'));
     const worked = resistancesOf(figures);
     if (!worked.ok) return worked;
     const each = worked.value;

@@ -1,3 +1,4 @@
+import { canBe } from '../../energy/cells.ts';
 import { comparePack, timerMinutes, type PackCompared, type PackRoom } from '../../energy/endurance.ts';
 import { ratio } from '../../loading/items.ts';
 import type { Verdict } from '../../limits/types.ts';
@@ -87,6 +88,7 @@ export const ENDURANCE: Sheet = {
   work(figures, room) {
     if ((figures.head('wind') ?? 0) < 0 || (figures.head('carried') ?? 0) < 0)
       return err(reason('enduranceNegative'));
+    if (!canBe(figures.head('temperature') ?? NaN)) return err(reason('packTemperatureNone'));
     const compared = packsCompared(figures, room);
     const pack = chosenPack(room);
     const own = compared.ok ? compared.value.find((c) => c.pack === pack?.id) : undefined;

@@ -102,9 +102,9 @@ export function PackBars({ figures, room }: PictureProps): ReactElement | null {
           return (
             <div
               key={pack}
-              className={`grid grid-cols-[9rem_1fr_6.5rem] items-center gap-x-3 border-l-4 py-1 pl-2 ${pack === chosen ? 'border-hand' : 'border-transparent'}`}
+              className={`grid grid-cols-[9rem_1fr_6.5rem] max-sm:grid-cols-[1fr_6.5rem] items-center gap-x-3 border-l-4 py-1 pl-2 ${pack === chosen ? 'border-hand' : 'border-transparent'}`}
             >
-              <span className="font-semibold">
+              <span className="font-semibold max-sm:col-span-2">
                 {packs.find((p) => p.id === pack)?.title ?? pack}
                 {pack === chosen ? <span className="cap block">chosen</span> : null}
               </span>
@@ -123,7 +123,7 @@ export function PackBars({ figures, room }: PictureProps): ReactElement | null {
               <b className="text-right font-mono text-lg whitespace-nowrap">
                 {minutes === undefined ? 'unknown' : `${formatFigure(minutes, 0.1)} min`}
               </b>
-              <span />
+              <span className="max-sm:hidden" />
               <span className="cap col-span-2">
                 {[
                   `${formatFigure(mass, 0.01)} kg`,

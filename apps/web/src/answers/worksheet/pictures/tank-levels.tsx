@@ -30,7 +30,7 @@ export function TankLevels({ figures, room }: PictureProps): ReactElement | null
           return (
             <div key={tank} className="w-28">
               <b className="block">{title}</b>
-              <span className="cap block">{tank === drawn ? 'drawn from' : ' '}</span>
+              <span className="cap block">{tank === drawn ? 'drawn from' : '\u00a0'}</span>
               <span
                 className={`relative block h-32 border-[2px] ${wrong(tank) ? 'border-out' : 'border-ink'}`}
               >
@@ -68,7 +68,11 @@ export function TankLevels({ figures, room }: PictureProps): ReactElement | null
               strokeWidth="2.5"
               strokeDasharray={k === 0 ? undefined : k === 1 ? '8 4' : '3 3'}
             />
-            <text x="6" y={y(level(tank, 0)) - 5} className="fill-ink text-[12px]">
+            <text
+              x="6"
+              y={y(level(tank, 0)) < 20 ? y(level(tank, 0)) + 22 : y(level(tank, 0)) - 8}
+              className="fill-ink text-[12px]"
+            >
               {title}
             </text>
           </g>
