@@ -15,7 +15,7 @@ export { aboardBy, fuelPlanOf } from './plan-fuel.ts';
 export { fieldMoved } from './motor-field.ts';
 export { levelsOf } from './return-line.ts';
 export { factorOf } from './transducer.ts';
-export type { SheetField, SheetFigures, SheetForm, SheetRoom, WorkedFigure, WorkedSheet } from './sheet.ts';
+export type { SheetField, SheetFigures, SheetForm, SheetRoom } from './sheet.ts';
 
 /** Every worksheet that a check may ask for, by the word it is named by in a pack. */
 export const SHEETS: Readonly<Record<SheetName, Sheet>> = {
