@@ -490,6 +490,28 @@ describe('fuel on sheets', () => {
     );
     expect(counted(50, { flow: read(140, 'L/h') }).words).toContain('More than this engine can burn.');
     expect(counted(0).refused).toBe('fillingNothing');
+    // 2 L at 5,000 rpm fill 5 m³ a minute; 420 kg of air an hour burn 52.5 kg of fuel at most, which are 77 L.
+    const at = (flow: number, more: Readonly<Record<string, Reading>> = {}) =>
+      given(
+        { ...spec, figures: [{ figure: 'off', limit: 'off' }] },
+        sheet([
+          {
+            pulses: read(20_000, 'count'),
+            flow: read(flow, 'L/h'),
+            speed: read(5000, 'rpm'),
+            swept: L(2),
+            ...more,
+          },
+          { filled: L(50), counted: L(50) },
+        ]),
+        limits.slice(0, 1),
+      );
+    expect([at(77).worst, at(78).worst, at(78).codes]).toEqual([
+      'within',
+      'out',
+      expect.arrayContaining(['flowNotOfThisEngine']),
+    ]);
+    expect(at(100, { boost: read(1.3, '1') }).worst).toBe('within');
     const other = { ...spec, figures: [{ figure: 'burn', limit: 'off' }] };
     expect(given(other, sheet([{}]), [band('off', '%', {})]).problems).toEqual(['sheetUnknownFigure']);
   });

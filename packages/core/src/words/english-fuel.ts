@@ -47,6 +47,8 @@ export const ENGLISH_FUEL = {
     `${p.s('tank')} is drawn from and does not fall by more than reading explains: let it run longer.`,
   drawnFades: (p) => `${p.s('tank')} gives less and less: look at its vent before anything else.`,
   returnAsExpected: (p) => `As it should be: the return feeds ${p.s('tank').toLowerCase()}, and no other.`,
+  flowNotOfThisEngine: (p) =>
+    `${p.s('flow')} is impossible: at ${p.s('speed')} this engine takes ${p.s('most')} at the most. The counter or its factor is wrong.`,
   fillingNothing: () => 'What was filled, what was counted and the pulses are all above nothing.',
   planFuelNegative: () =>
     'A time, a flow, the reserve and the contingency are nothing at the least: one of them is below that.',

@@ -130,6 +130,12 @@ export function dompapFile(today: Date): string {
     description: 'touring motor glider, dual-lane engine control',
     family: 'motor-glider',
     serial: 'NL2-104',
+    layout: {
+      stores: [
+        { id: 'left-tank', title: 'Left tank', kind: 'tank', place: 'left-wing', capacity: 46 },
+        { id: 'right-tank', title: 'Right tank', kind: 'tank', place: 'right-wing', capacity: 46 },
+      ],
+    },
     equipment: DOMPAP_EQUIPMENT,
     loading: dompapLoading(today, DOMPAP_EQUIPMENT),
     hours: 3.4,

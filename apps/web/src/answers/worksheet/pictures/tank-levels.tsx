@@ -1,5 +1,6 @@
 import { useId, type ReactElement } from 'react';
 import { formatFigure, levelsOf } from '@kanzel/core';
+import { canBeDrawn, TanksDrawn } from './tanks-drawn.tsx';
 import type { PictureProps } from './props.ts';
 
 const [WIDTH, HEIGHT] = [320, 190];
@@ -22,6 +23,13 @@ export function TankLevels({ figures, room }: PictureProps): ReactElement | null
   const y = (litres: number): number => HEIGHT - (HEIGHT * litres) / most;
   const wrong = (tank: string): boolean =>
     (seen.value.rising.includes(tank) && tank !== expected) || seen.value.leaking.includes(tank);
+  const drawnTanks = tanks.map((t) => ({
+    title: t.title,
+    before: level(t.id, 0) / most,
+    now: level(t.id, last) / most,
+    wrong: wrong(t.id),
+  }));
+  const { layout } = room.index.basis.aircraft;
   return (
     <figure aria-label="Levels of the tanks" className="mt-3 flex flex-wrap items-end gap-x-10 gap-y-3">
       <div className="flex gap-x-5">
@@ -51,6 +59,7 @@ export function TankLevels({ figures, room }: PictureProps): ReactElement | null
           );
         })}
       </div>
+      {layout && canBeDrawn(layout, drawnTanks) ? <TanksDrawn layout={layout} tanks={drawnTanks} /> : null}
       <svg
         width={WIDTH + 60}
         height={HEIGHT + 36}
