@@ -135,6 +135,7 @@ test('a return line that feeds the wrong tank is found by the levels, held, put 
   await ylva.goto(`${base}/taxi?check=return-line-levels`);
   await again(ylva);
   await ylva.getByLabel('Drawn from').selectOption('Left tank');
+  await ylva.getByLabel('low warning came at', { exact: true }).fill('8');
   await levels([
     ['0', '40', '20'],
     ['5', '38.5', '20'],

@@ -378,6 +378,19 @@ describe('fuel on sheets', () => {
     expect([fades.worst, fades.codes]).toEqual(['near', ['drawnFades']]);
   });
 
+  it('knows nothing of a warning that nobody waited for, where the book has a limit for it', () => {
+    const limits = [band('low', 'L', { low: 5 })];
+    const spec: Spec = { ...TANKS, figures: [{ figure: 'warning', limit: 'low' }] };
+    const right = levels([40, 40], [38, 40], [36, 40], [34, 40]);
+    const waited = (litres: number): Worksheet => ({
+      ...right,
+      cells: [...right.cells, { row: 0, column: 'warning', reading: L(litres) }],
+    });
+    expect(given(spec, right, limits)).toMatchObject({ worst: 'unknown', refused: undefined });
+    expect(given(spec, waited(8), limits).worst).toBe('within');
+    expect(given(spec, waited(4), limits).worst).toBe('out');
+  });
+
   it('expects it where the pack says so', () => {
     const right = { ...TANKS, expects: 'right' };
     expect(given(right, levels([40, 20], [35, 23], [30, 26], [25, 29])).worst).toBe('within');

@@ -221,16 +221,18 @@ export const WORKSHEET: AnswerKind<'worksheet'> = {
     const held = spec.figures.flatMap(({ figure, limit: key }): readonly Verdict[] => {
       const limit = index.limits.get(key);
       if (!limit) return [];
-      return figures
-        .filter((f) => f.figure === figure)
-        .flatMap((f) => {
-          const { value, lacks, whose } = f;
-          if (value === undefined && lacks)
-            return [{ ...plain('unknown', lacks.code, lacks.params), limit: key, class: limit.class }];
-          return judgeAll([limit], { kind: 'one', reading: asReading(f) }, around).map((v) =>
-            named(v, whose),
-          );
-        });
+      const own = figures.filter((f) => f.figure === figure);
+      // What the check holds against a limit and nobody read is no pass.
+      if (own.length === 0 && figures.length > 0)
+        return [
+          { ...plain('unknown', 'sheetFigureLeft', { limit: limit.title }), limit: key, class: limit.class },
+        ];
+      return own.flatMap((f) => {
+        const { value, lacks, whose } = f;
+        if (value === undefined && lacks)
+          return [{ ...plain('unknown', lacks.code, lacks.params), limit: key, class: limit.class }];
+        return judgeAll([limit], { kind: 'one', reading: asReading(f) }, around).map((v) => named(v, whose));
+      });
     });
     const verdicts = worstFirst([...held, ...sheet.verdicts, ...open]);
     return verdicts.length > 0 ? verdicts : RECORDED;

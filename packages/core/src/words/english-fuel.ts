@@ -59,6 +59,7 @@ export const ENGLISH_FUEL = {
   sheetUnknownFigure: (p) => `“${p.s('figure')}” is no figure of this sheet: ${p.list('known').join(', ')}.`,
   sheetTanksMissing: () => 'Levels over time take two tanks at least: name them under `of`.',
   sheetExpectsOther: (p) => `The tank ${p.s('tank')} that it expects is none of those it names.`,
+  sheetFigureLeft: (p) => `${p.s('limit')}: not read, so that it is not known.`,
   sheetUnknownCell: (p) => `The sheet asks for no ${p.s('column')} in row ${p.s('row')}.`,
   sheetRowsLeft: (p) =>
     `${p.n('left') === 1 ? 'One more' : `${p.s('left')} more`}: ${p.s('row').toLowerCase()}.`,
