@@ -490,7 +490,7 @@ describe('fuel on sheets', () => {
       given(
         spec,
         sheet([
-          { pulses: read(20_000, 'count'), ...head },
+          { pulses: read(20_000, 'count'), flow: read(50, 'L/h'), ...head },
           { filled: L(50), counted: L(counts) },
         ]),
         limits,
