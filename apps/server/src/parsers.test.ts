@@ -8,6 +8,7 @@ import {
   boundJson,
   readAerodromeForecast,
   readEngineLine,
+  readFieldTable,
   readLimitTable,
   readRecordFile,
   writeHeader,
@@ -169,6 +170,7 @@ const PARSERS: readonly (readonly [
   read: (text: string) => unknown,
 ])[] = [
   ['limit table', [writeLimitTable(book.limits.slice(0, 6))], readLimitTable],
+  ['readings of a magnetometer', ['x,y,z\r\n412.5,-30,118\r\n398,-112,140\r\n'], readFieldTable],
   [
     'pack, as JSON',
     packs.slice(0, 4).map((p) => writeLibraryDocument(small(documentOfPack(p), 'checks'), 'json')),
