@@ -9,7 +9,7 @@ import { makeSentences } from '../words/english.ts';
 import { describeAnswer } from './answers.ts';
 import { judgeAnswer } from './judge-answer.ts';
 import type { PartAnswer } from './part-answer.ts';
-import { sheetJudgeable, sheetRoom } from './worksheet.ts';
+import { sheetForm, sheetJudgeable, sheetRoom } from './worksheet.ts';
 
 type Worksheet = Extract<PartAnswer, { kind: 'worksheet' }>;
 type Spec = Extract<AnswerSpec, { kind: 'worksheet' }>;
@@ -94,6 +94,87 @@ function given(spec: Spec, answer: Worksheet, limits: readonly Limit[] = [], loa
   };
 }
 
+/** What each sheet asks for: its head, its columns with their units, rows from and to; what may be left out in brackets. */
+const ASKED = {
+  'gauge-steps': ['', 'in L, shows L', 4, 20],
+  'return-line': ['(warning L)', 'minutes min, a L, b L', 4, 30],
+  transducer: ['pulses count, (flow L/h), (speed rpm), (swept L), (boost 1)', 'filled L, counted L', 1, 20],
+  'fuel-plan': [
+    'stick L, (gauge L), (receipt L), circuit min, reserve min, reserve-flow L/h, contingency %',
+    'minutes min, flow L/h',
+    4,
+    4,
+  ],
+  cells: ['', 'rest V', 1, 28],
+  'load-step': ['current A, temperature degC, today degC', 'rest V, loaded V', 1, 28],
+  'motor-field': ['', 'throttle %, x mG, y mG, z mG', 3, 12],
+  endurance: ['temperature degC, wind-from deg, wind m/s, carried kg', '', 0, 0],
+} as const;
+
+test.each(Object.entries(ASKED))(
+  '%s asks for what it is worked from',
+  (name, [head, columns, fewest, most]) => {
+    const spec = {
+      kind: 'worksheet',
+      sheet: name as Spec['sheet'],
+      of: [
+        { id: 'a', title: 'A' },
+        { id: 'b', title: 'B' },
+      ],
+      figures: [],
+    } as const;
+    const index = new Scribe().open(BASIS).state().index;
+    if (!index) throw new Error('There is no basis.');
+    const form = sheetForm(sheetRoom(spec, index, { chosen: [] }));
+    const said = (fields: typeof form.head): string =>
+      fields.map((f) => (f.optional ? `(${f.id} ${f.unit})` : `${f.id} ${f.unit}`)).join(', ');
+    expect([said(form.head), said(form.columns), form.fewest, form.most]).toEqual([
+      head,
+      columns,
+      fewest,
+      most,
+    ]);
+    expect(form.mission === true).toBe(name === 'endurance');
+    // A vehicle says its cells row by row, its field and its current as they are.
+    const live = [...form.head, ...form.columns].flatMap((f) => f.live ?? []);
+    expect(live).toEqual(
+      name === 'cells'
+        ? ['cell-{row}']
+        : name === 'load-step'
+          ? ['pack-amps', 'cell-{row}', 'cell-{row}']
+          : name === 'motor-field'
+            ? ['mag-x', 'mag-y', 'mag-z']
+            : [],
+    );
+    expect(form.choices.map((c) => c.id)).toEqual(name === 'return-line' ? ['drawn'] : []);
+  },
+);
+
+test('what motors move of the field is held against its limit, at the throttle at which it is most, against rest', () => {
+  const spec: Spec = {
+    kind: 'worksheet',
+    sheet: 'motor-field',
+    figures: [{ figure: 'moved', limit: 'moved' }],
+  };
+  const limits = [band('moved', '%', { high: 10 })];
+  const mG = (value: number): Reading => read(value, 'mG');
+  const field = (...rows: readonly (readonly [number, number, number, number])[]) =>
+    given(
+      spec,
+      sheet([{}, ...rows.map(([t, x, y, z]) => ({ throttle: read(t, '%'), x: mG(x), y: mG(y), z: mG(z) }))]),
+      limits,
+    );
+  // 30 and 40 of 500: 50 mG are 10 %.
+  const seen = field([0, 300, 0, 400], [50, 320, 10, 400], [100, 330, 40, 400]);
+  expect(seen.figure('moved')?.value).toBeCloseTo(10, 9);
+  expect([seen.worst, seen.text]).toEqual(['within', 'motors move the field by 10.0 % at most']);
+  expect(field([0, 300, 0, 400], [50, 360, 0, 400], [100, 330, 0, 400])).toMatchObject({ worst: 'out' });
+  expect(field([0, 300, 0, 400], [50, 360, 0, 400], [100, 330, 0, 400]).words).toContain('Throttle 50 %');
+  expect(field([10, 300, 0, 400], [50, 320, 0, 400], [100, 330, 0, 400]).refused).toBe('motorsRestMissing');
+  expect(field([0, 300, 0, 400], [0, 320, 0, 400], [100, 330, 0, 400]).refused).toBe('motorsRestMissing');
+  expect(field([0, 300, 0, 400], [100, 320, 0, 400]).refused).toBe('wrongForm');
+});
+
 describe('cells, each', () => {
   const LIMITS = [
     band('rest', 'V', { low: 4.1, cautionLow: 4.14 }),
@@ -131,6 +212,13 @@ describe('cells, each', () => {
     const guarded = LIMITS.map((l) => ({ ...l, acceptance: 'guarded' as const }));
     expect(given(SPEC, cells(4.18, 4.175), guarded).worst).toBe('unknown');
     expect(given(SPEC, sheet([{}, sure(4.18), sure(4.175)]), guarded).worst).toBe('within');
+  });
+
+  it('says how many there are, the lowest by its place, and how far they lie apart', () => {
+    expect(given(SPEC, cells(4.18, 4.175, 4.18), LIMITS).text).toBe(
+      '3 cells, lowest 4.175 V (cell 2), 0.005 V apart',
+    );
+    expect(given(SPEC, cells(4, 4.1), LIMITS).figure('pack')?.value).toBeCloseTo(8.1, 9);
   });
 
   it('counts them against the pack, and refuses one more or one less by name', () => {
@@ -308,6 +396,42 @@ describe('the pack for a flight', () => {
     expect(on(asked({}, 'small', [14_000])).codes).toContain('aboveHigh');
   });
 
+  it('counts what the configuration puts aboard, like what is carried, and takes the placard for what it is', () => {
+    const boxed: LoadingData = {
+      ...DRONE,
+      configured: [
+        {
+          id: 'box',
+          title: 'Box',
+          mass: 1,
+          arm: 2000,
+          lateral: 0,
+          uncertainty: { mass: 0, arm: 0 },
+          when: {},
+        },
+      ],
+    };
+    const carried = on(asked({ carried: 1 })).figure('takes')?.value ?? 0;
+    expect(on(asked({}), boxed).figure('takes')?.value).toBeCloseTo(carried, 9);
+    const grams: LoadingData = {
+      ...DRONE,
+      units: { ...DRONE.units, mass: 'g' },
+      packs: DRONE.packs.map((p) => ({ ...p, mass: 1000 * p.mass })),
+      ...(DRONE.report ? { report: { ...DRONE.report, mass: 8000 } } : {}),
+    };
+    expect(on(asked({}), grams).figure('takes')?.value).toBeCloseTo(
+      on(asked({})).figure('takes')?.value ?? 0,
+      6,
+    );
+    const all = on(asked({}));
+    expect(all.figure('home-left')?.value).toBeCloseTo(200 - 2 * 21.1111, 2);
+    expect(all.figure('hover-minutes')?.value).toBeCloseTo((60 * 200) / 900, 6);
+    // 3 mΩ at 20 °C and 100 A: 3.9 V, give or take nothing where it was measured as warm as it is.
+    expect(all.figure('lowest-full')?.value).toBeCloseTo(3.9, 9);
+    const low = { ...DRONE, packs: DRONE.packs.map((p) => ({ ...p, cells: 2 })) };
+    expect(on(asked({}), low)).toMatchObject({ worst: 'out', codes: expect.arrayContaining(['sagsToLow']) });
+  });
+
   it('tells the point from which it does not come home, and one that it does not reach against the wind', () => {
     const far = on(asked({}, 'small', [2000, 18_000]));
     expect([far.worst, far.codes.includes('homeShort'), far.words.includes('point 2')]).toEqual([
@@ -376,6 +500,22 @@ describe('fuel on sheets', () => {
     expect(given(TANKS, levels([40, 40], [40, 40], [40, 40], [40, 40])).worst).toBe('unknown');
     const fades = given(TANKS, levels([40, 20], [36, 20], [32, 20], [31, 20], [30.5, 20], [30.5, 20]));
     expect([fades.worst, fades.codes]).toEqual(['near', ['drawnFades']]);
+  });
+
+  it('says each trend with its sign, what was burnt, and the most that a tank rose beside the one that is drawn from', () => {
+    const right = given(TANKS, levels([40, 40], [38, 40], [36, 40], [34, 40]));
+    expect(right.text).toBe('Left tank −24.0 L/h, Right tank +0.0 L/h');
+    expect(right.figure('burn')?.value).toBeCloseTo(24, 9);
+    expect(right.figure('rise')?.value).toBe(0);
+    const wrong = given(TANKS, levels([40, 20], [35, 23], [30, 26], [25, 29]));
+    expect(wrong.text).toBe('Left tank −60.0 L/h, Right tank +36.0 L/h');
+    expect([wrong.figure('burn')?.value, wrong.figure('rise')?.value].map((v) => Math.round(v ?? 0))).toEqual(
+      [24, 36],
+    );
+    expect(wrong.words).toContain('the return feeds it, and not left tank');
+    const leaks = given(TANKS, levels([40, 40], [38, 39], [36, 38], [34, 37]));
+    expect(leaks.words).toContain('Right tank falls by 12.0 L/h, although only left tank is drawn from');
+    expect(given(TANKS, levels([40, 40], [40, 40], [40, 40], [40, 40])).codes).toEqual(['drawnStands']);
   });
 
   it('knows nothing of a warning that nobody waited for, where the book has a limit for it', () => {
@@ -470,6 +610,10 @@ describe('fuel on sheets', () => {
     expect(less.figure('margin')?.value).toBeCloseTo(0.5, 9);
     expect(plan(40, { gauge: L(39, 1) }).worst).toBe('within');
     expect(plan(30).worst).toBe('out');
+    expect(enough.text).toBe('40.0 L aboard, 32.5 needed, turn back 45 min after take-off');
+    const said = plan(40, { gauge: L(33, 1), receipt: L(44, 1) });
+    expect(said.words).toContain('the receipt says 44.0 L, the gauge 33.0 L: the least is taken');
+    expect(said.figure('aboard-apart')?.value).toBeCloseTo(11, 9);
     expect(plan(40, {}, -30).refused).toBe('planFuelNegative');
   });
 

@@ -146,6 +146,12 @@ describe('coming home', () => {
     expect(point?.minutes).toBeCloseTo((40 + 100) / 60, 9);
   });
 
+  it('stands over its place without a way home, and climbs from where it was', () => {
+    const [over, higher] = comeHome(POWER, 10, CALM, [at(0, 0, 50), at(0, 0, 80)], 100);
+    expect(over?.home).toBeCloseTo(10, 9);
+    expect((higher?.used ?? 0) - (over?.used ?? 0)).toBeCloseTo(climbEnergy(10, 30), 9);
+  });
+
   it('counts a transition out and one back, the climb, and the upper end of the band', () => {
     const [point] = comeHome({ ...POWER, transition: 3, band: 0.1 }, 10, CALM, [at(0, 2000, 100)], 100);
     expect(point?.used).toBeCloseTo(1.1 * (10 + 11.1111 + climbEnergy(10, 100)) + 3, 3);
@@ -257,6 +263,48 @@ describe('packs compared', () => {
     expect((warm?.low ?? 9) <= (warm?.high ?? 0)).toBe(true);
   });
 
+  it('takes the upper end of the powers, a transition out and one back, and masses in the unit of the placard', () => {
+    const power = { ...POWER, band: 0.25, transition: 6 };
+    const own = comparePack({ ...PACK, mass: 2000 }, { ...ROOM, power, kilograms: 0.001 });
+    expect(own.mass).toBe(10);
+    // By hand: 200 less 1.25·20 less 12 are 163 Wh; at 500 W 19.56 min, and 80 s of hover.
+    expect(own.minutes).toBeCloseTo((60 * 163) / 500 + 80 / 60, 9);
+    expect(own.hoverMinutes).toBeCloseTo((60 * 200) / 1125, 9);
+    const { cruise, ...along } = power;
+    expect(cruise).toBe(400);
+    // What hovers along has no transition: 175 Wh at 1,125 W.
+    expect(comparePack(PACK, { ...ROOM, power: along }).minutes).toBeCloseTo((60 * 175) / 1125 + 80 / 60, 9);
+    const { hover, ...flies } = { ...POWER };
+    expect(hover).toBe(900);
+    expect(comparePack(PACK, { ...ROOM, power: flies })).toMatchObject({
+      hoverMinutes: 0,
+      minutes: 30 + 80 / 60,
+    });
+  });
+
+  it('stays at the share of the warmest of the table above it, and goes along the line between its neighbours', () => {
+    const cold = [
+      { temperature: -10, share: 0.5 },
+      { temperature: 10, share: 0.9 },
+      { temperature: 30, share: 1 },
+    ];
+    expect(shareAt(cold, -5)).toBeCloseTo(0.6, 12);
+    expect(shareAt(cold, 15)).toBeCloseTo(0.925, 12);
+    expect([shareAt(cold, -10), shareAt(cold, 10), shareAt(cold, 55)]).toEqual([0.5, 0.9, 1]);
+    expect(shareAt([{ temperature: 0, share: 0.7 }], 40)).toBe(0.7);
+  });
+
+  it('knows the sag only of a pack whose cells are counted and whose resistance was measured', () => {
+    const history = [{ on: '2025-01-01', cycles: 1, resistance: 18, temperature: 25 }];
+    expect(comparePack({ ...PACK, history }, ROOM).sag).toBeUndefined();
+    expect(comparePack({ ...PACK, cells: 6 }, ROOM).sag).toBeUndefined();
+    expect(comparePack({ ...PACK, cells: 6, history: [] }, ROOM).sag).toBeUndefined();
+  });
+
+  it('names the first of two points from which the same is left', () => {
+    expect(comparePack(PACK, { ...ROOM, points: [at(2000), at(2000)] }).worst?.at).toBe(1);
+  });
+
   it('finds the point from which least is left, whatever their order', () => {
     const worst = comparePack(PACK, { ...ROOM, points: [at(500), at(6000), at(100)] }).worst;
     expect(worst?.at).toBe(2);
@@ -293,6 +341,28 @@ describe('points of a mission', () => {
       [0, 556, 60],
       [0, 556, 0],
     ]);
+  });
+
+  it('begin at the first that has a place, on the equator or on the meridian as well', () => {
+    const first = (...items: readonly Partial<MissionItem>[]) => {
+      const worked = points(...items);
+      return worked.ok
+        ? worked.value.map((p) => [Math.round(p.north), Math.round(p.east)])
+        : worked.error.code;
+    };
+    // The take-off has no place of its own: it is where it stands, and the way counts from the first place.
+    expect(
+      first({ command: 22, x: 0, y: 0 }, { x: 0, y: 100_000_000 }, { x: 100_000, y: 100_000_000 }),
+    ).toEqual([
+      [0, 0],
+      [0, 0],
+      [1112, 0],
+    ]);
+    expect(first({ x: 600_000_000, y: 0 }, { x: 600_100_000, y: 0 })).toEqual([
+      [0, 0],
+      [1112, 0],
+    ]);
+    expect(first({ x: 0, y: 0 })).toBe('missionNotThere');
   });
 
   it('are refused where a height counts from the sea, or where there is none', () => {
