@@ -112,7 +112,7 @@ export function PackCells({ pack, put }: { pack: LoadPack; put: Put }): ReactEle
             {
               on: new Date().toISOString().slice(0, 10),
               cycles: history.at(-1)?.cycles ?? 0,
-              resistance: history.at(-1)?.resistance ?? 20,
+              resistance: 0,
               temperature: 20,
             },
           ])

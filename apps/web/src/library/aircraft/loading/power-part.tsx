@@ -26,15 +26,15 @@ export function PowerPart({ data, change }: { data: LoadingData; change: ChangeL
         onClick={() =>
           put(
             {
-              mass: data.report?.mass ?? 1,
-              hover: 1000,
-              speed: 15,
+              // Nothing that somebody would have to have measured: it is not taken before it is entered.
+              mass: 0,
+              speed: 0,
               transition: 0,
-              hoverSeconds: 30,
-              band: 0.1,
-              fullCurrent: 100,
-              cellLow: 3.4,
-              source: 'to be measured',
+              hoverSeconds: 0,
+              band: 0,
+              fullCurrent: 0,
+              cellLow: 0,
+              source: 'not entered yet',
             },
             'new',
           )
