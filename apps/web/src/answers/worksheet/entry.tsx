@@ -123,7 +123,7 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
       )}
       <Problem>{silent}</Problem>
       {form.columns.length === 0 ? null : (
-        <table className="mt-1">
+        <table className="mt-1 max-lg:[&_input]:min-h-14">
           <thead>
             <tr className="cap text-left">
               <th />
