@@ -225,6 +225,7 @@ test('parameters are held against those that were left: a difference is accepted
   await expect(step.getByText('to be put back')).toHaveCount(0);
   await expect(step.getByText('Within limits')).toBeVisible();
   await press(page, /^Record/);
+  await expect(page).not.toHaveURL(/check=parameters-filed/);
   await page.goto(`${base}/controls?check=parameters-filed`);
   await expect(step).toContainText('120 parameters, none to put back');
 });
