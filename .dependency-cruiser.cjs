@@ -7,6 +7,7 @@ const CORE = [
   'quantity',
   'limits',
   'signals',
+  'run-up',
   'mission',
   'parameters',
   'aircraft',

@@ -6,6 +6,7 @@ export * from './canonical/index.ts';
 export * from './quantity/index.ts';
 export * from './limits/index.ts';
 export * from './signals/index.ts';
+export * from './run-up/index.ts';
 export * from './mission/index.ts';
 export * from './parameters/index.ts';
 export * from './aircraft/index.ts';

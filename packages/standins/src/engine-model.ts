@@ -24,6 +24,14 @@ export interface EngineFaults {
   ungrounded: 'none' | 'left' | 'right';
   /** Share of its work that a weak cylinder does, by cylinder number. */
   weakCylinder: { readonly cylinder: number; readonly share: number } | null;
+  /** Plugs that fire now and then only, named as the dead ones are. */
+  weakPlugs: readonly string[];
+  /** A cylinder whose injector is half closed: it runs lean, and hotter. */
+  cloggedInjector: number | null;
+  /** A cylinder whose exhaust valve leaks more and less as it turns in its seat. */
+  leakingValve: number | null;
+  /** An ignition that fires late: its mixture burns on into the exhaust. */
+  lateIgnition: 'none' | 'left' | 'right';
   slowOilPressure: boolean;
   deadGenerator: boolean;
   lazyGovernor: boolean;
@@ -42,6 +50,12 @@ export interface EngineCharacter {
   /** Exhaust and head offsets by cylinder, °C. */
   readonly exhaustOffsets: readonly number[];
   readonly headOffsets: readonly number[];
+  /** How much hotter the exhausts leave on one ignition, K. */
+  readonly burnsOn?: number;
+  /** A propeller of fixed blades turns as fast as the engine can turn it. */
+  readonly propeller?: 'governed' | 'fixed';
+  /** What a charger adds to the manifold at full throttle, inHg. */
+  readonly boost?: number;
 }
 
 /** Temperatures in °C, pressures in psi and inHg, speed in rpm. */
@@ -53,10 +67,16 @@ interface Inner {
   heads: number[];
   exhausts: number[];
   runningFor: number;
+  /** Seconds since it was made, for what comes round. */
+  age: number;
 }
 
 export const NO_FAULTS: EngineFaults = {
   deadPlugs: [],
+  weakPlugs: [],
+  cloggedInjector: null,
+  leakingValve: null,
+  lateIgnition: 'none',
   ungrounded: 'none',
   weakCylinder: null,
   slowOilPressure: false,
@@ -114,7 +134,22 @@ export class EngineModel {
       heads: cylinders,
       exhausts: cylinders.map(() => AMBIENT_TEMPERATURE),
       runningFor: 0,
+      age: 0,
     };
+  }
+
+  /** How much of the time a cylinder misses its beat on the ignitions that spark now: its weak plug is the only one. */
+  private misses(cylinder: number): number {
+    const weak = (side: 'left' | 'right'): boolean => this.faults.weakPlugs.includes(`${side}${cylinder}`);
+    const [left, right] = [this.sparks('left'), this.sparks('right')];
+    return left !== right && weak(left ? 'left' : 'right') ? 0.25 : 0;
+  }
+
+  /** Whether the ignition that runs alone is the late one. */
+  private runsLate(): boolean {
+    const { lateIgnition } = this.faults;
+    const [left, right] = [this.sparks('left'), this.sparks('right')];
+    return left !== right && lateIgnition === (left ? 'left' : 'right');
   }
 
   /** Whether an ignition sparks: switched on, or not grounded when it should be. */
@@ -134,7 +169,8 @@ export class EngineModel {
     if (left && right) return health;
     // Torque goes with the square of speed: the drop given at 1700 rpm fixes the work on one ignition.
     const drop = left ? this.character.leftOnlyDrop : this.character.rightOnlyDrop;
-    return health * (1 - drop / 1700) ** 2;
+    const late = this.runsLate() ? 0.97 : 1;
+    return health * late * (1 - this.misses(cylinder)) * (1 - drop / 1700) ** 2;
   }
 
   private firing(): number[] {
@@ -148,6 +184,7 @@ export class EngineModel {
     const torque =
       Math.max(0, (manifold - FRICTION_MANIFOLD) / (FULL_MANIFOLD - FRICTION_MANIFOLD)) * work * heat * lean;
     const fine = FINE_PITCH_SPEED * Math.sqrt(torque);
+    if (this.character.propeller === 'fixed') return fine;
     if (this.controls.propeller < 0) return fine * 0.76;
     const governed = COARSE_SPEED + (this.character.governedSpeed - COARSE_SPEED) * this.controls.propeller;
     return Math.min(fine, governed);
@@ -161,7 +198,9 @@ export class EngineModel {
     const turning = state.speed > 250;
     const runs = turning && work > 0.3;
     const manifold = turning
-      ? IDLE_MANIFOLD + MANIFOLD_RANGE * this.controls.throttle ** 0.8
+      ? IDLE_MANIFOLD +
+        MANIFOLD_RANGE * this.controls.throttle ** 0.8 +
+        (this.character.boost ?? 0) * this.controls.throttle ** 4
       : AMBIENT_PRESSURE;
     const wanted = runs
       ? this.targetSpeed(work, manifold)
@@ -180,6 +219,7 @@ export class EngineModel {
     state.speed = approach(state.speed, wanted, dt, tau);
     if (!runs && state.speed < 1) state.speed = 0;
     state.manifold = approach(state.manifold, manifold, dt, 0.3);
+    state.age += dt;
     state.runningFor = runs ? state.runningFor + dt : 0;
     this.stepTemperatures(dt, firing, runs);
     this.stepOil(dt, runs);
@@ -198,11 +238,18 @@ export class EngineModel {
     const power = this.power();
     const both = this.sparks('left') && this.sparks('right');
     firing.forEach((work, i) => {
+      const cylinder = i + 1;
       const burning =
-        610 + 140 * Math.sqrt(power) + (both ? 0 : 42) + (this.character.exhaustOffsets[i] ?? 0);
+        610 +
+        140 * Math.sqrt(power) +
+        (both ? 0 : (this.character.burnsOn ?? 42) + (this.runsLate() ? 55 : 0)) +
+        (this.character.exhaustOffsets[i] ?? 0) +
+        (this.faults.cloggedInjector === cylinder ? 75 : 0) +
+        (this.faults.leakingValve === cylinder ? 24 * Math.sin((2 * Math.PI * state.age) / 45) : 0);
+      const beats = 1 - this.misses(cylinder);
       const exhaust = runs
         ? work > 0.2
-          ? burning - 90 * (1 - work / (both ? 1 : 0.9))
+          ? burning * beats + 240 * (1 - beats) - 90 * Math.max(0, 1 - work / beats / (both ? 1 : 0.9))
           : 240
         : AMBIENT_TEMPERATURE + 20;
       state.exhausts[i] = approach(state.exhausts[i] ?? 0, exhaust, dt, runs ? 2 : 40);

@@ -1,0 +1,4 @@
+export * from './plateaus.ts';
+export * from './speed-checks.ts';
+export * from './plugs.ts';
+export * from './wander.ts';
