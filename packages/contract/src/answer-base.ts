@@ -1,6 +1,7 @@
 import 'reflect-metadata';
 import { IsIn, IsNumber, IsOptional, IsPositive, IsString, Matches, MaxLength } from 'class-validator';
 import { ANSWERS, UNIT_IDS } from '@kanzel/core';
+import { IsInstant } from './instant.ts';
 
 export const ID = /^[A-Za-z0-9._-]{1,80}$/;
 
@@ -15,6 +16,7 @@ export class ReadingBody {
   @IsOptional() @Matches(ID) instrument?: string;
   @IsOptional() @IsNumber() scatter?: number;
   @IsOptional() @IsNumber() count?: number;
+  @IsOptional() @IsInstant() at?: string;
 }
 
 /** Base of the answers; the property `kind` tells them apart, and picks the class by which the rest is asked (`ANSWER_BODIES`). */

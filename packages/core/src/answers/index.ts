@@ -31,6 +31,7 @@ export {
   type SheetForm,
   type SheetRoom,
 } from './worksheets/index.ts';
+export { patternBefore, plugsOf, type PlugsOf } from './plugs-of.ts';
 export { swingOf } from './swing.ts';
 export { SAMPLE_WORDS, samplesWanting } from './samples.ts';
 export { toNorth, wantsDeclination } from './heading.ts';

@@ -101,7 +101,7 @@ export type AnswerSpec =
       readonly directions?: Directions;
     } & FigureAnswer)
   | ({ readonly kind: 'drop'; readonly switchTo?: string } & FigureAnswer)
-  | ({ readonly kind: 'cylinders' } & FigureAnswer)
+  | ({ readonly kind: 'cylinders'; readonly switchTo?: string } & FigureAnswer)
   /** A figure for each motor, or for each that tilts, taken at one time and compared with one another. */
   | ({
       readonly kind: 'side-by-side';

@@ -216,6 +216,8 @@ export interface Reading {
   readonly instrument?: string;
   readonly scatter?: number;
   readonly count?: number;
+  /** When the monitor showed it, if that is not the time of the answer: an instant. */
+  readonly at?: string;
   /** Expanded uncertainty of a figure that was worked out; a reading has it from its instrument. */
   readonly uncertainty?: number;
 }

@@ -106,7 +106,7 @@ export function plateausOf(samples: Samples, rule: PlateauRule): readonly Steady
   const time = (i: number): number => t[i] ?? 0;
   const lasts = (a: number, b: number): number => time(b - 1) - time(a);
   const drift = (a: number, b: number): number => Math.abs(sums(a, b).slope) * lasts(a, b);
-  const gapBefore = (i: number): boolean => time(i) - time(i - 1) > rule.maximumGap;
+  const gapBefore = (i: number): boolean => time(i) - time(i - 1) > rule.maximumGap + 1e-9;
   /** The first sample behind the shortest stretch that begins here; undefined where a gap or something wild comes first. */
   const beginning = (a: number): number | undefined => {
     let b = a + 1;
@@ -122,7 +122,10 @@ export function plateausOf(samples: Samples, rule: PlateauRule): readonly Steady
     const { mean } = sums(a, b);
     let newest = b;
     while (newest > a && (time(b) - time(newest - 1) <= NEWEST || b + 1 - newest < WILD + 1)) newest -= 1;
-    if (Math.abs(sums(newest, b + 1).mean - mean) > rule.tolerance / 2) return false;
+    const near = v.slice(newest, b + 1).filter((value) => Math.abs(value - mean) <= rule.tolerance);
+    if (near.length === 0) return false;
+    const level = near.reduce((x, y) => x + y, 0) / near.length;
+    if (Math.abs(level - mean) > rule.tolerance / 2) return false;
     return !v.slice(b + 1 - WILD, b + 1).every((value) => Math.abs(value - mean) > rule.tolerance);
   };
   let a = 0;
@@ -133,6 +136,8 @@ export function plateausOf(samples: Samples, rule: PlateauRule): readonly Steady
       continue;
     }
     while (goesOn(a, b)) b += 1;
+    // What seemed wild and was the first of another level belongs to that one.
+    if (Math.abs((v[b - 1] ?? 0) - sums(a, b - 1).mean) > rule.tolerance) b -= 1;
     const { mean, squares, count } = sums(a, b);
     found.push({ from: time(a), to: time(b - 1), mean, scatter: Math.sqrt(squares / (count - 1)), count });
     a = b;

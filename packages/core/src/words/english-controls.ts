@@ -141,4 +141,8 @@ export const ENGLISH_CONTROLS = {
   listReadLongAgo: (p) =>
     `It was read from the vehicle ${p.n('minutes')} minutes ago: what is aboard may be another by now. Read it again; what you chose is still there.`,
   vehicleFrozen: () => 'The vehicle is alive, but its figures stand still. None are taken until they move.',
+  patternNone: () => 'No cylinder is read yet.',
+  patternUneven: (p) =>
+    `On both there are ${p.s('both')} cylinders, and ${p.s('alone')} on one alone: the two cannot be compared.`,
+  cylinderLeft: (p) => `Cylinder ${p.s('cylinder')} is not read.`,
 } satisfies Catalogue;

@@ -15,3 +15,4 @@ export { namedIn } from './named-in.ts';
 export * from './control-words.ts';
 export { SAMPLED_AFTER_WORDS } from './english-fuel.ts';
 export * from './mission-words.ts';
+export * from './run-up-words.ts';

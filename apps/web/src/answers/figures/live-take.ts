@@ -71,19 +71,23 @@ export function wayOf(part: Part): 'rising' | 'falling' | undefined {
 }
 
 /** What is recorded of a steady figure. What was measured is judged; the step of the check says only how much of it is shown. */
-function readingOf(
+export function readingOf(
   index: BasisIndex,
   part: Part,
-  { unit, resolution }: LiveSignal,
+  { unit, resolution }: Pick<LiveSignal, 'unit' | 'resolution'>,
   figure: SteadyFigure,
+  at: number,
 ): Reading {
   const instrument = instrumentsFor(index, part.check, true)[0]?.id;
   return {
-    ...figure,
+    value: figure.value,
+    scatter: figure.scatter,
+    count: figure.count,
     unit,
     text: formatFigure(figure.value, resolution),
     resolution,
     source: 'live',
+    at: new Date(at).toISOString(),
     ...(instrument ? { instrument } : {}),
   };
 }
@@ -97,7 +101,7 @@ export function lookAt(index: BasisIndex, part: Part, name: string): LiveTake {
   const look = lookAtSignal(linesRead(), signal, value, heldOf(index).get(key));
   if (!('figure' in look)) return { state: look.state, value };
   if (look.hold) heldOf(index).set(key, look.hold);
-  const reading = readingOf(index, part, signal, look.figure);
+  const reading = readingOf(index, part, signal, look.figure, newestAt() ?? Date.parse(serverInstant()));
   return { state: look.state, value, reading, ...(look.way ? { way: look.way } : {}) };
 }
 

@@ -1,0 +1,279 @@
+import fc from 'fast-check';
+import type { Samples } from '../limits/series.ts';
+import {
+  diedAndCaught,
+  plateauRule,
+  plateausOf,
+  plugsNamed,
+  speedChecksOf,
+  trembleOf,
+  wandersAlone,
+} from './index.ts';
+
+/** Levels one after the other, ten samples a second: [level, seconds]; nothing between them but the next sample. */
+function levels(...parts: readonly (readonly [number, number])[]): Samples {
+  const v = parts.flatMap(([level, seconds]) =>
+    Array.from({ length: Math.round(seconds * 10) }, () => level),
+  );
+  return { t: v.map((_, i) => i / 10), v };
+}
+const RULE = { seconds: 2, tolerance: 10, maximumGap: 1 };
+const found = (samples: Samples, rule = RULE) =>
+  plateausOf(samples, rule).map((p) => [Math.round(p.mean), Number((p.to - p.from).toFixed(1))]);
+
+describe('plateaus', () => {
+  test('the example of the docstring: three levels, three plateaus, each as long as it lasts', () => {
+    expect(found(levels([1700, 10], [1600, 5], [1700, 5]))).toEqual([
+      [1700, 9.9],
+      [1600, 4.9],
+      [1700, 4.9],
+    ]);
+  });
+
+  test('the shortest that counts is the time of the rule, to the sample', () => {
+    expect(found(levels([1700, 2.1]))).toEqual([[1700, 2]]);
+    expect(found(levels([1700, 2]))).toEqual([]);
+  });
+
+  test('a gap cuts one in two, a gap of exactly the longest does not', () => {
+    const { t, v } = levels([1700, 8]);
+    const late = (by: number): Samples => ({ t: t.map((at) => (at > 3.95 ? at + by : at)), v });
+    expect(found(late(0.9))).toEqual([[1700, 8.8]]);
+    expect(found(late(1))).toHaveLength(2);
+  });
+
+  test('one wild sample ends nothing, two in a row do', () => {
+    const wild = (...at: number[]): Samples => {
+      const { t, v } = levels([1700, 8]);
+      return { t, v: v.map((value, i) => (at.includes(i) ? 1650 : value)) };
+    };
+    expect(found(wild(40))).toHaveLength(1);
+    expect(found(wild(40, 41)).length).toBeGreaterThan(1);
+  });
+
+  test('a level that is nearer than the tolerance is another level all the same', () => {
+    expect(found(levels([1700, 6], [1692, 6])).map(([mean]) => mean)).toEqual([1700, 1692]);
+    expect(found(levels([1700, 6], [1697, 6]))).toHaveLength(1);
+  });
+
+  test('what drifts is none, and heat has to stand for twenty seconds', () => {
+    const ramp = (perSecond: number, seconds: number): Samples => {
+      const t = Array.from({ length: seconds * 10 }, (_, i) => i / 10);
+      return { t, v: t.map((at) => 60 + perSecond * at) };
+    };
+    const heat = plateauRule('degC', 1, []);
+    expect(heat).toMatchObject({ seconds: 20, tolerance: 1 });
+    expect(plateauRule('degF', 1, []).tolerance).toBeCloseTo(1.8, 9);
+    expect(plateausOf(ramp(0.1, 60), heat)).toEqual([]);
+    expect(plateausOf(ramp(0, 60), heat)).toHaveLength(1);
+    expect(plateausOf(ramp(0, 20), heat)).toEqual([]);
+    expect(plateausOf(ramp(20, 10), RULE)).toEqual([]);
+  });
+
+  test('a needle that trembles widens its rule; steps and ramps do not', () => {
+    expect(trembleOf([1, 2, 3, 4])).toBeUndefined();
+    expect(trembleOf(Array.from({ length: 20 }, (_, i) => 1700 + 2 * (i % 2)))).toBeCloseTo(
+      4 / (0.6745 * Math.sqrt(6)),
+      9,
+    );
+    expect(trembleOf(levels([1700, 5], [1500, 5]).v)).toBe(0);
+    expect(trembleOf(Array.from({ length: 20 }, (_, i) => 10 * i))).toBe(0);
+    expect(plateauRule('rpm', 1, [])).toEqual({ seconds: 2, tolerance: 3, maximumGap: 1 });
+    expect(
+      plateauRule(
+        'rpm',
+        1,
+        levels([1700, 5]).v.map((x, i) => x + 5 * (i % 2)),
+      ).tolerance,
+    ).toBeGreaterThan(20);
+  });
+
+  test('whatever comes, plateaus are in order, apart, long enough, and made of samples that were there', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 600, max: 2700 }), fc.integer({ min: 1, max: 60 })), {
+          maxLength: 8,
+        }),
+        (parts) => {
+          const samples = levels(...parts.map(([level, tenths]) => [level, tenths / 10] as const));
+          const all = plateausOf(samples, RULE);
+          let last = -1;
+          let counted = 0;
+          for (const p of all) {
+            expect(p.from).toBeGreaterThan(last);
+            expect(p.to - p.from).toBeGreaterThanOrEqual(RULE.seconds - 1e-9);
+            const own = samples.v.filter(
+              (_, i) => (samples.t[i] ?? 0) >= p.from && (samples.t[i] ?? 0) <= p.to,
+            );
+            expect(own).toHaveLength(p.count);
+            expect(p.mean).toBeCloseTo(own.reduce((a, b) => a + b, 0) / own.length, 6);
+            last = p.to;
+            counted += p.count;
+          }
+          expect(counted).toBeLessThanOrEqual(samples.v.length);
+        },
+      ),
+    );
+  });
+});
+
+describe('what was switched', () => {
+  const drops = (samples: Samples, beside = {}) =>
+    speedChecksOf(samples, 1, beside).map((c) => [Math.round(c.drop), c.looksLike]);
+
+  test('a drop that comes back is one, of whatever size; straight from one to the other is two', () => {
+    expect(drops(levels([1700, 10], [1620, 5], [1700, 5]))).toEqual([[80, 'unknown']]);
+    expect(drops(levels([1700, 10], [1620, 5], [1590, 5], [1700, 5]))).toEqual([
+      [80, 'unknown'],
+      [110, 'unknown'],
+    ]);
+    expect(drops(levels([1700, 10], [1690, 5], [1700, 5]))).toEqual([[10, 'unknown']]);
+  });
+
+  test('a speed that stays down, rises, or falls to idle is no check', () => {
+    expect(drops(levels([1700, 10], [1620, 15]))).toEqual([]);
+    expect(drops(levels([1700, 10], [1620, 5], [1640, 15]))).toEqual([]);
+    expect(drops(levels([1700, 10], [1780, 5], [1700, 5]))).toEqual([]);
+    expect(drops(levels([1700, 10], [700, 5], [1700, 5]))).toEqual([]);
+    expect(drops(levels([1700, 10], [1620, 70], [1700, 5]))).toEqual([]);
+    expect(drops(levels())).toEqual([]);
+    expect(drops(levels([0, 10], [0, 5]))).toEqual([]);
+  });
+
+  test('a line that was gone in between tells of nothing that was done meanwhile', () => {
+    const { t, v } = levels([1700, 10], [1620, 5], [1700, 5]);
+    expect(drops({ t: t.map((at) => (at > 12 ? at + 9 : at)), v })).toEqual([]);
+  });
+
+  test('other channels say what it was', () => {
+    const speed = levels([1700, 10], [1620, 5], [1700, 5]);
+    const like = (rise: number, manifold: number, cylinders = 4) => ({
+      manifold: levels([15, 10], [15 + manifold, 5], [15, 5]),
+      exhausts: Array.from({ length: cylinders }, () => levels([700, 10], [700 + rise, 5], [700, 5])),
+    });
+    expect(drops(speed, like(40, 0))).toEqual([[80, 'ignition']]);
+    expect(drops(speed, like(14, 0))).toEqual([[80, 'ignition']]);
+    expect(drops(speed, like(13, 0))).toEqual([[80, 'other']]);
+    expect(drops(speed, like(40, -0.6))).toEqual([[80, 'throttle']]);
+    expect(drops(speed, like(40, -0.4))).toEqual([[80, 'ignition']]);
+    const cycled = levels([1700, 10], [1400, 5], [1700, 5]);
+    expect(drops(cycled, like(0, 0.3))).toEqual([[300, 'propeller']]);
+    // One dead cylinder of two: the other one says that it was an ignition.
+    const oneDead = {
+      exhausts: [levels([700, 10], [745, 5], [700, 5]), levels([700, 10], [250, 5], [700, 5])],
+    };
+    expect(drops(levels([1700, 10], [1300, 5], [1700, 5]), oneDead)).toEqual([[400, 'ignition']]);
+  });
+
+  test('an engine that dies and catches, one that is stopped, one that only idles', () => {
+    const died = (low: number, after: number) => diedAndCaught(levels([700, 6], [low, 1], [after, 6]), 1);
+    expect(died(420, 700)).toMatchObject([{ before: 700, lowest: 420 }]);
+    expect(died(510, 700)).toEqual([]);
+    expect(died(420, 0)).toEqual([]);
+    expect(died(420, 600)).toEqual([]);
+    expect(died(420, 1500)).toEqual([]);
+    expect(diedAndCaught(levels([700, 20]), 1)).toEqual([]);
+  });
+});
+
+describe('plugs', () => {
+  const say = (both: readonly number[], alone: readonly number[], u?: number | readonly number[]) => {
+    const said = plugsNamed(both, alone, u);
+    if (!said.ok) return said.error.code;
+    return { whole: said.value.whole, said: said.value.cylinders.map((c) => `${c.cylinder} ${c.what}`) };
+  };
+  const even = [700, 705, 696, 701];
+
+  test('the example of the docstring: cylinder 4 is dead, and that is almost certain', () => {
+    const said = plugsNamed([700, 700, 700, 700], [742, 739, 741, 255]);
+    if (!said.ok) throw new Error(said.error.code);
+    expect(said.value).toMatchObject({ whole: 'asUsual', cylinders: [{ cylinder: 4, what: 'dead' }] });
+    expect(said.value.cylinders[0]?.sureness).toBeGreaterThan(0.99);
+    expect(said.value.cylinders[0]?.by).toBeCloseTo(255 - 741 - 0, -1);
+  });
+
+  test.each([
+    ['all as usual', [740, 746, 735, 742], { whole: 'asUsual', said: [] }],
+    ['one misses', [740, 630, 735, 742], { whole: 'asUsual', said: ['2 weak'] }],
+    ['nothing rose', [702, 704, 697, 700], { whole: 'unchanged', said: [] }],
+    ['all fell', [640, 646, 635, 642], { whole: 'fellEverywhere', said: [] }],
+    ['all rose too far', [790, 796, 785, 792], { whole: 'late', said: [] }],
+    ['two dead', [250, 746, 248, 742], { whole: 'asUsual', said: ['1 dead', '3 dead'] }],
+  ])('%s', (_, alone, expected) => {
+    const got = say(even, alone);
+    expect(typeof got === 'string' ? got : { ...got, said: [...got.said].sort() }).toEqual(expected);
+  });
+
+  test('a cylinder that stands off on both and alone alike has sound plugs; one that wanders says nothing', () => {
+    expect(say([700, 780, 696, 701], [740, 820, 736, 741])).toEqual({ whole: 'asUsual', said: ['2 offset'] });
+    expect(say([700, 705, 696, 701], [740, 697, 735, 742])).toEqual({ whole: 'asUsual', said: ['2 weak'] });
+    expect(say([700, 705, 696, 701], [740, 697, 735, 742], [0, 48, 0, 0])).toEqual({
+      whole: 'asUsual',
+      said: [],
+    });
+  });
+
+  test('one cylinder or two are held against the usual rise, which is known less well', () => {
+    expect(say([700], [742])).toEqual({ whole: 'asUsual', said: [] });
+    expect(say([700], [260])).toEqual({ whole: 'asUsual', said: ['1 dead'] });
+    expect(say([700, 700], [742, 260])).toEqual({ whole: 'asUsual', said: ['2 dead'] });
+  });
+
+  test('nothing, uneven and not finite are refused by name', () => {
+    expect(say([], [])).toBe('patternNone');
+    expect(say([1, 2], [1])).toBe('patternUneven');
+    expect(say([1, NaN], [1, 2])).toBe('notFinite');
+  });
+
+  test('the further it falls, the surer; and never certain of what was only a little', () => {
+    const sure = (fall: number): number => {
+      const said = plugsNamed(even, [740, 745 - fall, 736, 741]);
+      return said.ok ? (said.value.cylinders.find((c) => c.cylinder === 2)?.sureness ?? 0) : NaN;
+    };
+    expect(sure(20)).toBe(0);
+    fc.assert(
+      fc.property(fc.integer({ min: 45, max: 420 }), (fall) => {
+        expect(sure(fall)).toBeGreaterThan(0.5);
+        expect(sure(fall)).toBeLessThanOrEqual(1);
+      }),
+    );
+    expect(sure(800)).toBeGreaterThan(0.99);
+  });
+});
+
+describe('exhausts that wander', () => {
+  const seconds = (f: (at: number) => number, length = 100): Samples => {
+    const t = Array.from({ length: length * 5 }, (_, i) => i / 5);
+    return { t, v: t.map(f) };
+  };
+  const wave = (reach: number, period: number) => (at: number) =>
+    700 + (reach / 2) * Math.sin((2 * Math.PI * at) / period);
+  const calm = () => seconds(() => 702);
+
+  test('the example of the docstring', () => {
+    const [one, ...more] = wandersAlone([calm(), seconds(wave(50, 45)), calm(), calm()]);
+    expect(more).toEqual([]);
+    expect(one?.cylinder).toBe(2);
+    expect(one?.reach).toBeGreaterThan(45);
+    expect(one?.period).toBeGreaterThan(38);
+    expect(one?.period).toBeLessThan(52);
+  });
+
+  test('what all do together, what drifts one way, what is small, what is quick, and a single bump are none', () => {
+    const alone = (f: (at: number) => number) => wandersAlone([calm(), seconds(f), calm(), calm()]);
+    expect(wandersAlone(Array.from({ length: 4 }, () => seconds(wave(50, 45))))).toEqual([]);
+    expect(alone((at) => 700 + at)).toEqual([]);
+    expect(alone(wave(15, 45))).toEqual([]);
+    expect(alone(wave(50, 6))).toEqual([]);
+    expect(alone((at) => 700 + (at > 40 && at < 50 ? 50 : 0))).toEqual([]);
+    expect(wandersAlone([])).toEqual([]);
+  });
+
+  test('too short a trace, and a second without a figure, say nothing', () => {
+    expect(wandersAlone([calm(), seconds(wave(50, 20), 29), calm()])).toEqual([]);
+    const holed = seconds(wave(50, 45));
+    const keep = holed.t.map((at) => at < 40 || at > 42);
+    const part = (list: readonly number[]) => list.filter((_, i) => keep[i]);
+    expect(wandersAlone([calm(), { t: part(holed.t), v: part(holed.v) }, calm()])).toEqual([]);
+  });
+});
