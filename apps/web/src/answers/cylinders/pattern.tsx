@@ -105,6 +105,22 @@ export function CylinderPattern({
   const whole = says ? patternInWords(says, ignition) : undefined;
   return (
     <div>
+      <div role="status" aria-label={`What the cylinders of the ${view.names.subject(part.subject)} say`}>
+        <ul>
+          {whole ? <Said part={part} text={whole} loud /> : null}
+          {(says?.cylinders ?? []).map((c) => (
+            <Said
+              key={c.cylinder}
+              part={part}
+              text={cylinderInWords(c, ignition)}
+              loud={c.what !== 'offset'}
+            />
+          ))}
+          {wander.map((w) => (
+            <Said key={`wanders ${w.cylinder}`} part={part} text={wandersInWords(w)} loud={false} />
+          ))}
+        </ul>
+      </div>
       <CylinderStrips
         cylinders={names.map((name) => ({
           name,
@@ -120,15 +136,6 @@ export function CylinderPattern({
         legend={onBoth ? 'as it was on both' : undefined}
       />
       {found && !found.says.ok ? <p className="cap">{view.say(found.says.error)}</p> : null}
-      <ul role="status" aria-label={`What the cylinders of the ${view.names.subject(part.subject)} say`}>
-        {whole ? <Said part={part} text={whole} loud /> : null}
-        {(says?.cylinders ?? []).map((c) => (
-          <Said key={c.cylinder} part={part} text={cylinderInWords(c, ignition)} loud={c.what !== 'offset'} />
-        ))}
-        {wander.map((w) => (
-          <Said key={`wanders ${w.cylinder}`} part={part} text={wandersInWords(w)} loud={false} />
-        ))}
-      </ul>
     </div>
   );
 }
