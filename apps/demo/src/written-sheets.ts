@@ -56,9 +56,15 @@ function levels(tanks: readonly string[]): readonly Figures[] {
 }
 
 /** Rows of a sheet as people of the story write them; those of the head come first. */
-function rowsOf({ sheet, of = [] }: WorksheetSpec, cells: number): readonly Figures[] {
+function rowsOf(
+  { sheet, of = [] }: WorksheetSpec,
+  rows: number,
+  engines: readonly string[],
+): readonly Figures[] {
+  const ofEach = (figures: (id: string, i: number) => Figures): Figures =>
+    Object.assign({}, ...engines.map(figures)) as Figures;
   const pack = new PackStandin(
-    cells,
+    rows,
     2.6,
     { temperature: 18, weak: { cell: 7, volts: 0.004, resistance: 0.1 } },
     3,
@@ -118,6 +124,33 @@ function rowsOf({ sheet, of = [] }: WorksheetSpec, cells: number): readonly Figu
       ];
     case 'endurance':
       return [{ temperature: [12, 1], 'wind-from': [240, 1], wind: [6, 1], carried: [1.2, 0.1] }];
+    case 'cold-sensors':
+      // The engines stood all night; the sensors differ by a degree, as they do.
+      return [
+        {
+          air: [9, 1],
+          pressure: [29.6, 0.1],
+          ...ofEach((id) => ({ [`${id}-oil`]: [0, 1], [`${id}-flow`]: [0, 0.1] })),
+        },
+        ...Array.from({ length: rows }, (_, row) =>
+          ofEach((id, i) => ({ [id]: [9 + ((row + i) % 3) - 1, 1] })),
+        ),
+      ];
+    case 'full-power':
+      return [
+        {
+          pressure: [1002, 1],
+          temperature: [9, 1],
+          'book-speed': [2670, 1],
+          'book-manifold': [38.5, 0.1],
+          'book-flow': [92, 1],
+        },
+        ...Array.from(
+          { length: rows },
+          (_, i) =>
+            ({ speed: [2664 + 3 * i, 1], manifold: [38.3 + 0.1 * i, 0.1], flow: [92.5, 0.5] }) as const,
+        ),
+      ];
   }
 }
 
@@ -126,9 +159,10 @@ export function writtenSheet(spec: WorksheetSpec, index: BasisIndex): Worksheet 
   const formFor = (chosen: Worksheet['chosen']) => sheetForm(sheetRoom(spec, index, { chosen }));
   const chosen = formFor([]).choices.map(({ id, options }) => ({ choice: id, option: options[0]?.id ?? '' }));
   const form = formFor(chosen);
+  const burning = index.basis.aircraft.engines.filter((e) => (e.cylinders ?? 0) > 0).map((e) => e.id);
   return {
     kind: 'worksheet',
-    cells: rowsOf(spec, Math.max(1, form.fewest)).flatMap((figures, row) =>
+    cells: rowsOf(spec, Math.max(1, form.fewest), burning).flatMap((figures, row) =>
       (row === 0 ? form.head : form.columns).flatMap(({ id, unit }) => {
         const figure = new Map(Object.entries(figures)).get(id);
         return figure ? [{ row, column: id, reading: written(figure, unit) }] : [];

@@ -16,6 +16,7 @@ export { SPHERE_FIGURES, sphereFigures, sphereFitted, sphereSamples, type Sphere
 export { sheetFigures, sheetForm, sheetRoom, sheetWorked } from './worksheet.ts';
 export {
   aboardBy,
+  coldSensors,
   factorOf,
   fieldMoved,
   fullThrottleOf,
@@ -26,6 +27,7 @@ export {
   fuelPlanOf,
   resistancesOf,
   SHEETS,
+  todayOf,
   type SheetField,
   type SheetFigures,
   type SheetForm,

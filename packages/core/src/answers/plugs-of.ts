@@ -60,7 +60,11 @@ export function plugsOf(
           now.value,
           now.value.map((_, i) => {
             const one = figureUncertainty(ownMember(alone, String(i + 1)));
-            return Math.max(one, figureUncertainty(ownMember(both.readings, String(i + 1))), restless.get(i + 1) ?? 0);
+            return Math.max(
+              one,
+              figureUncertainty(ownMember(both.readings, String(i + 1))),
+              restless.get(i + 1) ?? 0,
+            );
           }),
         );
   return { ignition, both: before.key, says };

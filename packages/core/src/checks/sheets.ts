@@ -8,6 +8,8 @@ export const SHEET_FIGURES = {
   'load-step': ['resistance', 'resistance-apart', 'lowest-full'],
   'motor-field': ['moved'],
   endurance: ['takes', 'minutes', 'hover-minutes', 'home-left', 'lowest-full'],
+  'cold-sensors': ['sensor-off', 'pressure-shown', 'flow-shown', 'manifold-off'],
+  'full-power': ['speed-off', 'manifold-off', 'flow-off'],
 } as const satisfies Readonly<Record<string, readonly string[]>>;
 
 export type SheetName = keyof typeof SHEET_FIGURES;

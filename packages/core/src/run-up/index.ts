@@ -2,3 +2,5 @@ export * from './plateaus.ts';
 export * from './speed-checks.ts';
 export * from './plugs.ts';
 export * from './wander.ts';
+export * from './cold.ts';
+export * from './full-power.ts';

@@ -7,12 +7,23 @@ import type { Reading } from '../limits/types.ts';
 type Worksheet = AnswerOf<'worksheet'>;
 type Rows = readonly Readonly<Record<string, number>>[];
 
+/** Figures of every engine that burns something, put together. */
+const ofEngines = (
+  { basis }: BasisIndex,
+  figures: (id: string) => Readonly<Record<string, number>>,
+): Readonly<Record<string, number>> =>
+  Object.assign(
+    {},
+    ...basis.aircraft.engines.filter((e) => (e.cylinders ?? 0) > 0).map((e) => figures(e.id)),
+  ) as Readonly<Record<string, number>>;
+
 /** Rows of a sheet as a steady hand reads them; those of the head come first. Spoilt: as no limit takes them. */
 function rowsOf(
   spec: WorksheetSpec,
   middle: (figure: string, usual: number) => number,
   bad: boolean,
   count: number,
+  index: BasisIndex,
 ): Rows {
   const tanks = (spec.of ?? []).map((t) => t.id);
   const [drawn = ''] = tanks;
@@ -58,6 +69,35 @@ function rowsOf(
       ];
     case 'endurance':
       return [{ temperature: 20, 'wind-from': 0, wind: bad ? 200 : 0, carried: 0 }];
+    case 'cold-sensors':
+      return [
+        {
+          air: 9,
+          pressure: 29.5,
+          ...ofEngines(index, (id) => ({
+            [`${id}-oil`]: bad ? 9 : 0,
+            [`${id}-flow`]: 0,
+            [`${id}-manifold`]: 29.5,
+          })),
+        },
+        ...Array.from({ length: count }, (_, row) =>
+          ofEngines(index, (id) => ({ [id]: bad && row === 1 ? 90 : 9 })),
+        ),
+      ];
+    case 'full-power': {
+      const book = { speed: 2600, manifold: 28, flow: 90 };
+      const read = bad ? { speed: 1900, manifold: 20, flow: 50 } : book;
+      return [
+        {
+          pressure: 1013.25,
+          temperature: 15,
+          'book-speed': book.speed,
+          'book-manifold': book.manifold,
+          'book-flow': book.flow,
+        },
+        ...Array.from({ length: count }, () => read),
+      ];
+    }
   }
 }
 
@@ -72,7 +112,13 @@ export function trialSheet(
   const chosen = (known: Worksheet['chosen']) => sheetForm(sheetRoom(spec, index, { chosen: known }));
   const choices = chosen([]).choices.map(({ id, options }) => ({ choice: id, option: options[0]?.id ?? '' }));
   const form = chosen(choices);
-  const cells = rowsOf(spec, middle, bad, Math.max(form.fewest, 2)).flatMap((figures, row) =>
+  const cells = rowsOf(
+    spec,
+    middle,
+    bad,
+    form.titles ? form.titles.length : Math.max(form.fewest, 2),
+    index,
+  ).flatMap((figures, row) =>
     (row === 0 ? form.head : form.columns).flatMap(({ id, unit }) => {
       const value = new Map(Object.entries(figures)).get(id);
       return value === undefined ? [] : [{ row, column: id, reading: read(value, unit) }];

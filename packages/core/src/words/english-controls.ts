@@ -144,5 +144,12 @@ export const ENGLISH_CONTROLS = {
   patternNone: () => 'No cylinder is read yet.',
   patternUneven: (p) =>
     `On both there are ${p.s('both')} cylinders, and ${p.s('alone')} on one alone: the two cannot be compared.`,
+  coldTooFew: (p) =>
+    `${p.n('sensors') === 0 ? 'No sensor is' : `Only ${p.s('sensors')} ${p.n('sensors') === 1 ? 'sensor is' : 'sensors are'}`} read: of fewer than three nobody knows which one lies.`,
+  notCold: (p) =>
+    `The sensors are ${p.s('above')} above the air on the whole, more than ${p.s('within')}: the engine is warm still, or was heated. Read them again once it has stood.`,
+  airNotOnGround: () =>
+    'No air on a field is so: look at the pressure (not reduced to the sea) and at the temperature.',
+  bookPowerNone: () => 'The figures of the book are above nothing.',
   cylinderLeft: (p) => `Cylinder ${p.s('cylinder')} is not read.`,
 } satisfies Catalogue;

@@ -26,15 +26,27 @@ import { SheetPicture } from './picture.tsx';
 
 /** What a vehicle says of a field, as it is now; undefined while it says nothing. */
 function heard(field: SheetField, row: number): Reading | undefined {
-  const value =
-    field.live === undefined ? undefined : newest('aircraft', field.live.replace('{row}', String(row)));
+  const own = field.heard?.(row);
+  const value = own
+    ? newest(own.subject, own.channel)
+    : field.live === undefined
+      ? undefined
+      : newest('aircraft', field.live.replace('{row}', String(row)));
   if (value === undefined) return undefined;
-  const resolution = field.unit === 'V' ? 0.001 : 0.1;
+  const resolution = STEPS.get(field.unit) ?? 0.1;
   return { value, unit: field.unit, text: formatFigure(value, resolution), resolution, source: 'live' };
 }
 
 /** Whether a vehicle says it of every row by itself, as of every cell. */
-const ofItsRow = ({ live }: SheetField): boolean => live?.includes('{row}') === true;
+const ofItsRow = ({ live, heard: of }: SheetField): boolean =>
+  of !== undefined || live?.includes('{row}') === true;
+
+/** Steps in which a device says figures, by their unit; a tenth of anything else. */
+const STEPS: ReadonlyMap<string, number> = new Map([
+  ['V', 0.001],
+  ['degC', 1],
+  ['rpm', 1],
+]);
 
 /** Figures in rows under a head; what they come to is drawn as soon as the sheet is whole. */
 export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): ReactElement {
@@ -85,8 +97,28 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
   };
   const taking = [
     ...form.head.filter((f) => f.live !== undefined).map((f) => ({ f, at: [0] })),
-    ...form.columns.filter((f) => ofItsRow(f)).map((f) => ({ f, at: all })),
+    ...form.columns.filter((f) => f.heard === undefined && ofItsRow(f)).map((f) => ({ f, at: all })),
   ].filter(({ f, at }) => heard(f, at[0] ?? 0) !== undefined);
+  // What a monitor of engines says is taken as a whole, at one time; where it is silent the field stays as it is.
+  const onMonitor = [
+    ...form.head.map((f) => ({ f, row: 0 })),
+    ...form.columns.flatMap((f) => all.map((row) => ({ f, row }))),
+  ].filter(({ f, row }) => f.heard !== undefined && heard(f, row) !== undefined);
+  const takeMonitor = (): void => {
+    const names = new Set(onMonitor.map(({ f, row }) => cellName(row, f.id)));
+    changeDraft(view.id, part.key, {
+      texts: Object.fromEntries(Object.entries(draft.texts ?? {}).filter(([name]) => !names.has(name))),
+      taken: {
+        ...draft.taken,
+        ...Object.fromEntries(
+          onMonitor.flatMap(({ f, row }) => {
+            const reading = heard(f, row);
+            return reading ? [[cellName(row, f.id), reading] as const] : [];
+          }),
+        ),
+      },
+    });
+  };
   // One channel for all rows is taken row by row, each in its own moment.
   const inItsMoment = form.columns.filter((f) => f.live !== undefined && !ofItsRow(f));
   const mission = form.mission ? missionOnDesk(view.state, draft) : undefined;
@@ -119,6 +151,11 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
               {`${f.title}: take from the vehicle`}
             </Button>
           ))}
+        </div>
+      )}
+      {onMonitor.length === 0 ? null : (
+        <div className="pb-2">
+          <Button onClick={takeMonitor}>Take all {onMonitor.length} from the monitor</Button>
         </div>
       )}
       <Problem>{silent}</Problem>

@@ -3,11 +3,13 @@ import { sheetFigures, sheetRoom, type AnswerOf } from '@kanzel/core';
 import { useCampaign } from '../../station/campaign-context.ts';
 import type { SpecOf } from '../answer-desk.ts';
 import { CellStrip, LoadedStrip } from './pictures/cell-strip.tsx';
+import { ColdDots } from './pictures/cold-dots.tsx';
 import { CountedFillings } from './pictures/counted-fillings.tsx';
 import { FuelBar } from './pictures/fuel-bar.tsx';
 import { GaugeCurve } from './pictures/gauge-curve.tsx';
 import { MovedField } from './pictures/moved-field.tsx';
 import { PackBars } from './pictures/pack-bars.tsx';
+import { PowerToday } from './pictures/power-today.tsx';
 import { TankLevels } from './pictures/tank-levels.tsx';
 import type { PictureProps } from './pictures/props.ts';
 
@@ -41,5 +43,9 @@ export function SheetPicture({
       return <MovedField {...props} />;
     case 'endurance':
       return <PackBars {...props} />;
+    case 'cold-sensors':
+      return <ColdDots {...props} />;
+    case 'full-power':
+      return <PowerToday {...props} />;
   }
 }

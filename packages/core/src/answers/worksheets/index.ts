@@ -1,6 +1,8 @@
 import type { SheetName } from '../../checks/sheets.ts';
 import { CELLS, LOAD_STEP } from './cells.ts';
+import { COLD_SENSORS } from './cold-sensors.ts';
 import { ENDURANCE } from './endurance.ts';
+import { FULL_POWER_TODAY } from './full-power.ts';
 import { GAUGE_STEPS } from './gauge-steps.ts';
 import { MOTOR_FIELD } from './motor-field.ts';
 import { FUEL_PLAN } from './plan-fuel.ts';
@@ -8,6 +10,8 @@ import { RETURN_LINE } from './return-line.ts';
 import type { Sheet } from './sheet.ts';
 import { TRANSDUCER } from './transducer.ts';
 
+export { coldSensors } from './cold-sensors.ts';
+export { todayOf } from './full-power.ts';
 export { fullThrottleOf, resistancesOf } from './cells.ts';
 export { packRoomOf, packsCompared } from './endurance.ts';
 export { gaugeStepsOf } from './gauge-steps.ts';
@@ -27,4 +31,6 @@ export const SHEETS: Readonly<Record<SheetName, Sheet>> = {
   'load-step': LOAD_STEP,
   'motor-field': MOTOR_FIELD,
   endurance: ENDURANCE,
+  'cold-sensors': COLD_SENSORS,
+  'full-power': FULL_POWER_TODAY,
 };

@@ -16,6 +16,8 @@ export interface SheetField {
   readonly optional?: boolean;
   /** Channel of a vehicle that says it, `{row}` for the number of the row. */
   readonly live?: string;
+  /** Whose channel of an engine monitor says it in a row (0: in the head). */
+  readonly heard?: (row: number) => { readonly subject: string; readonly channel: string };
 }
 
 export interface SheetChoice {
