@@ -211,10 +211,13 @@ export async function lever(
 }
 
 /** What the sensors of the stand-in's engines show now, by engine and channel. */
-export async function engineReadings(page: Page): Promise<Record<string, Record<string, number>>> {
+export async function engineReadings(
+  page: Page,
+  engines: readonly string[] = ['left', 'right'],
+): Promise<Record<string, Record<string, number>>> {
   const answer = await page.request.get(`${new URL(page.url()).origin}/api/simulation`);
   const twin = (await answer.json()) as Record<string, { readings: Record<string, number> }>;
-  return Object.fromEntries(Object.entries(twin).map(([engine, s]) => [engine, s.readings]));
+  return Object.fromEntries(engines.map((engine) => [engine, twin[engine]?.readings ?? {}]));
 }
 
 /** How far a channel may wander, from the noise of its sensor, and still be called at rest. */

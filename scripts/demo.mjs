@@ -79,7 +79,7 @@ async function startStandins() {
   }
 }
 
-const { standin, dataPort, controlPort, weatherPort, scalesPort, vehiclePort } = await startStandins();
+const { standin, dataPort, controlPort, fourPort, weatherPort, scalesPort, vehiclePort } = await startStandins();
 const server = fork(
   dist('apps/server/dist/main.js'),
   [
@@ -92,10 +92,12 @@ const server = fork(
     '--demo-people',
     people,
     '--simulation',
-    `QX-TJD=${controlPort}`,
+    `QX-TJD,QX-SKV=${controlPort}`,
     '--standins',
     '--monitor',
     `QX-TJD=engine-line:${dataPort}`,
+    '--monitor',
+    `QX-SKV=engine-line:${fourPort}`,
     '--monitor',
     `QX-TEI=mavlink-tcp:${vehiclePort}`,
     '--weather',

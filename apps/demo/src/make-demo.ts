@@ -396,6 +396,25 @@ async function motorReplaced(world: World): Promise<void> {
   );
 }
 
+/** The four-engined survey aircraft: all its governors were overhauled, and its engines have stood since yesterday. */
+async function governorsOverhauled(world: World): Promise<void> {
+  const { record, library, clock, cast, today, copies } = world;
+  goTo(world, 11);
+  const work = ['Governors of all four engines: overhauled', 'Cylinder 6 of engine 3: replaced'];
+  const survey = await openCampaign(
+    record,
+    library,
+    clock,
+    cast.technician,
+    'Governors overhauled, cylinder 6 of engine 3 replaced',
+    work,
+    'QX-SKV',
+  );
+  const crew = new TypedCrew(record, clock, cast, survey, {}, commonPapers(today, work, copies));
+  await crew.work(['papers', 'loading', 'inspection', 'controls', 'fuel']);
+  await crew.answer('arcs-clear');
+}
+
 /** The amphibian, two hours ago. */
 async function governorsReplaced(world: World): Promise<void> {
   const { record, library, clock, cast, today, copies } = world;
@@ -452,6 +471,7 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
     await yearlyInspection(world);
     const board = await autopilotBoard(world);
     await maidenOfTheTug(world);
+    await governorsOverhauled(world);
     await motorReplaced(world);
     await acceptedFromTheWorks(world);
     await correctionsBackwards(world, board);

@@ -35,7 +35,7 @@ function readSettings(): Settings {
   const port = Number(values.port);
   if (!Number.isInteger(port) || port < 0 || port > 65535)
     throw new StartRefused(`“${values.port}” is not a port. Use --port with a number from 1 to 65535.`);
-  const [mark = '', simulationPort = ''] = values.simulation?.split('=') ?? [];
+  const [marks = '', simulationPort = ''] = values.simulation?.split('=') ?? [];
   return {
     dataFolder: resolve(values.data),
     host: values.host,
@@ -47,7 +47,9 @@ function readSettings(): Settings {
         ? []
         : (JSON.parse(values['demo-people']) as Settings['demoPeople']),
     simulation:
-      values.simulation === undefined ? undefined : { host: '127.0.0.1', port: Number(simulationPort), mark },
+      values.simulation === undefined
+        ? undefined
+        : { host: '127.0.0.1', port: Number(simulationPort), marks: marks.split(',') },
     monitors: values.monitor.map(readMonitor),
     weather: values.weather,
     scales: values.scales,

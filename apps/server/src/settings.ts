@@ -10,7 +10,8 @@ export interface Settings {
   /** Demonstration: names its people on the sign-in page. */
   readonly demoPeople: readonly { readonly name: string; readonly passphrase: string }[];
   /** Control port of the engine stand-in; undefined in a real installation. */
-  readonly simulation: { readonly host: string; readonly port: number; readonly mark: string } | undefined;
+  readonly simulation:
+    { readonly host: string; readonly port: number; readonly marks: readonly string[] } | undefined;
   /** Devices to listen to in place of those configured for their aircraft; none in a real installation. */
   readonly monitors: readonly {
     readonly mark: string;

@@ -228,16 +228,31 @@ export class SimulatedControls {
 }
 
 export class WeakCylinder {
-  @IsInt() @Min(1) @Max(6) cylinder!: number;
+  @IsInt() @Min(1) @Max(18) cylinder!: number;
   @IsNumber() @Min(0) @Max(1) share!: number;
+}
+
+/** A sensor of the stand-in that shows too much. */
+export class LyingSensor {
+  @Matches(/^[a-z0-9-]{1,40}$/) channel!: string;
+  @IsNumber() @Min(-500) @Max(500) by!: number;
 }
 
 export class SimulatedFaults {
   @IsOptional()
   @IsArray()
-  @ArrayMaxSize(12)
-  @Matches(/^(left|right)[1-6]$/, { each: true })
+  @ArrayMaxSize(36)
+  @Matches(/^(left|right)([1-9]|1[0-8])$/, { each: true })
   deadPlugs?: string[];
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(36)
+  @Matches(/^(left|right)([1-9]|1[0-8])$/, { each: true })
+  weakPlugs?: string[];
+  @IsOptional() @IsInt() @Min(1) @Max(18) cloggedInjector?: number | null;
+  @IsOptional() @IsInt() @Min(1) @Max(18) leakingValve?: number | null;
+  @IsOptional() @ValidateNested() @Type(() => LyingSensor) lyingSensor?: LyingSensor | null;
+  @IsOptional() @IsIn(['none', 'left', 'right']) lateIgnition?: 'none' | 'left' | 'right';
   @IsOptional() @IsIn(['none', 'left', 'right']) ungrounded?: 'none' | 'left' | 'right';
   @IsOptional() @ValidateNested() @Type(() => WeakCylinder) weakCylinder?: WeakCylinder | null;
   @IsOptional() @IsBoolean() slowOilPressure?: boolean;
@@ -270,8 +285,8 @@ export class SimulatedVehicle {
 
 export class SimulationRequest {
   @ValidateIf((request: SimulationRequest) => request.vehicle === undefined)
-  @IsIn(['left', 'right', 'both'])
-  engine?: 'left' | 'right' | 'both';
+  @Matches(/^[a-z]{1,20}$/)
+  engine?: string;
   @IsOptional() @ValidateNested() @Type(() => SimulatedVehicle) vehicle?: SimulatedVehicle;
   @IsOptional() @ValidateNested() @Type(() => SimulatedControls) controls?: SimulatedControls;
   @IsOptional() @ValidateNested() @Type(() => SimulatedFaults) faults?: SimulatedFaults;

@@ -1,6 +1,6 @@
 import { connect } from 'node:net';
 import { readEngineLine } from '@kanzel/formats';
-import { serveTwin, TwinStandin, type TwinCommand } from './index.ts';
+import { EnginesStandin, FOUR_ENGINES, serveTwin, TwinStandin, type TwinCommand } from './index.ts';
 
 /** Both engines running at a speed, warmed for two minutes. */
 function running(speed: number, ...commands: TwinCommand[]): TwinStandin {
@@ -110,6 +110,48 @@ test('temperatures lag and settle; an engine that is cut off stops and cools', (
   expect(left(twin)['cylinder-head-1']).toBeLessThan(warm - 40);
 });
 
+test('four engines of nine cylinders are worked and read each by itself, behind a port of their own', async () => {
+  const four = new EnginesStandin(42, FOUR_ENGINES, 9);
+  const running = await serveTwin(new TwinStandin(9), {
+    host: '127.0.0.1',
+    dataPort: 0,
+    controlPort: 0,
+    others: [four],
+  });
+  const ask = (line: string): Promise<string> =>
+    new Promise((resolve) => {
+      const socket = connect(running.controlPort, '127.0.0.1', () => socket.write(`${line}\n`));
+      socket.once('data', (chunk: Buffer) => {
+        socket.destroy();
+        resolve(chunk.toString());
+      });
+    });
+  expect(running.otherPorts).toHaveLength(1);
+  const lying = JSON.stringify({
+    engine: 'three',
+    faults: { lyingSensor: { channel: 'cylinder-head-7', by: 17 } },
+  });
+  await ask(lying);
+  await ask('{"engine":"all","controls":{"mixture":1}}');
+  const said = JSON.parse(await ask('?')) as Record<
+    string,
+    { controls: { mixture: number }; readings: Record<string, number> }
+  >;
+  expect(Object.keys(said).sort()).toEqual(['four', 'left', 'one', 'right', 'three', 'two']);
+  expect(['one', 'two', 'three', 'four'].map((e) => said[e]?.controls.mixture)).toEqual([1, 1, 1, 1]);
+  expect(said['left']?.controls.mixture).toBe(0);
+  // They stood all night: what lies is seen at once.
+  const heads = Array.from({ length: 9 }, (_, i) => said['three']?.readings[`cylinder-head-${i + 1}`] ?? 0);
+  expect(heads.map((h) => h > 15)).toEqual(Array.from({ length: 9 }, (_, i) => i === 6));
+  expect(
+    four
+      .columns()
+      .filter((c) => c.channel === 'exhaust-9')
+      .map((c) => c.subject),
+  ).toEqual(['one', 'two', 'three', 'four']);
+  await running.close();
+});
+
 test('over TCP it speaks the open line protocol, and obeys or refuses on the control port', async () => {
   const running = await serveTwin(new TwinStandin(9), { host: '127.0.0.1', dataPort: 0, controlPort: 0 });
   const lines: string[] = await new Promise((resolve) => {
@@ -142,7 +184,7 @@ test('over TCP it speaks the open line protocol, and obeys or refuses on the con
     left: { controls: { throttle: 0.5 } },
     right: { controls: { throttle: 0 } },
   });
-  expect(await ask('{"engine":"middle"}')).toContain('must be left, right or both');
+  expect(await ask('{"engine":"middle"}')).toContain('must be one of these aircraft');
   expect(await ask('nonsense')).toContain('not JSON');
   await running.close();
 });

@@ -1,3 +1,4 @@
+import { ownMember } from '@kanzel/core';
 import type { RandomSource } from './random.ts';
 
 export type IgnitionSwitch = 'off' | 'left' | 'right' | 'both';
@@ -32,6 +33,8 @@ export interface EngineFaults {
   leakingValve: number | null;
   /** An ignition that fires late: its mixture burns on into the exhaust. */
   lateIgnition: 'none' | 'left' | 'right';
+  /** A sensor that shows so much too much, by its channel: "cylinder-head-3". */
+  lyingSensor: { readonly channel: string; readonly by: number } | null;
   slowOilPressure: boolean;
   deadGenerator: boolean;
   lazyGovernor: boolean;
@@ -77,6 +80,7 @@ export const NO_FAULTS: EngineFaults = {
   cloggedInjector: null,
   leakingValve: null,
   lateIgnition: 'none',
+  lyingSensor: null,
   ungrounded: 'none',
   weakCylinder: null,
   slowOilPressure: false,
@@ -297,6 +301,9 @@ export class EngineModel {
     };
     s.heads.forEach((head, i) => (readings[`cylinder-head-${i + 1}`] = noisy(head, 0.3, 1)));
     s.exhausts.forEach((exhaust, i) => (readings[`exhaust-${i + 1}`] = noisy(exhaust, 1.5, 1)));
+    const { lyingSensor } = this.faults;
+    const told = lyingSensor && ownMember(readings, lyingSensor.channel);
+    if (lyingSensor && typeof told === 'number') readings[lyingSensor.channel] = told + lyingSensor.by;
     return readings;
   }
 

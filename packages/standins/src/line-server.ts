@@ -1,6 +1,6 @@
 import { createServer, type Server, type Socket } from 'node:net';
 import { writeHeader, writeSample } from '@kanzel/formats';
-import type { TwinCommand, TwinStandin } from './twin.ts';
+import type { EngineCommand, EnginesStandin } from './twin.ts';
 import type { VehicleCommand, VehicleStandin } from './vehicle.ts';
 
 /** Readings a second, as a real monitor would send them. */
@@ -9,6 +9,8 @@ const RATE = 10;
 /** A stand-in that is listening, and how to end it. */
 export interface RunningStandin {
   readonly dataPort: number;
+  /** Where the monitors of other aircraft speak, in their order. */
+  readonly otherPorts: readonly number[];
   readonly controlPort: number;
   readonly close: () => Promise<void>;
 }
@@ -23,16 +25,22 @@ function listen(server: Server, port: number, host: string): Promise<number> {
   });
 }
 
-function isCommand(value: unknown): value is TwinCommand {
-  return (
-    typeof value === 'object' &&
-    value !== null &&
-    ['left', 'right', 'both'].includes(String((value as { engine?: unknown }).engine))
-  );
+/** The aircraft that a command is for: the one that has such an engine, and without a name of one the first. */
+function commanded(value: unknown, aircraft: readonly EnginesStandin[]): EnginesStandin | undefined {
+  if (typeof value !== 'object' || value === null) return undefined;
+  const { engine } = value as { engine?: unknown };
+  if (typeof engine !== 'string') return undefined;
+  if (engine === 'both') return aircraft[0];
+  if (engine === 'all') return aircraft.at(-1);
+  return aircraft.find((one) => one.has(engine));
 }
 
 /** Answers one line of the control port: a command as JSON, or "?" for the situation; of the vehicle where it names that. */
-function answerControl(twin: TwinStandin, vehicle: VehicleStandin | undefined, line: string): string {
+function answerControl(
+  aircraft: readonly EnginesStandin[],
+  vehicle: VehicleStandin | undefined,
+  line: string,
+): string {
   if (line.trim() !== '?') {
     let value: unknown;
     try {
@@ -45,19 +53,24 @@ function answerControl(twin: TwinStandin, vehicle: VehicleStandin | undefined, l
       vehicle.command(toVehicle);
       return JSON.stringify(vehicle.situation());
     }
-    if (!isCommand(value)) return JSON.stringify({ error: 'engine must be left, right or both' });
-    twin.command(value);
+    const of = commanded(value, aircraft);
+    if (!of) return JSON.stringify({ error: 'engine must be one of these aircraft, both or all' });
+    of.command(value as EngineCommand);
   }
-  return JSON.stringify(twin.situation());
+  return JSON.stringify(Object.assign({}, ...aircraft.map((one) => one.situation())));
 }
 
-function serveControl(twin: TwinStandin, vehicle: VehicleStandin | undefined, socket: Socket): void {
+function serveControl(
+  aircraft: readonly EnginesStandin[],
+  vehicle: VehicleStandin | undefined,
+  socket: Socket,
+): void {
   let rest = '';
   socket.setEncoding('utf8');
   socket.on('data', (chunk: string) => {
     const lines = (rest + chunk).split('\n');
     rest = lines.pop() ?? '';
-    for (const line of lines) socket.write(`${answerControl(twin, vehicle, line)}\n`);
+    for (const line of lines) socket.write(`${answerControl(aircraft, vehicle, line)}\n`);
   });
   socket.on('error', () => socket.destroy());
 }
@@ -67,44 +80,64 @@ function serveControl(twin: TwinStandin, vehicle: VehicleStandin | undefined, so
  * serial-to-network box would) and obey commands on a control port (simulation only), which a vehicle may share. Real time.
  */
 export async function serveTwin(
-  twin: TwinStandin,
-  options: { host: string; dataPort: number; controlPort: number; vehicle?: VehicleStandin },
+  twin: EnginesStandin,
+  options: {
+    host: string;
+    dataPort: number;
+    controlPort: number;
+    vehicle?: VehicleStandin;
+    /** Engines of other aircraft, each behind a monitor on a port that is free, worked through the same control port. */
+    others?: readonly EnginesStandin[];
+  },
 ): Promise<RunningStandin> {
-  const listeners = new Set<Socket>();
   const sockets = new Set<Socket>();
   const track = (socket: Socket): void => {
     sockets.add(socket);
     socket.once('close', () => sockets.delete(socket));
   };
-  const data = createServer((socket) => {
-    track(socket);
-    listeners.add(socket);
-    socket.write(`${writeHeader(twin.columns())}\r\n`);
-    socket.once('close', () => listeners.delete(socket));
-    socket.on('error', () => socket.destroy());
-  });
+  const { others = [] } = options;
+  const aircraft = [twin, ...others];
+  /** A monitor: what it says goes to whoever listens. */
+  const speaker = (engines: EnginesStandin) => {
+    const listeners = new Set<Socket>();
+    const server = createServer((socket) => {
+      track(socket);
+      listeners.add(socket);
+      socket.write(`${writeHeader(engines.columns())}\r\n`);
+      socket.once('close', () => listeners.delete(socket));
+      socket.on('error', () => socket.destroy());
+    });
+    const say = (): void => {
+      const line = `${writeSample(engines.sample())}\r\n`;
+      for (const socket of listeners) socket.write(line);
+    };
+    return { server, say };
+  };
+  const data = speaker(twin);
+  const more = others.map(speaker);
   const control = createServer((socket) => {
     track(socket);
-    serveControl(twin, options.vehicle, socket);
+    serveControl(aircraft, options.vehicle, socket);
   });
-  const dataPort = await listen(data, options.dataPort, options.host);
+  const dataPort = await listen(data.server, options.dataPort, options.host);
+  const otherPorts = await Promise.all(more.map(({ server }) => listen(server, 0, options.host)));
   const controlPort = await listen(control, options.controlPort, options.host);
   let last = Date.now();
   const timer = setInterval(() => {
     const now = Date.now();
-    twin.advance(Math.min(1, (now - last) / 1000));
+    for (const one of aircraft) one.advance(Math.min(1, (now - last) / 1000));
     last = now;
-    const line = `${writeSample(twin.sample())}\r\n`;
-    for (const socket of listeners) socket.write(line);
+    for (const { say } of [data, ...more]) say();
   }, 1000 / RATE);
   const end = (server: Server): Promise<void> => new Promise((resolve) => server.close(() => resolve()));
   return {
     dataPort,
+    otherPorts,
     controlPort,
     close: async () => {
       clearInterval(timer);
       for (const socket of sockets) socket.destroy();
-      await Promise.all([end(data), end(control)]);
+      await Promise.all([data, ...more].map(({ server }) => end(server)).concat(end(control)));
     },
   };
 }

@@ -1,6 +1,6 @@
 import type { AddressInfo, Server } from 'node:net';
 import { serveTwin } from './line-server.ts';
-import { TwinStandin } from './twin.ts';
+import { EnginesStandin, FOUR_ENGINES, TwinStandin } from './twin.ts';
 import { serveScales } from './scales.ts';
 import { serveVehicle, VehicleStandin } from './vehicle.ts';
 import { serveWeather } from './weather.ts';
@@ -17,11 +17,14 @@ if (deadPlug) twin.command({ engine: 'left', faults: { deadPlugs: [deadPlug] } }
 const portOf = (server: Server): number => (server.address() as AddressInfo).port;
 // The six-rotor drone of the demonstration, called up by its number.
 const drone = new VehicleStandin(1, 6, SEED);
-const { dataPort, controlPort } = await serveTwin(twin, {
+// The four-engined aircraft has stood all night: its engines are as cold as the air.
+const four = new EnginesStandin(SEED + 100, FOUR_ENGINES, 9);
+const { dataPort, controlPort, otherPorts } = await serveTwin(twin, {
   host: '127.0.0.1',
   dataPort: 0,
   controlPort: 0,
   vehicle: drone,
+  others: [four],
 });
 const vehicle = await serveVehicle(drone, 0);
 const weather = await serveWeather(0, SEED);
@@ -37,6 +40,7 @@ const scales = await serveScales(
 const ports = {
   dataPort,
   controlPort,
+  fourPort: otherPorts[0] ?? 0,
   weatherPort: portOf(weather),
   scalesPort: portOf(scales),
   vehiclePort: portOf(vehicle),

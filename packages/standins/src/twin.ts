@@ -45,16 +45,34 @@ const RIGHT: EngineCharacter = {
   headOffsets: [3, -5, 4, -2, 7, -3],
 };
 
-/** A change of controls or faults of one engine, as the panel sends it. */
-export interface TwinCommand {
-  readonly engine: EngineId | 'both';
+/** One of the four engines of the Skarv: nine cylinders round the shaft, held up by a charger. */
+const radial = (index: number): EngineCharacter => ({
+  cylinders: 9,
+  governedSpeed: 2662 + 6 * index,
+  leftOnlyDrop: 70 + 5 * ((index * 3) % 4),
+  rightOnlyDrop: 76 + 4 * ((index * 5) % 3),
+  suction: 4.95 + 0.03 * index,
+  exhaustOffsets: Array.from({ length: 9 }, (_, i) => ((i * 7 + index * 5) % 19) - 9),
+  headOffsets: Array.from({ length: 9 }, (_, i) => ((i * 5 + index * 3) % 13) - 6),
+  boost: 9.5,
+});
+
+/** The engines of the aircraft of the demonstration that have simulated ones, by what the aircraft calls them. */
+export const TWIN_ENGINES = { left: LEFT, right: RIGHT } as const;
+export const FOUR_ENGINES = { one: radial(0), two: radial(1), three: radial(2), four: radial(3) } as const;
+
+/** A change of controls or faults of one engine, or of all of them, as the panel sends it. */
+export interface EngineCommand {
+  /** Its id; `both` or `all` for every one. */
+  readonly engine: string;
   readonly controls?: Partial<EngineControls>;
   readonly faults?: Partial<EngineFaults>;
   /** Throttle for this speed, rpm. */
   readonly speed?: number;
-  /** Both engines parked and cold again. */
+  /** Parked and cold again. */
   readonly park?: boolean;
 }
+export type TwinCommand = EngineCommand;
 
 /** How one engine of the stand-in stands: what was done to it, and what its sensors show. */
 export interface EngineSituation {
@@ -63,27 +81,32 @@ export interface EngineSituation {
   readonly readings: Readonly<Record<string, number>>;
 }
 
-/** The two engines of the demonstration amphibian behind one monitor. */
-export class TwinStandin {
-  readonly engines: Record<EngineId, EngineModel>;
+/** What means every engine. */
+const EVERY = new Set(['both', 'all']);
+
+/** The engines of one aircraft behind one monitor. */
+export class EnginesStandin {
+  readonly engines: ReadonlyMap<string, EngineModel>;
   private time = 0;
 
-  constructor(private readonly seed: number) {
-    this.engines = this.makeEngines();
+  constructor(seed: number, characters: Readonly<Record<string, EngineCharacter>>, preheatedTo?: number) {
+    this.engines = new Map(
+      Object.entries(characters).map(([id, character], i) => [
+        id,
+        new EngineModel(character, seededRandom(seed + i), preheatedTo),
+      ]),
+    );
   }
 
-  private makeEngines(): Record<EngineId, EngineModel> {
-    return {
-      left: new EngineModel(LEFT, seededRandom(this.seed)),
-      right: new EngineModel(RIGHT, seededRandom(this.seed + 1)),
-    };
+  /** Whether a command is for this aircraft: it names one of its engines. */
+  has(engine: string): boolean {
+    return this.engines.has(engine);
   }
 
   /** Applies a command; unknown engines and controls were refused at the door. */
-  command(command: TwinCommand): void {
-    const ids: EngineId[] = command.engine === 'both' ? ['left', 'right'] : [command.engine];
-    for (const id of ids) {
-      const engine = this.engines[id];
+  command(command: EngineCommand): void {
+    for (const [id, engine] of this.engines) {
+      if (id !== command.engine && !EVERY.has(command.engine)) continue;
       if (command.park) {
         Object.assign(engine.controls, PARKED);
         engine.faults = NO_FAULTS;
@@ -94,31 +117,29 @@ export class TwinStandin {
     }
   }
 
-  /** Controls, faults and present readings of both engines, for the panel. */
-  situation(): Record<EngineId, EngineSituation> {
-    const of = (id: EngineId): EngineSituation => ({
-      controls: { ...this.engines[id].controls },
-      faults: this.engines[id].faults,
-      readings: this.engines[id].read(),
-    });
-    return { left: of('left'), right: of('right') };
+  /** Controls, faults and present readings of every engine, for the panel. */
+  situation(): Record<string, EngineSituation> {
+    return Object.fromEntries(
+      [...this.engines].map(([id, engine]) => [
+        id,
+        { controls: { ...engine.controls }, faults: engine.faults, readings: engine.read() },
+      ]),
+    );
   }
 
-  /** Moves both engines on by `seconds`, in steps short against every lag. */
+  /** Moves every engine on by `seconds`, in steps short against every lag. */
   advance(seconds: number): void {
     const steps = Math.max(1, Math.ceil(seconds / 0.05));
-    for (let i = 0; i < steps; i += 1) {
-      this.engines.left.step(seconds / steps);
-      this.engines.right.step(seconds / steps);
-    }
+    for (let i = 0; i < steps; i += 1)
+      for (const engine of this.engines.values()) engine.step(seconds / steps);
     this.time += seconds;
   }
 
-  /** The readings of both engines and the battery, by engine and channel. */
+  /** The readings of every engine and the battery, by engine and channel. */
   read(): Record<string, Record<string, number>> {
-    const left = this.engines.left.read();
-    const right = this.engines.right.read();
-    return { left, right, aircraft: { 'bus-volts': Math.max(left['volts'] ?? 0, right['volts'] ?? 0) } };
+    const each = [...this.engines].map(([id, engine]) => [id, engine.read()] as const);
+    const bus = Math.max(...each.map(([, readings]) => readings['volts'] ?? 0));
+    return { ...Object.fromEntries(each), aircraft: { 'bus-volts': bus } };
   }
 
   /** The columns of the line protocol, in the order of `sample`. */
@@ -137,5 +158,12 @@ export class TwinStandin {
       time: Math.round(this.time * 1000),
       values: Object.values(this.read()).flatMap((channels) => Object.values(channels)),
     };
+  }
+}
+
+/** The two engines of the demonstration amphibian behind one monitor. */
+export class TwinStandin extends EnginesStandin {
+  constructor(seed: number) {
+    super(seed, TWIN_ENGINES);
   }
 }

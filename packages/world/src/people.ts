@@ -29,6 +29,13 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
     passphrase: 'kettle on the slipway',
     roles: ['certifier', 'inspector'],
   },
+  {
+    name: 'tora',
+    fullName: 'Tora Lindvik',
+    passphrase: 'blue tarpaulin knot',
+    roles: ['observer', 'technician'],
+  },
+  { name: 'halvor', fullName: 'Halvor Myrstad', passphrase: 'gravel under boots', roles: ['observer'] },
   { name: 'odd', fullName: 'Odd Leirnes', passphrase: 'north of the bog', roles: ['pilot', 'observer'] },
 ];
 

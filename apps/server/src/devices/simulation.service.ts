@@ -12,12 +12,12 @@ export class SimulationService {
   /** What of an aircraft is a stand-in, and can be worked from a panel. */
   of(mark: string): 'engines' | 'vehicle' | undefined {
     const { simulation, monitors } = this.settings;
-    if (simulation?.mark === mark) return 'engines';
+    if (simulation?.marks.includes(mark)) return 'engines';
     const isVehicle = monitors.some((m) => m.mark === mark && m.protocol.startsWith('mavlink-'));
     return simulation && isVehicle ? 'vehicle' : undefined;
   }
 
-  /** Sends a command ("?" asks only) and returns the situation of both engines as the stand-in tells it. */
+  /** Sends a command ("?" asks only) and returns the situation of every engine as the stand-in tells it. */
   command(request: SimulationRequest | '?'): Promise<Result<unknown, string>> {
     const { simulation } = this.settings;
     if (!simulation) return Promise.resolve(err('No simulation runs here.'));

@@ -1,4 +1,5 @@
 import { useEffect, useState, type ReactElement } from 'react';
+import { ownMember } from '@kanzel/core';
 import type { SimulationRequest } from '@kanzel/contract';
 import { api, sayFailure } from '../api/client.ts';
 
@@ -18,10 +19,20 @@ interface Situation {
     readonly lazyGovernor: boolean;
     readonly ungrounded: string;
     readonly weakCylinder: unknown;
+    readonly cloggedInjector: unknown;
+    readonly leakingValve: unknown;
+    readonly lateIgnition: string;
+    readonly lyingSensor: unknown;
+    readonly weakPlugs: readonly string[];
   };
 }
-type Twin = Record<'left' | 'right', Situation>;
-type EngineChoice = 'left' | 'right' | 'both';
+type Twin = Readonly<Record<string, Situation>>;
+
+/** An engine that the panel works. */
+interface Worked {
+  readonly id: string;
+  readonly title: string;
+}
 
 const SPEEDS = [
   ['idle', 690],
@@ -33,8 +44,8 @@ const IGNITION = ['off', 'left', 'right', 'both'] as const;
 const small =
   'min-h-9 max-lg:min-h-12 border border-ink-2 px-2.5 text-[0.8rem] font-medium aria-pressed:bg-ink aria-pressed:text-sheet';
 
-type Send = (request: Omit<SimulationRequest, 'engine'>, which?: EngineChoice) => Promise<void>;
-type Shown = Twin['left'] | undefined;
+type Send = (request: Omit<SimulationRequest, 'engine'>, which?: string) => Promise<void>;
+type Shown = Situation | undefined;
 
 /** Starter, throttle, ignition, propeller and what else a hand reaches in the cockpit. */
 function Levers({ shown, send }: { shown: Shown; send: Send }): ReactElement {
@@ -113,7 +124,18 @@ function Levers({ shown, send }: { shown: Shown; send: Send }): ReactElement {
 const PLUG = 'left4';
 
 /** What can be made to go wrong. */
-function Faults({ twin, shown, send }: { twin: Twin | undefined; shown: Shown; send: Send }): ReactElement {
+function Faults({
+  twin,
+  shown,
+  send,
+  first,
+}: {
+  twin: Twin | undefined;
+  shown: Shown;
+  send: Send;
+  first: Worked;
+}): ReactElement {
+  const dead = ownMember(twin ?? {}, first.id)?.faults.deadPlugs.includes(PLUG) ?? false;
   const fault = (key: 'slowOilPressure' | 'deadGenerator' | 'lazyGovernor', text: string): ReactElement => (
     <button
       type="button"
@@ -131,15 +153,10 @@ function Faults({ twin, shown, send }: { twin: Twin | undefined; shown: Shown; s
         <button
           type="button"
           className={small}
-          aria-pressed={twin?.left.faults.deadPlugs.includes(PLUG) ?? false}
-          onClick={() =>
-            void send(
-              { faults: { deadPlugs: twin?.left.faults.deadPlugs.includes(PLUG) ? [] : [PLUG] } },
-              'left',
-            )
-          }
+          aria-pressed={dead}
+          onClick={() => void send({ faults: { deadPlugs: dead ? [] : [PLUG] } }, first.id)}
         >
-          left engine, cylinder 4, left plug dead
+          {first.title.toLowerCase()}, cylinder 4, left plug dead
         </button>
         {fault('slowOilPressure', 'slow oil pressure')}
         {fault('deadGenerator', 'dead generator')}
@@ -166,16 +183,68 @@ function Faults({ twin, shown, send }: { twin: Twin | undefined; shown: Shown; s
         >
           cylinder 2 weak
         </button>
+        <button
+          type="button"
+          className={small}
+          aria-pressed={(shown?.faults.weakPlugs.length ?? 0) > 0}
+          onClick={() =>
+            void send({ faults: { weakPlugs: shown?.faults.weakPlugs.length ? [] : ['right3'] } })
+          }
+        >
+          cylinder 3, right plug weak
+        </button>
+        <button
+          type="button"
+          className={small}
+          aria-pressed={Boolean(shown?.faults.cloggedInjector)}
+          onClick={() => void send({ faults: { cloggedInjector: shown?.faults.cloggedInjector ? null : 1 } })}
+        >
+          injector 1 half closed
+        </button>
+        <button
+          type="button"
+          className={small}
+          aria-pressed={Boolean(shown?.faults.leakingValve)}
+          onClick={() => void send({ faults: { leakingValve: shown?.faults.leakingValve ? null : 5 } })}
+        >
+          exhaust valve 5 leaks
+        </button>
+        <button
+          type="button"
+          className={small}
+          aria-pressed={shown?.faults.lateIgnition === 'right'}
+          onClick={() =>
+            void send({ faults: { lateIgnition: shown?.faults.lateIgnition === 'right' ? 'none' : 'right' } })
+          }
+        >
+          right ignition late
+        </button>
+        <button
+          type="button"
+          className={small}
+          aria-pressed={Boolean(shown?.faults.lyingSensor)}
+          onClick={() =>
+            void send({
+              faults: {
+                lyingSensor: shown?.faults.lyingSensor ? null : { channel: 'cylinder-head-3', by: 17 },
+              },
+            })
+          }
+        >
+          head sensor 3 shows 17 too much
+        </button>
       </div>
     </details>
   );
 }
 
 /** Works the engines of the stand-in. Marked as simulation, and only there where a stand-in runs. */
-export function SimulationPanel(): ReactElement {
+export function SimulationPanel({ engines }: { readonly engines: readonly Worked[] }): ReactElement {
+  const every = engines.length === 2 ? 'both' : 'all';
+  const [first = { id: 'left', title: 'Left engine' }] = engines;
   const [twin, setTwin] = useState<Twin>();
   const [problem, setProblem] = useState<string>();
-  const [engine, setEngine] = useState<EngineChoice>('both');
+  const [engine, setEngine] = useState<string>(every);
   const [open, setOpen] = useState(() => matchMedia('(min-width: 64rem)').matches);
   useEffect(() => {
     void api
@@ -187,7 +256,7 @@ export function SimulationPanel(): ReactElement {
     setProblem(answer.ok ? undefined : sayFailure(answer.error));
     if (answer.ok) setTwin(answer.value);
   };
-  const shown = twin?.[engine === 'right' ? 'right' : 'left'];
+  const shown = ownMember(twin ?? {}, engine === every ? first.id : engine);
   return (
     <section
       aria-label="Simulation"
@@ -207,7 +276,7 @@ export function SimulationPanel(): ReactElement {
       {open ? (
         <div className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-2 pb-1">
           <span className="flex" role="group" aria-label="Engine">
-            {(['left', 'right', 'both'] as const).map((e) => (
+            {[...engines.map((e) => e.id), every].map((e) => (
               <button
                 key={e}
                 type="button"
@@ -220,7 +289,7 @@ export function SimulationPanel(): ReactElement {
             ))}
           </span>
           <Levers shown={shown} send={send} />
-          <Faults twin={twin} shown={shown} send={send} />
+          <Faults twin={twin} shown={shown} send={send} first={first} />
         </div>
       ) : null}
       {problem ? (

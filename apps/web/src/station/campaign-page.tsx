@@ -295,7 +295,7 @@ function Sheets({ here, mark }: { here: StationId | undefined; mark: string }): 
       </Suspense>
       {simulated && here !== undefined && !WITHOUT[simulated].includes(here) ? (
         <Suspense fallback={null}>
-          {simulated === 'engines' ? <SimulationPanel /> : <VehiclePanel />}
+          {simulated === 'engines' ? <SimulationPanel engines={view.index.basis.aircraft.engines} /> : <VehiclePanel />}
         </Suspense>
       ) : null}
     </>

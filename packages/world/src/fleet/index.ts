@@ -3,6 +3,7 @@ import { heiloFile } from './heilo.ts';
 import { lomviFile } from './lomvi.ts';
 import { lomviTiltingFile } from './lomvi-tilting.ts';
 import { rypeFile } from './rype.ts';
+import { skarvFile } from './skarv.ts';
 import { teistFile } from './teist.ts';
 import { tjeldFile } from './tjeld.ts';
 import { vipeFile } from './vipe.ts';
@@ -17,6 +18,7 @@ export function fleetFiles(today: Date): readonly (readonly [name: string, text:
     ['aircraft-qx-lmv.r1.yaml', lomviFile(today)],
     ['aircraft-qx-lmt.r1.yaml', lomviTiltingFile(today)],
     ['aircraft-qx-ryp.r1.yaml', rypeFile(today)],
+    ['aircraft-qx-skv.r1.yaml', skarvFile(today)],
     ['aircraft-qx-vip.r1.yaml', vipeFile(today)],
   ];
 }
