@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
 import {
   campaignInHand,
+  engineReadings,
   lever,
   openCampaign,
   personPage,
@@ -320,6 +321,63 @@ async function simulationOf(page: Page, base: string): Promise<Page> {
   await page.getByRole('region', { name: 'Simulation' }).waitFor();
   return page;
 }
+
+test('four cold engines: the sensor that lies is found before any of them is started', async ({
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await campaignInHand(page, product.url, 'QX-SKV');
+  const step = page.getByLabel('Step in progress');
+  const set = async (data: Record<string, unknown>): Promise<void> => {
+    const said = await page.request.post(`${product.url}/api/simulation`, { data });
+    expect(said.ok()).toBe(true);
+  };
+  await set({ engine: 'three', faults: { lyingSensor: { channel: 'cylinder-head-7', by: 17 } } });
+  await page.goto(`${base}/run-up?check=cold-sensors`);
+  const take = step.getByRole('button', { name: 'Take all 88 from the monitor' });
+  // What the monitor shows is taken as it stands: the fault has to be in it.
+  await expect(async () => {
+    await take.click();
+    await step.getByLabel('outside air', { exact: true }).fill('9');
+    await step.getByLabel('outside pressure', { exact: true }).fill('29.6');
+    await expect(step.getByText(/^Engine 3, head 7: .* is above the limit/)).toBeVisible({
+      timeout: 1000,
+    });
+  }).toPass({ timeout: 20_000 });
+  await expect(step.getByText('Out of limits')).toBeVisible();
+  await expect(
+    step.getByRole('figure', { name: /Sensors by temperature: .*Engine 3, head 7/ }),
+  ).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+  // Its plug was loose; read again, all agree.
+  await set({ engine: 'three', faults: { lyingSensor: null } });
+  await expect(async () => {
+    await take.click();
+    await expect(step.getByText('Within limits')).toBeVisible({ timeout: 1000 });
+  }).toPass({ timeout: 20_000 });
+  await page.keyboard.press('Enter');
+  await expect(page).not.toHaveURL(/check=cold-sensors/);
+
+  // Arcs clear, then all four by one panel: the start is recorded of each.
+  await page.goto(`${base}/run-up?check=arcs-clear`);
+  await step.waitFor();
+  await page.keyboard.press('Enter');
+  await expect(page).not.toHaveURL(/check=arcs-clear/);
+  await set({ engine: 'all', controls: { mixture: 1, ignition: 'both', starter: true } });
+  await expect
+    .poll(async () =>
+      Object.values(await engineReadings(page, ['one', 'two', 'three', 'four'])).every(
+        (r) => (r['rpm'] ?? 0) > 200,
+      ),
+    )
+    .toBe(true);
+  await set({ engine: 'all', controls: { starter: false }, speed: 1100 });
+  await page.goto(`${base}/run-up?check=engine-start`);
+  await expect(step.getByRole('region')).toHaveCount(4);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Engine 4 running')).toBeVisible();
+});
 
 test('a stranger to the product is told who the made-up people are', async ({ page }) => {
   await page.goto(product.url);

@@ -209,7 +209,7 @@ test('an empty hangar offers the aircraft of an invented airfield; one is brough
     // Without the server nothing is brought in, and that is said.
     const bring = page.getByRole('button', { name: 'Bring in QX-HEI' });
     await expect(bring).toBeVisible();
-    await expect(page.getByRole('button', { name: /^Bring in QX-/ })).toHaveCount(8);
+    await expect(page.getByRole('button', { name: /^Bring in QX-/ })).toHaveCount(9);
     await page.context().setOffline(true);
     await bring.click();
     await expect(page.getByRole('alert')).toContainText('nothing was brought in');

@@ -100,6 +100,7 @@ const IN_HAND = {
   'QX-HEI': 'Home-built, maiden flight',
   'QX-DPM': 'New from the works, acceptance',
   'QX-TEI': 'Motor 3 and its controller replaced',
+  'QX-SKV': 'Governors overhauled, cylinder 6 of engine 3 replaced',
 } as const;
 
 /** Address of the campaign that the demonstration has in hand for an aircraft. */

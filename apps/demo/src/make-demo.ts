@@ -397,7 +397,7 @@ async function motorReplaced(world: World): Promise<void> {
 }
 
 /** The four-engined survey aircraft: all its governors were overhauled, and its engines have stood since yesterday. */
-async function governorsOverhauled(world: World): Promise<void> {
+async function governorsOverhauled(world: World): Promise<TypedCrew> {
   const { record, library, clock, cast, today, copies } = world;
   goTo(world, 11);
   const work = ['Governors of all four engines: overhauled', 'Cylinder 6 of engine 3: replaced'];
@@ -411,8 +411,14 @@ async function governorsOverhauled(world: World): Promise<void> {
     'QX-SKV',
   );
   const crew = new TypedCrew(record, clock, cast, survey, {}, commonPapers(today, work, copies));
-  await crew.work(['papers', 'loading', 'inspection', 'controls', 'fuel']);
-  await crew.answer('arcs-clear');
+  await crew.work(['papers', 'loading', 'inspection']);
+  return crew;
+}
+
+/** This morning: power on, controls and fuel done; it stands with cold engines before its run-up. */
+async function beforeTheFourRun(world: World, crew: TypedCrew): Promise<void> {
+  goTo(world, 5.2);
+  await crew.work(['controls', 'fuel']);
 }
 
 /** The amphibian, two hours ago. */
@@ -471,8 +477,9 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
     await yearlyInspection(world);
     const board = await autopilotBoard(world);
     await maidenOfTheTug(world);
-    await governorsOverhauled(world);
+    const four = await governorsOverhauled(world);
     await motorReplaced(world);
+    await beforeTheFourRun(world, four);
     await acceptedFromTheWorks(world);
     await correctionsBackwards(world, board);
     await governorsReplaced(world);

@@ -255,7 +255,8 @@ export class EngineModel {
         ? work > 0.2
           ? burning * beats + 240 * (1 - beats) - 90 * Math.max(0, 1 - work / beats / (both ? 1 : 0.9))
           : 240
-        : AMBIENT_TEMPERATURE + 20;
+        : // Pipes of an engine that stands take on what its heads still hold.
+          AMBIENT_TEMPERATURE + 0.6 * ((state.heads[i] ?? AMBIENT_TEMPERATURE) - AMBIENT_TEMPERATURE);
       state.exhausts[i] = approach(state.exhausts[i] ?? 0, exhaust, dt, runs ? 2 : 40);
       const head = runs
         ? 102 + 78 * power * work + 24 * Math.sqrt(power) + (this.character.headOffsets[i] ?? 0)

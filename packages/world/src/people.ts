@@ -33,7 +33,7 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
     name: 'tora',
     fullName: 'Tora Lindvik',
     passphrase: 'blue tarpaulin knot',
-    roles: ['observer', 'technician'],
+    roles: ['observer'],
   },
   { name: 'halvor', fullName: 'Halvor Myrstad', passphrase: 'gravel under boots', roles: ['observer'] },
   { name: 'odd', fullName: 'Odd Leirnes', passphrase: 'north of the bog', roles: ['pilot', 'observer'] },

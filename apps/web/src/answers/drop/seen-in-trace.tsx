@@ -38,20 +38,11 @@ export function SeenInTrace({ part }: { readonly part: Part }): ReactElement | n
           return (
             <li
               key={one.from}
-              className="flex flex-wrap items-center gap-x-3 border-b border-rule py-1 text-[0.9rem]"
+              className="grid min-h-11 grid-cols-[auto_1fr] items-center gap-x-3 border-b border-rule py-1"
             >
-              <span className="font-mono">{CLOCK.format(one.to)}</span>
-              <span className="font-mono">
-                {formatFigure(before.value, before.resolution)} →{' '}
-                {formatFigure(after.value, after.resolution)}
-              </span>
-              <b className="font-mono">
-                {drop} {unitOf(after.unit).symbol}
-              </b>
-              <span className="cap flex-1">
-                {kept ? `taken for “${view.names.part(kept)}”` : looksLikeInWords(one.looksLike)}
-              </span>
-              {kept ? null : (
+              {kept ? (
+                <span />
+              ) : (
                 <Button
                   onClick={() =>
                     changeDraft(view.id, part.key, { taken: { before, after }, takenAt: one.to, texts: {} })
@@ -60,6 +51,16 @@ export function SeenInTrace({ part }: { readonly part: Part }): ReactElement | n
                   Take {drop}
                 </Button>
               )}
+              <span className="leading-tight">
+                <span className="font-mono text-[0.9rem]">
+                  {formatFigure(before.value, before.resolution)} →{' '}
+                  {formatFigure(after.value, after.resolution)} {unitOf(after.unit).symbol}
+                </span>
+                <span className="cap block">
+                  {CLOCK.format(one.to)},{' '}
+                  {kept ? `taken for “${view.names.part(kept)}”` : looksLikeInWords(one.looksLike)}
+                </span>
+              </span>
             </li>
           );
         })}

@@ -12,6 +12,7 @@ import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
 import { SmallField } from '../figures/small-field.tsx';
 import { withMission } from '../mission/desk.ts';
 import { PreviewVerdicts } from '../preview-verdicts.tsx';
+import { Folded } from '../../ui/folded.tsx';
 import { TableFile } from '../table-file.tsx';
 import {
   cellName,
@@ -47,6 +48,9 @@ const STEPS: ReadonlyMap<string, number> = new Map([
   ['degC', 1],
   ['rpm', 1],
 ]);
+
+/** From so many rows on a sheet is longer than a screen. */
+const TALL = 8;
 
 /** Figures in rows under a head; what they come to is drawn as soon as the sheet is whole. */
 export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): ReactElement {
@@ -127,6 +131,44 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
     setSilent(table.ok ? undefined : `${name}: ${table.error.join(' ')}`);
     if (table.ok) changeDraft(view.id, part.key, withMission(draft, 'planned', name, table.value));
   };
+  // A long sheet that the monitor fills is read by what it comes to; its rows are folded away behind that.
+  const tall = onMonitor.length > 0 && rows > TALL;
+  const told = form.head.filter((f) => f.heard !== undefined);
+  const asked = tall ? form.head.filter((f) => f.heard === undefined) : form.head;
+  const table =
+    form.columns.length === 0 ? null : (
+      <table className="mt-1 max-lg:[&_input]:min-h-14">
+        <thead>
+          <tr className="cap text-left">
+            <th />
+            {form.columns.map((f) => (
+              <th key={f.id} className="pr-6 font-normal">
+                {f.title}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {all.map((row) => (
+            <tr key={row} className="border-b border-rule-2">
+              <th className="py-0.5 pr-5 text-left font-semibold whitespace-nowrap">{rowTitle(form, row)}</th>
+              {form.columns.map((f, k) => (
+                <td key={f.id} className="pr-6">
+                  {field(row, f, first && form.head.length === 0 && row === 1 && k === 0, '')}
+                </td>
+              ))}
+              {inItsMoment.some((f) => heard(f, row) !== undefined) ? (
+                <td>
+                  <Button
+                    onClick={() => take(inItsMoment, [row])}
+                  >{`Take ${rowTitle(form, row).toLowerCase()}`}</Button>
+                </td>
+              ) : null}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    );
   return (
     <div>
       {form.choices.length + form.head.length === 0 ? null : (
@@ -141,7 +183,7 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
               onChange={(option) => pick(choiceName(id), option)}
             />
           ))}
-          {form.head.map((f, i) => field(0, f, first && i === 0))}
+          {asked.map((f, i) => field(0, f, first && i === 0))}
         </div>
       )}
       {taking.length === 0 ? null : (
@@ -159,40 +201,15 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
         </div>
       )}
       <Problem>{silent}</Problem>
-      {form.columns.length === 0 ? null : (
-        <table className="mt-1 max-lg:[&_input]:min-h-14">
-          <thead>
-            <tr className="cap text-left">
-              <th />
-              {form.columns.map((f) => (
-                <th key={f.id} className="pr-6 font-normal">
-                  {f.title}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {all.map((row) => (
-              <tr key={row} className="border-b border-rule-2">
-                <th className="py-0.5 pr-5 text-left font-semibold whitespace-nowrap">
-                  {rowTitle(form, row)}
-                </th>
-                {form.columns.map((f, k) => (
-                  <td key={f.id} className="pr-6">
-                    {field(row, f, first && form.head.length === 0 && row === 1 && k === 0, '')}
-                  </td>
-                ))}
-                {inItsMoment.some((f) => heard(f, row) !== undefined) ? (
-                  <td>
-                    <Button
-                      onClick={() => take(inItsMoment, [row])}
-                    >{`Take ${rowTitle(form, row).toLowerCase()}`}</Button>
-                  </td>
-                ) : null}
-              </tr>
-            ))}
-          </tbody>
-        </table>
+      {tall ? (
+        <Folded title={`Row by row, ${form.columns.length} × ${rows} figures`}>
+          <div className="flex flex-wrap items-end gap-x-6 gap-y-1 pb-2">
+            {told.map((f) => field(0, f, false))}
+          </div>
+          {table}
+        </Folded>
+      ) : (
+        table
       )}
       {form.titles === undefined && rows < form.most ? (
         <div className="flex min-h-11 items-center">
