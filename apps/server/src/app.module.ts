@@ -10,6 +10,7 @@ import { DevicesModule } from './devices/index.ts';
 import { PeopleModule } from './people/index.ts';
 import { RecordModule } from './record/index.ts';
 import { ReportsModule } from './reports/index.ts';
+import { TlsModule } from './tls/index.ts';
 import { CLOCK, SETTINGS, type Clock, type Settings } from './settings.ts';
 import { FolderHold } from './storage/folder-lock.ts';
 import { sqliteOptions } from './storage/sqlite.ts';
@@ -42,6 +43,7 @@ export class AppModule {
         TypeOrmModule.forRoot({ ...sqliteOptions(settings.dataFolder), retryAttempts: 0 }),
         ThrottlerModule.forRoot([{ ttl: 60_000, limit: settings.signInsPerMinute }]),
         InstallationModule,
+        TlsModule,
         PeopleModule,
         LibraryModule,
         DevicesModule,

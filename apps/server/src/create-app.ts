@@ -27,9 +27,10 @@ import { SessionService } from './people/index.ts';
 import { entriesFront, RecordService } from './record/index.ts';
 import { refuseMalformed } from './refusal.ts';
 import { SYSTEM_CLOCK, type Clock, type Settings } from './settings.ts';
+import { ownCertificate, suppliedCertificate } from './tls/index.ts';
 import { FolderHold } from './storage/folder-lock.ts';
 import { StorageFilter } from './storage/storage.filter.ts';
-import { explainOpening, inspectDataFolder, refuseIfDamaged } from './storage/sqlite.ts';
+import { explainOpening, inspectDataFolder, refuseIfDamaged, StartRefused } from './storage/sqlite.ts';
 
 function serveWeb(app: NestExpressApplication, folder: string): void {
   // Built files carry their hash in their name; the page and the worker must be asked for each time.
@@ -61,17 +62,31 @@ function serveWeb(app: NestExpressApplication, folder: string): void {
   });
 }
 
+/** The settings with what the server proves itself with, where TLS is asked for. */
+async function withTls(settings: Settings, clock: Clock): Promise<Settings> {
+  const { tlsFrom, dataFolder, names } = settings;
+  if (tlsFrom === undefined) return settings;
+  if (tlsFrom === 'own') return { ...settings, tls: await ownCertificate(dataFolder, clock.now(), names) };
+  const supplied = suppliedCertificate(tlsFrom.cert, tlsFrom.key, clock.now());
+  if (!supplied.ok) throw new StartRefused(supplied.error);
+  return { ...settings, tls: supplied.value };
+}
+
 /**
  * Builds the server for a data folder without listening yet. Refuses with `StartRefused` and a sentence when
  * the folder or the database cannot be used; overwrites nothing.
  */
 export async function createApp(
-  settings: Settings,
+  asked: Settings,
   clock: Clock = SYSTEM_CLOCK,
 ): Promise<NestExpressApplication> {
-  inspectDataFolder(settings.dataFolder);
+  inspectDataFolder(asked.dataFolder);
   const hold = new FolderHold();
-  hold.take(settings.dataFolder);
+  hold.take(asked.dataFolder);
+  const settings = await withTls(asked, clock).catch((error: unknown) => {
+    hold.onApplicationShutdown();
+    throw error;
+  });
   const adapter = new FrontAdapter();
   const app = await NestFactory.create<NestExpressApplication>(
     AppModule.with(settings, clock, hold),
@@ -83,6 +98,7 @@ export async function createApp(
       bodyParser: false,
       // A browser that has just connected again, or answers no more, does not keep the product from ending.
       forceCloseConnections: true,
+      ...(settings.tls ? { httpsOptions: { key: settings.tls.key, cert: settings.tls.cert } } : {}),
     },
   ).catch((error: unknown) => {
     hold.onApplicationShutdown();
@@ -98,7 +114,8 @@ export async function createApp(
   // Answers are stored nowhere, so that nothing is gained by telling one from the next.
   app.disable('etag');
   app.disable('x-powered-by');
-  app.use(guardHeaders());
+  // Whoever pinned a certificate of our own could not get back in once it is made anew: only one that was supplied is.
+  app.use(guardHeaders(settings.tls !== undefined && settings.tls.authority === undefined));
   // Records are long and repeat themselves; a line to the hangar may be slow.
   app.use(compression({ threshold: 4096, level: 3 }));
   app.use(cookieParser());

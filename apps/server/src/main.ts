@@ -17,7 +17,7 @@ function readSettings(): Settings {
   const { values } = parseArgs({
     options: {
       data: { type: 'string', default: 'data' },
-      host: { type: 'string', default: '127.0.0.1' },
+      host: { type: 'string' },
       port: { type: 'string', default: '4170' },
       name: { type: 'string', multiple: true, default: [] },
       web: { type: 'string' },
@@ -30,15 +30,24 @@ function readSettings(): Settings {
       log: { type: 'string', default: 'warn' },
       standins: { type: 'boolean', default: false },
       'new-key': { type: 'boolean', default: false },
+      tls: { type: 'boolean', default: false },
+      'tls-cert': { type: 'string' },
+      'tls-key': { type: 'string' },
     },
   });
   const port = Number(values.port);
   if (!Number.isInteger(port) || port < 0 || port > 65535)
     throw new StartRefused(`“${values.port}” is not a port. Use --port with a number from 1 to 65535.`);
+  const { 'tls-cert': cert, 'tls-key': key } = values;
+  if ((cert === undefined) !== (key === undefined))
+    throw new StartRefused('A certificate comes with its key: give both --tls-cert and --tls-key.');
+  const tls = values.tls || cert !== undefined;
   const [marks = '', simulationPort = ''] = values.simulation?.split('=') ?? [];
   return {
     dataFolder: resolve(values.data),
-    host: values.host,
+    // Who asks for TLS wants to be reached from tablets; anybody else is alone on this machine.
+    host: values.host ?? (tls ? '0.0.0.0' : '127.0.0.1'),
+    tlsFrom: cert !== undefined && key !== undefined ? { cert, key } : tls ? 'own' : undefined,
     port,
     names: values.name,
     webFolder: values.web === undefined ? undefined : resolve(values.web),
@@ -93,7 +102,12 @@ async function start(): Promise<void> {
   });
   const address = (app.getHttpServer() as { address: () => { port: number } }).address();
   const shown = settings.host === '0.0.0.0' || settings.host === '127.0.0.1' ? 'localhost' : settings.host;
-  process.stdout.write(`Kanzel is ready at http://${shown}:${address.port}\n`);
+  const scheme = settings.tlsFrom === undefined ? 'http' : 'https';
+  process.stdout.write(`Kanzel is ready at ${scheme}://${shown}:${address.port}\n`);
+  if (settings.tlsFrom !== undefined)
+    process.stdout.write(
+      `Tablets: open ${scheme}://${shown}:${address.port}/trust here and scan the code it shows.\n`,
+    );
   for (const problem of app.get(LibraryService).problems())
     process.stderr.write(`Refused at load: ${problem}\n`);
   const people = app.get(PeopleService);

@@ -48,6 +48,8 @@ describe('who may call what', () => {
   /** Every route, and who may call it. A route that is not here fails the test. */
   const WHO: Readonly<Record<string, 'everyone' | 'signed in' | Role | readonly Role[]>> = {
     'get /api/front-door': 'everyone',
+    'get /api/trust': 'everyone',
+    'get /api/trust/authority': 'everyone',
     'get /api/installation': 'everyone',
     'get /api/installation/health': 'everyone',
     'post /api/session': 'everyone',

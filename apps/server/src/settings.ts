@@ -1,3 +1,5 @@
+import type { Tls } from './tls/certificate.ts';
+
 /** How this process was started; settled once in main.ts. */
 export interface Settings {
   readonly dataFolder: string;
@@ -29,6 +31,10 @@ export interface Settings {
   readonly signInsPerMinute: number;
   /** Makes another signing key in place of one that is lost. */
   readonly newKey?: boolean;
+  /** Asks for TLS: with a certificate of our own, or with one that was supplied. */
+  readonly tlsFrom?: 'own' | { readonly cert: string; readonly key: string } | undefined;
+  /** What it proves itself with, once that is prepared; undefined where it speaks without TLS. */
+  readonly tls?: Tls | undefined;
   readonly logLevel: 'silent' | 'warn' | 'info';
 }
 

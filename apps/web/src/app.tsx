@@ -4,6 +4,7 @@ import { useSession } from './sync/session.ts';
 
 const loadSignedIn = (): Promise<typeof import('./signed-in.tsx')> => import('./signed-in.tsx');
 const SignedIn = lazy(loadSignedIn);
+const TrustPage = lazy(() => import('./trust/trust-page.tsx'));
 
 /** The sign-in page for everyone, as light as it can be; behind it the rest comes while a name is typed. */
 export function App(): ReactElement {
@@ -14,6 +15,13 @@ export function App(): ReactElement {
   useEffect(() => {
     if (person === null) void loadSignedIn();
   }, [person]);
+  // A device that does not trust the server yet has nobody signed on.
+  if (location.pathname === '/trust')
+    return (
+      <Suspense fallback={<p className="p-8 text-ink-2">Opening…</p>}>
+        <TrustPage />
+      </Suspense>
+    );
   if (person === undefined) return <p className="p-8 text-ink-2">Opening…</p>;
   if (person === null) return <SignInPage />;
   return (

@@ -61,6 +61,18 @@ export interface SessionView {
 }
 
 /** What the sign-in page needs to know before anyone has signed in. */
+/** What a device needs to reach this server and to trust it. */
+export interface TrustView {
+  /** Whether it is spoken to by TLS. */
+  readonly secure: boolean;
+  /** Under which addresses others reach it, each with a code to scan (SVG). */
+  readonly addresses: readonly { readonly address: string; readonly code: string }[];
+  /** When its certificate runs out. */
+  readonly until?: string;
+  /** SHA-256 of the certificate of its own authority; absent where its certificate was supplied. */
+  readonly fingerprint?: string;
+}
+
 export interface FrontDoor {
   /** No account exists yet: the first one can be made with the code printed at the server. */
   readonly empty: boolean;

@@ -3,7 +3,7 @@ import { Socket } from 'node:net';
 import helmet from 'helmet';
 
 /** Headers that every answer carries: what a page of ours may load, and from where. */
-export const guardHeaders = (): ReturnType<typeof helmet> =>
+export const guardHeaders = (pinned = false): ReturnType<typeof helmet> =>
   helmet({
     contentSecurityPolicy: {
       directives: {
@@ -18,7 +18,8 @@ export const guardHeaders = (): ReturnType<typeof helmet> =>
         'upgrade-insecure-requests': null,
       },
     },
-    strictTransportSecurity: false,
+    // A year; of this name alone.
+    strictTransportSecurity: pinned ? { maxAge: 31_536_000, includeSubDomains: false } : false,
   });
 
 /** The same headers as they come out, for answers that are not made by the application: none of them depends on the request. */

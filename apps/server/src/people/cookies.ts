@@ -3,7 +3,9 @@ import { SESSION_COOKIE } from '../access.ts';
 import type { SessionService } from './session.service.ts';
 import { ownMember } from '@kanzel/core';
 
-export const COOKIE = { httpOnly: true, sameSite: 'strict', path: '/' } as const;
+/** Over TLS a cookie goes over nothing else. */
+export const cookieFor = (request: Request) =>
+  ({ httpOnly: true, sameSite: 'strict', path: '/', secure: request.secure }) as const;
 
 /** Marks a device as a shared tablet; it outlives sessions. */
 export const TABLET_COOKIE = 'kanzel_tablet';
@@ -36,5 +38,5 @@ export async function beginOnDevice(
   if (before) await sessions.endOwn(before, person);
   const tablet = await sessions.tablet(cookieOf(request, TABLET_COOKIE));
   const device = tablet ?? kindOfDevice(request.headers['user-agent'] ?? '');
-  response.cookie(SESSION_COOKIE, await sessions.begin(person, kind, device), COOKIE);
+  response.cookie(SESSION_COOKIE, await sessions.begin(person, kind, device), cookieFor(request));
 }

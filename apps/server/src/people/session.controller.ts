@@ -25,7 +25,7 @@ import type { Request, Response } from 'express';
 import { AsksPassphrase, NeedsRole, OpenToEveryone, SESSION_COOKIE, Signed } from '../access.ts';
 import { refuse } from '../refusal.ts';
 import { CLOCK, SETTINGS, type Clock, type Settings } from '../settings.ts';
-import { beginOnDevice, COOKIE, cookieOf, TABLET_COOKIE } from './cookies.ts';
+import { beginOnDevice, cookieFor, cookieOf, TABLET_COOKIE } from './cookies.ts';
 import { IdentityService } from './identity.service.ts';
 import { holds, PeopleService } from './people.service.ts';
 import { SessionService } from './session.service.ts';
@@ -133,7 +133,7 @@ export class SessionController {
   ): Promise<void> {
     const token = cookieOf(request, SESSION_COOKIE);
     if (token) await this.sessions.endOwn(token, person.id);
-    response.clearCookie(SESSION_COOKIE, COOKIE);
+    response.clearCookie(SESSION_COOKIE, cookieFor(request));
   }
 
   /** One's own sessions; everybody's for an administrator. */
@@ -157,11 +157,12 @@ export class SessionController {
   @Post('tablet')
   async enrol(
     @Body() request: TabletRequest,
+    @Req() http: Request,
     @Res({ passthrough: true }) response: Response,
     @Signed() person: PersonView,
   ): Promise<void> {
     const token = await this.sessions.enrol(request.name, person.id);
-    response.cookie(TABLET_COOKIE, token, { ...COOKIE, maxAge: TABLET_AGE });
+    response.cookie(TABLET_COOKIE, token, { ...cookieFor(http), maxAge: TABLET_AGE });
   }
 
   @NeedsRole('administrator')
@@ -174,7 +175,7 @@ export class SessionController {
   ): Promise<void> {
     const token = cookieOf(request, TABLET_COOKIE);
     if (token) await this.sessions.endTablet(token, person.id);
-    response.clearCookie(TABLET_COOKIE, COOKIE);
+    response.clearCookie(TABLET_COOKIE, cookieFor(request));
   }
 }
 
