@@ -30,8 +30,8 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
     roles: ['certifier', 'inspector'],
   },
   {
-    name: 'tora',
-    fullName: 'Tora Lindvik',
+    name: 'gerd',
+    fullName: 'Gerd Myklestad',
     passphrase: 'blue tarpaulin knot',
     roles: ['observer'],
   },
