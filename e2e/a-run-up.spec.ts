@@ -185,6 +185,15 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
   const rest = await workRunUp(ylva);
   expect(rest.length).toBeGreaterThanOrEqual(24);
   expect(rest.at(-1)).toBe('cowlings-closed-again');
+  // The ground run on paper: every reading with its limit, and what it was before the plug was replaced beside it.
+  const report = await ylva.request.get(
+    `${product.url}/api/campaigns/${base.split('/').at(-1)}/ground-run.pdf`,
+  );
+  const paper = await pdfText(await report.body());
+  expect(paper).toMatch(/Run before/);
+  expect(paper).toMatch(
+    /Right ignition off, drop \d\d rpm 10 to 150 rpm.{0,60}Within limits 20\d rpm Ylva Torsund/,
+  );
   // That the cowlings are closed again after the look is seen by two.
   await brand.goto(`${base}/run-up?check=cowlings-closed-again`);
   await brand.getByRole('button', { name: 'Checked by me, I agree' }).click();

@@ -233,6 +233,9 @@ export class ScriptedCrew {
       'full-power-speed': 2780,
       'full-power-heads': 2780,
       'full-power-time': 2780,
+      // Still at the power of the pattern on both, or the two could not be compared.
+      'exhaust-left-ignition': 1700,
+      'exhaust-right-ignition': 1700,
       'feather-drop': 1700,
       'governor-return': 1700,
       'take-off-speed-governed': 2780,

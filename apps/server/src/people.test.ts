@@ -106,6 +106,7 @@ describe('who may call what', () => {
     'get /api/campaigns/{campaign}/record-file': 'signed in',
     'get /api/campaigns/{campaign}/record-with-pictures': 'signed in',
     'get /api/campaigns/{campaign}/release-sheet': 'signed in',
+    'get /api/campaigns/{campaign}/ground-run.pdf': 'signed in',
     'post /api/people': 'administrator',
     'put /api/people/{id}': 'administrator',
     'post /api/people/{id}/passphrase': 'administrator',

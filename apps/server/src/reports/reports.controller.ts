@@ -44,6 +44,12 @@ export class ReportsController {
     return this.ofCampaign(campaign, 'release-sheet', response);
   }
 
+  /** The ground run as PDF: every reading with its limit and the run before, cylinders and recordings drawn. */
+  @Get('campaigns/:campaign/ground-run.pdf')
+  groundRun(@Param('campaign', ParseUUIDPipe) campaign: string, @Res() response: Response): Promise<void> {
+    return this.ofCampaign(campaign, 'ground-run.pdf', response);
+  }
+
   /** The plan as it stands now, to be taken away: on paper, as cards, as a calendar, as a table, as data. */
   @Get('campaigns/:campaign/plan/:file')
   plan(

@@ -128,6 +128,16 @@ export function GoesWithIt(): ReactElement {
         </a>
       </li>
       <li>
+        <a
+          className="underline underline-offset-4"
+          href={`/api/campaigns/${view.id}/ground-run.pdf`}
+          target="_blank"
+          rel="noreferrer"
+        >
+          Ground run, with its traces (PDF)
+        </a>
+      </li>
+      <li>
         <a className="underline underline-offset-4" href={`/api/campaigns/${view.id}/record-file`} download>
           Record file, can be verified by anyone
         </a>

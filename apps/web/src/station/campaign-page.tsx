@@ -295,7 +295,11 @@ function Sheets({ here, mark }: { here: StationId | undefined; mark: string }): 
       </Suspense>
       {simulated && here !== undefined && !WITHOUT[simulated].includes(here) ? (
         <Suspense fallback={null}>
-          {simulated === 'engines' ? <SimulationPanel engines={view.index.basis.aircraft.engines} /> : <VehiclePanel />}
+          {simulated === 'engines' ? (
+            <SimulationPanel engines={view.index.basis.aircraft.engines} />
+          ) : (
+            <VehiclePanel />
+          )}
         </Suspense>
       ) : null}
     </>

@@ -356,6 +356,22 @@ function whereNext(
   return status.current === 'release' ? `${base}/release` : `${base}/${status.current}`;
 }
 
+/** The ground run as a report, which the server prints. */
+function GroundRunLink(): ReactElement | null {
+  const view = useCampaign();
+  const reachable = useCampaigns((s) => s.reachable);
+  return reachable ? (
+    <a
+      className="ml-auto flex min-h-9 items-center text-[0.86rem] underline underline-offset-4 max-lg:min-h-14"
+      href={`/api/campaigns/${view.id}/ground-run.pdf`}
+      target="_blank"
+      rel="noreferrer"
+    >
+      Ground run on paper
+    </a>
+  ) : null;
+}
+
 /** Which station this is, and how far in it one is. */
 function StationHead({
   station,
@@ -379,6 +395,9 @@ function StationHead({
           ? `, at ${String(current.check.setting.value)} ${current.check.setting.unit}`
           : ''}
       </span>
+      {station.station === 'run-up' && station.checks.some((c) => c.parts.some((p) => p.answer)) ? (
+        <GroundRunLink />
+      ) : null}
       <span className="cap ml-auto max-sm:hidden">
         {current.check.secondPerson
           ? 'Watched by a second person, as this step requires'
