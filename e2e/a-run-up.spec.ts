@@ -343,7 +343,17 @@ test('four cold engines: the sensor that lies is found before any of them is sta
     expect(said.ok()).toBe(true);
   };
   await set({ engine: 'three', faults: { lyingSensor: { channel: 'cylinder-head-7', by: 17 } } });
+  // What the browser's own voice would say is written down: nobody hears it here.
+  await page.addInitScript(() => {
+    const spoken: string[] = [];
+    Object.assign(window, { spoken });
+    speechSynthesis.speak = (saying) => void spoken.push(saying.text);
+  });
+  const spoken = (): Promise<string[]> =>
+    page.evaluate(() => (window as unknown as { spoken: string[] }).spoken);
   await page.goto(`${base}/run-up?check=cold-sensors`);
+  await page.getByRole('button', { name: 'Voice off' }).click();
+  await expect.poll(spoken).toEqual([expect.stringMatching(/^Engines stopped since yesterday, power on\./)]);
   const take = step.getByRole('button', { name: 'Take all 88 from the monitor' });
   // What the monitor shows is taken as it stands: the fault has to be in it.
   await expect(async () => {
@@ -359,6 +369,16 @@ test('four cold engines: the sensor that lies is found before any of them is sta
     step.getByRole('figure', { name: /Sensors by temperature: .*Engine 3, head 7/ }),
   ).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
+  await expect
+    .poll(async () => (await spoken()).at(-1))
+    .toMatch(/degrees\. Out of limits, beyond by [\d.]+ degrees\.$/);
+  // Where two work on it, one of them reads: the voice is silent.
+  const brand = await personPage(browser, product.url, 'Brand Ekerholt');
+  await brand.goto(`${base}/run-up?check=cold-sensors`);
+  await expect(page.getByRole('button', { name: 'Voice on, silent: two at work' })).toBeVisible();
+  await brand.close();
+  await expect(page.getByRole('button', { name: 'Voice on', exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Voice on', exact: true }).click();
   // Its plug was loose; read again, all agree.
   await set({ engine: 'three', faults: { lyingSensor: null } });
   await expect(async () => {

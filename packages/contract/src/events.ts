@@ -12,11 +12,17 @@ export const EVENTS = {
   monitorHistory: 'monitor-history',
   /** From the server: a `MonitorState`, when it changes and on watching. */
   monitorState: 'monitor-state',
-  /** From the server: people signed on now, by id. */
+  /** From the server: who is signed on now, and what each of them looks at: `PresentPerson`s. */
   present: 'present',
 } as const;
 
 /** Path of the live line. */
 export const LIVE_PATH = '/ws';
+
+/** Somebody who is signed on, and the campaign that one of their devices shows; absent where it shows none. */
+export interface PresentPerson {
+  readonly person: string;
+  readonly campaign?: string;
+}
 
 export type { MonitorEvent, MonitorState } from './responses.ts';

@@ -7,6 +7,7 @@ import {
   type OnGatewayDisconnect,
 } from '@nestjs/websockets';
 import { EVENTS, LIVE_PATH } from '@kanzel/contract';
+import type { PresentPerson } from '@kanzel/contract/events';
 import type { Server, Socket } from 'socket.io';
 import { sessionTokenOf, SessionService, tokenHash } from '../people/index.ts';
 import { DevicesService } from '../devices/index.ts';
@@ -20,7 +21,8 @@ const LOOKS_EVERY = 2000;
 @WebSocketGateway({ path: LIVE_PATH, serveClient: false })
 export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGatewayDisconnect {
   @WebSocketServer() private readonly server!: Server;
-  private readonly present = new Map<string, string>();
+  /** Who is on each line, and the campaign that it shows. */
+  private readonly present = new Map<string, PresentPerson>();
 
   constructor(
     @Inject(RecordService) private readonly record: RecordService,
@@ -50,7 +52,7 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
       return;
     }
     await socket.join(['signed-in', `session ${tokenHash(token)}`]);
-    this.present.set(socket.id, person.id);
+    this.present.set(socket.id, { person: person.id });
     this.announcePresent();
     for (const state of this.monitors.states()) socket.emit(EVENTS.monitorState, state);
   }
@@ -79,6 +81,7 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
       return { error: 'Sign in first.' };
     const folded = await this.record.fold(request.campaign);
     if (!folded) return { error: 'There is no such campaign here.' };
+    this.looksAt(socket, request.campaign);
     for (const room of socket.rooms) if (room.startsWith('aircraft ')) await socket.leave(room);
     const mark = folded.state.index?.basis.aircraft.mark ?? '';
     await socket.join(`aircraft ${mark}`);
@@ -93,7 +96,15 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
     return this.clock.now().getTime();
   }
 
+  private looksAt(socket: Socket, campaign: string): void {
+    const own = this.present.get(socket.id);
+    if (!own || own.campaign === campaign) return;
+    this.present.set(socket.id, { ...own, campaign });
+    this.announcePresent();
+  }
+
   private announcePresent(): void {
-    this.server.to('signed-in').emit(EVENTS.present, [...new Set(this.present.values())]);
+    const by = new Map([...this.present.values()].map((p) => [`${p.person} ${p.campaign ?? ''}`, p]));
+    this.server.to('signed-in').emit(EVENTS.present, [...by.values()]);
   }
 }

@@ -7,6 +7,7 @@ import { FinderOpening } from '../ui/finder-opening.tsx';
 import { isWriting } from '../ui/is-writing.ts';
 import { useKeys } from '../ui/use-keys.ts';
 import { HelpSheet } from './help-sheet.tsx';
+import { hasVoice, useSomebodyElse, useVoice } from './voice.ts';
 import { AwakeLine } from './awake.tsx';
 import { applyTheme, readTheme, THEMES } from './theme.ts';
 import { ownMember } from '@kanzel/core';
@@ -25,6 +26,23 @@ function ThemeSwitch(): ReactElement {
       aria-label={`Light: ${theme}. Change to ${next}`}
     >
       {theme.charAt(0).toUpperCase() + theme.slice(1)}
+    </button>
+  );
+}
+
+/** Reading aloud, for whoever works alone: on or off on this device. */
+function VoiceSwitch({ campaign }: { campaign: string }): ReactElement | null {
+  const on = useVoice((s) => s.on);
+  const silent = useSomebodyElse(campaign);
+  if (!hasVoice()) return null;
+  return (
+    <button
+      type="button"
+      className="min-h-8 max-lg:min-h-14 underline decoration-rule underline-offset-4"
+      aria-pressed={on}
+      onClick={() => useVoice.setState({ on: !on })}
+    >
+      {!on ? 'Voice off' : silent ? 'Voice on, silent: two at work' : 'Voice on'}
     </button>
   );
 }
@@ -153,7 +171,13 @@ export function Foot({
     const timer = setTimeout(() => setAsked(false), 4000);
     return () => clearTimeout(timer);
   }, [asked]);
-  const others = people.filter((p) => present.includes(p.id) && p.id !== person?.id).map((p) => p.fullName);
+  const named = (ids: ReadonlySet<string>): string[] =>
+    people.filter((p) => ids.has(p.id) && p.id !== person?.id).map((p) => p.fullName);
+  const here = new Set(
+    present.filter((p) => campaign === undefined || p.campaign === campaign).map((p) => p.person),
+  );
+  const others = named(here);
+  const elsewhere = named(new Set(present.map((p) => p.person).filter((id) => !here.has(id))));
   return (
     <footer className="[grid-area:foot] flex items-center gap-5 overflow-x-auto overflow-y-hidden border-t border-rule bg-desk px-4 text-[0.76rem] whitespace-nowrap text-ink-2 no-print">
       <Saved campaign={campaign} />
@@ -161,6 +185,7 @@ export function Foot({
       <span className="truncate max-md:hidden">
         {person?.fullName}
         {others.length > 0 ? `, with ${others.join(', ')}` : ''}
+        {elsewhere.length > 0 ? `; elsewhere ${elsewhere.join(', ')}` : ''}
       </span>
       <button
         type="button"
@@ -170,6 +195,7 @@ export function Foot({
         {asked ? 'Press again to sign out' : 'Sign out'}
       </button>
       <ThemeSwitch />
+      {campaign ? <VoiceSwitch campaign={campaign} /> : null}
       {campaign ? <AwakeLine /> : null}
       {onKey ? (
         <span className="ml-auto flex gap-4 max-lg:order-first max-lg:ml-0 max-lg:gap-1">

@@ -9,6 +9,7 @@ import { viewOf } from '../answers/views.ts';
 import { NumberPad } from './number-pad.tsx';
 import { draftOf, useDrafts } from '../answers/drafts.ts';
 import { StepActions } from './step-actions.tsx';
+import { useReadAloud } from './read-aloud.ts';
 import { inEntry, useStep } from './use-step.ts';
 import { useStepKeys } from './step-keys.ts';
 
@@ -109,6 +110,7 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
     (check.answer.kind === 'drop' || check.answer.kind === 'series');
 
   useStepKeys(step.again);
+  useReadAloud(check, parts);
 
   return (
     <section aria-label="Step in progress" className="border-b border-rule px-[22px] pt-3.5 pb-4">

@@ -1,5 +1,11 @@
 import { io, type Socket } from 'socket.io-client';
-import { EVENTS, LIVE_PATH, type MonitorEvent, type MonitorState } from '@kanzel/contract/events';
+import {
+  EVENTS,
+  LIVE_PATH,
+  type MonitorEvent,
+  type MonitorState,
+  type PresentPerson,
+} from '@kanzel/contract/events';
 import type { Entry } from '@kanzel/core';
 import { create } from 'zustand';
 import { askClock } from './clock.ts';
@@ -9,7 +15,8 @@ import { expectReadings, takeHistory, takeMonitorState, takeReading } from './mo
 
 interface Live {
   readonly connected: boolean;
-  readonly present: readonly string[];
+  /** Who is signed on, and what each looks at. */
+  readonly present: readonly PresentPerson[];
 }
 
 /** The live line to the server. */
@@ -60,7 +67,7 @@ export function connectLive(): void {
   socket.on(EVENTS.monitor, (event: MonitorEvent) => takeReading(event));
   socket.on(EVENTS.monitorHistory, (events: MonitorEvent[]) => takeHistory(events));
   socket.on(EVENTS.monitorState, (state: MonitorState) => takeMonitorState(state));
-  socket.on(EVENTS.present, (present: string[]) => useLive.setState({ present }));
+  socket.on(EVENTS.present, (present: PresentPerson[]) => useLive.setState({ present }));
 }
 
 export function disconnectLive(): void {

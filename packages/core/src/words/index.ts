@@ -16,3 +16,4 @@ export * from './control-words.ts';
 export { SAMPLED_AFTER_WORDS } from './english-fuel.ts';
 export * from './mission-words.ts';
 export * from './run-up-words.ts';
+export { spokenText, spokenVerdict } from './spoken.ts';
