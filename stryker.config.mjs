@@ -20,6 +20,10 @@ export const PARTS = {
     mutate: ['packages/core/src/energy/*.ts', 'packages/core/src/answers/worksheets/*.ts'],
     tests: ['energy', 'answers'],
   },
+  'run-up': {
+    mutate: ['packages/core/src/run-up/*.ts', 'packages/core/src/answers/plugs-of.ts'],
+    tests: ['run-up', 'answers'],
+  },
   signals: { mutate: ['packages/core/src/signals/*.ts'], tests: ['signals', 'answers'] },
   loading: { mutate: ['packages/core/src/loading/judge.ts'], tests: ['loading'] },
 };

@@ -1,6 +1,21 @@
 import { isWriting } from '../ui/is-writing.ts';
 import { useKeys } from '../ui/use-keys.ts';
 
+/**
+ * The field to go on to from one that was typed into: the next empty one of the same answer, in the order of the panel. Undefined where
+ * the answer is whole, so that Enter keeps it, and anywhere else than in a figure with something in it.
+ */
+function nextGauge(from: HTMLElement): HTMLInputElement | undefined {
+  if (!(from instanceof HTMLInputElement) || from.value.trim() === '') return undefined;
+  const [part = ''] = (from.dataset['figure'] ?? '').split(' ');
+  if (!part.includes('@')) return undefined;
+  const all = [...document.querySelectorAll<HTMLInputElement>('[data-figure]')].filter((field) =>
+    field.dataset['figure']?.startsWith(`${part} `),
+  );
+  const at = all.indexOf(from);
+  return [...all.slice(at + 1), ...all.slice(0, at)].find((field) => field.value.trim() === '');
+}
+
 /** The keys of a step: Enter presses what is blue, R takes it again, and figures are typed straight away. */
 export function useStepKeys(onAgain?: () => void): void {
   useKeys((event) => {
@@ -11,7 +26,13 @@ export function useStepKeys(onAgain?: () => void): void {
     const chord = event.ctrlKey || event.metaKey;
     if (event.key === 'Enter' && (chord || !onControl)) {
       event.preventDefault();
+      // Typed off a panel, gauge after gauge: Enter goes on to the next one while what is typed is no answer yet.
       const main = document.querySelector<HTMLButtonElement>('[data-step-actions] button[data-kind=main]');
+      const next = chord || main?.textContent.startsWith('Record') ? undefined : nextGauge(target);
+      if (next) {
+        next.focus();
+        return;
+      }
       main?.click();
       return;
     }

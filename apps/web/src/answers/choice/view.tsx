@@ -4,6 +4,7 @@ import { Choices } from '../../ui/field.tsx';
 import { isFreeKey } from '../../ui/free-key.ts';
 import { useKeys } from '../../ui/use-keys.ts';
 import type { AnswerView, EntryProps } from '../answer-view.ts';
+import { DiedInTrace } from './died-in-trace.tsx';
 import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
 
 /** One of several answers: pressed, or by its number. */
@@ -24,6 +25,9 @@ function ChoiceEntry({ part, spec, first }: EntryProps<'choice'>): ReactElement 
         options={spec.options.map((o) => ({ id: o.id, text: o.text }))}
         onChange={choose}
       />
+      {part.check.proves.some((system) => system.endsWith('.ignition.grounding')) ? (
+        <DiedInTrace part={part} />
+      ) : null}
       {first ? (
         <p className="cap -mt-3 mb-3 max-lg:hidden">
           Keys: {spec.options.map((o, i) => `${i + 1} ${o.text.toLowerCase()}`).join(', ')}
