@@ -1,5 +1,18 @@
 import { expect, type Page } from '@playwright/test';
-import { allSaved, openCampaign, KEEPS_ALL, personPage, sharedDemo, test, turnEngines } from './product.ts';
+import { createHash } from 'node:crypto';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { canonicalJson } from '@kanzel/core';
+import {
+  allSaved,
+  campaignInHand,
+  openCampaign,
+  KEEPS_ALL,
+  personPage,
+  sharedDemo,
+  test,
+  turnEngines,
+} from './product.ts';
+import { seriousFaults } from './accessible.ts';
 import { startEngines } from './work.ts';
 
 const product = sharedDemo();
@@ -139,4 +152,101 @@ test('what grounds the aircraft holds every gate until it is closed; what narrow
     await brand.goto(`${base}/${place}`);
     await expect(brand.getByText(words).first()).toBeVisible();
   }
+});
+
+/** What a browser has on its disk of a campaign, as text, in the order of the record. */
+const onDisk = (page: Page, campaign: string): Promise<string> =>
+  page.evaluate(
+    (id) =>
+      new Promise<string>((resolve, reject) => {
+        const opening = indexedDB.open('kanzel');
+        opening.onerror = () => reject(new Error('no database'));
+        opening.onsuccess = () => {
+          const all = opening.result
+            .transaction('entries')
+            .objectStore('entries')
+            .index('campaign')
+            .getAll(id);
+          all.onsuccess = () => {
+            opening.result.close();
+            resolve(JSON.stringify((all.result as { seq: number }[]).sort((a, b) => a.seq - b.seq)));
+          };
+        };
+      }),
+    campaign,
+  );
+
+test('two devices in one field without the server: one hands what it has to the other, both go on, and everything is there once', async ({
+  browser,
+}, info) => {
+  const ylva = await personPage(browser, product.url, 'Ylva Torsund', KEEPS_ALL);
+  const brand = await personPage(browser, product.url, 'Brand Ekerholt', KEEPS_ALL);
+  const base = await campaignInHand(ylva, product.url, 'QX-SKV');
+  const campaign = base.split('/').at(-1) ?? '';
+  await ylva.goto(`${base}/run-up?check=arcs-clear`);
+  await panel(ylva).waitFor();
+  const before = Number(/\d+$/.exec(await allSaved(ylva))?.[0]);
+  for (const page of [ylva, brand]) {
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await page.context().setOffline(true);
+  }
+  const says = (page: Page) => page.getByTestId('saved');
+  const hand = async (page: Page): Promise<string> => {
+    const coming = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Hand to another device' }).click();
+    const path = info.outputPath((await coming).suggestedFilename());
+    await (await coming).saveAs(path);
+    return path;
+  };
+  const take = (page: Page, path: string): Promise<void> =>
+    page.getByLabel('Take from another device').setInputFiles(path);
+
+  // Ylva answers; Brand has never opened this campaign, and goes on with it from her file.
+  await ylva.keyboard.press('Enter');
+  await expect(says(ylva)).toHaveText('1 not sent');
+  const first = await hand(ylva);
+  // It starts without the server, and says so.
+  await brand.reload();
+  await expect(brand.getByText('As last seen; offline')).toBeVisible();
+  await take(brand, first);
+  await brand.waitForURL(new RegExp(`/campaign/${campaign}`));
+  await expect(says(brand)).toHaveText(`All entries saved, ${before}, 1 handed over`);
+  await brand.goto(`${base}/run-up?check=arcs-clear`);
+  await expect(panel(brand).getByText(/Ylva Torsund, .*; not sent yet/)).toBeVisible();
+  expect(await seriousFaults(brand)).toEqual([]);
+  await brand.keyboard.press('f');
+  await brand.getByLabel('What was found').fill('Chock of the left wheel split');
+  await brand.getByRole('button', { name: 'Raise the finding' }).click();
+  await expect(says(brand)).toHaveText('1 not sent, 1 handed over');
+
+  // Back again; what was damaged on its way is refused whole, and what she has stays.
+  const second = await hand(brand);
+  const damaged = info.outputPath('damaged.json');
+  writeFileSync(damaged, readFileSync(second, 'utf8').replace('Chock of the left', 'Chock of the right'));
+  await take(ylva, damaged);
+  await expect(
+    ylva.getByRole('alert').filter({ hasText: 'Nothing was taken: the file was damaged' }),
+  ).toBeVisible();
+  await expect(says(ylva)).toHaveText('1 not sent');
+  await take(ylva, second);
+  await expect(says(ylva)).toHaveText('1 not sent, 1 handed over');
+  await expect(ylva.getByRole('link', { name: 'Chock of the left wheel split', exact: true })).toBeVisible();
+  // The same once more changes nothing.
+  await take(ylva, second);
+  await expect(ylva.getByText('Everything in it was here already.')).toBeVisible();
+  await expect(says(ylva)).toHaveText('1 not sent, 1 handed over');
+
+  // The server is back: each sends what is its own, and all three have the same, byte for byte.
+  for (const page of [brand, ylva]) await page.context().setOffline(false);
+  for (const page of [brand, ylva])
+    await expect(says(page)).toHaveText(`All entries saved, ${before + 2}`, { timeout: 30_000 });
+  const there = (await (
+    await ylva.request.get(`${product.url}/api/campaigns/${campaign}/entries`)
+  ).json()) as { entries: unknown[] };
+  expect(there.entries).toHaveLength(before + 2);
+  // Told by their sums: two records that differ are not printed in full.
+  const sum = (text: string): string => createHash('sha256').update(text).digest('hex');
+  const wanted = sum(canonicalJson(there.entries));
+  for (const page of [brand, ylva])
+    await expect.poll(async () => sum(canonicalJson(JSON.parse(await onDisk(page, campaign))))).toBe(wanted);
 });

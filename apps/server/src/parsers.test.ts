@@ -10,7 +10,9 @@ import {
   readEngineLine,
   readFieldTable,
   readLimitTable,
+  readHandover,
   readRecordFile,
+  writeHandover,
   writeHeader,
   writeLimitTable,
   writeRecordFile,
@@ -199,6 +201,21 @@ const PARSERS: readonly (readonly [
     (t) => compiled('x.yaml', t),
   ],
   ['record file', [records()], (t) => readRecordFile(t)],
+  [
+    'what is handed from device to device',
+    [
+      writeHandover({
+        campaign: 'c',
+        mark: 'QX-TJD',
+        madeAt: '2026-03-01T10:00:00.000Z',
+        by: 'p',
+        device: 'd',
+        entries: [],
+        drafts: [],
+      }),
+    ],
+    (t) => readHandover(t),
+  ],
   [
     'engine line',
     [

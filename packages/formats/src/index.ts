@@ -11,3 +11,4 @@ export * from './mission-table.ts';
 export * from './parameter-table.ts';
 export * from './nmea.ts';
 export * from './field-table.ts';
+export * from './handover.ts';

@@ -19,8 +19,12 @@ import { FirstSteps } from './first-steps.tsx';
 import { BringIn } from '../library/bring-in.tsx';
 import { fitsWords, linesOf, standingHere, type HangarLine } from './lines.ts';
 import { serverInstant } from '../sync/clock.ts';
-import { ownMember } from '@kanzel/core';
+import { makeSentences, ownMember } from '@kanzel/core';
+import { TakeOver } from '../station/hand-over.tsx';
 import { dayInWords, whenInWords } from '../ui/when.ts';
+
+/** Reasons that are of no campaign yet. */
+const { say: SAY } = makeSentences({ part: (key) => key, subject: (id) => id, thing: (id) => id });
 
 /** The spine lying on its side: stations as marks along a line, gates as bars across it. */
 function LyingSpine({ standing }: { standing: Standing }): ReactElement {
@@ -326,6 +330,14 @@ export function HangarPage(): ReactElement {
       margin={
         <>
           <FieldNote />
+          {fresh ? null : (
+            <MarginNote title="Without the server">
+              <p className="mb-2 text-ink-2">
+                A campaign that another device in this field has can be gone on with here.
+              </p>
+              <TakeOver say={SAY} />
+            </MarginNote>
+          )}
           <HangarMargin lines={lines} />
         </>
       }

@@ -51,7 +51,8 @@ function Saved({ campaign }: { campaign: string | undefined }): ReactElement {
   const reachable = useCampaigns((s) => s.reachable);
   const held = useCampaigns((s) => (campaign ? ownMember(s.held, campaign) : undefined));
   const connected = useLive((s) => s.connected);
-  const waiting = held?.waiting.length ?? 0;
+  const handed = held?.waiting.filter((q) => q.handed).length ?? 0;
+  const waiting = (held?.waiting.length ?? 0) - handed;
   const saved = !held
     ? 'All entries saved'
     : held.queueRead
@@ -61,6 +62,7 @@ function Saved({ campaign }: { campaign: string | undefined }): ReactElement {
     <>
       <span role="status" className={waiting > 0 ? 'font-semibold text-near' : ''} data-testid="saved">
         {waiting > 0 ? `${waiting} not sent` : saved}
+        {handed > 0 ? `, ${handed} handed over` : ''}
       </span>
       {reachable && connected ? null : (
         <span className="font-semibold text-near" data-testid="offline">

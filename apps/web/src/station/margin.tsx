@@ -22,6 +22,7 @@ import { shadeOf, useWorkColour } from '../ui/work-colours.ts';
 import { WorkSign } from '../ui/work-sign.tsx';
 import { AsItStands } from './as-it-stands.tsx';
 import { useCampaign, type CampaignView } from './campaign-context.ts';
+import { HandOver } from './hand-over.tsx';
 import { runningOf } from './running.ts';
 import { VehicleNote } from './vehicle-note.tsx';
 import { newerThan, useLibrary } from './newer-basis.ts';
@@ -293,6 +294,7 @@ export function CampaignMargin(): ReactElement {
           ))}
         </MarginNote>
       ) : null}
+      <HandOver campaign={view.id} mark={view.index.basis.aircraft.mark} say={view.say} />
       <JudgedBy />
     </>
   );

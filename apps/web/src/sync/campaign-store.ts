@@ -9,6 +9,7 @@ import {
   reason,
   type Entry,
   type EntryBodies,
+  type EntryDraft,
   type EntryKind,
   type Reason,
   type Result,
@@ -16,6 +17,7 @@ import {
 } from '@kanzel/core';
 import type { EntriesResponse, PostEntriesResponse } from '@kanzel/contract';
 import { api } from '../api/client.ts';
+import type { Handover } from '@kanzel/formats';
 import { sendCopies } from './copies.ts';
 import {
   enqueue,
@@ -31,6 +33,7 @@ import { newDeed } from './deed.ts';
 import { rolesOf, useSession } from './session.ts';
 import {
   begunAnew,
+  foldable,
   goingOn,
   NOTHING_HELD,
   withEntries,
@@ -246,7 +249,7 @@ export async function flush(id: string): Promise<void> {
       again.delete(id);
       const me = useSession.getState().person?.id;
       const batch = get(id)
-        .waiting.filter((q) => q.draft.by === me)
+        .waiting.filter((q) => q.draft.by === me && !q.handed)
         .slice(0, 50);
       if (batch.length === 0) return;
       const copies = await sendCopies(batch.map((q) => q.draft));
@@ -284,6 +287,56 @@ export async function flush(id: string): Promise<void> {
 
 async function refuseAll(id: string, batch: readonly Queued[], why: Reason): Promise<void> {
   await noteRefused(batch.map((q) => ({ id: q.id, reason: why })));
+  await readQueue(id);
+}
+
+/** What of a campaign would be handed to another device: the record as far as it is here, and what waits on top of it. */
+export async function toHandOver(
+  id: string,
+): Promise<{ readonly entries: readonly Entry[]; readonly drafts: readonly EntryDraft[] }> {
+  await remember(id);
+  return { entries: await remembered(id), drafts: get(id).waiting.map((q) => q.draft) };
+}
+
+/**
+ * Takes what another device handed over: the record where it goes further than the one here, and what waits there on top of it, each once.
+ * Either all of it is taken or nothing. Gives how many entries are new here. Errors: `handoverOtherRecord`, `handoverUnreadable`, `deviceFull`.
+ */
+export async function takeHandedOver(file: Handover): Promise<Result<number, Reason>> {
+  const { campaign: id, entries, drafts } = file;
+  await remember(id);
+  const before = get(id);
+  // The shorter record has to be the beginning of the longer one.
+  const mine = await remembered(id);
+  const shared = Math.min(mine.length, entries.length);
+  if (shared > 0 && mine[shared - 1]?.hash !== entries[shared - 1]?.hash)
+    return err(reason('handoverOtherRecord'));
+  const longer = withEntries(before, entries.slice(mine.length));
+  if (!longer) return err(reason('handoverOtherRecord'));
+  const known = new Set([...longer.recorded, ...(await queueOf(id)).map((q) => q.id)]);
+  const fresh = drafts.filter((d) => !known.has(d.id));
+  const readable = foldable(longer, fresh);
+  if (!readable.ok) return readable;
+  try {
+    await store(entries.slice(mine.length));
+    for (const draft of fresh)
+      await enqueue({ id: draft.id, campaign: id, draft, handed: { by: file.by, device: file.device } });
+  } catch (error) {
+    return err(reason('deviceFull', { message: error instanceof Error ? error.message : String(error) }));
+  }
+  put(id, longer);
+  pages.postMessage(id);
+  await readQueue(id);
+  return ok(fresh.length + entries.length - shared);
+}
+
+/** Takes off this device what was handed to it of a campaign and has not reached the server by its author's own. */
+export async function dropHandedOver(id: string): Promise<void> {
+  await takeOff(
+    get(id)
+      .waiting.filter((q) => q.handed)
+      .map((q) => q.id),
+  );
   await readQueue(id);
 }
 

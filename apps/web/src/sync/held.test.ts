@@ -3,6 +3,7 @@ import { foldEntries, type Entry, type EntryDraft } from '@kanzel/core';
 import { plain, Scribe } from '../../../../packages/core/src/testing/world.ts';
 import {
   begunAnew,
+  foldable,
   goingOn,
   NOTHING_HELD,
   withEntries,
@@ -113,4 +114,43 @@ test('what waits is shown on top of what is confirmed, and goes on waiting when 
   const anew = begunAnew(held);
   expect([anew.confirmed.count, anew.waiting.length]).toEqual([0, 3]);
   expect(withEntries(anew, ENTRIES.slice(0, 7))).toMatchObject({ waiting: { length: 1 } });
+});
+
+describe('drafts of another device', () => {
+  const held = withEntries(NOTHING_HELD, ENTRIES.slice(0, 6));
+  if (!held) throw new Error('The record does not begin.');
+  const drafts = ENTRIES.slice(6).map((e) => queued(e, 0).draft);
+
+  test('what can be read is taken, and changes nothing of what is held', () => {
+    const before = held.confirmed;
+    expect(foldable(held, drafts)).toEqual({ ok: true, value: true });
+    expect(held.confirmed).toBe(before);
+    expect(foldable(held, [])).toEqual({ ok: true, value: true });
+  });
+
+  test('what cannot be read is named by its place, and none of it is taken', () => {
+    const broken = {
+      ...drafts[0],
+      id: 'broken',
+      kind: 'answer.given',
+      body: { check: 'linkage' },
+    } as unknown as EntryDraft;
+    const newer = { ...drafts[0], id: 'newer', version: 999 } as EntryDraft;
+    for (const bad of [broken, newer]) {
+      const said = foldable(held, [...drafts.slice(0, 2), bad]);
+      expect(said.ok ? '' : said.error.code).toBe('handoverUnreadable');
+    }
+  });
+
+  test('what was handed over is shown on top, and goes once the server has it', () => {
+    const handed = ENTRIES.slice(6).map((e, i) => ({ ...queued(e, i), handed: { by: 'a', device: 'b' } }));
+    const shown = withQueue(held, handed);
+    expect(shown.waiting).toHaveLength(handed.length);
+    expect(plain({ ...shown.state, head: '' })).toEqual(
+      plain({ ...withQueue(held, ENTRIES.slice(6).map(queued)).state, head: '' }),
+    );
+    const sent = withEntries(shown, ENTRIES.slice(6));
+    expect(sent?.waiting).toEqual([]);
+    expect(sent && plain(sent.state)).toEqual(plain(WHOLE));
+  });
 });

@@ -1,4 +1,8 @@
 import {
+  err,
+  ok,
+  reason,
+  type Result,
   beginFolding,
   EMPTY_CAMPAIGN,
   foldEntries,
@@ -16,6 +20,8 @@ export interface Queued {
   campaign: string;
   draft: EntryDraft;
   refused?: Reason;
+  /** Taken from another device: shown here, and sent by its author's own device alone. */
+  handed?: { readonly by: string; readonly device: string };
 }
 
 /** One campaign on this device: what the server confirmed, and what waits on top of it. */
@@ -58,6 +64,24 @@ function shown(held: HeldCampaign): HeldCampaign {
       ? held.confirmed
       : { ...foldEntries(onTop, held.confirmed), head: held.confirmed.head };
   return { ...held, waiting, state };
+}
+
+/**
+ * Whether drafts of another device can be folded on top of what is held. What comes out of a file was validated by nobody that knows every
+ * body: one that cannot be read is named, and nothing of the file is taken. Error: `handoverUnreadable` with its place.
+ */
+export function foldable(held: HeldCampaign, drafts: readonly EntryDraft[]): Result<true, Reason> {
+  let { confirmed } = held;
+  for (const [i, draft] of drafts.entries()) {
+    try {
+      confirmed = foldEntries([provisional(draft, confirmed.count + 1)], confirmed);
+    } catch {
+      return err(reason('handoverUnreadable', { entry: i + 1 }));
+    }
+  }
+  return confirmed.unreadable.length > held.confirmed.unreadable.length
+    ? err(reason('handoverUnreadable', { entry: confirmed.unreadable.at(-1)?.seq ?? 0 }))
+    : ok(true);
 }
 
 /** What is held once the queue of this device has been read; how old that reading is does not matter. */

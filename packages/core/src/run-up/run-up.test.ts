@@ -423,3 +423,183 @@ describe('full power today', () => {
     });
   });
 });
+
+describe('exhausts that wander, as they come', () => {
+  test('one among others is found with its reach and its time, whatever all of them do together and wherever it stands', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          cylinders: fc.integer({ min: 3, max: 9 }),
+          which: fc.nat(8),
+          reach: fc.integer({ min: 24, max: 90 }),
+          period: fc.integer({ min: 18, max: 60 }),
+          phase: fc.double({ min: 0, max: 6, noNaN: true }),
+          drift: fc.double({ min: -0.3, max: 0.3, noNaN: true }),
+          together: fc.integer({ min: 0, max: 40 }),
+          late: fc.integer({ min: 0, max: 3 }),
+        }),
+        ({ cylinders, which, reach, period, phase, drift, together, late }) => {
+          const own = which % cylinders;
+          const exhausts = Array.from({ length: cylinders }, (_, c): Samples => {
+            const t = Array.from({ length: 130 * 4 }, (__, i) => i / 4 + (c === 0 ? late : 0));
+            return {
+              t,
+              v: t.map(
+                (at) =>
+                  690 +
+                  8 * c +
+                  together * Math.sin(at / 11) +
+                  (c === own ? drift * at + (reach / 2) * Math.sin((2 * Math.PI * at) / period + phase) : 0),
+              ),
+            };
+          });
+          const found = wandersAlone(exhausts);
+          expect(found.map((w) => w.cylinder)).toEqual([own + 1]);
+          expect(Math.abs((found[0]?.period ?? 0) - period)).toBeLessThan(0.16 * period + 2);
+          expect(found[0]?.reach ?? 0).toBeGreaterThan(0.8 * reach);
+          expect(found[0]?.reach ?? 0).toBeLessThan(1.35 * reach + 3);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  test('the shortest trace is two of the shortest times; slower than the slowest is none', () => {
+    const of = (period: number, seconds: number, reach = 60) => {
+      const t = Array.from({ length: seconds * 4 + 1 }, (_, i) => i / 4);
+      const calm = { t, v: t.map(() => 700) };
+      return wandersAlone([
+        calm,
+        { t, v: t.map((at) => 700 + (reach / 2) * Math.sin((2 * Math.PI * at) / period)) },
+        calm,
+      ]).length;
+    };
+    expect([of(16, 30), of(16, 29)]).toEqual([1, 0]);
+    expect([of(140, 400), of(170, 400)]).toEqual([1, 0]);
+    expect([of(40, 120, 20), of(40, 120, 14)]).toEqual([1, 0]);
+  });
+
+  test('one cylinder by itself is looked at as well, and two', () => {
+    const t = Array.from({ length: 400 }, (_, i) => i / 4);
+    const wave = { t, v: t.map((at) => 700 + 25 * Math.sin((2 * Math.PI * at) / 40)) };
+    expect(wandersAlone([wave]).map((w) => w.cylinder)).toEqual([1]);
+    expect(wandersAlone([{ t, v: t.map(() => 690) }, wave]).map((w) => w.cylinder)).toEqual([2]);
+  });
+});
+
+describe('how sure a plug is named, by hand', () => {
+  const even = [700, 700, 700, 700, 700];
+  const third = (by: number, u = 0) => {
+    const said = plugsNamed(even, [740, 740, 740 + by, 740, 740], [0, 0, u, 0, 0]);
+    return said.ok ? said.value.cylinders.find((c) => c.cylinder === 3) : undefined;
+  };
+  const bell = (x: number, mean: number, sigma: number): number =>
+    Math.exp(-((x - mean) ** 2) / (2 * sigma * sigma)) / (sigma * 2.5066282746310002);
+
+  test('the same by the law of Bayes, written out once more', () => {
+    for (const by of [-45, -60, -100, -180, -250, -300, -380]) {
+      const sound = 0.95 * bell(by, 0, 10);
+      const weak = by >= -260 ? 0.02 / 230 : 0;
+      const dead = 0.03 * bell(by, -380, 110);
+      const all = sound + weak + dead;
+      const expected =
+        dead >= weak ? { what: 'dead', sureness: dead / all } : { what: 'weak', sureness: weak / all };
+      expect(third(by)).toMatchObject({
+        what: expected.what,
+        by,
+        sureness: expect.closeTo(expected.sureness, 9) as number,
+      });
+    }
+    expect(third(-900)).toMatchObject({ what: 'dead', sureness: expect.closeTo(1, 9) as number });
+  });
+
+  test('what is read badly is not named: a fall has to stand out of what the reading may be off', () => {
+    expect(third(-48)?.what).toBe('weak');
+    expect(third(-48, 30)).toBeUndefined();
+    expect(third(-25)).toBeUndefined();
+  });
+
+  test('the surest comes first, and one that stands off is told by how far', () => {
+    const said = plugsNamed([700, 700, 700, 790, 700], [690, 740, 250, 830, 740]);
+    if (!said.ok) throw new Error(said.error.code);
+    expect(said.value.cylinders.map((c) => [c.cylinder, c.what])).toEqual([
+      [3, 'dead'],
+      [1, 'weak'],
+      [4, 'offset'],
+    ]);
+    expect(said.value.cylinders[2]).toMatchObject({
+      by: 90,
+      sureness: expect.closeTo(1 - 55 / 145, 9) as number,
+    });
+    expect(said.value.rise).toBe(40);
+  });
+
+  test.each([
+    ['a rise of ten is a rise', 10, 'asUsual'],
+    ['less is none', 9.9, 'unchanged'],
+    ['seventy is as usual', 70, 'asUsual'],
+    ['more is late', 70.1, 'late'],
+    ['a fall of twenty-five is none yet', -25, 'unchanged'],
+    ['more fell everywhere', -25.1, 'fellEverywhere'],
+  ])('%s', (_, rise, whole) => {
+    const said = plugsNamed(
+      even,
+      even.map((x) => x + rise),
+    );
+    expect(said.ok ? said.value.whole : '').toBe(whole);
+    expect(said.ok ? said.value.rise : NaN).toBeCloseTo(rise, 9);
+  });
+
+  test('half of the cylinders dead: the others still say how it rose; more than half, and they fell together', () => {
+    const half = plugsNamed([700, 700, 700, 700], [740, 742, 250, 250]);
+    expect(half.ok ? [half.value.whole, half.value.cylinders.length] : []).toEqual(['asUsual', 2]);
+    const most = plugsNamed([700, 700, 700, 700], [740, 250, 250, 250]);
+    expect(most.ok ? [most.value.whole, most.value.cylinders.length] : []).toEqual(['fellEverywhere', 0]);
+    const both = plugsNamed([700, 700], [250, 250]);
+    expect(both.ok ? [both.value.whole, both.value.cylinders.length] : []).toEqual(['asUsual', 2]);
+  });
+
+  test('cylinders that wander do not say whether it rose; where all of them do, they have to', () => {
+    const said = plugsNamed([700, 700, 700], [740, 742, 640], [0, 0, 60]);
+    expect(said.ok ? said.value.rise : NaN).toBe(41);
+    const all = plugsNamed([700, 700, 700], [740, 742, 744], [60, 60, 60]);
+    expect(all.ok ? all.value.rise : NaN).toBe(42);
+  });
+});
+
+describe('checks at their edges', () => {
+  const back = (to: number) => speedChecksOf(levels([1700, 6], [1600, 4], [to, 6]), 1).length;
+  test('back is back within a quarter of the drop, but no more than two in a hundred of the speed', () => {
+    expect([back(1700), back(1680), back(1720), back(1660), back(1745)]).toEqual([1, 1, 1, 0, 0]);
+  });
+  test('a check lasts a minute at most, and a level is on its way for eight seconds at most', () => {
+    const lasting = (seconds: number) =>
+      speedChecksOf(levels([1700, 6], [1600, seconds], [1700, 6]), 1).length;
+    expect([lasting(60), lasting(60.2)]).toEqual([1, 0]);
+    const slow = (seconds: number) => {
+      const ramp = Array.from({ length: seconds * 2 }, (_, i): readonly [number, number] => [
+        1690 - i * (80 / (seconds * 2)),
+        0.5,
+      ]);
+      return speedChecksOf(levels([1700, 6], ...ramp, [1600, 4], [1700, 6]), 1).length;
+    };
+    expect([slow(6), slow(11)]).toEqual([1, 0]);
+  });
+  test('the second of two in a row is held against the speed before both', () => {
+    const [one, two] = speedChecksOf(levels([1700, 6], [1640, 4], [1610, 4], [1702, 6]), 1);
+    expect([one?.drop, two?.drop].map((d) => Math.round(d ?? 0))).toEqual([60, 90]);
+    expect(Math.round(two?.before.mean ?? 0)).toBe(1700);
+    expect(Math.round(two?.returned.mean ?? 0)).toBe(1702);
+  });
+  test('exhausts are read at the end of each stretch, where they have arrived', () => {
+    const speed = levels([1700, 8], [1620, 8], [1700, 8]);
+    const late = levels([700, 8], [705, 3], [722, 3], [745, 2], [700, 8]);
+    expect(speedChecksOf(speed, 1, { exhausts: [late] })[0]).toMatchObject({
+      looksLike: 'ignition',
+      exhaustsRise: expect.closeTo(44, -0.5) as number,
+    });
+    const gone = { t: [0], v: [700] };
+    expect(speedChecksOf(speed, 1, { exhausts: [gone] })[0]).toMatchObject({ looksLike: 'unknown' });
+    expect(speedChecksOf(speed, 1, { exhausts: [gone] })[0]).not.toHaveProperty('exhaustsRise');
+  });
+});

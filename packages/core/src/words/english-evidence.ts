@@ -74,4 +74,11 @@ export const ENGLISH_EVIDENCE = {
       : `This check is answered by ${describeKind(p.s('wanted'))}, not by ${describeKind(p.s('got'))}.`,
   checkUnknown: (p) =>
     `The pack of this campaign has no check “${p.s('check')}”${p.s('subject') ? ` on ${p.names.subject(p.s('subject')).toLowerCase()}` : ''}.`,
+  handoverShape: (p) => `Nothing was taken: ${p.s('what')}. Choose the file that the other device made.`,
+  handoverDamaged: () =>
+    'Nothing was taken: the file was damaged on its way. Let the other device make it again.',
+  handoverOtherRecord: () =>
+    'Nothing was taken: the record in this file is another one than the record on this device. Both have to reach the server first.',
+  handoverUnreadable: (p) =>
+    `Nothing was taken: entry ${p.s('entry')} of the file cannot be read here. It may be of a newer program; what this device holds is as it was.`,
 } satisfies Catalogue;

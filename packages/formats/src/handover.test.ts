@@ -1,0 +1,96 @@
+import fc from 'fast-check';
+import type { Entry, EntryDraft } from '@kanzel/core';
+import { Scribe } from '../../core/src/testing/world.ts';
+import { readHandover, writeHandover } from './handover.ts';
+
+const S = new Scribe().upToRunning();
+const ENTRIES = S.entries;
+const draftOf = (entry: Entry): EntryDraft => {
+  const { seq: _seq, receivedAt: _receivedAt, prevHash: _prevHash, hash: _hash, ...draft } = entry;
+  return { ...draft, seen: 3 } as EntryDraft;
+};
+const [first] = ENTRIES;
+const CAMPAIGN = first?.campaign ?? '';
+const PARTS = {
+  campaign: CAMPAIGN,
+  mark: 'QX-TJD',
+  madeAt: '2026-11-26T09:00:00.000Z',
+  by: 'person-1',
+  device: 'device-1',
+  entries: ENTRIES.slice(0, 4),
+  drafts: ENTRIES.slice(4).map(draftOf),
+};
+const TEXT = writeHandover(PARTS);
+const said = (text: string): string => {
+  const read = readHandover(text);
+  return read.ok ? 'taken' : `${read.error.code} ${String(read.error.params['what'] ?? '')}`.trim();
+};
+/** The file with something changed in it; its sum made anew, as somebody would who means it. */
+const resummed = (change: (file: Record<string, unknown>) => Record<string, unknown>): string => {
+  const {
+    sum: _sum,
+    format: _format,
+    version: _version,
+    ...rest
+  } = JSON.parse(TEXT) as Record<string, unknown>;
+  return writeHandover(change(rest) as unknown as typeof PARTS);
+};
+
+test('what is written is read again, entry by entry and draft by draft', () => {
+  const read = readHandover(TEXT);
+  expect(read.ok && read.value).toMatchObject(JSON.parse(JSON.stringify(PARTS)) as object);
+  expect(said(writeHandover({ ...PARTS, entries: [], drafts: [] }))).toBe('taken');
+});
+
+test('damage anywhere is seen: no single character can be changed, left out or cut off', () => {
+  fc.assert(
+    fc.property(fc.nat(TEXT.length - 3), fc.constantFrom('x', '0', '"', ''), (at, instead) => {
+      fc.pre(TEXT[at] !== instead && !/\s/.test(TEXT[at] ?? ' '));
+      const damaged = TEXT.slice(0, at) + instead + TEXT.slice(at + 1);
+      expect(said(damaged)).not.toBe('taken');
+    }),
+    { numRuns: 400 },
+  );
+  expect(said(TEXT.slice(0, TEXT.length / 2))).toBe('handoverShape it is not JSON');
+  expect(said(TEXT.replace(/"sum": "..../, '"sum": "0000'))).toBe('handoverDamaged');
+});
+
+test.each([
+  ['nothing', '', 'handoverShape it is not JSON'],
+  ['another file', '{"format":"kanzel-record"}', 'handoverShape it does not say “kanzel-handover”'],
+  ['a list', '[]', 'handoverShape it is no such file'],
+  ['null', 'null', 'handoverShape it is no such file'],
+  [
+    'a newer one',
+    '{"format":"kanzel-handover","version":2}',
+    'handoverShape it is of a version that is not known here',
+  ],
+])('%s is refused by name', (_, text, expected) => {
+  expect(said(text)).toBe(expected);
+});
+
+test('a file that its maker meant otherwise is refused by name, however well its sum is made', () => {
+  const drafts = PARTS.drafts;
+  const [one] = drafts;
+  const with_ = (change: object) => resummed((file) => ({ ...file, ...change }));
+  expect(said(with_({ more: 1 }))).toContain('“more” is nothing that such a file has');
+  expect(said(with_({ drafts: [{ ...one, campaign: 'another' }] }))).toContain(
+    'entry 1 that was not sent is none of this campaign',
+  );
+  expect(said(with_({ drafts: [{ ...one, kind: 'constructor' }] }))).toContain('entry 1 that was not sent');
+  expect(said(with_({ drafts: [{ ...one, hash: 'x' }] }))).toContain('entry 1 that was not sent');
+  expect(said(with_({ drafts: [{ ...one, body: null }] }))).toContain('entry 1 that was not sent');
+  expect(said(with_({ drafts: [{ ...one, at: 'yesterday' }] }))).toContain('entry 1 that was not sent');
+  expect(said(with_({ drafts: [{ ...one, seen: 1.5 }] }))).toContain('entry 1 that was not sent');
+  expect(said(with_({ drafts: [one, one] }))).toContain('it holds an entry twice');
+  expect(said(with_({ drafts: 'none' }))).toContain('it holds no entries');
+  expect(said(with_({ madeAt: 'then' }))).toContain('it has no date');
+  expect(said(with_({ by: '' }))).toContain('by whom');
+  expect(said(with_({ entries: [] }))).toBe('taken');
+  expect(said(with_({ entries: PARTS.entries.slice(1) }))).toBe('chainSeq');
+  expect(said(with_({ entries: [{ ...PARTS.entries[0], by: 'somebody-else' }] }))).toBe('chainHash');
+  expect(said(with_({ entries: [{ ...PARTS.entries[0], campaign: 'another' }] }))).toContain(
+    'its record is of another campaign',
+  );
+  expect(said(with_({ entries: [null] }))).toContain('its record is of another campaign');
+});

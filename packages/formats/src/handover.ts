@@ -1,0 +1,150 @@
+import {
+  canonicalJson,
+  ENTRIES,
+  err,
+  isInstant,
+  ok,
+  ownMember,
+  reason,
+  sha256OfBytes,
+  utf8Bytes,
+  verifyChain,
+  type Entry,
+  type EntryDraft,
+  type Reason,
+  type Result,
+} from '@kanzel/core';
+import { boundJson, type JsonBounds } from './json-bounds.ts';
+
+/** What one device hands to another without a server: see docs/formats/handover.md. */
+export interface Handover {
+  readonly format: 'kanzel-handover';
+  readonly version: 1;
+  readonly campaign: string;
+  readonly mark: string;
+  readonly madeAt: string;
+  /** Who handed it, and from which device. */
+  readonly by: string;
+  readonly device: string;
+  /** What the server had confirmed to that device: the whole record, chained. */
+  readonly entries: readonly Entry[];
+  /** What was made since and has not reached the server, in order of making. */
+  readonly drafts: readonly EntryDraft[];
+  /** SHA-256 of the canonical JSON of everything else: damage is seen, not malice. */
+  readonly sum: string;
+}
+
+const BOUNDS: JsonBounds = { depth: 60, members: 5000, values: 20_000_000 };
+const MEMBERS = [
+  'format',
+  'version',
+  'campaign',
+  'mark',
+  'madeAt',
+  'by',
+  'device',
+  'entries',
+  'drafts',
+  'sum',
+];
+const DRAFT_MEMBERS: ReadonlySet<string> = new Set([
+  'id',
+  'campaign',
+  'at',
+  'offset',
+  'seen',
+  'by',
+  'role',
+  'device',
+  'kind',
+  'version',
+  'body',
+  'supersedes',
+]);
+/** More than one device makes in a day without a server. */
+const MOST_DRAFTS = 20_000;
+
+const KINDS: ReadonlySet<string> = new Set(Object.keys(ENTRIES));
+const shape = (what: string): Result<never, Reason> => err(reason('handoverShape', { what }));
+const isText = (value: unknown, most = 200): value is string =>
+  typeof value === 'string' && value.length > 0 && value.length <= most;
+
+/** Whether something has the form of a draft of this campaign. What its body says is asked by whoever folds it. */
+function isDraftLike(value: unknown, campaign: string): value is EntryDraft {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return false;
+  const draft = value as Record<string, unknown>;
+  const own = (name: string): unknown => ownMember(draft, name);
+  return (
+    Object.keys(draft).every((name) => DRAFT_MEMBERS.has(name)) &&
+    own('campaign') === campaign &&
+    ['id', 'by', 'role', 'device'].every((name) => isText(own(name))) &&
+    typeof own('kind') === 'string' &&
+    KINDS.has(own('kind') as string) &&
+    typeof own('at') === 'string' &&
+    isInstant(own('at') as string) &&
+    Number.isInteger(own('seen')) &&
+    typeof own('body') === 'object' &&
+    own('body') !== null
+  );
+}
+
+const sumOf = (rest: Omit<Handover, 'sum'>): string => sha256OfBytes(utf8Bytes(canonicalJson(rest)));
+
+/** Writes what is handed over. Example: a record of 112 entries and three drafts on top of it. */
+export function writeHandover(parts: Omit<Handover, 'format' | 'version' | 'sum'>): string {
+  const rest = { format: 'kanzel-handover', version: 1, ...parts } as const;
+  // As it will be read again: what is undefined is in no file.
+  const plain = JSON.parse(JSON.stringify(rest)) as Omit<Handover, 'sum'>;
+  return `${JSON.stringify({ ...plain, sum: sumOf(plain) }, null, 1)}\n`;
+}
+
+/**
+ * Reads what another device handed over: form, size, its sum, the chain of its record, and that every draft is of this campaign. Nobody vouches
+ * for it but whoever handed it: what it holds is shown, and sent to the server by nobody but its author.
+ * Errors: `handoverShape` with what is wrong, `handoverDamaged`, and those of `verifyChain`.
+ */
+export function readHandover(text: string): Result<Handover, Reason> {
+  const bounded = boundJson(utf8Bytes(text), BOUNDS);
+  if (!bounded.ok) return shape(`byte ${bounded.error.at} goes beyond anything that is handed over`);
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    return shape('it is not JSON');
+  }
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return shape('it is no such file');
+  const file = value as Record<string, unknown>;
+  const own = (name: string): unknown => ownMember(file, name);
+  if (own('format') !== 'kanzel-handover') return shape('it does not say “kanzel-handover”');
+  if (own('version') !== 1) return shape('it is of a version that is not known here');
+  const stranger = Object.keys(file).find((name) => !MEMBERS.includes(name));
+  if (stranger !== undefined) return shape(`“${stranger.slice(0, 40)}” is nothing that such a file has`);
+  const [campaign, entries, drafts] = [own('campaign'), own('entries'), own('drafts')];
+  if (!isText(campaign) || !['mark', 'by', 'device', 'sum'].every((name) => isText(own(name))))
+    return shape('it does not say of what and by whom it is');
+  if (typeof own('madeAt') !== 'string' || !isInstant(own('madeAt') as string))
+    return shape('it has no date');
+  if (!Array.isArray(entries) || !Array.isArray(drafts)) return shape('it holds no entries');
+  if (drafts.length > MOST_DRAFTS)
+    return shape(`it holds more than ${MOST_DRAFTS} entries that were not sent`);
+  const odd = drafts.findIndex((d) => !isDraftLike(d, campaign));
+  if (odd >= 0) return shape(`its entry ${odd + 1} that was not sent is none of this campaign`);
+  const ids = new Set(drafts.map((d) => (d as EntryDraft).id));
+  if (ids.size !== drafts.length) return shape('it holds an entry twice');
+  const { sum, ...rest } = file as unknown as Handover;
+  if (sumOf(rest) !== sum) return err(reason('handoverDamaged'));
+  if (
+    entries.some(
+      (e) =>
+        typeof e !== 'object' ||
+        e === null ||
+        ownMember(e as Record<string, unknown>, 'campaign') !== campaign,
+    )
+  )
+    return shape('its record is of another campaign');
+  if (entries.length > 0) {
+    const chain = verifyChain(entries as readonly Entry[]);
+    if (!chain.ok) return chain;
+  }
+  return ok(file as unknown as Handover);
+}
