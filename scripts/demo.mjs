@@ -79,7 +79,8 @@ async function startStandins() {
   }
 }
 
-const { standin, dataPort, controlPort, fourPort, weatherPort, scalesPort, vehiclePort } = await startStandins();
+const { standin, dataPort, controlPort, fourPort, weatherPort, scalesPort, vehiclePort } =
+  await startStandins();
 const server = fork(
   dist('apps/server/dist/main.js'),
   [

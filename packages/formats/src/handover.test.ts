@@ -23,7 +23,9 @@ const PARTS = {
 const TEXT = writeHandover(PARTS);
 const said = (text: string): string => {
   const read = readHandover(text);
-  return read.ok ? 'taken' : `${read.error.code} ${String(read.error.params['what'] ?? '')}`.trim();
+  if (read.ok) return 'taken';
+  const { what } = read.error.params;
+  return typeof what === 'string' ? `${read.error.code} ${what}` : read.error.code;
 };
 /** The file with something changed in it; its sum made anew, as somebody would who means it. */
 const resummed = (change: (file: Record<string, unknown>) => Record<string, unknown>): string => {

@@ -1,2 +1,2 @@
 export { TlsModule } from './tls.module.ts';
-export { ownCertificate, suppliedCertificate, type Tls } from './certificate.ts';
+export { ownCertificate, suppliedCertificate } from './certificate.ts';
