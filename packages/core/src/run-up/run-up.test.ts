@@ -603,3 +603,116 @@ describe('checks at their edges', () => {
     expect(speedChecksOf(speed, 1, { exhausts: [gone] })[0]).not.toHaveProperty('exhaustsRise');
   });
 });
+
+describe('plateaus by another route', () => {
+  const noisy = (): Samples => {
+    // A fixed unrest of ±4 with no pattern that a window could follow.
+    const unrest = [0, 3, -2, 4, -4, 1, -1, 2, -3, 0, 2, -2, 4, -1, -3, 3, 1, -4];
+    const v = Array.from(
+      { length: 90 },
+      (_, i) => (i < 50 ? 1700 : 1620) + (unrest[(i * 7) % unrest.length] ?? 0),
+    );
+    return { t: v.map((_, i) => i / 10), v };
+  };
+  test('scatter, mean and count are those of the samples, worked out plainly', () => {
+    const samples = noisy();
+    const all = plateausOf(samples, { ...RULE, tolerance: 12 });
+    expect(all).toHaveLength(2);
+    for (const p of all) {
+      const own = samples.v.filter((_, i) => (samples.t[i] ?? 0) >= p.from && (samples.t[i] ?? 0) <= p.to);
+      const mean = own.reduce((a, b) => a + b, 0) / own.length;
+      const squares = own.reduce((a, b) => a + (b - mean) ** 2, 0);
+      expect([p.count, p.mean, p.scatter]).toEqual([
+        own.length,
+        expect.closeTo(mean, 9) as number,
+        expect.closeTo(Math.sqrt(squares / (own.length - 1)), 9) as number,
+      ]);
+    }
+  });
+
+  test('where the clock and the scale begin is no matter', () => {
+    const { t, v } = noisy();
+    const plain = plateausOf({ t, v }, { ...RULE, tolerance: 12 });
+    const moved = plateausOf(
+      { t: t.map((x) => x + 86_400), v: v.map((x) => x - 1650) },
+      { ...RULE, tolerance: 12 },
+    );
+    expect(moved).toHaveLength(plain.length);
+    moved.forEach((p, i) => {
+      const own = plain[i];
+      expect([p.from - 86_400, p.to - 86_400, p.mean + 1650, p.scatter]).toEqual(
+        [own?.from, own?.to, own?.mean, own?.scatter].map((x) => expect.closeTo(x ?? NaN, 6) as number),
+      );
+    });
+  });
+
+  test('a plateau ends in the sample before the next level, and begins in its first', () => {
+    const [one, two] = plateausOf(levels([1700, 5], [1600, 5]), RULE);
+    expect([one?.to, two?.from, two?.to]).toEqual([4.9, 5, 9.9]);
+    expect([one?.scatter, two?.scatter]).toEqual([0, 0]);
+  });
+
+  test('a slow drift ends where it has drifted by the tolerance, and what comes after is another', () => {
+    const t = Array.from({ length: 600 }, (_, i) => i / 10);
+    const all = plateausOf({ t, v: t.map((at) => 1700 + at) }, RULE);
+    expect(all.length).toBeGreaterThan(1);
+    for (const p of all) expect(p.to - p.from).toBeLessThanOrEqual(10.01);
+    expect(plateausOf({ t, v: t.map((at) => 1700 + 2.4 * at) }, RULE).length).toBeGreaterThan(0);
+    expect(plateausOf({ t, v: t.map((at) => 1700 + 2.6 * at) }, RULE)).toEqual([]);
+  });
+
+  test('five samples tell how much a needle trembles, four do not; the rule is three steps of its gauge at least', () => {
+    expect(trembleOf([1, 2, 1, 2, 1])).toBeGreaterThan(0);
+    expect(trembleOf([1, 2, 1, 2])).toBeUndefined();
+    expect(plateauRule('inHg', 0.1, [])).toMatchObject({
+      seconds: 2,
+      tolerance: expect.closeTo(0.3, 9) as number,
+    });
+    expect(plateauRule('psi', 2, [], 4)).toMatchObject({ seconds: 4, tolerance: 6 });
+    // Bends of 0, 0, 8, 0 and 8: the middle one counts, and of an even number the middle of two.
+    expect(trembleOf([0, 0, 0, 0, 8, 16, 24])).toBe(0);
+    expect(trembleOf([0, 2, 0, 6, 0, 2])).toBeCloseTo(8 / (0.6745 * Math.sqrt(6)), 9);
+  });
+});
+
+describe('other channels, read as they are', () => {
+  const speed = levels([1700, 8], [1620, 6], [1700, 8]);
+  const exhaust = (rise: number) => levels([700, 8], [700 + rise, 6], [700, 8]);
+  const said = (beside: Parameters<typeof speedChecksOf>[2]) => speedChecksOf(speed, 1, beside)[0];
+
+  test('of several exhausts the middle one says it, of two the middle of both; those that stopped firing say nothing', () => {
+    const rises = (...list: number[]) => said({ exhausts: list.map(exhaust) })?.exhaustsRise;
+    expect(rises(60, 10, 20)).toBeCloseTo(20, 6);
+    expect(rises(10, 60)).toBeCloseTo(35, 6);
+    expect(rises(-450, 40, -400, 44)).toBeCloseTo(42, 6);
+    expect(rises(-450, -400)).toBeCloseTo(-425, 6);
+    expect(rises(-29, 41)).toBeCloseTo(6, 6);
+  });
+
+  test('a manifold that was silent says nothing; one that moved tells a throttle', () => {
+    const from = (t: number) => ({
+      t: speed.t.filter((at) => at >= t),
+      v: speed.t.filter((at) => at >= t).map(() => 15),
+    });
+    expect(said({ manifold: from(10) })?.looksLike).toBe('unknown');
+    expect(said({ manifold: levels([15, 8], [14.5, 6], [15, 8]) })?.looksLike).toBe('throttle');
+    expect(said({ manifold: levels([15, 8], [15.5, 6], [15, 8]) })?.looksLike).toBe('unknown');
+  });
+
+  test('a drop of an eighth without a rise is blades, and one with a rise an ignition all the same', () => {
+    const deep = (low: number, rise: number) =>
+      speedChecksOf(levels([1700, 8], [low, 6], [1700, 8]), 1, { exhausts: [exhaust(rise)] })[0]?.looksLike;
+    expect([deep(1490, 0), deep(1500, 0), deep(1490, 40)]).toEqual(['propeller', 'other', 'ignition']);
+  });
+
+  test('an engine that stands checks nothing, and a gap hides a death', () => {
+    expect(speedChecksOf(levels([0, 8], [0, 6], [0, 8]), 1)).toEqual([]);
+    const { t, v } = levels([700, 6], [420, 1], [700, 6]);
+    expect(diedAndCaught({ t: t.map((at) => (at > 6.5 ? at + 2 : at)), v }, 1)).toEqual([]);
+    expect(diedAndCaught(levels([700, 6], [420, 7], [700, 6]), 1)).toEqual([]);
+    expect(diedAndCaught(levels([700, 6], [504, 1], [700, 6]), 1)).toEqual([]);
+    expect(diedAndCaught(levels([700, 6], [503, 1], [620, 6]), 1)).toHaveLength(1);
+    expect(diedAndCaught(levels([700, 6], [503, 1], [1121, 6]), 1)).toEqual([]);
+    expect(diedAndCaught(levels([0, 6], [0, 1], [700, 6]), 1)).toEqual([]);
+  });
+});
