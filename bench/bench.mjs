@@ -26,6 +26,7 @@ import { benchControls } from './controls.mjs';
 import { benchEnergy } from './energy.mjs';
 import { benchFrames, benchLoading } from './loading.mjs';
 import { benchInspection } from './inspection.mjs';
+import { benchLiveFeed } from './live-feed.mjs';
 import { benchLong } from './long.mjs';
 import { benchScripts } from './scripts.mjs';
 import { benchPlanning } from './planning.mjs';
@@ -393,6 +394,9 @@ await browser.close();
 demo.child.kill('SIGTERM');
 await new Promise((resolve) => demo.child.once('exit', resolve));
 bare.close();
+
+// A fast monitor into a browser; ten minutes with --large.
+await benchLiveFeed(row, process.argv.includes('--large') ? 600 : 60);
 
 // Many devices at once for a while, on a server of its own.
 const loaded = await serve(folder);
