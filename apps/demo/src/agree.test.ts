@@ -23,7 +23,7 @@ const each = fleet.map((basis) => [basis.aircraft.mark, basis] as const);
 
 test('there is an aircraft of every kind, and everything about it could be loaded', () => {
   expect(library.problems).toEqual([]);
-  expect(fleet).toHaveLength(8);
+  expect(fleet).toHaveLength(9);
 });
 
 test.each(each)(
