@@ -108,14 +108,14 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
     ...form.head.map((f) => ({ f, row: 0 })),
     ...form.columns.flatMap((f) => all.map((row) => ({ f, row }))),
   ].filter(({ f, row }) => f.heard !== undefined && heard(f, row) !== undefined);
-  const takeMonitor = (): void => {
-    const names = new Set(onMonitor.map(({ f, row }) => cellName(row, f.id)));
+  const takeMonitor = (taken: typeof onMonitor): void => {
+    const names = new Set(taken.map(({ f, row }) => cellName(row, f.id)));
     changeDraft(view.id, part.key, {
       texts: Object.fromEntries(Object.entries(draft.texts ?? {}).filter(([name]) => !names.has(name))),
       taken: {
         ...draft.taken,
         ...Object.fromEntries(
-          onMonitor.flatMap(({ f, row }) => {
+          taken.flatMap(({ f, row }) => {
             const reading = heard(f, row);
             return reading ? [[cellName(row, f.id), reading] as const] : [];
           }),
@@ -157,6 +157,13 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
                   {field(row, f, first && form.head.length === 0 && row === 1 && k === 0, '')}
                 </td>
               ))}
+              {!tall && onMonitor.some((m) => m.row === row) ? (
+                <td>
+                  <Button onClick={() => takeMonitor(onMonitor.filter((m) => m.row === row))}>
+                    {`Take ${rowTitle(form, row).toLowerCase()}`}
+                  </Button>
+                </td>
+              ) : null}
               {inItsMoment.some((f) => heard(f, row) !== undefined) ? (
                 <td>
                   <Button
@@ -195,9 +202,9 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
           ))}
         </div>
       )}
-      {onMonitor.length === 0 ? null : (
+      {!tall ? null : (
         <div className="pb-2">
-          <Button onClick={takeMonitor}>Take all {onMonitor.length} from the monitor</Button>
+          <Button onClick={() => takeMonitor(onMonitor)}>Take all {onMonitor.length} from the monitor</Button>
         </div>
       )}
       <Problem>{silent}</Problem>
