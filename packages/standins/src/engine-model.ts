@@ -156,6 +156,11 @@ export class EngineModel {
     return left !== right && lateIgnition === (left ? 'left' : 'right');
   }
 
+  /** Manifold pressure at full throttle, inHg. */
+  private get full(): number {
+    return FULL_MANIFOLD + (this.character.boost ?? 0);
+  }
+
   /** Whether an ignition sparks: switched on, or not grounded when it should be. */
   private sparks(side: 'left' | 'right'): boolean {
     const { ignition } = this.controls;
@@ -186,7 +191,7 @@ export class EngineModel {
     const heat = this.controls.carburettorHeat ? (1 - 68 / 1700) ** 2 : 1;
     const lean = this.controls.mixture < 0.4 && this.controls.mixture >= 0.15 ? 1.045 : 1;
     const torque =
-      Math.max(0, (manifold - FRICTION_MANIFOLD) / (FULL_MANIFOLD - FRICTION_MANIFOLD)) * work * heat * lean;
+      Math.max(0, (manifold - FRICTION_MANIFOLD) / (this.full - FRICTION_MANIFOLD)) * work * heat * lean;
     const fine = FINE_PITCH_SPEED * Math.sqrt(torque);
     if (this.character.propeller === 'fixed') return fine;
     if (this.controls.propeller < 0) return fine * 0.76;
@@ -232,7 +237,7 @@ export class EngineModel {
   /** Share of full power, 0 to 1. */
   private power(): number {
     return (
-      (Math.max(0, this.inner.manifold - FRICTION_MANIFOLD) / (FULL_MANIFOLD - FRICTION_MANIFOLD)) *
+      (Math.max(0, this.inner.manifold - FRICTION_MANIFOLD) / (this.full - FRICTION_MANIFOLD)) *
       (this.inner.speed / 2670)
     );
   }
@@ -311,7 +316,7 @@ export class EngineModel {
   /** Sets the throttle so that the speed settles at `speed` rpm with every plug firing and the lever forward. */
   setSpeed(speed: number): void {
     const torque = (speed / FINE_PITCH_SPEED) ** 2;
-    const manifold = FRICTION_MANIFOLD + torque * (FULL_MANIFOLD - FRICTION_MANIFOLD);
+    const manifold = FRICTION_MANIFOLD + torque * (this.full - FRICTION_MANIFOLD);
     this.controls.throttle = Math.min(1, Math.max(0, (manifold - IDLE_MANIFOLD) / MANIFOLD_RANGE)) ** 1.25;
   }
 }
