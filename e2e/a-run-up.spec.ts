@@ -49,6 +49,15 @@ async function workPlain(
 async function fromMemoryThenLooked(page: Page, base: string): Promise<void> {
   const step = page.getByLabel('Step in progress');
   const seen = step.getByRole('region', { name: /^Seen in the trace, .*left engine/ });
+  // Read off the panel by one, typed by the other: a press for every digit, and Enter on to the next gauge.
+  await page.keyboard.type('1700');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('1620');
+  await expect(page.getByLabel(/Right ignition off, drop, left engine, before/i)).toHaveValue('1700');
+  await expect(page.getByLabel(/Right ignition off, drop, left engine, after/i)).toHaveValue('1620');
+  await expect(step.getByText(/^drop /)).toHaveCount(1);
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await page.keyboard.press('r');
   // Left alone, both, right alone, both: nobody was looking at the sheet.
   for (const name of ['left only', 'both ignitions', 'right only', 'both ignitions']) {
     await lever(page, name);
