@@ -50,7 +50,9 @@ async function fromMemoryThenLooked(page: Page, base: string): Promise<void> {
   const step = page.getByLabel('Step in progress');
   const seen = step.getByRole('region', { name: /^Seen in the trace, .*left engine/ });
   // Read off the panel by one, typed by the other: a press for every digit, and Enter on to the next gauge.
+  await page.getByLabel(/Right ignition off, drop, left engine, before/i).waitFor();
   await page.keyboard.type('1700');
+  await expect(page.getByLabel(/Right ignition off, drop, left engine, before/i)).toHaveValue('1700');
   await page.keyboard.press('Enter');
   await page.keyboard.type('1620');
   await expect(page.getByLabel(/Right ignition off, drop, left engine, before/i)).toHaveValue('1700');
