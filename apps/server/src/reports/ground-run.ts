@@ -84,9 +84,11 @@ function row(source: SheetSource, status: PartStatus, compared: boolean): TableC
 
 /** What the cylinders say by name, and their strips. */
 function cylinders(source: SheetSource, subject: string): Content[] {
-  const { index, state } = source;
+  const { index, state, status } = source;
   const answerTo = (key: string): PartAnswer | undefined =>
-    standingAnswer(state.parts.get(key))?.answer ?? undefined;
+    status.parts.get(key)?.mark === 'again'
+      ? undefined
+      : (standingAnswer(state.parts.get(key))?.answer ?? undefined);
   return [...index.parts.values()].flatMap((part): Content[] => {
     const answer = part.subject === subject ? answerTo(part.key) : undefined;
     if (answer?.kind !== 'cylinders') return [];

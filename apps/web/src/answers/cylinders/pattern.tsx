@@ -8,6 +8,7 @@ import {
   wandersAlone,
   wandersInWords,
   type CylinderSays,
+  type Mark,
   type Part,
   type PartAnswer,
   type Reading,
@@ -49,6 +50,9 @@ function useWandering(part: Part, names: readonly string[]): readonly Wanders[] 
   return found;
 }
 
+/** Whether what was answered still tells of the engine as it is: also what is out of limits does. */
+const stands = (mark: Mark | undefined): boolean => mark === 'within' || mark === 'near' || mark === 'out';
+
 /** One thing that the cylinders say, and the finding that it may become. */
 function Said({ part, text, loud }: { part: Part; text: string; loud: boolean }): ReactElement {
   const view = useCampaign();
@@ -89,8 +93,11 @@ export function CylinderPattern({
   const names = CYLINDER_FIGURES.names(part, view.index);
   const wandering = useWandering(part, names);
   if (spec.kind !== 'cylinders') return null;
+  // A pattern on both from before the work, or from another day, is compared with nothing.
   const answerTo = (key: string): PartAnswer | undefined =>
-    standingAnswer(view.state.parts.get(key))?.answer ?? undefined;
+    stands(view.status.parts.get(key)?.mark)
+      ? (standingAnswer(view.state.parts.get(key))?.answer ?? undefined)
+      : undefined;
   const restless = new Map(live ? wandering.map((w) => [w.cylinder, w.reach]) : []);
   const found = readings ? plugsOf(view.index, part, readings, answerTo, restless) : undefined;
   const says = found?.says.ok ? found.says.value : undefined;

@@ -5,7 +5,8 @@ import { foundDrops } from './found.ts';
 
 jest.mock('../../sync/device.ts', () => ({ DEVICE: 'test' }));
 
-const SERVER = Date.parse('2026-11-24T08:00:00.000Z');
+// Well behind the first entries of a record of these tests.
+const SERVER = Date.parse('2026-11-24T08:10:00.000Z');
 const FIGURE = { unit: 'rpm', resolution: 1, channel: 'rpm', plausible: { low: 0, high: 3500 } } as const;
 const drop = (id: string, change: Partial<Check>): Check =>
   check(id, {
@@ -82,6 +83,19 @@ test('what was done is offered where it can be of the check: an ignition to igni
   expect(Date.parse(first?.after.at ?? '')).toBe(first?.to);
   expect(Date.parse(first?.after.at ?? '')).toBeGreaterThan(SERVER + 10_000);
   expect(Date.parse(first?.after.at ?? '')).toBeLessThan(SERVER + 17_000);
+});
+
+test('what was switched before the engine ran for this check is of another engine than the one that is asked about', () => {
+  run([1700, 700, 10], left, both);
+  const asked = drop('warm-off', { proves: ['engine.{engine}.ignition.left'], needs: { engine: 'running' } });
+  /** Drops that are offered where the engine was said to run so many seconds after the recording began. */
+  const offered = (seconds: number): number => {
+    const s = new Scribe().open({ ...basis, pack: { ...basis.pack, checks: [...basis.pack.checks, asked] } });
+    const at = new Date(SERVER + 1000 * seconds).toISOString();
+    s.add('state.set', { state: 'engine', subject: 'left', value: 'running' }, { at });
+    return seen(s, 'warm-off@left').length;
+  };
+  expect([offered(-1), offered(5), offered(60)]).toEqual([1, 0, 0]);
 });
 
 test('what another check of the same engine holds already says so, and what the other engine holds is no matter', () => {

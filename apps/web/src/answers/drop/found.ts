@@ -3,6 +3,8 @@ import {
   samplesBetween,
   speedChecksOf,
   standingAnswer,
+  stateFor,
+  WHOLE_AIRCRAFT,
   type BasisIndex,
   type CampaignState,
   type Part,
@@ -30,6 +32,20 @@ const LOOKED_BACK = 300;
 /** Whether a check is one of an ignition, or of one of two lanes. */
 const isOfIgnition = ({ check }: Part): boolean =>
   check.proves.some((system) => /\.(ignition|lane-[a-z])\b|\.ignition$/.test(system));
+
+/**
+ * Since when what this check asks for has held, and nothing has touched it (server clock, ms): what was switched before that was switched on
+ * another engine than the one that is asked about, a cold one or one before its work.
+ */
+function sinceWhen(state: CampaignState, index: BasisIndex, { key, check, subject }: Part): number {
+  const needed = Object.keys(check.needs).map((name) => {
+    const per = index.states.get(name)?.per === 'engine' ? subject : WHOLE_AIRCRAFT;
+    const standing = stateFor(state, name, per);
+    return standing?.kind === 'is' && standing.by ? standing.by.since.instant : -Infinity;
+  });
+  const touched = state.parts.get(key)?.losses?.at(-1)?.at;
+  return Math.max(-Infinity, ...needed, touched === undefined ? -Infinity : Date.parse(touched));
+}
 
 /** Which part of the same engine holds a figure that was taken in this time. */
 function keptBy(
@@ -72,10 +88,12 @@ export function foundDrops(state: CampaignState, index: BasisIndex, part: Part):
   );
   const found = speedChecksOf(speed, spec.resolution, { manifold: aligned('manifold-pressure'), exhausts });
   const { setting } = part.check;
+  const since = sinceWhen(state, index, part);
   const ofIgnition = isOfIgnition(part);
   return found
     .filter(({ looksLike }) => looksLike === 'unknown' || (looksLike === 'ignition') === ofIgnition)
     .filter(({ looksLike }) => looksLike !== 'throttle')
+    .filter((one) => speed.from + one.before.from * 1000 >= since)
     .filter(({ before }) => !setting || setting.channel !== spec.channel || isSetTo(before.mean, setting))
     .map(({ before, low, looksLike }) => {
       const at = (seconds: number): number => speed.from + seconds * 1000;
