@@ -300,7 +300,8 @@ export async function toHandOver(
 
 /**
  * Takes what another device handed over: the record where it goes further than the one here, and what waits there on top of it, each once.
- * Either all of it is taken or nothing. Gives how many entries are new here. Errors: `handoverOtherRecord`, `handoverUnreadable`, `deviceFull`.
+ * What is refused is refused whole; where the device runs full in the middle, what
+ * came so far stays, and is passed over the next time. Gives how many entries are new here. Errors: `handoverOtherRecord`, `handoverUnreadable`, `deviceFull`.
  */
 export async function takeHandedOver(file: Handover): Promise<Result<number, Reason>> {
   const { campaign: id, entries, drafts } = file;
