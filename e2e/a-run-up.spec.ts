@@ -408,7 +408,7 @@ test('four cold engines: the sensor that lies is found before any of them is sta
   await expect
     .poll(async () =>
       Object.values(await engineReadings(page, ['one', 'two', 'three', 'four'])).every(
-        (r) => (r['rpm'] ?? 0) > 200,
+        (r) => (r['rpm'] ?? 0) > 400,
       ),
     )
     .toBe(true);
