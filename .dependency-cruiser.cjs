@@ -22,6 +22,7 @@ const CORE = [
   'checks',
   'answers',
   'record',
+  'calls',
   'scope',
   'standing',
   'entries',

@@ -1,12 +1,12 @@
 import { defineConfig } from '@playwright/test';
 
-/** Whole stories in Debian's Chromium, against the built product. Three at a time, each file with a server of its own: most of a story is waiting. */
+/** Whole stories in Debian's Chromium, against the built product. Two at a time, each file with a server of its own: most of a story is waiting. */
 export default defineConfig({
   testDir: '.',
   globalSetup: './tell.ts',
   timeout: 480_000,
   expect: { timeout: 20_000 },
-  workers: 3,
+  workers: 2,
   retries: 0,
   forbidOnly: true,
   reporter: [['line'], ['json', { outputFile: '../.tmp/e2e.json' }]],

@@ -3,6 +3,7 @@ import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   ArrayNotEmpty,
+  ArrayUnique,
   IsArray,
   IsBoolean,
   IsIn,
@@ -163,6 +164,8 @@ export class AnswerGivenBody extends AboutPart {
   @IsObject() facts!: Record<string, unknown>;
   @IsOptional() @IsBoolean() confirmed?: boolean;
   @IsOptional() @IsString() @MaxLength(2000) correction?: string;
+  @IsOptional() @Matches(ID) call?: string;
+  @IsOptional() @IsIn([true]) spoken?: true;
 }
 
 export class WalkBody {
@@ -210,6 +213,22 @@ export class DecisionRecordedBody extends AboutPart {
 }
 
 export class TimerStartedBody extends AboutPart {}
+
+export class CalledAgain {
+  @IsArray()
+  @ArrayNotEmpty()
+  @ArrayMaxSize(100)
+  @ArrayUnique()
+  @Matches(ID, { each: true })
+  answers!: string[];
+  @IsIn(['wrong', 'hesitant', 'habitual']) because!: 'wrong' | 'hesitant' | 'habitual';
+}
+
+export class CallMadeBody {
+  @Matches(ID) check!: string;
+  @IsString() @Length(1, 60) to!: string;
+  @IsOptional() @ValidateNested() @Type(() => CalledAgain) @IsObject() again?: CalledAgain;
+}
 
 export class StateSetBody {
   @Matches(ID) state!: string;

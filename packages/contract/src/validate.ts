@@ -19,6 +19,7 @@ export const POSTABLE: Readonly<Partial<Record<EntryKind, BodyClass>>> = {
   'answer.withdrawn': bodies.AnswerWithdrawnBody,
   'answer.witnessed': bodies.AnswerWitnessedBody,
   'decision.recorded': bodies.DecisionRecordedBody,
+  'call.made': bodies.CallMadeBody,
   'timer.started': bodies.TimerStartedBody,
   'state.set': bodies.StateSetBody,
   'loadout.changed': LoadoutChangedBody,

@@ -21,6 +21,7 @@ export * from './papers/index.ts';
 export * from './checks/index.ts';
 export * from './answers/index.ts';
 export * from './record/index.ts';
+export * from './calls/index.ts';
 export * from './scope/index.ts';
 export * from './standing/index.ts';
 export * from './entries/index.ts';

@@ -133,12 +133,23 @@ export const answerRule: Rule<'answer.given'> = (draft, door) => {
   if (short) return short;
   const loading = body.answer.kind === 'loading' ? sheetRule(door, body.answer.sheet) : undefined;
   if (loading) return loading;
+  const call = callRule(draft, door);
+  if (call) return call;
   const standing = standingAnswer(door.state.parts.get(part.key));
   if (!draft.supersedes) return draft.role === 'observer' ? overruling(draft, standing) : undefined;
   if (!body.correction?.trim()) return reason('correctionNeedsReason');
   if (standing?.entry !== draft.supersedes) return reason('notStanding');
   return overruling(draft, standing);
 };
+
+/** Why an answer is none to the call that it names: there is no such call, or one and the same person would have read and looked. */
+function callRule({ body, by }: EntryDraft<'answer.given'>, door: Door): Reason | undefined {
+  if (body.call === undefined) return body.spoken ? reason('spokenWithoutCall') : undefined;
+  const call = door.state.calls.get(body.call);
+  if (!call || call.check !== body.check) return reason('callUnknown');
+  if (body.spoken) return call.by === by ? undefined : reason('notYourCall');
+  return call.by === by ? reason('ownCall', { to: call.to }) : undefined;
+}
 
 /** Why somebody may not set aside an answer: it is not their own, and they may not speak for others. */
 export function overruling(

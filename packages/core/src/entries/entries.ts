@@ -12,6 +12,7 @@ import { answerNotApplicable } from './kinds/answer-not-applicable.ts';
 import { answerWithdrawn } from './kinds/answer-withdrawn.ts';
 import { answerWitnessed } from './kinds/answer-witnessed.ts';
 import { decisionRecorded } from './kinds/decision-recorded.ts';
+import { callMade } from './kinds/call-made.ts';
 import { timerStarted } from './kinds/timer-started.ts';
 import { stateSet } from './kinds/state-set.ts';
 import { loadoutChanged } from './kinds/loadout-changed.ts';
@@ -47,6 +48,7 @@ export const ENTRIES: { readonly [K in EntryKind]: EntryType<K> } = {
   'answer.withdrawn': answerWithdrawn,
   'answer.witnessed': answerWitnessed,
   'decision.recorded': decisionRecorded,
+  'call.made': callMade,
   'timer.started': timerStarted,
   'state.set': stateSet,
   'loadout.changed': loadoutChanged,

@@ -48,6 +48,20 @@ export interface EntryBodies {
     readonly confirmed?: boolean;
     /** Why an earlier answer is superseded. */
     readonly correction?: string;
+    /** The call that it answers: who read stands there. */
+    readonly call?: string;
+    /** It was answered by voice, and whoever called wrote it down. */
+    readonly spoken?: true;
+  };
+  /** One reads a check to a position, where another looks and answers; or reads it again, and what was answered does not count. */
+  'call.made': {
+    readonly check: string;
+    readonly to: string;
+    readonly again?: {
+      /** Entries of the answers that are not taken. */
+      readonly answers: readonly string[];
+      readonly because: 'wrong' | 'hesitant' | 'habitual';
+    };
   };
   'answer.notApplicable': { readonly check: string; readonly subject: string; readonly reason: string };
   /** The superseded answer was a slip; the one before it stands again. */

@@ -40,6 +40,16 @@ export interface AnswerRecord extends Deed {
   readonly verdicts: readonly Verdict[];
   /** It was given in another state than the check needs, as far as its author had seen. */
   readonly misplaced?: true;
+  /** Who called it, where one read and another looked. */
+  readonly called?: {
+    readonly call: string;
+    readonly by: string;
+    readonly to: string;
+    /** Answered by voice, and written down by whoever called. */
+    readonly spoken?: true;
+    /** From the call to the answer; absent where the clocks of the two devices were never held against each other. */
+    readonly seconds?: number;
+  };
   /** The answer it corrects, which stands again when it is withdrawn. */
   readonly supersedes?: string;
   readonly struck?: { readonly by: string; readonly reason: string };
@@ -47,6 +57,15 @@ export interface AnswerRecord extends Deed {
   /** A second person, who was not shown it, saw something else: it proves nothing until both have looked again. */
   readonly differs?: Deed & { readonly saw: PartAnswer };
   readonly decision?: Deed & { readonly reason: string };
+}
+
+/** A check that was called to a position. */
+export interface CallState extends Deed {
+  readonly check: string;
+  readonly to: string;
+  readonly again?: 'wrong' | 'hesitant' | 'habitual';
+  /** The clock of the device was held against the server's. */
+  readonly clocked?: true;
 }
 
 /** Something that took the standing of every answer whose author had not seen it, with the chain of reasons. */
@@ -143,6 +162,8 @@ export interface CampaignState {
   readonly findings: ReadonlyMap<string, FindingState>;
   readonly actions: ReadonlyMap<string, ActionState>;
   readonly walks: ReadonlyMap<string, WalkState>;
+  /** By the id of their entry, oldest first. */
+  readonly calls: ReadonlyMap<string, CallState>;
   /** How differences between two walks were settled, by what was said and what was answered: see `settlementKey`. */
   readonly settlements: ReadonlyMap<string, Deed & EntryBodies['walk.settled']>;
   readonly gatesPassed: ReadonlyMap<string, Deed & EntryBodies['gate.passed']>;
@@ -177,6 +198,7 @@ export const EMPTY_CAMPAIGN: CampaignState = {
   findings: new Map(),
   actions: new Map(),
   walks: new Map(),
+  calls: new Map(),
   settlements: new Map(),
   gatesPassed: new Map(),
   moves: [],

@@ -21,7 +21,7 @@ export function judgedAnswer(
   part: Part,
   deed: Deed,
   { answer, facts }: Pick<EntryBodies['answer.given'], 'answer' | 'facts'>,
-  supersedes?: string,
+  also: Pick<AnswerRecord, 'supersedes' | 'called'> = {},
 ): AnswerRecord {
   const { instant } = deed;
   const judge = (): readonly Verdict[] =>
@@ -44,6 +44,6 @@ export function judgedAnswer(
     get verdicts() {
       return (read ??= judge());
     },
-    ...(supersedes === undefined ? {} : { supersedes }),
+    ...also,
   };
 }

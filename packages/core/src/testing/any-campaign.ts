@@ -208,7 +208,7 @@ export const anySteps = fc.array(
   fc.record({
     device: fc.nat(2),
     // From 100 on somebody works on as the pack has it: without them nothing would ever be proven.
-    what: fc.nat(229),
+    what: fc.nat(239),
     which: fc.nat(999),
     how: fc.nat(999),
   }),
@@ -457,6 +457,31 @@ export function tellCampaign(
         });
     }
   };
+  /** One reads, another looks and answers, now and then with the wrong words; and it is called again by the one or by the other. */
+  const callAndAnswer = (d: Device, part: (typeof parts)[number], which: number, how: number): void => {
+    const about = { check: part.check.id, subject: part.subject };
+    const call = make(d, 'call.made', { check: part.check.id, to: 'tail' });
+    const looker = devices[(devices.indexOf(d) + 1 + (how % 2)) % 3] as Device;
+    if (looker.online) looker.heard = entries.length;
+    time += 5000;
+    const good = how % 4 !== 0;
+    const answered = make(looker, 'answer.given', {
+      ...about,
+      answer: anyAnswer(part.check.answer, good, how),
+      facts: {},
+      confirmed: true,
+      call: how % 11 === 0 ? 'e0' : call,
+    });
+    meant.set(answered, good ? 'within' : 'out');
+    if (how % 3 === 0) return;
+    const again = which % 5 === 0 ? looker : d;
+    if (again.online) again.heard = entries.length;
+    make(again, 'call.made', {
+      check: part.check.id,
+      to: 'tail',
+      again: { answers: [answered], because: how % 2 ? 'habitual' : 'wrong' },
+    });
+  };
   for (const { device, what, which, how } of steps) {
     time += ((how % 37) + 1) * 20_000;
     const d = devices[device % 3] as Device;
@@ -476,7 +501,8 @@ export function tellCampaign(
     };
     // Whoever looks again is mostly the one who works on least.
     const looker = devices[how % 5 ? 2 : device % 3] as Device;
-    if (what >= 205) aboutFindings(d, which, how);
+    if (what >= 230) callAndAnswer(d, part, which, how);
+    else if (what >= 205) aboutFindings(d, which, how);
     else if (what >= 170)
       for (let i = 0; i <= how % 8; i += 1) {
         if (looker.online) looker.heard = entries.length;

@@ -140,6 +140,14 @@ class Prefix {
       if (found) found.struck = struck;
     };
     for (const e of this.entries) {
+      // Who called and does not take the answer asks it anew: it counts for nothing, and nobody else's call does that.
+      if (e.kind === 'call.made')
+        for (const id of e.body.check === key.split('@')[0] ? (e.body.again?.answers ?? []) : []) {
+          const answered = list.find((a) => a.e.id === id)?.e;
+          const called = answered?.kind === 'answer.given' ? answered.body.call : undefined;
+          const call = this.entries.find((c) => c.kind === 'call.made' && c.id === called);
+          if (answered && call && call.seq < answered.seq && call.by === e.by) strike(id, true);
+        }
       if (e.kind !== 'answer.given' && e.kind !== 'answer.notApplicable' && e.kind !== 'answer.withdrawn')
         continue;
       if (`${e.body.check}@${e.body.subject}` !== key) continue;

@@ -16,6 +16,7 @@ export const SAMPLE_BODIES: {
   'answer.witnessed': { ...part, answerEntry: 'entry-1' },
   'decision.recorded': { ...part, answerEntry: 'entry-1', reason: 'agreed' },
   'timer.started': part,
+  'call.made': { check: part.check, to: 'tail' },
   'state.set': { state: 'engine', subject: 'left', value: 'stopped' },
   'loadout.changed': { place: 'bay', item: '', note: '' },
   'tag.on': { tag: 'tag-1', thing: 'Hose', where: '', why: 'off', touches: [] },

@@ -63,6 +63,14 @@ export const ENGLISH_EVIDENCE = {
     `Your authorisation as ${roleTitle(p.s('role')).toLowerCase()} is limited to some systems, and this is about others.`,
   stillMoving: (p) =>
     `“${p.names.part(p.s('part'))}” is still ${p.s('way')}, and out of limits only for now perhaps. Wait for it, or press again to record it as it is.`,
+  callUnknown: () =>
+    'This answers a call that there is not, or one about something else. Answer the check by itself.',
+  callToNobody: () => 'Say to which position this is called.',
+  notCalled: (p) => `“${p.s('check')}” is worked out or decided, and looked at by nobody: it is not called.`,
+  notYourCall: () => 'Only whoever called it says what was answered by voice, or calls it again.',
+  ownCall: (p) =>
+    `You called this yourself: who reads does not look as well. Where the ${p.s('to')} answered by voice, write it down as that.`,
+  spokenWithoutCall: () => 'Nothing was called that this could be the spoken answer to.',
   monitorSaysOther: (p) =>
     `The engine monitor shows ${p.f('value')} on ${p.names.subject(p.s('subject')).toLowerCase()}: it stands. To say all the same that it runs, press twice.`,
   seenAhead: () =>

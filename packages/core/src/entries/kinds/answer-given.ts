@@ -1,6 +1,7 @@
 import { partKey, reachFromParts, type BasisIndex, type Part } from '../../checks/basis-index.ts';
 import { reason } from '../../reasons/reason.ts';
 import type { Entry } from '../../record/entry.ts';
+import type { AnswerRecord } from '../../record/state.ts';
 import { stateSubject } from '../../record/states.ts';
 import { wrongState } from '../../standing/evidence.ts';
 import { judgedAnswer } from '../../standing/judged-answer.ts';
@@ -19,6 +20,21 @@ function weighedAgain(draft: Draft, index: BasisIndex, part: Part, entry: Entry)
     if (found.part !== part.key) lose(draft, entry, found, reason('weighedAgain'));
 }
 
+/** Who called what an answer answers, and how long it took; a call that is not known, of a record from elsewhere, is left out. */
+function calledOf(draft: Draft, entry: Entry<'answer.given'>): AnswerRecord['called'] {
+  const call = draft.state.calls.get(entry.body.call ?? '');
+  if (!call) return undefined;
+  const together = call.device === entry.device || (call.clocked === true && entry.offset !== undefined);
+  return {
+    call: call.entry,
+    by: call.by,
+    to: call.to,
+    ...(entry.body.spoken ? { spoken: true as const } : {}),
+    // Who writes down what was spoken takes as long as a hand does: that says nothing of the eye.
+    ...(together && !entry.body.spoken ? { seconds: (draft.instant - call.instant) / 1000 } : {}),
+  };
+}
+
 /** An answer to a check on one subject. `facts` are the power setting and the like at that moment. */
 export const answerGiven: EntryType<'answer.given'> = {
   kind: 'answer.given',
@@ -33,7 +49,11 @@ export const answerGiven: EntryType<'answer.given'> = {
     if (!part) return;
     const deed = deedOf(draft, entry);
     if (entry.supersedes) strike(draft, part, entry.supersedes, entry.id, correction ?? '');
-    const judged = judgedAnswer(index, part, deed, entry.body, entry.supersedes);
+    const called = calledOf(draft, entry);
+    const judged = judgedAnswer(index, part, deed, entry.body, {
+      ...(entry.supersedes === undefined ? {} : { supersedes: entry.supersedes }),
+      ...(called ? { called } : {}),
+    });
     const misplaced = wrongState(draft.state, index, part, deed) !== undefined;
     draft.history(part.key).push(misplaced ? { ...judged, misplaced: true } : judged);
     // What failed, or was given in another state than it needs, brings nothing about.
