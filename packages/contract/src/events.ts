@@ -1,6 +1,6 @@
 /** Events of the live line (Socket.IO, path /ws), the one truth shared by server and web. */
 export const EVENTS = {
-  /** To the server: `{ campaign }`. Answers with the count and head it has. */
+  /** To the server: `{ campaign, position, device }`. Answers with the count and head it has. */
   watch: 'watch',
   /** To the server: nothing. Answers with its clock, in milliseconds since 1970. */
   clock: 'clock',
@@ -23,6 +23,9 @@ export const LIVE_PATH = '/ws';
 export interface PresentPerson {
   readonly person: string;
   readonly campaign?: string;
+  /** Where in the crew that device is used. */
+  readonly position?: string;
+  readonly device?: string;
 }
 
 export type { MonitorEvent, MonitorState } from './responses.ts';

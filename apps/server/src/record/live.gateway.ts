@@ -17,6 +17,9 @@ import { RecordService } from './record.service.ts';
 /** How often lines are held against the sessions that opened them (ms). */
 const LOOKS_EVERY = 2000;
 
+const isName = (value: unknown, most: number): value is string =>
+  typeof value === 'string' && value !== '' && value.length <= most;
+
 /** The live line: announces entries and monitor readings to every signed-in browser. */
 @WebSocketGateway({ path: LIVE_PATH, serveClient: false })
 export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGatewayDisconnect {
@@ -75,13 +78,17 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
   @SubscribeMessage(EVENTS.watch)
   async watch(
     socket: Socket,
-    request: { campaign?: unknown },
+    request: { campaign?: unknown; position?: unknown; device?: unknown },
   ): Promise<{ count: number; head: string } | { error: string }> {
     if (!socket.rooms.has('signed-in') || typeof request.campaign !== 'string')
       return { error: 'Sign in first.' };
     const folded = await this.record.fold(request.campaign);
     if (!folded) return { error: 'There is no such campaign here.' };
-    this.looksAt(socket, request.campaign);
+    this.looksAt(socket, {
+      campaign: request.campaign,
+      ...(isName(request.position, 60) ? { position: request.position } : {}),
+      ...(isName(request.device, 100) ? { device: request.device } : {}),
+    });
     for (const room of socket.rooms) if (room.startsWith('aircraft ')) await socket.leave(room);
     const mark = folded.state.index?.basis.aircraft.mark ?? '';
     await socket.join(`aircraft ${mark}`);
@@ -96,15 +103,17 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
     return this.clock.now().getTime();
   }
 
-  private looksAt(socket: Socket, campaign: string): void {
+  private looksAt(socket: Socket, looks: Omit<PresentPerson, 'person'>): void {
     const own = this.present.get(socket.id);
-    if (!own || own.campaign === campaign) return;
-    this.present.set(socket.id, { ...own, campaign });
+    if (!own) return;
+    this.present.set(socket.id, { person: own.person, ...looks });
     this.announcePresent();
   }
 
   private announcePresent(): void {
-    const by = new Map([...this.present.values()].map((p) => [`${p.person} ${p.campaign ?? ''}`, p]));
+    const by = new Map(
+      [...this.present.values()].map((p) => [`${p.person} ${p.campaign ?? ''} ${p.device ?? ''}`, p]),
+    );
     this.server.to('signed-in').emit(EVENTS.present, [...by.values()]);
   }
 }

@@ -1,5 +1,5 @@
 import { X509Certificate } from 'node:crypto';
-import { Controller, Get, Header, Inject, Req } from '@nestjs/common';
+import { Controller, Get, Header, Inject, Query, Req } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { TrustView } from '@kanzel/contract';
 import type { Request } from 'express';
@@ -8,6 +8,9 @@ import { OpenToEveryone } from '../access.ts';
 import { refuse } from '../refusal.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
 import { ownNames } from './certificate.ts';
+
+/** How a campaign is named in an address. */
+const CAMPAIGN = /^[\w-]{1,64}$/;
 
 /** What a device needs to trust this server, so that the application can be installed on it: asked before anybody is signed on. */
 @ApiTags('installation')
@@ -18,7 +21,7 @@ export class TlsController {
   /** Under which addresses it is reached here, each with a code to scan, and what vouches for it. */
   @OpenToEveryone()
   @Get()
-  async trust(@Req() request: Request): Promise<TrustView> {
+  async trust(@Req() request: Request, @Query('crew') crew?: unknown): Promise<TrustView> {
     const { tls, host } = this.settings;
     const port = request.socket.localPort ?? this.settings.port;
     const { names, addresses } = ownNames(this.settings.names);
@@ -27,9 +30,11 @@ export class TlsController {
       host === '127.0.0.1' || host === 'localhost'
         ? []
         : [...addresses.filter((a) => a !== '127.0.0.1'), ...names.filter((n) => n !== 'localhost')];
+    // A device that joins a crew comes to the calls of that campaign at once.
+    const page = typeof crew === 'string' && CAMPAIGN.test(crew) ? `/campaign/${crew}/calls` : '/';
     const codes = await Promise.all(
       reached.map(async (name) => {
-        const address = `${tls ? 'https' : 'http'}://${name}:${port}/`;
+        const address = `${tls ? 'https' : 'http'}://${name}:${port}${page}`;
         return { address, code: await toCode(address, { type: 'svg', margin: 2 }) };
       }),
     );

@@ -1,7 +1,9 @@
+import { Link } from 'react-router';
 import { lazy, Suspense, useEffect, useState, type ReactElement } from 'react';
 import { useLive } from '../sync/live.ts';
 import { useCampaigns } from '../sync/campaign-store.ts';
 import { useMonitor } from '../sync/monitor-store.ts';
+import { READER, usePosition } from '../sync/position.ts';
 import { useSession } from '../sync/session.ts';
 import { FinderOpening } from '../ui/finder-opening.tsx';
 import { isWriting } from '../ui/is-writing.ts';
@@ -44,6 +46,19 @@ function VoiceSwitch({ campaign }: { campaign: string }): ReactElement | null {
     >
       {!on ? 'Voice off' : silent ? 'Voice on, silent: two at work' : 'Voice on'}
     </button>
+  );
+}
+
+/** Who is where in the crew, and what this device is in it. */
+function CrewLink({ campaign }: { campaign: string }): ReactElement {
+  const own = usePosition(campaign);
+  return (
+    <Link
+      to={`/campaign/${campaign}/crew`}
+      className="flex min-h-8 items-center underline decoration-rule underline-offset-4 max-lg:min-h-14"
+    >
+      {own === undefined ? 'Crew' : own === READER ? 'Crew: reads here' : `Crew: ${own}`}
+    </Link>
   );
 }
 
@@ -197,6 +212,7 @@ export function Foot({
         {asked ? 'Press again to sign out' : 'Sign out'}
       </button>
       <ThemeSwitch />
+      {campaign ? <CrewLink campaign={campaign} /> : null}
       {campaign ? <VoiceSwitch campaign={campaign} /> : null}
       {campaign ? <AwakeLine /> : null}
       {onKey ? (

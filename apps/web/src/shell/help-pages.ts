@@ -54,6 +54,31 @@ export const HELP_PAGES: readonly HelpPage[] = [
     ],
   },
   {
+    at: '/campaign/*/crew',
+    title: 'Crew',
+    what: 'Who reads, who is where, and how a further device joins. One calls, another looks; the answer names both.',
+    next: [
+      'Read from this device: each step is then called to a position with Enter.',
+      'Scan a code with another device to join, and choose its position there.',
+      'A position without a device answers by voice; whoever called writes it down as that.',
+    ],
+    words: [
+      ['Position', 'where somebody stands or sits who is called: left seat, tail, outside'],
+      ['Called again', 'the answer was wrong, hesitant, or faster than a look takes: it counts no more'],
+    ],
+  },
+  {
+    at: '/campaign/*/calls',
+    title: 'Calls',
+    what: 'What is called to your position, one at a time. What is expected is not said before you have looked.',
+    next: [
+      'Choose where you are.',
+      'Look, then answer: yes, no and what it is instead, or the figure.',
+      'Emergency is one press away, also without the server.',
+    ],
+    words: [['Called again', 'whoever reads did not take the answer: look once more']],
+  },
+  {
     at: '/people',
     title: 'People',
     what: 'Accounts, and in which roles each person may act, for what, and until when.',

@@ -24,6 +24,8 @@ const SHEETS: Readonly<Record<string, string>> = {
   'second-walk': 'Second walk',
   basis: 'What it is judged by',
   gate: 'Gate',
+  crew: 'Crew',
+  calls: 'Calls',
   emergency: 'Emergency cards',
 };
 

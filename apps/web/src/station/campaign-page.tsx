@@ -42,6 +42,8 @@ const PlanPage = lazy(() => import('../planning/plan-page.tsx'));
 const FindingsSheet = lazy(async () => ({
   default: (await import('../findings/findings-sheet.tsx')).FindingsSheet,
 }));
+const CrewSheet = lazy(() => import('../calls/crew-sheet.tsx'));
+const CallsPage = lazy(() => import('../calls/calls-page.tsx'));
 const SecondWalkSheet = lazy(() => import('../inspection/second-walk-sheet.tsx'));
 const ReleaseSheet = lazy(async () => ({
   default: (await import('../release/release-sheet.tsx')).ReleaseSheet,
@@ -288,6 +290,7 @@ function Sheets({ here, mark }: { here: StationId | undefined; mark: string }): 
           <Route path="plan/*" element={<PlanPage />} />
           <Route path="gate/:gate" element={<GateSheet />} />
           <Route path="second-walk" element={<SecondWalkSheet />} />
+          <Route path="crew" element={<CrewSheet />} />
           <Route path="findings" element={<FindingsSheet />} />
           <Route path="findings/:finding" element={<FindingsSheet />} />
           <Route path=":station" element={<StationSheet />} />
@@ -330,6 +333,14 @@ export default function CampaignPage(): ReactElement {
         <Routes>
           <Route path="emergency/:card?" element={<EmergencyPage />} />
         </Routes>
+      </CampaignContext.Provider>
+    );
+  if (segment === 'calls')
+    return (
+      <CampaignContext.Provider value={view}>
+        <Suspense fallback={<p className="p-8 text-ink-2">Opening…</p>}>
+          <CallsPage />
+        </Suspense>
       </CampaignContext.Provider>
     );
   const here = STATIONS.find((s) => s === segment);

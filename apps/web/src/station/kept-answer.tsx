@@ -1,5 +1,6 @@
 import { describeAnswer, isWorked, MARK_WORDS, verdictFigure, type Part } from '@kanzel/core';
 import type { ReactElement } from 'react';
+import { calledInWords } from '../calls/called-words.ts';
 import { PartRuler } from '../answers/verdict-line.tsx';
 import { MarkSign, markColour } from '../ui/mark.tsx';
 import { whenInWords } from '../ui/when.ts';
@@ -65,6 +66,7 @@ export function KeptAnswer({ part }: { part: Part }): ReactElement | null {
       {record ? (
         <p className="cap mt-1">
           {view.who(record.by)}, {whenInWords(record.at)}
+          {record.called ? `; ${calledInWords(view, part, record)}` : ''}
           {record.witness ? `; seen by ${view.who(record.witness.by)}` : ''}
           {record.pending ? '; not sent yet' : ''}
         </p>

@@ -5,6 +5,7 @@ import { Problem } from '../ui/field.tsx';
 import { ReasonPicture } from './reason-picture.tsx';
 import { useCampaign } from './campaign-context.ts';
 import { KeptAnswer } from './kept-answer.tsx';
+import { CallBar, useLeftToCrew, useReads } from '../calls/call-bar.tsx';
 import { viewOf } from '../answers/views.ts';
 import { NumberPad } from './number-pad.tsx';
 import { draftOf, useDrafts } from '../answers/drafts.ts';
@@ -40,7 +41,18 @@ function PartKept({ part }: { part: Part }): ReactElement | null {
   );
 }
 
-function PartColumn({ part, first, alone }: { part: Part; first: boolean; alone: boolean }): ReactElement {
+function PartColumn({
+  part,
+  first,
+  alone,
+  left,
+}: {
+  part: Part;
+  first: boolean;
+  alone: boolean;
+  /** It is answered elsewhere, by whoever is called. */
+  left: boolean;
+}): ReactElement {
   const view = useCampaign();
   const drafts = useDrafts((s) => s.drafts);
   const draft = draftOf(drafts, view.id, part.key);
@@ -68,7 +80,7 @@ function PartColumn({ part, first, alone }: { part: Part; first: boolean; alone:
       ) : null}
       {entering && blocked ? (
         <Blocked part={part} />
-      ) : entering ? (
+      ) : entering && left ? null : entering ? (
         <PartEntry part={part} first={first} />
       ) : (
         <>
@@ -109,6 +121,8 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
     check.answer.channel &&
     (check.answer.kind === 'drop' || check.answer.kind === 'series');
 
+  const reads = useReads(view.id);
+  const { left, takeHere } = useLeftToCrew(check);
   useStepKeys(step.again);
   useReadAloud(check, parts);
 
@@ -148,12 +162,13 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
         className={`mt-3 grid gap-x-8 gap-y-5 ${alone || check.answer.kind === 'cylinders' ? 'grid-cols-1' : 'grid-cols-1 sm:grid-cols-2'} ${check.answer.kind === 'cylinders' ? 'xl:grid-cols-2' : ''}`}
       >
         {parts.map((part, i) => (
-          <PartColumn key={part.key} part={part} first={i === 0} alone={alone} />
+          <PartColumn key={part.key} part={part} first={i === 0} alone={alone} left={left} />
         ))}
       </div>
       <Problem>{step.problem}</Problem>
       <div data-step-actions className="contents">
-        <StepActions check={check} step={step} parts={parts} onNext={onNext} />
+        {reads ? <CallBar key={check.id} check={check} parts={parts} left={left} onHere={takeHere} /> : null}
+        {left ? null : <StepActions check={check} step={step} parts={parts} onNext={onNext} />}
       </div>
       <NumberPad />
     </section>

@@ -32,6 +32,7 @@ import {
 import type { PartDraft } from '../answers/desk.ts';
 import { candidateOf, draftFromAnswer, figuresKey, type Candidate } from '../answers/candidate.ts';
 import { changeDraft, clearDraft, draftOf, useDrafts } from '../answers/drafts.ts';
+import { answersCall } from '../calls/answering-call.ts';
 import { vehicleFacts } from './vehicle-says.ts';
 import { previewOf } from '../answers/preview.ts';
 import { serverInstant, serverNow } from '../sync/clock.ts';
@@ -267,7 +268,7 @@ async function keepPart({
       answer,
       facts,
       ...(confirmed ? { confirmed } : {}),
-      ...(correcting ? { correction: own.correction } : {}),
+      ...(correcting ? { correction: own.correction } : answersCall(view, part)),
     },
     role,
     { at, ...(correcting ? { supersedes: standing.entry } : {}) },

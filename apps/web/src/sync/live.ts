@@ -10,6 +10,8 @@ import type { Entry } from '@kanzel/core';
 import { create } from 'zustand';
 import { askClock } from './clock.ts';
 import { announced, catchUp, flushAll, setReachable } from './campaign-store.ts';
+import { DEVICE } from './device.ts';
+import { positionIn, usePositions } from './position.ts';
 import { useSession } from './session.ts';
 import { expectReadings, takeHistory, takeMonitorState, takeReading } from './monitor-store.ts';
 
@@ -28,7 +30,8 @@ let watched: string | undefined;
 function announceWatch(): void {
   if (!socket?.connected || !watched) return;
   const campaign = watched;
-  socket.emit(EVENTS.watch, { campaign }, () => void catchUp(campaign));
+  const position = positionIn(campaign);
+  socket.emit(EVENTS.watch, { campaign, position, device: DEVICE }, () => void catchUp(campaign));
 }
 
 /** The network is back: what waits goes out at once, and the line is tried afresh rather than when its turn comes. */
@@ -76,6 +79,9 @@ export function disconnectLive(): void {
   socket = undefined;
   useLive.setState({ connected: false, present: [] });
 }
+
+// Where this device is used is told with what it shows.
+usePositions.subscribe(announceWatch);
 
 /** Says which campaign is looked at, so that its aircraft's monitor is sent here. */
 export function watch(campaign: string): void {

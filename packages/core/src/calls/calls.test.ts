@@ -77,7 +77,7 @@ test('somebody else’s call takes no answer away, also when it is posted past t
 
 test('the door: who reads does not look as well, the next is not called before the one it stands on', () => {
   const s = open();
-  expect(refused(s, 'call.made', { check: 'clear', to: 'left seat' })).toBe('standsOnUnproven');
+  expect(refused(s, 'call.made', { check: 'clear', to: 'left seat' })).toBe('groundNotProven');
   expect(refused(s, 'call.made', { check: 'moon', to: 'tail' })).toBe('checkUnknown');
   expect(refused(s, 'call.made', { check: 'tail-held', to: ' ' })).toBe('callToNobody');
   const made = call(s, 'tail-held', 'tail');

@@ -2,6 +2,7 @@ export { sayDay, sayInstant } from './dates.ts';
 export { makeSentences, type Names, type Sentences } from './english.ts';
 export * from './labels.ts';
 export { CHANNEL_TITLES, namesOf, systemsOf } from './names.ts';
+export * from './call-words.ts';
 export { marginFigure, verdictFigure } from './answer.ts';
 export * from './limit-words.ts';
 export { ASSEMBLY_WORDS } from './assembly-words.ts';
