@@ -1,7 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { createHash } from 'node:crypto';
 import { readFileSync, writeFileSync } from 'node:fs';
-import { canonicalJson } from '@kanzel/core';
 import {
   allSaved,
   campaignInHand,
@@ -13,6 +11,7 @@ import {
   turnEngines,
 } from './product.ts';
 import { seriousFaults } from './accessible.ts';
+import { sameEverywhere } from './same-record.ts';
 import { startEngines } from './work.ts';
 
 const product = sharedDemo();
@@ -154,28 +153,6 @@ test('what grounds the aircraft holds every gate until it is closed; what narrow
   }
 });
 
-/** What a browser has on its disk of a campaign, as text, in the order of the record. */
-const onDisk = (page: Page, campaign: string): Promise<string> =>
-  page.evaluate(
-    (id) =>
-      new Promise<string>((resolve, reject) => {
-        const opening = indexedDB.open('kanzel');
-        opening.onerror = () => reject(new Error('no database'));
-        opening.onsuccess = () => {
-          const all = opening.result
-            .transaction('entries')
-            .objectStore('entries')
-            .index('campaign')
-            .getAll(id);
-          all.onsuccess = () => {
-            opening.result.close();
-            resolve(JSON.stringify((all.result as { seq: number }[]).sort((a, b) => a.seq - b.seq)));
-          };
-        };
-      }),
-    campaign,
-  );
-
 test('two devices in one field without the server: one hands what it has to the other, both go on, and everything is there once', async ({
   browser,
 }, info) => {
@@ -240,13 +217,5 @@ test('two devices in one field without the server: one hands what it has to the 
   for (const page of [brand, ylva]) await page.context().setOffline(false);
   for (const page of [brand, ylva])
     await expect(says(page)).toHaveText(`All entries saved, ${before + 2}`, { timeout: 30_000 });
-  const there = (await (
-    await ylva.request.get(`${product.url}/api/campaigns/${campaign}/entries`)
-  ).json()) as { entries: unknown[] };
-  expect(there.entries).toHaveLength(before + 2);
-  // Told by their sums: two records that differ are not printed in full.
-  const sum = (text: string): string => createHash('sha256').update(text).digest('hex');
-  const wanted = sum(canonicalJson(there.entries));
-  for (const page of [brand, ylva])
-    await expect.poll(async () => sum(canonicalJson(JSON.parse(await onDisk(page, campaign))))).toBe(wanted);
+  expect(await sameEverywhere(product.url, campaign, [brand, ylva])).toBe(before + 2);
 });

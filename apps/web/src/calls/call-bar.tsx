@@ -10,6 +10,7 @@ import {
   type Check,
   type Part,
 } from '@kanzel/core';
+import { clearDraft } from '../answers/drafts.ts';
 import { submit } from '../sync/campaign-store.ts';
 import { serverNow } from '../sync/clock.ts';
 import { READER, usePosition } from '../sync/position.ts';
@@ -25,21 +26,23 @@ import { useCrewHere } from './crew-here.ts';
 /** Whether this device reads and calls in a campaign. */
 export const useReads = (campaign: string): boolean => usePosition(campaign) === READER;
 
-/** Whether whoever reads leaves a step to be answered elsewhere: then nothing of it is ticked here, until its answer was heard. */
-export function useLeftToCrew(check: Check): { readonly left: boolean; readonly takeHere: () => void } {
+/**
+ * The parts of a step that whoever reads leaves to be answered elsewhere: nothing of them is ticked here, until their answer was heard.
+ * `entering`: what would be answered here otherwise.
+ */
+export function useLeftToCrew(
+  check: Check,
+  entering: readonly Part[],
+): { readonly left: readonly Part[]; readonly takeHere: () => void } {
   const view = useCampaign();
   const reads = useReads(view.id);
   const spoken = useSpoken((s) => s.call);
   const [here, setHere] = useState<string>();
   const waiting = waitingCall(view, check.id);
-  const asked = spoken !== undefined && waiting?.call.entry === spoken;
-  const parts = view.index.partsOfCheck.get(check.id) ?? [];
-  const open = parts.some((p) => {
-    const own = view.status.parts.get(p.key);
-    return !own?.blocked && (!own?.answer || own.mark === 'again' || own.mark === 'unknown');
-  });
+  const heard = spoken !== undefined && waiting?.call.entry === spoken;
+  const leaves = reads && canBeCalled(check) && !heard && here !== check.id;
   return {
-    left: reads && canBeCalled(check) && (open || waiting !== undefined) && !asked && here !== check.id,
+    left: leaves ? (waiting?.waiting ?? entering) : [],
     takeHere: () => setHere(check.id),
   };
 }
@@ -86,6 +89,8 @@ export function CallBar({
   const make = async (again?: Because): Promise<void> => {
     setProblem(undefined);
     useSpoken.setState({ call: undefined });
+    // It is asked anew: what was begun here is not what will be heard.
+    for (const part of parts) clearDraft(view.id, part.key);
     const said = await submit(
       view.id,
       'call.made',
@@ -104,7 +109,7 @@ export function CallBar({
     <section aria-label="Call" className="mt-3 border-l-4 border-hand pl-3">
       {waits ? (
         <Waiting standing={standing} at={elsewhere} />
-      ) : answers.length > 0 ? (
+      ) : answers.length > 0 && !left ? (
         <Answered parts={parts} answers={answers} onAgain={(because) => void make(because)} />
       ) : (
         <div className="flex flex-wrap items-end gap-3">
@@ -146,7 +151,7 @@ function Since({ instant }: { instant: number }): ReactElement {
     const timer = setInterval(() => setNow(serverNow()), 500);
     return () => clearInterval(timer);
   }, []);
-  return <span className="font-mono">{formatFigure(Math.max(0, (now - instant) / 1000), 1)} s</span>;
+  return <span className="tabular-nums">{formatFigure(Math.max(0, (now - instant) / 1000), 1)} s</span>;
 }
 
 function Waiting({

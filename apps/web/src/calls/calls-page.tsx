@@ -37,7 +37,7 @@ export default function CallsPage(): ReactElement {
   const call = position === undefined ? undefined : openCall(view.state, view.index, position);
   const check = call && view.index.checks.get(call.call.check);
   return (
-    <div className="grid h-dvh grid-rows-[auto_1fr]">
+    <div data-frame className="grid h-dvh grid-rows-[auto_1fr]">
       <header className="flex min-h-14 flex-wrap items-center gap-x-4 bg-plate px-4 text-plate-ink">
         <Link
           to={view.base}
@@ -58,7 +58,7 @@ export default function CallsPage(): ReactElement {
         ) : null}
         <Link
           to={`${view.base}/emergency`}
-          className="ml-auto flex min-h-11 items-center rounded-[3px] bg-out px-3 font-bold text-sheet max-lg:min-h-14"
+          className="my-1 ml-auto flex min-h-12 items-center rounded-[3px] bg-out px-3 font-bold text-sheet max-lg:min-h-14"
         >
           Emergency
         </Link>
@@ -127,6 +127,9 @@ function Quiet({
   );
 }
 
+/** Answered with gloves on, at arm's length. */
+const LARGE = 'min-h-16 justify-center px-8 text-xl max-lg:min-h-24 max-lg:flex-1 max-lg:text-2xl';
+
 /** One call that waits. It leaves by itself once all of it is answered. */
 function Call({ call, check }: { call: CallStanding; check: Check }): ReactElement {
   const view = useCampaign();
@@ -180,13 +183,13 @@ function Call({ call, check }: { call: CallStanding; check: Check }): ReactEleme
             <Button
               kind="main"
               keys="Enter"
-              className="min-h-16 px-8 text-xl"
+              className={LARGE}
               onClick={() => void step.keepAsExpected(waiting)}
             >
               Yes, all of it
             </Button>
             <Button
-              className="min-h-16 px-8 text-xl"
+              className={LARGE}
               onClick={() => {
                 for (const part of waiting) changeDraft(view.id, part.key, { asExpected: false });
               }}
@@ -196,7 +199,7 @@ function Call({ call, check }: { call: CallStanding; check: Check }): ReactEleme
           </>
         ) : null}
         {step.takeable.length > 0 ? (
-          <Button kind="main" keys="Enter" className="min-h-16 px-8 text-xl" onClick={step.takeNow}>
+          <Button kind="main" keys="Enter" className={LARGE} onClick={step.takeNow}>
             Take what the monitor shows
           </Button>
         ) : null}
@@ -204,7 +207,7 @@ function Call({ call, check }: { call: CallStanding; check: Check }): ReactEleme
           <Button
             kind={step.takeable.length > 0 ? 'plain' : 'main'}
             keys={step.takeable.length > 0 ? undefined : 'Enter'}
-            className="min-h-16 px-8 text-xl"
+            className={LARGE}
             onClick={() => void step.keep()}
           >
             Say it

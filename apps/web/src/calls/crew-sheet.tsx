@@ -1,6 +1,6 @@
 import { useEffect, useState, type ReactElement } from 'react';
 import type { TrustView } from '@kanzel/contract';
-import { standingAnswer, type CallState } from '@kanzel/core';
+import type { CallState } from '@kanzel/core';
 import { Link } from 'react-router';
 import { api, sayFailure } from '../api/client.ts';
 import { useCampaign } from '../station/campaign-context.ts';
@@ -91,15 +91,13 @@ function Told({ call }: { call: CallState }): ReactElement {
   const [answer] = parts.flatMap((part) => {
     const history = view.state.parts.get(part.key)?.history ?? [];
     const record = history.findLast((r) => r.called?.call === call.entry);
-    return record
-      ? [{ part, record, stands: standingAnswer(view.state.parts.get(part.key)) === record }]
-      : [];
+    return record ? [{ part, record }] : [];
   });
   return (
     <li className="border-b border-rule-2 py-1.5">
       <b>{view.index.checks.get(call.check)?.title ?? call.check}</b>,{' '}
       {answer
-        ? `${calledInWords(view, answer.part, answer.record)}: ${view.who(answer.record.by)}${answer.stands ? '' : '; not taken'}`
+        ? `${calledInWords(view, answer.part, answer.record)}: ${view.who(answer.record.by)}${answer.record.struck ? '; not taken' : ''}`
         : `called to ${call.to} by ${view.who(call.by)}; not answered as a call`}
       <span className="cap ml-2">{whenInWords(call.at)}</span>
     </li>

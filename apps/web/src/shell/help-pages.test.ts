@@ -28,9 +28,13 @@ test('every view has its help, found by its own address, with something to do ne
   }
   // And none is for a view that there is not.
   const found = new Set(
-    [...routes, '/campaign/7/emergency', '/campaign/7/inspection', '/campaign/7/controls'].map(
-      (r) => helpAt(r)?.at,
-    ),
+    [
+      ...routes,
+      '/campaign/7/emergency',
+      '/campaign/7/calls',
+      '/campaign/7/inspection',
+      '/campaign/7/controls',
+    ].map((r) => helpAt(r)?.at),
   );
   expect(HELP_PAGES.map((p) => p.at).filter((at) => !found.has(at))).toEqual([]);
 });

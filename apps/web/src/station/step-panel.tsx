@@ -41,18 +41,7 @@ function PartKept({ part }: { part: Part }): ReactElement | null {
   );
 }
 
-function PartColumn({
-  part,
-  first,
-  alone,
-  left,
-}: {
-  part: Part;
-  first: boolean;
-  alone: boolean;
-  /** It is answered elsewhere, by whoever is called. */
-  left: boolean;
-}): ReactElement {
+function PartColumn({ part, first, alone }: { part: Part; first: boolean; alone: boolean }): ReactElement {
   const view = useCampaign();
   const drafts = useDrafts((s) => s.drafts);
   const draft = draftOf(drafts, view.id, part.key);
@@ -80,7 +69,7 @@ function PartColumn({
       ) : null}
       {entering && blocked ? (
         <Blocked part={part} />
-      ) : entering && left ? null : entering ? (
+      ) : entering ? (
         <PartEntry part={part} first={first} />
       ) : (
         <>
@@ -122,7 +111,9 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
     (check.answer.kind === 'drop' || check.answer.kind === 'series');
 
   const reads = useReads(view.id);
-  const { left, takeHere } = useLeftToCrew(check);
+  const { left, takeHere } = useLeftToCrew(check, step.entering);
+  // What is answered elsewhere has nothing to be filled in here.
+  const here = parts.filter((p) => !left.includes(p));
   useStepKeys(step.again);
   useReadAloud(check, parts);
 
@@ -161,14 +152,16 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
       <div
         className={`mt-3 grid gap-x-8 gap-y-5 ${alone || check.answer.kind === 'cylinders' ? 'grid-cols-1' : 'grid-cols-1 sm:grid-cols-2'} ${check.answer.kind === 'cylinders' ? 'xl:grid-cols-2' : ''}`}
       >
-        {parts.map((part, i) => (
-          <PartColumn key={part.key} part={part} first={i === 0} alone={alone} left={left} />
+        {here.map((part, i) => (
+          <PartColumn key={part.key} part={part} first={i === 0} alone={alone} />
         ))}
       </div>
       <Problem>{step.problem}</Problem>
       <div data-step-actions className="contents">
-        {reads ? <CallBar key={check.id} check={check} parts={parts} left={left} onHere={takeHere} /> : null}
-        {left ? null : <StepActions check={check} step={step} parts={parts} onNext={onNext} />}
+        {reads ? (
+          <CallBar key={check.id} check={check} parts={parts} left={left.length > 0} onHere={takeHere} />
+        ) : null}
+        {left.length > 0 ? null : <StepActions check={check} step={step} parts={parts} onNext={onNext} />}
       </div>
       <NumberPad />
     </section>

@@ -3,8 +3,8 @@ import type { Check } from '../checks/types.ts';
 
 /** Positions of a crew that every aircraft has, however its pack names those who answer. */
 const EVERYWHERE = ['pilot', 'tail', 'outside left', 'outside right', 'ground station'] as const;
-/** Who answers, but is nowhere: what is worked out has no position, and nobody calls to an owner on the ramp. */
-const NOWHERE = ['worked out', 'owner', 'certifier'];
+/** Who answers, but is nowhere in particular: what is worked out has no position, and a technician may be at any. */
+const NOWHERE = ['worked out', 'owner', 'certifier', 'technician', 'inspector', 'builder', 'cockpit'];
 
 /** The positions that a check is answered from. Example: "left seat, outside" is answered from two. */
 export const positionsOfCheck = (check: Pick<Check, 'who'>): readonly string[] =>
