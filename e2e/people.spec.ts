@@ -1,5 +1,15 @@
 import { expect } from '@playwright/test';
-import { giveAgain, KEEPS_ALL, personPage, sharedDemo, signIn, test } from './product.ts';
+import { seriousFaults } from './accessible.ts';
+import {
+  allSaved,
+  campaignInHand,
+  giveAgain,
+  KEEPS_ALL,
+  personPage,
+  sharedDemo,
+  signIn,
+  test,
+} from './product.ts';
 
 const product = sharedDemo();
 
@@ -58,6 +68,98 @@ test('a shared tablet: a PIN is set, people sign on one after the other, and a s
     .getByRole('button', { name: 'End it' })
     .click();
   await expect(tablet.getByRole('heading', { name: 'Line tablet 1' })).toBeVisible();
+});
+
+test('a shared tablet without the server: who is known by PIN goes on, and nothing is sent before the server has taken the PIN', async ({
+  browser,
+}) => {
+  const context = await browser.newContext({
+    viewport: { width: 820, height: 1180 },
+    hasTouch: true,
+    ...KEEPS_ALL,
+  });
+  const tablet = await context.newPage();
+  await signIn(tablet, product.url, 'Brand Ekerholt');
+  await tablet.getByRole('link', { name: 'People' }).tap();
+  await tablet.getByRole('button', { name: 'Make this a shared tablet' }).tap();
+  await tablet.getByLabel(/What it is called/).fill('Line tablet 2');
+  await tablet.getByRole('button', { name: 'Make it a shared tablet' }).tap();
+  await giveAgain(tablet);
+  const out = async (): Promise<void> => {
+    await tablet.getByRole('button', { name: 'Sign out' }).tap();
+    await tablet.getByRole('button', { name: 'Press again to sign out' }).tap();
+  };
+  const signOn = async (name: string, pin: string): Promise<void> => {
+    if ((await tablet.getByRole('button', { name, exact: true }).count()) > 0)
+      await tablet.getByRole('button', { name, exact: true }).tap();
+    for (const digit of pin) await tablet.getByRole('button', { name: digit, exact: true }).tap();
+    await tablet.getByRole('button', { name: 'Sign on', exact: true }).tap();
+  };
+  await expect(tablet.getByText(/is the shared tablet “Line tablet 2”/)).toBeVisible();
+  await out();
+  // Once with the server, so that the device knows her; and the campaign is on it.
+  await tablet.getByRole('button', { name: 'Ylva Torsund', exact: true }).waitFor();
+  await signOn('Ylva Torsund', '2468');
+  await expect(
+    tablet.getByText('Signed on now').or(tablet.getByRole('heading', { name: 'Hangar' })),
+  ).toBeVisible();
+  const base = await campaignInHand(tablet, product.url, 'QX-SKV');
+  await tablet.goto(`${base}/crew`);
+  const before = await allSaved(tablet);
+  await tablet.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await out();
+  await tablet.getByRole('button', { name: 'Ylva Torsund', exact: true }).waitFor();
+
+  // In the field: it starts without the server, and knows nobody who was never there.
+  await context.setOffline(true);
+  await tablet.reload();
+  await expect(tablet.getByText('goes on without the server', { exact: false })).toBeVisible();
+  await expect(tablet.getByRole('button', { name: 'Signe Vardal' })).toHaveCount(0);
+  if (process.env['LOOK']) await tablet.screenshot({ path: `${process.env['LOOK']}/pin-offline.png` });
+  expect(await seriousFaults(tablet)).toEqual([]);
+  await signOn('Ylva Torsund', '1357');
+  await expect(tablet.getByRole('alert').filter({ hasText: 'not your PIN' })).toBeVisible();
+  await signOn('Ylva Torsund', '2468');
+  const unproven = tablet.getByRole('button', { name: /^Signed on without the server/ });
+  await expect(unproven).toBeVisible();
+  await tablet.goto(`${base}/findings`);
+  await tablet.getByRole('button', { name: 'Raise a finding' }).tap();
+  await tablet.getByLabel('What was found').fill('Exhaust stub of engine 2 cracked');
+  await tablet.getByRole('button', { name: 'Raise the finding' }).tap();
+  await expect(tablet.getByTestId('saved')).toHaveText('1 not sent');
+  // Also after a reload she is who she is, and what she wrote is there.
+  await tablet.reload();
+  await expect(tablet.getByTestId('saved')).toHaveText('1 not sent');
+
+  // The server is back: it is asked for nothing in her name before it has taken her PIN.
+  await context.setOffline(false);
+  await tablet.reload();
+  await expect(unproven).toBeVisible();
+  await expect(tablet.getByTestId('saved')).toHaveText('1 not sent');
+  expect((await tablet.request.get(`${product.url}/api/session`)).status()).toBe(401);
+  await unproven.tap();
+  await expect(tablet.getByRole('heading', { name: 'Line tablet 2' })).toBeVisible();
+  await signOn('Ylva Torsund', '2468');
+  await expect(tablet.getByTestId('saved')).toHaveText(
+    `All entries saved, ${Number(before.replace(/\D+/, '')) + 1}`,
+    {
+      timeout: 30_000,
+    },
+  );
+  await expect(unproven).toHaveCount(0);
+
+  // Five wrong ones, and it rests until the server can be reached.
+  await out();
+  await tablet.getByRole('button', { name: 'Ylva Torsund', exact: true }).waitFor();
+  await context.setOffline(true);
+  await tablet.reload();
+  for (let i = 0; i < 5; i += 1) {
+    await signOn('Ylva Torsund', '9999');
+    await expect(tablet.getByRole('alert').filter({ hasText: 'not your PIN' })).toBeVisible();
+  }
+  await signOn('Ylva Torsund', '2468');
+  await expect(tablet.getByRole('alert').filter({ hasText: 'it rests' })).toBeVisible();
+  await context.setOffline(false);
 });
 
 test('signed out is signed out: where the server was not reached, and by leaving the page at once', async ({

@@ -180,7 +180,7 @@ export function Foot({
   mark?: string;
   onKey?: (key: string) => void;
 }): ReactElement {
-  const { person, people, signOut } = useSession();
+  const { person, people, signOut, unproven } = useSession();
   const present = useLive((s) => s.present);
   const [asked, setAsked] = useState(false);
   useEffect(() => {
@@ -204,6 +204,15 @@ export function Foot({
         {others.length > 0 ? `, with ${others.join(', ')}` : ''}
         {elsewhere.length > 0 ? `; elsewhere ${elsewhere.join(', ')}` : ''}
       </span>
+      {unproven ? (
+        <button
+          type="button"
+          className="min-h-8 font-semibold text-near underline underline-offset-4 max-lg:min-h-14"
+          onClick={() => void signOut()}
+        >
+          Signed on without the server: give your PIN to send
+        </button>
+      ) : null}
       <button
         type="button"
         className="min-h-8 max-lg:min-h-14 underline decoration-rule underline-offset-4"

@@ -7,6 +7,9 @@ import { PinSignOn } from './pin-pad.tsx';
 import { Button } from '../ui/button.tsx';
 import { Field, Problem } from '../ui/field.tsx';
 
+const knownHere = async (): Promise<readonly { readonly id: string; readonly fullName: string }[]> =>
+  (await import('../sync/pins.ts')).knownByPin();
+
 function SignInForm({
   name,
   passphrase,
@@ -113,11 +116,14 @@ export function SignInPage(): ReactElement {
   const [name, setName] = useState('');
   const [passphrase, setPassphrase] = useState('');
   const [byPassphrase, setByPassphrase] = useState(false);
+  const [known, setKnown] = useState<readonly { readonly id: string; readonly fullName: string }[]>([]);
   const signInButton = useRef<HTMLButtonElement>(null);
   const ask = async (): Promise<void> => {
     const answer = await askFrontDoor();
     setProblem(answer.ok ? undefined : sayFailure(answer.error));
     if (answer.ok) setDoor(answer.value);
+    // Without the server whoever has signed on here by PIN before is known all the same.
+    setKnown(answer.ok || answer.error.kind !== 'unreachable' ? [] : await knownHere());
   };
   useEffect(() => {
     void ask();
@@ -138,7 +144,15 @@ export function SignInPage(): ReactElement {
               <Button onClick={() => void ask()}>Try again</Button>
             </>
           ) : null}
-          {door === undefined ? (
+          {door === undefined && known.length > 0 ? (
+            <div className="mt-5">
+              <p className="mb-3 text-ink-2">
+                Who has signed on here by PIN before goes on without the server. What is recorded is sent when
+                the server has taken the PIN as well.
+              </p>
+              <PinSignOn people={known} />
+            </div>
+          ) : door === undefined ? (
             problem ? null : (
               <p className="text-ink-2">Asking the server…</p>
             )

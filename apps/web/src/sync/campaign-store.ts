@@ -247,7 +247,9 @@ export async function flush(id: string): Promise<void> {
   try {
     for (;;) {
       again.delete(id);
-      const me = useSession.getState().person?.id;
+      const { person, unproven } = useSession.getState();
+      if (unproven) return;
+      const me = person?.id;
       const batch = get(id)
         .waiting.filter((q) => q.draft.by === me && !q.handed)
         .slice(0, 50);

@@ -55,6 +55,8 @@ export function connectLive(): void {
   socket.on('connect', () => {
     useLive.setState({ connected: true });
     setReachable(true);
+    // The line was opened by whoever was signed on before: that session ends now.
+    if (useSession.getState().unproven) void useSession.getState().look();
     if (socket) askClock(socket);
     announceWatch();
     flushAll();

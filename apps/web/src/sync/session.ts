@@ -15,10 +15,22 @@ const kept = async <T>(key: string): Promise<T | undefined> => (await database()
 const LEAVING = 'kanzel leaving';
 const isLeaving = (): boolean => localStorage.getItem(LEAVING) !== null;
 
+/** Under this is kept that whoever is signed on was known by a PIN alone. */
+const UNPROVEN = 'unproven';
+/** Why a PIN opens nothing without the server. */
+const NOT_KNOWN = {
+  unknown:
+    'Without the server this device knows nobody by that PIN. Sign on here once while it can be reached.',
+  resting: 'Too many wrong PINs: it rests until the server can be reached.',
+  wrong: 'That is not your PIN. Nothing was changed; try again.',
+} as const;
+
 interface Session {
   /** undefined: not known yet; null: nobody. */
   readonly person: PersonView | null | undefined;
   readonly people: readonly PersonView[];
+  /** Signed on by PIN without the server: nothing is sent in their name before the server has taken the PIN as well. */
+  readonly unproven: boolean;
   readonly look: () => Promise<void>;
   readonly signIn: (name: string, passphrase: string) => Promise<string | undefined>;
   readonly signOnByPin: (person: string, pin: string) => Promise<string | undefined>;
@@ -31,13 +43,21 @@ interface Session {
   readonly signOut: () => Promise<void>;
 }
 
+/** Who is signed on as this device last knew. */
+const asLastSeen = async (unproven: boolean): Promise<Pick<Session, 'person' | 'people' | 'unproven'>> => ({
+  person: (await kept<PersonView>('person')) ?? null,
+  people: (await kept<PersonView[]>('people')) ?? [],
+  unproven,
+});
+
 /** Who is signed on at this device, and whose names it knows. */
 export const useSession = create<Session>((set) => {
   const enter = async (answer: Answer<PersonView>): Promise<string | undefined> => {
     if (!answer.ok) return sayFailure(answer.error);
     localStorage.removeItem(LEAVING);
     await keep('person', answer.value);
-    set({ person: answer.value });
+    await keep(UNPROVEN, false);
+    set({ person: answer.value, unproven: false });
     await loadPeople();
     return undefined;
   };
@@ -60,7 +80,13 @@ export const useSession = create<Session>((set) => {
   return {
     person: undefined,
     people: [],
+    unproven: false,
     look: async () => {
+      if ((await kept<boolean>(UNPROVEN)) === true) {
+        // Whoever was signed on before is signed off as soon as the server is heard: it is somebody else's hand now.
+        if (isLeaving()) await ended();
+        return set(await asLastSeen(true));
+      }
       if (isLeaving()) {
         await keep('person', null);
         await ended();
@@ -71,19 +97,34 @@ export const useSession = create<Session>((set) => {
       else if (me.error.kind === 'refused') set({ person: null });
       else {
         // Without a server the device goes on with whoever was signed on; the server asks again when it is back.
-        set({
-          person: (await kept<PersonView>('person')) ?? null,
-          people: (await kept<PersonView[]>('people')) ?? [],
-        });
+        set(await asLastSeen(false));
       }
     },
     signIn: async (name, passphrase) => enterBy('/api/session', { name, passphrase }),
-    signOnByPin: async (person, pin) => enterBy('/api/session/pin', { person, pin }),
+    signOnByPin: async (person, pin) => {
+      const { forgetPin, openByPin, rememberPin } = await import('./pins.ts');
+      if (isLeaving()) await ended();
+      const answer = await api.post<PersonView>('/api/session/pin', { person, pin });
+      if (answer.ok) await rememberPin(answer.value, pin);
+      else if (answer.error.kind === 'unreachable') {
+        const known = await openByPin(person, pin);
+        if (!known.ok) return NOT_KNOWN[known.error];
+        localStorage.setItem(LEAVING, 'yes');
+        await keep('person', known.value);
+        await keep(UNPROVEN, true);
+        set(await asLastSeen(true));
+        return undefined;
+      } else if (answer.error.status === 401 && (await openByPin(person, pin)).ok)
+        // What this device knows is no PIN any more where the server counts.
+        await forgetPin(person);
+      return enter(answer);
+    },
     first: async (request) => enterBy('/api/first-person', request),
     signOut: async () => {
       localStorage.setItem(LEAVING, 'yes');
-      set({ person: null });
+      set({ person: null, unproven: false });
       await keep('person', null);
+      await keep(UNPROVEN, false);
       await ended();
     },
   };
