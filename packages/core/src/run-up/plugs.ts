@@ -25,7 +25,7 @@ export interface PatternSays {
 }
 
 /** Rise of a sound cylinder on one ignition, and how much that differs from one to the next (K). Our own figures, from what manuals of engine monitors describe. */
-const USUAL_RISE = 40;
+export const USUAL_RISE = 40;
 const USUAL_SPREAD = 30;
 const SOUND = 10;
 /** A cylinder that does not fire at all (K). */

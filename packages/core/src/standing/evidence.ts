@@ -2,6 +2,7 @@ import { computedVerdicts, figuresOf } from './computed.ts';
 import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import { WHOLE_AIRCRAFT } from '../checks/types.ts';
 import { kindOf } from '../answers/answers.ts';
+import { plugsOf } from '../answers/plugs-of.ts';
 import { permitAgainst } from './permits.ts';
 import type { ScopeItem } from '../record/scope.ts';
 import { reason, type Reason } from '../reasons/reason.ts';
@@ -17,9 +18,10 @@ import { standingAnswer, type AnswerRecord, type CampaignState, type Deed } from
 export interface Doubt {
   /**
    * `lost`: touched since; `ranOut`: time, flights, stops or cycles ended it; `ground`: what it stands on is not good,
-   * or was proven again since; `state`: given in another state than the check needs.
+   * or was proven again since; `state`: given in another state than the check needs; `empty`: beside the answer it is compared
+   * with it says nothing.
    */
-  readonly kind: 'lost' | 'ranOut' | 'ground' | 'state';
+  readonly kind: 'lost' | 'ranOut' | 'ground' | 'state' | 'empty';
   readonly reasons: readonly Reason[];
 }
 
@@ -236,6 +238,32 @@ function landingPasses(state: CampaignState, before: number, now: number): boole
 const dayOf = (instant: number): number => Math.floor(instant / 86_400_000);
 
 /**
+ * Why temperatures on one ignition alone say nothing: they are those on both, so that nothing was switched, or the other ignition is not
+ * grounded. What is out by its spread is out all the same.
+ * Example: 700 °C each on both and 702 on the left alone: unknown, though the spread is within.
+ */
+function emptyPattern(
+  state: CampaignState,
+  index: BasisIndex,
+  part: Part,
+  answer: AnswerRecord,
+): Doubt | undefined {
+  if (answer.answer?.kind !== 'cylinders' || answer.good === 'no') return undefined;
+  const plugs = plugsOf(
+    index,
+    part,
+    answer.answer.readings,
+    (key) => standingAnswer(state.parts.get(key))?.answer ?? undefined,
+  );
+  return plugs?.says.ok && plugs.says.value.whole === 'unchanged'
+    ? {
+        kind: 'empty',
+        reasons: [reason('patternUnchanged', { ignition: plugs.ignition, rise: plugs.says.value.rise })],
+      }
+    : undefined;
+}
+
+/**
  * What the record proves at an instant: each part asked at most once, with everything it stands on.
  * `settled` gives the answer for parts that nothing has moved; without it every part is asked anew.
  */
@@ -320,7 +348,7 @@ export class Evidence {
     const wrong = answer.answer === null ? undefined : wrongState(state, index, part, answer);
     // The state it was given in was taken back since: it was good, and is to be repeated.
     if (wrong) return { kind: answer.misplaced ? 'state' : 'lost', reasons: [wrong] };
-    return this.groundDoubt(part, answer);
+    return this.groundDoubt(part, answer) ?? emptyPattern(state, index, part, answer);
   }
 
   /** Why a figure worked out from others counts for nothing now; its own touching included. */

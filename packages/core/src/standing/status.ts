@@ -67,7 +67,7 @@ export function worstMark(marks: readonly Mark[]): Mark {
 /** What a doubt makes of a mark: another state says nothing; everything else has to be repeated. */
 function doubted({ kind, reasons }: Doubt): Pick<PartStatus, 'mark' | 'proven' | 'reasons' | 'ranOut'> {
   return {
-    mark: kind === 'state' ? 'unknown' : 'again',
+    mark: kind === 'state' || kind === 'empty' ? 'unknown' : 'again',
     proven: false,
     reasons,
     ...(kind === 'ranOut' ? { ranOut: true as const } : {}),

@@ -63,6 +63,8 @@ export const ENGLISH_EVIDENCE = {
     `Your authorisation as ${roleTitle(p.s('role')).toLowerCase()} is limited to some systems, and this is about others.`,
   stillMoving: (p) =>
     `“${p.names.part(p.s('part'))}” is still ${p.s('way')}, and out of limits only for now perhaps. Wait for it, or press again to record it as it is.`,
+  patternUnchanged: (p) =>
+    `The exhausts are those on both ignitions (on the whole ${Math.round(p.n('rise'))} °C): the ${p.s('ignition')} did not run alone, or the other is not grounded. Treat the propeller as live, and read both patterns again.`,
   callUnknown: () =>
     'This answers a call that there is not, or one about something else. Answer the check by itself.',
   callToNobody: () => 'Say to which position this is called.',
