@@ -153,3 +153,38 @@ test('four engines and a crew of three: one reads, two look; too quick is called
   await sameEverywhere(product.url, campaign, [ylva, halvor, gerd]);
   await look(ylva, 'calls-so-far');
 });
+
+test('a flow done from memory: ticked off afterwards, what was left out comes first, and the record says so', async ({
+  browser,
+}) => {
+  const odd = await personPage(browser, product.url, 'Odd Leirnes');
+  const base = await campaignInHand(odd, product.url, 'QX-DPM');
+  await odd.goto(`${base}/ready`);
+  await odd.getByRole('link', { name: 'From memory' }).click();
+  await expect(odd.getByRole('heading', { name: 'Ready to fly, from memory' })).toBeVisible();
+  await expect(odd).toHaveTitle('From memory, QX-DPM · Kanzel');
+  for (const title of ['Trim set', 'Doors and harness', 'Last look outside'])
+    await odd.getByRole('checkbox', { name: title }).check();
+  await odd.getByRole('button', { name: 'What did I leave out?' }).click();
+  const left = odd.getByRole('region', { name: 'Left out' });
+  await expect(left.getByRole('listitem')).toHaveCount(2);
+  await expect(left.getByText(/Fuel selector|selector/i).first()).toBeVisible();
+  await look(odd, 'left-out');
+  expect(await seriousFaults(odd)).toEqual([]);
+  // One is looked at now; the other stays open, and is where the hand goes next.
+  await left
+    .getByRole('listitem')
+    .filter({ hasText: /selector/i })
+    .getByRole('button')
+    .click();
+  await expect(left.getByRole('listitem')).toHaveCount(1);
+  await odd.getByRole('button', { name: 'Record the 4 done' }).click();
+  await expect(odd.getByLabel('Step in progress')).toBeVisible();
+  await odd
+    .getByRole('list', { name: 'Steps of Ready to fly' })
+    .getByRole('link', { name: /Trim set/ })
+    .click();
+  await expect(
+    odd.getByLabel('Step in progress').getByText('done from memory, ticked off afterwards', { exact: false }),
+  ).toBeVisible();
+});

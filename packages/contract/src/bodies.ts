@@ -166,6 +166,7 @@ export class AnswerGivenBody extends AboutPart {
   @IsOptional() @IsString() @MaxLength(2000) correction?: string;
   @IsOptional() @Matches(ID) call?: string;
   @IsOptional() @IsIn([true]) spoken?: true;
+  @IsOptional() @IsIn([true]) afterwards?: true;
 }
 
 export class WalkBody {

@@ -68,6 +68,22 @@ export const HELP_PAGES: readonly HelpPage[] = [
     ],
   },
   {
+    at: '/campaign/*/from-memory/*',
+    title: 'From memory',
+    what: 'For whoever knows the flow: done as a whole, ticked off afterwards, with what was left out shown first.',
+    next: [
+      'Do the flow. Then tick what you did.',
+      'Ask what was left out: it comes first, with its why. Look at it now, or leave it to its own step.',
+      'Record what was done. The record says that it was ticked off afterwards.',
+    ],
+    words: [
+      [
+        'From memory',
+        'only what is looked at and said; what is measured, or changes how the aircraft stands, is not',
+      ],
+    ],
+  },
+  {
     at: '/campaign/*/calls',
     title: 'Calls',
     what: 'What is called to your position, one at a time. What is expected is not said before you have looked.',

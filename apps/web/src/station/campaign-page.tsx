@@ -44,6 +44,7 @@ const FindingsSheet = lazy(async () => ({
 }));
 const CrewSheet = lazy(() => import('../calls/crew-sheet.tsx'));
 const CallsPage = lazy(() => import('../calls/calls-page.tsx'));
+const FromMemory = lazy(() => import('./from-memory.tsx'));
 const SecondWalkSheet = lazy(() => import('../inspection/second-walk-sheet.tsx'));
 const ReleaseSheet = lazy(async () => ({
   default: (await import('../release/release-sheet.tsx')).ReleaseSheet,
@@ -291,6 +292,7 @@ function Sheets({ here, mark }: { here: StationId | undefined; mark: string }): 
           <Route path="gate/:gate" element={<GateSheet />} />
           <Route path="second-walk" element={<SecondWalkSheet />} />
           <Route path="crew" element={<CrewSheet />} />
+          <Route path="from-memory/:station" element={<FromMemory />} />
           <Route path="findings" element={<FindingsSheet />} />
           <Route path="findings/:finding" element={<FindingsSheet />} />
           <Route path=":station" element={<StationSheet />} />

@@ -66,6 +66,7 @@ export function KeptAnswer({ part }: { part: Part }): ReactElement | null {
       {record ? (
         <p className="cap mt-1">
           {view.who(record.by)}, {whenInWords(record.at)}
+          {record.afterwards ? '; done from memory, ticked off afterwards' : ''}
           {record.called ? `; ${calledInWords(view, part, record)}` : ''}
           {record.witness ? `; seen by ${view.who(record.witness.by)}` : ''}
           {record.pending ? '; not sent yet' : ''}

@@ -26,6 +26,7 @@ import { useCampaign, type CampaignView } from './campaign-context.ts';
 import { PartRuler } from '../answers/verdict-line.tsx';
 import { isWriting } from '../ui/is-writing.ts';
 import { SenseTable } from '../controls/sense-table.tsx';
+import { flowOf } from './flow-of.ts';
 import { StepPanel } from './step-panel.tsx';
 import { serverInstant } from '../sync/clock.ts';
 import { useCompleteAddress } from '../ui/complete-address.ts';
@@ -372,6 +373,9 @@ function GroundRunLink(): ReactElement | null {
   ) : null;
 }
 
+/** Fewer open steps than these are no flow. */
+const WORTH_A_FLOW = 3;
+
 /** Which station this is, and how far in it one is. */
 function StationHead({
   station,
@@ -385,6 +389,7 @@ function StationHead({
   /** Of the walk, where there is one. */
   place: string;
 }): ReactElement {
+  const view = useCampaign();
   return (
     <header className="flex min-h-12 flex-wrap items-center gap-x-4 border-b border-rule px-[22px] py-1.5">
       <h2 className="text-[1.19rem] font-semibold narrow">{STATION_TITLES[station.station]}</h2>
@@ -395,6 +400,14 @@ function StationHead({
           ? `, at ${String(current.check.setting.value)} ${current.check.setting.unit}`
           : ''}
       </span>
+      {flowOf(view, station.station).length >= WORTH_A_FLOW ? (
+        <Link
+          className="flex min-h-9 items-center text-[0.86rem] underline underline-offset-4 max-lg:min-h-14"
+          to={`${view.base}/from-memory/${station.station}`}
+        >
+          From memory
+        </Link>
+      ) : null}
       {station.station === 'run-up' && station.checks.some((c) => c.parts.some((p) => p.answer)) ? (
         <GroundRunLink />
       ) : null}

@@ -1,6 +1,7 @@
 export * from './types.ts';
 export * from './sheets.ts';
 export * from './stations.ts';
+export * from './afterwards.ts';
 export * from './basis-index.ts';
 export * from './compare-bases.ts';
 export * from './pack-problems.ts';

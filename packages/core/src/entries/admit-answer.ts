@@ -21,6 +21,7 @@ import { swingDoubt, swingReadings } from '../answers/swing.ts';
 import { besideDoubt } from '../answers/side-by-side.ts';
 import { travelDoubt } from '../answers/travel.ts';
 import { implausible, isFigureSpec, tenTimesOff, type FigureSpec } from '../answers/plausible.ts';
+import { canBeTickedAfterwards } from '../checks/afterwards.ts';
 import { MAY_OVERRULE } from './roles.ts';
 import { standingAnswer, type AnswerRecord } from '../record/state.ts';
 import { partOf, unknownPart, type Door, type Rule } from './door.ts';
@@ -135,6 +136,7 @@ export const answerRule: Rule<'answer.given'> = (draft, door) => {
   if (loading) return loading;
   const call = callRule(draft, door);
   if (call) return call;
+  if (body.afterwards && !canBeTickedAfterwards(part.check)) return reason('notFromMemory');
   const standing = standingAnswer(door.state.parts.get(part.key));
   if (!draft.supersedes) return draft.role === 'observer' ? overruling(draft, standing) : undefined;
   if (!body.correction?.trim()) return reason('correctionNeedsReason');

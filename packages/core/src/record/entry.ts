@@ -50,6 +50,8 @@ export interface EntryBodies {
     readonly correction?: string;
     /** The call that it answers: who read stands there. */
     readonly call?: string;
+    /** Done from memory, and ticked off afterwards. */
+    readonly afterwards?: true;
     /** It was answered by voice, and whoever called wrote it down. */
     readonly spoken?: true;
   };

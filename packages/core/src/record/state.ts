@@ -50,6 +50,8 @@ export interface AnswerRecord extends Deed {
     /** From the call to the answer; absent where the clocks of the two devices were never held against each other. */
     readonly seconds?: number;
   };
+  /** Done from memory, and ticked off afterwards. */
+  readonly afterwards?: true;
   /** The answer it corrects, which stands again when it is withdrawn. */
   readonly supersedes?: string;
   readonly struck?: { readonly by: string; readonly reason: string };

@@ -21,7 +21,7 @@ export function judgedAnswer(
   part: Part,
   deed: Deed,
   { answer, facts }: Pick<EntryBodies['answer.given'], 'answer' | 'facts'>,
-  also: Pick<AnswerRecord, 'supersedes' | 'called'> = {},
+  also: Pick<AnswerRecord, 'supersedes' | 'called' | 'afterwards'> = {},
 ): AnswerRecord {
   const { instant } = deed;
   const judge = (): readonly Verdict[] =>

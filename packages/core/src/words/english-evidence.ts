@@ -65,6 +65,8 @@ export const ENGLISH_EVIDENCE = {
     `“${p.names.part(p.s('part'))}” is still ${p.s('way')}, and out of limits only for now perhaps. Wait for it, or press again to record it as it is.`,
   patternUnchanged: (p) =>
     `The exhausts are those on both ignitions (on the whole ${Math.round(p.n('rise'))} °C): the ${p.s('ignition')} did not run alone, or the other is not grounded. Treat the propeller as live, and read both patterns again.`,
+  notFromMemory: () =>
+    'This is not ticked off afterwards: it is measured, or it changes how the aircraft stands. Do it at its own step.',
   callUnknown: () =>
     'This answers a call that there is not, or one about something else. Answer the check by itself.',
   callToNobody: () => 'Say to which position this is called.',

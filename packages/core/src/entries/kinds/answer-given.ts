@@ -53,6 +53,7 @@ export const answerGiven: EntryType<'answer.given'> = {
     const judged = judgedAnswer(index, part, deed, entry.body, {
       ...(entry.supersedes === undefined ? {} : { supersedes: entry.supersedes }),
       ...(called ? { called } : {}),
+      ...(entry.body.afterwards ? { afterwards: true as const } : {}),
     });
     const misplaced = wrongState(draft.state, index, part, deed) !== undefined;
     draft.history(part.key).push(misplaced ? { ...judged, misplaced: true } : judged);
