@@ -17,6 +17,7 @@ import { CLOCK, SETTINGS, type Clock, type Settings } from '../settings.ts';
 import type { MissionRead } from './mission-reader.ts';
 import type { MissionWritten } from './mission-writer.ts';
 import type { ParametersRead } from './parameter-reader.ts';
+import { figuresBySubject } from './figures-by-subject.ts';
 import { DeviceRow } from '../storage/entities.ts';
 import { WriteLock } from '../storage/write-lock.ts';
 import {
@@ -65,15 +66,6 @@ const sentences = makeSentences({ part: (k) => k, subject: (s) => s, thing: (t) 
 interface DeviceEvents {
   reading: [MonitorEvent];
   state: [MonitorState];
-}
-
-/** Figures by subject and channel. */
-function bySubject({ columns, values }: DeviceSample): MonitorEvent['values'] {
-  const found: Record<string, Record<string, number | null>> = {};
-  columns.forEach(({ subject, channel }, i) => {
-    (found[subject] ??= {})[channel] = values[i] ?? null;
-  });
-  return found;
 }
 
 /** Listens to the devices of aircraft, each by the driver of its protocol, and passes on what they say. */
@@ -256,6 +248,8 @@ export class DevicesService implements OnModuleInit, OnApplicationShutdown {
 
   private take(heard: Heard, sample: DeviceSample): void {
     heard.lastAt = this.now();
+    const { values, doubt } = figuresBySubject(sample);
+    if (doubt) heard.doubted = { note: sentences.say(doubt), at: this.now() };
     this.say(heard, 'live', this.doubtOf(heard));
     const { at, clock } = instantOfLine(heard.clock, sample.time, heard.lastAt);
     heard.clock = clock;
@@ -263,7 +257,7 @@ export class DevicesService implements OnModuleInit, OnApplicationShutdown {
       mark: heard.state.mark,
       at: Math.round(at),
       source: { since: clock.since, time: clock.source },
-      values: bySubject(sample),
+      values,
     };
     heard.history.push(event);
     const old = heard.history.findIndex((h) => h.at >= heard.lastAt - REMEMBER);

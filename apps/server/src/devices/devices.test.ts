@@ -49,6 +49,39 @@ test('a device is heard by subject and channel; what is garbled, endless or befo
   server.close();
 });
 
+test('columns that change in the middle: told by the new header, and nothing is told while it was garbled', async () => {
+  const other = [COLUMNS[0], { subject: 'right', channel: 'rpm', unit: 'rpm' }].flatMap((c) => c ?? []);
+  const swapped = [...other].reverse();
+  const { server, port } = await listen((socket) => {
+    const line = (time: number): string => `${writeSample({ time, values: [800, 900] })}\n`;
+    socket.write(`${writeHeader(other)}\n${line(1)}${writeHeader(swapped)}\n${line(2)}`);
+    socket.write(`${writeHeader(other).replace('rpm:rpm', 'rpm:rpn')}\n${line(3)}${line(4)}`);
+    socket.write(`${writeHeader(other)}\n${line(5)}`);
+  });
+  const samples: (readonly [number, string])[] = [];
+  const doubts: string[] = [];
+  await new Promise<void>((resolve) => {
+    const device = DRIVERS['engine-line'].open({ host: '127.0.0.1', port }, true, {
+      opened: () => undefined,
+      doubt: (reason) => doubts.push(reason.code),
+      gone: () => undefined,
+      sample: ({ time, columns }) => {
+        samples.push([time, columns.map((c) => c.subject).join(' ')]);
+        if (time < 5) return;
+        device.close();
+        resolve();
+      },
+    });
+  });
+  expect(samples).toEqual([
+    [1, 'left right'],
+    [2, 'right left'],
+    [5, 'left right'],
+  ]);
+  expect(doubts).toEqual(['lineGarbled', 'lineBeforeHeader', 'lineBeforeHeader']);
+  server.close();
+});
+
 test('a line that is cut is opened again by itself, and nothing more is heard of one that was closed', async () => {
   const sockets: Socket[] = [];
   let more: (() => void) | undefined;

@@ -366,6 +366,21 @@ describe('a pack with a dead end', () => {
       [['a', 'gaugeReversed', { check: 'a' }]],
     ],
     [
+      'a channel in another unit than it is shown in',
+      [
+        check('a', {
+          answer: {
+            kind: 'reading',
+            unit: 'bar',
+            resolution: 0.1,
+            channel: 'oil-pressure',
+            plausible: { low: 0, high: 10 },
+          },
+        }),
+      ],
+      [['a', 'channelOtherUnit', { check: 'a', channel: 'oil-pressure', unit: 'bar', wanted: 'psi' }]],
+    ],
+    [
       'two directions of a gauge that goes one way, and two that are called alike',
       [
         check('a', {

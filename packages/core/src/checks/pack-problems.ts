@@ -1,5 +1,6 @@
 import { reason, type Reason } from '../reasons/reason.ts';
 import { TRAVEL_FIGURES } from '../controls/travel.ts';
+import { channelUnit } from '../signals/channel-units.ts';
 import { WAYS } from './ways.ts';
 import { SHEET_FIGURES } from './sheets.ts';
 import { COMPUTED_FROM, type Check, type Pack, type StateDefinition } from './types.ts';
@@ -183,10 +184,20 @@ function directionProblems(
   if (called(directions.plus) === called(directions.minus)) say('listedTwice', { what: directions.plus });
 }
 
+/** What a monitor shows comes in the unit of its channel: taken as another it would be another figure. */
+function channelProblems({ answer, setting }: Check, say: Say): void {
+  const own = 'channel' in answer && 'unit' in answer ? answer : undefined;
+  for (const { channel, unit } of [own, setting].flatMap((s) => s ?? [])) {
+    const wanted = channel === undefined ? undefined : channelUnit(channel);
+    if (channel !== undefined && wanted !== undefined && wanted !== unit)
+      say('channelOtherUnit', { channel, unit, wanted });
+  }
+}
+
 /**
  * Everything that keeps a pack from being worked in the order it is written: a check twice, a reference to one
  * that is not there or comes later, a state that is not defined, cannot have a value, or is needed before
- * anything sets it, a gauge from high to low, a figure worked out from a check that gives none, a school that there is not, something armed or
+ * anything sets it, a gauge from high to low, a channel in another unit than it is shown in, a figure worked out from a check that gives none, a school that there is not, something armed or
  * turning without a caution, a lock or a thing that is listed twice, systems of an engine proven by a check on the whole aircraft.
  * Empty for a pack without dead ends. Limits are the business of `indexBasis`, which knows the book.
  * Example: moving a check before one that it stands on gives `comesBefore`.
@@ -210,6 +221,7 @@ export function packProblems(pack: Pack): readonly PackProblem[] {
     stateProblems(check, i, pack.checks, states, say);
     if ('plausible' in check.answer && !(check.answer.plausible.low < check.answer.plausible.high))
       say('gaugeReversed');
+    channelProblems(check, say);
     if (check.answer.kind === 'reading') directionProblems(check.answer, say);
     if (check.answer.kind === 'computed') {
       const { from, value } = check.answer;

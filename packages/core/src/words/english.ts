@@ -407,6 +407,8 @@ const ENGLISH_OWN = {
   directionMissing: (p) => `Which way: ${p.s('plus').toLowerCase()} or ${p.s('minus').toLowerCase()}?`,
   amountSigned: (p) =>
     `Type how much, without a sign; ${p.s('plus').toLowerCase()} or ${p.s('minus').toLowerCase()} is said beside it.`,
+  channelOtherUnit: (p) =>
+    `“${p.names.part(p.s('check'))}” takes ${p.s('channel')} in ${p.s('unit')}, and it is shown in ${p.s('wanted')}: give the check that unit. Its limits may be in any.`,
   gaugeReversed: (p) => `“${p.names.part(p.s('check'))}”: the gauge must run from low to high.`,
   provesEngineAtLarge: (p) =>
     `“${p.names.part(p.s('check'))}” proves systems of an engine without being done per engine.`,
@@ -488,6 +490,10 @@ const ENGLISH_OWN = {
   lineGarbled: () => 'The engine monitor sent a garbled line.',
   lineColumn: (p) =>
     `The engine monitor names a column that is not understood: the ${p.n('column')}. of them.`,
+  lineColumnTwice: (p) =>
+    `${p.s('column')} is said twice in each line, as by two monitors for one engine: neither is taken.`,
+  lineOtherKind: (p) =>
+    `The monitor says ${p.s('channel')} in ${p.s('unit')}, which does not measure that: it is not taken.`,
   lineColumns: (p) => `The engine monitor announced ${p.n('wanted')} columns and sent ${p.n('got')}.`,
   lineBeforeHeader: () => 'The engine monitor sent readings before saying what they are.',
   lineFigure: () => 'The engine monitor sent something that is not a figure.',

@@ -39,8 +39,11 @@ export const ENGINE_LINE: DeviceDriver<LineAddress> = {
         line: (text) => {
           const read = readEngineLine(text, columns?.length);
           // One bad line is dropped and said; the figures in it were never trustworthy.
-          if (!read.ok) ears.doubt(read.error);
-          else if (read.value.kind === 'header') columns = read.value.columns;
+          if (!read.ok) {
+            // What may have been the header of other columns: figures under the old ones would be told of the wrong engine.
+            if (text.startsWith('#')) columns = undefined;
+            ears.doubt(read.error);
+          } else if (read.value.kind === 'header') columns = read.value.columns;
           else ears.sample({ ...read.value.sample, columns: columns ?? [] });
         },
         gone: (why) => ears.gone(why),

@@ -1,4 +1,5 @@
 import {
+  channelUnit,
   err,
   formatFigure,
   isFigureSpec,
@@ -45,6 +46,8 @@ function signalOf(part: Part, name = ''): LiveSignal | undefined {
   // Of a heading the vehicle tells its own, and nothing of what it is held against; stops are found in what was heard.
   if ((kind === 'heading' && name !== 'own') || (kind === 'side-by-side' && spec.timed === true))
     return undefined;
+  // In another unit than its channel is shown in, what is shown is another figure: it is typed.
+  if ((channelUnit(channel) ?? unit) !== unit) return undefined;
   return {
     subject: kind === 'side-by-side' ? name : part.subject,
     channel: kind === 'cylinders' ? `${channel}-${name}` : channel,
@@ -202,7 +205,8 @@ export function stopsHeard(
 /** The samples of a part's channel since an instant, as they would go into the record. */
 function seriesSince(index: BasisIndex, part: Part, since: number): Series | undefined {
   const spec = part.check.answer;
-  if (spec.kind !== 'series' || !spec.channel) return undefined;
+  if (spec.kind !== 'series' || !spec.channel || (channelUnit(spec.channel) ?? spec.unit) !== spec.unit)
+    return undefined;
   const until = Math.min(newestAt() ?? since, since + spec.seconds * 1000);
   const { t, v } = samplesBetween(linesRead(), part.subject, spec.channel, since, until);
   const instrument = instrumentsFor(index, part.check, true)[0]?.id;
