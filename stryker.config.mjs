@@ -20,6 +20,14 @@ export const PARTS = {
     mutate: ['packages/core/src/energy/*.ts', 'packages/core/src/answers/worksheets/*.ts'],
     tests: ['energy', 'answers'],
   },
+  calls: {
+    mutate: [
+      'packages/core/src/calls/*.ts',
+      'packages/core/src/entries/kinds/call-made.ts',
+      'packages/core/src/checks/afterwards.ts',
+    ],
+    tests: ['calls', 'checks'],
+  },
   'run-up': {
     mutate: ['packages/core/src/run-up/*.ts', 'packages/core/src/answers/plugs-of.ts'],
     tests: ['run-up', 'answers'],

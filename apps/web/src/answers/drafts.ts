@@ -37,3 +37,13 @@ export function clearDraft(campaign: string, part: string): void {
     return { drafts: rest };
   });
 }
+
+/**
+ * A part is asked anew: what was taken and chosen before is no answer to that, and goes. What somebody wrote in words stays on the desk, and
+ * answers nothing until they answer again.
+ */
+export function askAnew(campaign: string, part: string): void {
+  const { note } = draftOf(useDrafts.getState().drafts, campaign, part);
+  clearDraft(campaign, part);
+  if (note?.trim()) changeDraft(campaign, part, { note });
+}

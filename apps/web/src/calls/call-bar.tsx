@@ -10,7 +10,7 @@ import {
   type Check,
   type Part,
 } from '@kanzel/core';
-import { clearDraft } from '../answers/drafts.ts';
+import { askAnew } from '../answers/drafts.ts';
 import { submit } from '../sync/campaign-store.ts';
 import { serverNow } from '../sync/clock.ts';
 import { READER, usePosition } from '../sync/position.ts';
@@ -90,7 +90,7 @@ export function CallBar({
     setProblem(undefined);
     useSpoken.setState({ call: undefined });
     // It is asked anew: what was begun here is not what will be heard.
-    for (const part of parts) clearDraft(view.id, part.key);
+    for (const part of parts) askAnew(view.id, part.key);
     const said = await submit(
       view.id,
       'call.made',
@@ -108,7 +108,7 @@ export function CallBar({
   return (
     <section aria-label="Call" className="mt-3 border-l-4 border-hand pl-3">
       {waits ? (
-        <Waiting standing={standing} at={elsewhere} />
+        <Waiting standing={standing} at={elsewhere} onAgain={() => void make()} />
       ) : answers.length > 0 && !left ? (
         <Answered parts={parts} answers={answers} onAgain={(because) => void make(because)} />
       ) : (
@@ -157,9 +157,11 @@ function Since({ instant }: { instant: number }): ReactElement {
 function Waiting({
   standing,
   at,
+  onAgain,
 }: {
   standing: CallStanding;
   at: ReadonlyMap<string, readonly { name: string }[]>;
+  onAgain: () => void;
 }): ReactElement {
   const view = useCampaign();
   const { call } = standing;
@@ -185,6 +187,9 @@ function Waiting({
             onClick={() => useSpoken.setState({ call: call.entry })}
           >
             Answered by voice
+          </Button>
+          <Button kind="quiet" onClick={onAgain}>
+            Call once more
           </Button>
         </div>
       ) : null}

@@ -9,7 +9,7 @@ import {
   type Check,
   type Part,
 } from '@kanzel/core';
-import { changeDraft, clearDraft, draftOf, useDrafts } from '../answers/drafts.ts';
+import { askAnew, changeDraft, draftOf, useDrafts } from '../answers/drafts.ts';
 import { NoteField } from '../answers/note-field.tsx';
 import { viewOf } from '../answers/views.ts';
 import { AwakeLine } from '../shell/awake.tsx';
@@ -141,7 +141,7 @@ function Call({ call, check }: { call: CallStanding; check: Check }): ReactEleme
   const [begun, setBegun] = useState(false);
   useEffect(() => {
     for (const part of waiting) {
-      clearDraft(view.id, part.key);
+      askAnew(view.id, part.key);
       if (view.status.parts.get(part.key)?.answer) changeDraft(view.id, part.key, { again: true });
     }
     setBegun(true);

@@ -35,6 +35,9 @@ export function useAbsenceLock(minutes: number): void {
 }
 
 async function lock(): Promise<void> {
+  const { signOut, unproven } = useSession.getState();
+  // Known by a PIN alone, nobody at the server could end it: it ends here, or the next page would open it again.
+  if (unproven) return signOut();
   await api.delete('/api/session');
   useSession.setState({ person: null });
 }
