@@ -153,6 +153,7 @@ test('a shared tablet without the server: who is known by PIN goes on, and nothi
   await tablet.getByRole('button', { name: 'Ylva Torsund', exact: true }).waitFor();
   await context.setOffline(true);
   await tablet.reload();
+  await tablet.getByRole('button', { name: 'Ylva Torsund', exact: true }).waitFor();
   for (let i = 0; i < 5; i += 1) {
     await signOn('Ylva Torsund', '9999');
     await expect(tablet.getByRole('alert').filter({ hasText: 'not your PIN' })).toBeVisible();

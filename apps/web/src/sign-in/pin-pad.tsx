@@ -21,10 +21,12 @@ export function PinSignOn({
   const [busy, setBusy] = useState(false);
   const person = people.find((p) => p.id === who);
   const send = async (): Promise<void> => {
-    if (!who || pin.length < 4) return;
+    if (!who || pin.length < 4 || busy) return;
     setBusy(true);
-    setProblem(await signOn(who, pin));
+    setProblem(undefined);
+    // Taken at once: what is pressed while it is looked at belongs to the next try.
     setPin('');
+    setProblem(await signOn(who, pin));
     setBusy(false);
   };
   useKeys((event) => {

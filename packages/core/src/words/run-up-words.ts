@@ -1,4 +1,4 @@
-import type { CylinderSays, PatternSays, SpeedCheck, Wanders } from '../run-up/index.ts';
+import type { ChangedCylinder, CylinderSays, PatternSays, SpeedCheck, Wanders } from '../run-up/index.ts';
 
 /** How sure something is, in words with its figure. Never certain. Example: 0.9991 is "almost certain (more than 99 %)". */
 export function surenessInWords(sureness: number): string {
@@ -54,3 +54,7 @@ const LOOKS_LIKE: Readonly<Record<SpeedCheck['looksLike'], string>> = {
 
 /** What a check that was found in a trace looks like. Example: "an ignition: the exhausts rose". */
 export const looksLikeInWords = (looksLike: SpeedCheck['looksLike']): string => LOOKS_LIKE[looksLike];
+
+/** A cylinder that is not as it was among the others, as a sentence. */
+export const changedInWords = ({ cylinder, by }: ChangedCylinder): string =>
+  `Cylinder ${cylinder}: ${kelvin(by)} ${by > 0 ? 'hotter' : 'colder'} among the others than last time. Inside its limits it may be, but it is unlike this engine.`;

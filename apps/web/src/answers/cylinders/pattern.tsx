@@ -1,4 +1,6 @@
 import {
+  changedAlone,
+  changedInWords,
   cylinderInWords,
   patternBefore,
   patternInWords,
@@ -109,6 +111,18 @@ export function CylinderPattern({
     const own = says?.cylinders.find((c) => String(c.cylinder) === name);
     return own ? FLAWS[own.what] : wander.some((w) => String(w.cylinder) === name) ? 'wanders' : undefined;
   };
+  // On both ignitions, or where there is nothing to be compared with today, this engine's own last time is laid beside it.
+  const lastTime = before ? undefined : view.lastAnswers.get(part.key);
+  const asBefore = onBoth ?? lastTime;
+  const beforeOf = (name: string): number | undefined =>
+    asBefore?.kind === 'cylinders' ? valueOf(asBefore.readings, name) : undefined;
+  const changed =
+    readings && lastTime?.kind === 'cylinders'
+      ? changedAlone(
+          names.map((name) => valueOf(readings, name)),
+          names.map(beforeOf),
+        )
+      : [];
   const whole = says ? patternInWords(says, ignition) : undefined;
   return (
     <div>
@@ -123,6 +137,9 @@ export function CylinderPattern({
               loud={c.what !== 'offset'}
             />
           ))}
+          {changed.map((c) => (
+            <Said key={`changed ${c.cylinder}`} part={part} text={changedInWords(c)} loud={false} />
+          ))}
           {wander.map((w) => (
             <Said key={`wanders ${w.cylinder}`} part={part} text={wandersInWords(w)} loud={false} />
           ))}
@@ -136,11 +153,11 @@ export function CylinderPattern({
             : live && spec.channel
               ? newest(part.subject, `${spec.channel}-${name}`)
               : undefined,
-          before: onBoth?.kind === 'cylinders' ? valueOf(onBoth.readings, name) : undefined,
+          before: beforeOf(name),
           flaw: flawOf(name),
         }))}
         unit={unitOf(spec.unit).symbol}
-        legend={onBoth ? 'as it was on both' : undefined}
+        legend={onBoth ? 'as it was on both' : lastTime?.kind === 'cylinders' ? 'last time' : undefined}
       />
       {found && !found.says.ok ? <p className="cap">{view.say(found.says.error)}</p> : null}
     </div>
