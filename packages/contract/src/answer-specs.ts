@@ -101,6 +101,8 @@ export class DropSpec extends FigureSpecBody {
 
 export class CylindersSpec extends FigureSpecBody {
   @Equals('cylinders') kind!: 'cylinders';
+  /** Where none of them rose, nothing was switched. */
+  @IsOptional() @IsIn([true]) rises?: true;
 }
 
 /** A figure for each motor or tilt, compared with one another. */

@@ -101,7 +101,12 @@ export type AnswerSpec =
       readonly directions?: Directions;
     } & FigureAnswer)
   | ({ readonly kind: 'drop'; readonly switchTo?: string } & FigureAnswer)
-  | ({ readonly kind: 'cylinders'; readonly switchTo?: string } & FigureAnswer)
+  | ({
+      readonly kind: 'cylinders';
+      readonly switchTo?: string;
+      /** What is switched makes all of them rise: where none did, nothing was switched, and the answer is unknown. */
+      readonly rises?: true;
+    } & FigureAnswer)
   /** A figure for each motor, or for each that tilts, taken at one time and compared with one another. */
   | ({
       readonly kind: 'side-by-side';

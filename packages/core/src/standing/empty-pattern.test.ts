@@ -5,13 +5,13 @@ import type { Limit } from '../limits/types.ts';
 
 /** Temperatures of the cylinders on one ignition alone beside those on both: where nothing rose, nothing is proven. */
 
-const spec = (switchTo?: string): AnswerSpec => ({
+const spec = (switchTo?: string, rises = true): AnswerSpec => ({
   kind: 'cylinders',
   unit: 'degC',
   resolution: 1,
   channel: 'exhaust',
   plausible: { low: -40, high: 1000 },
-  ...(switchTo ? { switchTo } : {}),
+  ...(switchTo ? { switchTo, ...(rises ? { rises: true as const } : {}) } : {}),
 });
 const SPREAD = {
   key: 'exhaust-spread',
@@ -24,7 +24,7 @@ const SPREAD = {
   conditions: [],
   bounds: { high: 60 },
 } as unknown as Limit;
-const basis = {
+const basisOf = (rises: boolean) => ({
   ...BASIS,
   limitBook: { ...BOOK, limits: [...BOOK.limits, SPREAD] },
   pack: {
@@ -34,17 +34,21 @@ const basis = {
       check('both', { subject: 'engine', answer: spec(), limits: ['exhaust-spread'] }),
       check('left-alone', {
         subject: 'engine',
-        answer: spec('left ignition only'),
+        answer: spec('left ignition only', rises),
         limits: ['exhaust-spread'],
         standsOn: ['both'],
       }),
       check('after', { subject: 'engine', standsOn: ['left-alone'] }),
     ],
   },
-};
+});
 
-function stands(alone: readonly number[], both: readonly number[] = [700, 705, 696, 701]): string[] {
-  const s = new Scribe().open(basis);
+function stands(
+  alone: readonly number[],
+  both: readonly number[] = [700, 705, 696, 701],
+  rises = true,
+): string[] {
+  const s = new Scribe().open(basisOf(rises));
   const read = (id: string, values: readonly number[]) =>
     s.add('answer.given', {
       check: id,
@@ -82,4 +86,8 @@ test('one is out by its spread: out, whatever the others did', () => {
 test('both read again: the pattern alone is to be repeated, and not judged beside the new one', () => {
   const s = stands([702, 706, 697, 703], [660, 665, 656, 661]);
   expect(s[0]).toBe('within');
+});
+
+test('where the pack does not say that they rise, as older ones did not, they are judged by their spread', () => {
+  expect(stands([702, 706, 697, 703], undefined, false)[0]).toBe('within');
 });

@@ -239,7 +239,8 @@ const dayOf = (instant: number): number => Math.floor(instant / 86_400_000);
 
 /**
  * Why temperatures on one ignition alone say nothing: they are those on both, so that nothing was switched, or the other ignition is not
- * grounded. What is out by its spread is out all the same.
+ * grounded. What is out by its spread is out all the same. Only where the pack says that they rise: what was recorded by an older one stands
+ * as it stood.
  * Example: 700 °C each on both and 702 on the left alone: unknown, though the spread is within.
  */
 function emptyPattern(
@@ -248,6 +249,8 @@ function emptyPattern(
   part: Part,
   answer: AnswerRecord,
 ): Doubt | undefined {
+  const spec = part.check.answer;
+  if (spec.kind !== 'cylinders' || !spec.rises) return undefined;
   if (answer.answer?.kind !== 'cylinders' || answer.good === 'no') return undefined;
   const plugs = plugsOf(
     index,

@@ -211,7 +211,10 @@ const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
       .map((key) => limits.get(key))
       .find((l) => l?.kind === 'band' || l?.kind === 'relative');
     // On one ignition alone the exhausts rise; the same figures would say that nothing was switched.
-    const rises = state.index && patternBefore(state.index, part) ? USUAL_RISE / unitOf(spec.unit).factor : 0;
+    const rises =
+      spec.rises && state.index && patternBefore(state.index, part)
+        ? USUAL_RISE / unitOf(spec.unit).factor
+        : 0;
     const value = goodFigure(each, spec.unit, spec.plausible) + rises;
     return {
       kind: 'cylinders',
