@@ -38,7 +38,10 @@ async function workPlain(
     if (figures[id] !== undefined) await fields.first().waitFor();
     for (let i = 0; figures[id] !== undefined && i < (await fields.count()); i += 1)
       await fields.nth(i).fill(figures[id] ?? '');
-    for (const option of await page.getByLabel('Step in progress').getByText('Clean', { exact: true }).all())
+    for (const option of await page
+      .getByLabel('Step in progress')
+      .getByText(/^(Clean|Even, and steers the same both ways)$/)
+      .all())
       await option.click();
     await page.keyboard.press('Enter');
     await page.waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 15_000 });
