@@ -11,6 +11,8 @@ const BY_HAND: readonly (readonly [channel: string, unit: string, slope: number,
   ['exhaust-3', 'degF', 5 / 9, -160 / 9],
   ['cylinder-head-12', 'degF', 5 / 9, -160 / 9],
   ['exhaust', 'K', 1, -273.15],
+  ['airspeed', 'kt', 1852 / 3600, 0],
+  ['cell-imbalance', 'mV', 0.001, 0],
 ];
 
 test('a monitor that speaks other units says the same: every channel against the tables (property)', () => {

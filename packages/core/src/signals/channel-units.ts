@@ -2,7 +2,7 @@ import { convert } from '../quantity/units.ts';
 import { err, ok, type Result } from '../result.ts';
 import { reason, type Reason } from '../reasons/reason.ts';
 
-/** In which unit each channel of an engine monitor is shown, taken and kept here, whatever unit the monitor itself speaks. */
+/** In which unit each channel of an engine monitor, or of the motors and packs of a vehicle, is shown, taken and kept here, whatever unit the monitor itself speaks. */
 const UNITS: ReadonlyMap<string, string> = new Map([
   ['rpm', 'rpm'],
   ['manifold-pressure', 'inHg'],
@@ -16,6 +16,12 @@ const UNITS: ReadonlyMap<string, string> = new Map([
   ['exhaust', 'degC'],
   ['cylinder-head', 'degC'],
   ['cylinder-head-hottest', 'degC'],
+  ['motor-speed', 'rpm'],
+  ['motor-current', 'A'],
+  ['pack-volts', 'V'],
+  ['pack-amps', 'A'],
+  ['cell-imbalance', 'V'],
+  ['airspeed', 'm/s'],
 ]);
 
 /** The unit of a channel, a cylinder's own included; undefined for one that no engine monitor is known to have. Example: "exhaust-3" is in degC. */
