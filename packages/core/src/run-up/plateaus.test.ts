@@ -74,6 +74,11 @@ describe('plateaus', () => {
     ).toBeGreaterThan(20);
   });
 
+  test('the first sample of another level does not make a stretch long enough', () => {
+    expect(plateausOf(levels([600, 2], [611, 0.1]), RULE)).toEqual([]);
+    expect(plateausOf(levels([600, 2.1], [611, 0.1]), RULE)).toMatchObject([{ from: 0, to: 2, count: 21 }]);
+  });
+
   test('whatever comes, plateaus are in order, apart, long enough, and made of samples that were there', () => {
     fc.assert(
       fc.property(

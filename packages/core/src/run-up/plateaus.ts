@@ -138,6 +138,11 @@ export function plateausOf(samples: Samples, rule: PlateauRule): readonly Steady
     while (goesOn(a, b)) b += 1;
     // What seemed wild and was the first of another level belongs to that one.
     if (Math.abs((v[b - 1] ?? 0) - sums(a, b - 1).mean) > rule.tolerance) b -= 1;
+    if (lasts(a, b) < rule.seconds - 1e-9) {
+      // Long enough with that sample alone: no level was held for `seconds`.
+      a += 1;
+      continue;
+    }
     const { mean, squares, count } = sums(a, b);
     found.push({ from: time(a), to: time(b - 1), mean, scatter: Math.sqrt(squares / (count - 1)), count });
     a = b;
