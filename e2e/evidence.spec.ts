@@ -219,3 +219,98 @@ test('two devices in one field without the server: one hands what it has to the 
     await expect(says(page)).toHaveText(`All entries saved, ${before + 2}`, { timeout: 30_000 });
   expect(await sameEverywhere(product.url, campaign, [brand, ylva])).toBe(before + 2);
 });
+
+test('a campaign opened in the field without the server: worked on, handed on, completed by the server, and there once for everybody', async ({
+  browser,
+}, info) => {
+  const ylva = await personPage(browser, product.url, 'Ylva Torsund', KEEPS_ALL);
+  const brand = await personPage(browser, product.url, 'Brand Ekerholt', KEEPS_ALL);
+  const says = (page: Page) => page.getByTestId('saved');
+  const raise = async (page: Page, title: string): Promise<void> => {
+    await page.keyboard.press('f');
+    await page.getByLabel('What was found').fill(title);
+    await page.getByRole('button', { name: 'Raise the finding' }).click();
+  };
+  // The hangar takes along what campaigns are opened by; nobody asks for it.
+  await expect
+    .poll(() =>
+      ylva.evaluate(
+        () =>
+          new Promise<boolean>((resolve) => {
+            const opening = indexedDB.open('kanzel');
+            opening.onsuccess = () => {
+              const asked = opening.result.transaction('kept').objectStore('kept').getKey('prospect QX-LMV');
+              asked.onsuccess = () => {
+                opening.result.close();
+                resolve(asked.result !== undefined);
+              };
+            };
+          }),
+      ),
+    )
+    .toBe(true);
+  for (const page of [ylva, brand]) {
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await page.context().setOffline(true);
+  }
+  await ylva.goto(`${product.url}/new?mark=QX-LMV`);
+  await expect(
+    ylva.getByText('Without the server: by what this device heard', { exact: false }),
+  ).toBeVisible();
+  await ylva.getByLabel('Title').fill('Payload hatch mended at the strip');
+  await ylva.getByLabel('Worked on').fill('payload hatch');
+  await ylva.keyboard.press('Enter');
+  const item = ylva.getByRole('group', { name: /^Work on Payload hatch/ });
+  await item.getByText('repaired', { exact: true }).click();
+  await item.getByRole('button', { name: 'That was it' }).click();
+  expect(await seriousFaults(ylva)).toEqual([]);
+  if (process.env['LOOK']) await ylva.screenshot({ path: `${process.env['LOOK']}/open-offline.png` });
+  await ylva.getByRole('button', { name: 'Open the campaign' }).click();
+  await ylva.waitForURL(/\/campaign\/[^/]+\/papers/);
+  const base = ylva.url().replace(/(\/campaign\/[^/]+).*/, '$1');
+  const campaign = base.split('/').at(-1) ?? '';
+  await expect(says(ylva)).toHaveText('2 not sent');
+  await expect(ylva.getByText('Opened on a device without the server', { exact: false })).toBeVisible();
+  await raise(ylva, 'Hinge of the hatch worn');
+  await expect(says(ylva)).toHaveText('3 not sent');
+  if (process.env['LOOK']) await ylva.screenshot({ path: `${process.env['LOOK']}/opened-offline.png` });
+
+  // The device was put away: it is in the hangar, and opens.
+  await ylva.goto(product.url);
+  await ylva.getByText('Payload hatch mended at the strip').click();
+  await expect(says(ylva)).toHaveText('3 not sent');
+
+  // Brand goes on with it from her file, and is heard first: nothing of his is lost, though nobody there knows the campaign yet.
+  const coming = ylva.waitForEvent('download');
+  await ylva.getByRole('button', { name: 'Hand to another device' }).click();
+  const path = info.outputPath((await coming).suggestedFilename());
+  await (await coming).saveAs(path);
+  await brand.reload();
+  await expect(brand.getByText('As last seen; offline').first()).toBeVisible();
+  await brand.getByLabel('Take from another device').setInputFiles(path);
+  await brand.waitForURL(new RegExp(`/campaign/${campaign}/papers`));
+  await panel(brand).waitFor();
+  await raise(brand, 'Latch of the hatch bent');
+  await expect(says(brand)).toHaveText('1 not sent, 3 handed over');
+  await brand.context().setOffline(false);
+  await brand.reload();
+  await expect(brand.getByTestId('offline')).toHaveCount(0);
+  await expect(says(brand)).toHaveText('1 not sent, 3 handed over');
+  expect((await brand.request.get(`${product.url}/api/campaigns/${campaign}/entries`)).status()).toBe(404);
+
+  // Hers is heard: the server opens it, looks up what counts from earlier campaigns, and everybody has the same.
+  await ylva.context().setOffline(false);
+  await ylva.reload();
+  await expect(says(ylva)).toHaveText(/^All entries saved, [34]$/, { timeout: 30_000 });
+  await brand.reload();
+  await expect(says(brand)).toHaveText('All entries saved, 4', { timeout: 30_000 });
+  await allSaved(ylva);
+  expect(await sameEverywhere(product.url, campaign, [ylva, brand])).toBe(4);
+  await ylva.goto(`${base}/plan/scope`);
+  await expect(ylva.getByText(/settled by Ylva Torsund/)).toBeVisible();
+  await ylva.getByRole('button', { name: /^Show the \d+ that need not/ }).click();
+  await expect(ylva.getByText(/in “Yearly inspection”/).first()).toBeVisible();
+  await brand.goto(`${base}/findings`);
+  for (const title of ['Hinge of the hatch worn', 'Latch of the hatch bent'])
+    await expect(brand.getByText(title).first()).toBeVisible();
+});

@@ -2,7 +2,7 @@ import 'reflect-metadata';
 import { IsInt, IsOptional, IsUUID, Matches, Max, Min } from 'class-validator';
 import { IsInstant } from './instant.ts';
 
-const TEN_YEARS = 10 * 366 * 86_400_000;
+export const TEN_YEARS = 10 * 366 * 86_400_000;
 
 /** What every entry that a device makes says of itself. */
 export class Deed {

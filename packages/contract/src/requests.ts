@@ -1,5 +1,5 @@
 import 'reflect-metadata';
-import { Deed } from './deed.ts';
+import { Deed, TEN_YEARS } from './deed.ts';
 import { IsDay, IsInstant } from './instant.ts';
 import { Type } from 'class-transformer';
 import {
@@ -136,6 +136,14 @@ export class TabletRequest {
   @IsString() @Length(1, 60) name!: string;
 }
 
+/** A campaign that a device opened by itself: the entry it made, and the revisions that it went by. */
+export class OpenedHereBody {
+  @IsUUID() entry!: string;
+  @IsInt() @Min(1) @Max(1_000_000) aircraft!: number;
+  @IsInt() @Min(1) @Max(1_000_000) pack!: number;
+  @IsInt() @Min(1) @Max(1_000_000) limitBook!: number;
+}
+
 export class OpenCampaignRequest {
   @IsUUID() id!: string;
   @Matches(/^[A-Z0-9][A-Z0-9-]{1,11}$/) mark!: string;
@@ -144,6 +152,10 @@ export class OpenCampaignRequest {
   @IsArray() @ArrayMaxSize(50) @IsString({ each: true }) @MaxLength(300, { each: true }) workItems!: string[];
   @IsInstant() at!: string;
   @Matches(/^[A-Za-z0-9._-]{1,80}$/) device!: string;
+  /** Milliseconds that the clock of the device was ahead of the server's when it was last heard. */
+  @IsOptional() @IsInt() @Min(-TEN_YEARS) @Max(TEN_YEARS) offset?: number;
+  /** Where the device opened it without the server. */
+  @IsOptional() @ValidateNested() @Type(() => OpenedHereBody) openedHere?: OpenedHereBody;
 }
 
 /** A draft as a device posts it; its body is validated by kind. */

@@ -261,6 +261,8 @@ export interface EarlierCampaignView {
 /** What a campaign that is planned can count on. */
 export interface ProspectView {
   readonly basis: Basis;
+  /** Of the aircraft as it is described; absent for a campaign in hand, which keeps what it was opened by. */
+  readonly revision?: number;
   /** What earlier campaigns proved and still carry, by part. */
   readonly evidence: ScopeRequest['evidence'];
   /** Newest first. */

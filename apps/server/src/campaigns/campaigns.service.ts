@@ -88,9 +88,12 @@ export class CampaignsService {
     });
   }
 
-  /** Opens a campaign with the library as it is now and what earlier campaigns measured. */
+  /**
+   * Opens a campaign with the library as it is now and what earlier campaigns measured. One that a device opened by itself is made of
+   * the revisions that the device names, as they are here: nothing that it says of them is believed.
+   */
   async open(request: OpenCampaignRequest, person: PersonView): Promise<Result<Entry, Refused>> {
-    const basis = this.library.basisFor(request.mark);
+    const basis = this.library.basisFor(request.mark, request.openedHere);
     if (!basis.ok) return err({ status: 409, reason: basis.error[0] ?? reasonOf('notOpened') });
     // By the clock here: whoever's authorisation has run out gets none by dating the campaign back.
     const now = this.clock.now().toISOString();
@@ -111,9 +114,10 @@ export class CampaignsService {
   /** What a campaign on an aircraft could count on. */
   async prospect(mark: string): Promise<Result<ProspectView, Refused>> {
     const basis = this.library.basisFor(mark);
-    return basis.ok
-      ? this.prospectBy(basis.value)
-      : err({ status: 404, reason: basis.error[0] ?? reasonOf('notOpened') });
+    if (!basis.ok) return err({ status: 404, reason: basis.error[0] ?? reasonOf('notOpened') });
+    const prospect = await this.prospectBy(basis.value);
+    const revision = this.library.library.aircraftRevisions.newest(mark)?.revision;
+    return prospect.ok && revision !== undefined ? ok({ ...prospect.value, revision }) : prospect;
   }
 
   /** What a campaign in hand could count on, by the basis it has. */

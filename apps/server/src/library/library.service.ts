@@ -292,13 +292,26 @@ export class LibraryService implements OnModuleInit {
     return systems ? names.filter((name) => !knowsSystem(systems, name)) : [];
   }
 
-  /** Pack, limit book and aircraft of a mark in their newest revisions, with the workshop's instruments. */
-  basisFor(mark: string): Result<Basis, readonly Reason[]> {
-    const described = this.loaded.aircraftRevisions.newest(mark);
-    if (!described) return err([reason('aircraftUnknown', { mark })]);
+  /**
+   * Pack, limit book and aircraft of a mark in their newest revisions, or in those that are named, with the workshop's instruments as
+   * they are now. Errors: `aircraftUnknown`, `packMissing`, `limitBookMissing`, `revisionNotHere`, and what does not fit together.
+   */
+  basisFor(
+    mark: string,
+    named?: { readonly aircraft: number; readonly pack: number; readonly limitBook: number },
+  ): Result<Basis, readonly Reason[]> {
+    const { aircraftRevisions, packRevisions, limitBookRevisions } = this.loaded;
+    if (!aircraftRevisions.newest(mark)) return err([reason('aircraftUnknown', { mark })]);
+    const described = named ? aircraftRevisions.at(mark, named.aircraft) : aircraftRevisions.newest(mark);
+    if (!described) return err([reason('revisionNotHere', { thing: mark, revision: named?.aircraft ?? 0 })]);
     const { aircraft: own } = described;
-    const pack = this.loaded.packs.get(own.pack);
-    const limitBook = this.loaded.limitBooks.get(own.limitBook);
+    const pack = named ? packRevisions.at(own.pack, named.pack) : this.loaded.packs.get(own.pack);
+    const limitBook = named
+      ? limitBookRevisions.at(own.limitBook, named.limitBook)
+      : this.loaded.limitBooks.get(own.limitBook);
+    if (named && !pack) return err([reason('revisionNotHere', { thing: own.pack, revision: named.pack })]);
+    if (named && !limitBook)
+      return err([reason('revisionNotHere', { thing: own.limitBook, revision: named.limitBook })]);
     if (!pack) return err([reason('packMissing', { mark, pack: own.pack })]);
     if (!limitBook) return err([reason('limitBookMissing', { mark, book: own.limitBook })]);
     const aboard = new Set(own.instruments.map((i) => i.id));

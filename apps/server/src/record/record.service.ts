@@ -152,18 +152,27 @@ export class RecordService implements OnModuleInit {
         const [first] = this.list(request.id);
         return first ? ok(first) : err(reason('notOpened'));
       }
+      const { openedHere, offset } = request;
+      if (openedHere && this.store.find(openedHere.entry)) return err(reason('idReused'));
       const receivedAt = this.clock.now().toISOString();
       const draft: EntryDraft<'campaign.opened'> = {
-        id: randomUUID(),
+        id: openedHere?.entry ?? randomUUID(),
         campaign: request.id,
         at: request.at,
         by: person.id,
         role: 'technician',
         device: request.device,
         seen: 0,
+        ...(offset === undefined ? {} : { offset }),
         kind: 'campaign.opened',
         version: 1,
-        body: { title: request.title, occasion: request.occasion, workItems: request.workItems, basis },
+        body: {
+          title: request.title,
+          occasion: request.occasion,
+          workItems: request.workItems,
+          basis,
+          ...(openedHere ? { withoutServer: true as const } : {}),
+        },
       };
       const entry = chain(draft, undefined, receivedAt);
       if (!this.store.soundFor(entry)) return err(reason('basisWrittenOver'));

@@ -8,7 +8,8 @@ import { Frame, MarginNote } from '../shell/frame.tsx';
 import { FieldNote } from './field-note.tsx';
 import { HangarPlate } from '../shell/plate.tsx';
 import { openCampaign, useCampaigns } from '../sync/campaign-store.ts';
-import { keep, kept } from '../sync/database.ts';
+import { keep, kept, openingsWaiting } from '../sync/database.ts';
+import { bringProspects } from '../sync/prospects.ts';
 import { useLive } from '../sync/live.ts';
 import { Button } from '../ui/button.tsx';
 import { LineField } from '../ui/picker.tsx';
@@ -17,7 +18,7 @@ import { MarkSign } from '../ui/mark.tsx';
 import { InventedAircraft } from './invented-aircraft.tsx';
 import { FirstSteps } from './first-steps.tsx';
 import { BringIn } from '../library/bring-in.tsx';
-import { fitsWords, linesOf, standingHere, type HangarLine } from './lines.ts';
+import { fitsWords, linesOf, standingHere, withOpenedHere, type HangarLine } from './lines.ts';
 import { serverInstant } from '../sync/clock.ts';
 import { makeSentences, ownMember } from '@kanzel/core';
 import { TakeOver } from '../station/hand-over.tsx';
@@ -60,6 +61,10 @@ const SEARCHED_FROM = 12;
 
 /** Campaigns in hand that a device takes along without being asked. */
 const BROUGHT_ALONG = 12;
+
+/** Aircraft of which a device takes along what a campaign on them is opened by. */
+const TAKEN_ALONG = 24;
+const markOf = ({ aircraft }: AircraftView): string => aircraft.mark;
 
 /** A campaign in hand on the line of its aircraft; follows its own record where that is on this device. */
 function OpenCampaign({ campaign: c, fresh }: { campaign: CampaignView; fresh: boolean }): ReactElement {
@@ -260,7 +265,8 @@ export function HangarPage(): ReactElement {
       api.get<HangarLineView[]>('/api/hangar'),
     ]);
     setFresh(a.ok && c.ok);
-    const list = c.ok ? c.value : ((await kept<HangarLineView[]>('hangar')) ?? []);
+    const heard = c.ok ? c.value : ((await kept<HangarLineView[]>('hangar')) ?? []);
+    const list = withOpenedHere(heard, await openingsWaiting());
     setAircraft(a.ok ? a.value : ((await kept<AircraftView[]>('aircraft')) ?? []));
     setCampaigns(list);
     // So many are brought along for the field; more are fetched when they are opened.
@@ -269,6 +275,8 @@ export function HangarPage(): ReactElement {
     if (a.ok && c.ok) {
       await keep('aircraft', a.value);
       await keep('hangar', c.value);
+      const marks = [...list.filter((l) => l.inHand.length > 0).map((l) => l.mark), ...a.value.map(markOf)];
+      await bringProspects([...new Set(marks)].slice(0, TAKEN_ALONG));
     }
   }, []);
   useEffect(() => {

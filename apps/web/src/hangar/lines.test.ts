@@ -1,5 +1,6 @@
 import type { AircraftView, CampaignView, HangarLineView } from '@kanzel/contract';
-import { fitsWords, linesOf, standingHere } from './lines.ts';
+import type { Queued } from '../sync/held.ts';
+import { fitsWords, linesOf, standingHere, withOpenedHere } from './lines.ts';
 
 const plane = (mark: string): AircraftView =>
   ({ aircraft: { mark, type: 'Heilo', description: 'tug' } }) as unknown as AircraftView;
@@ -59,4 +60,36 @@ test('what was last seen without the server never shows an open gate', () => {
   // Nor one that is passed: what others did since is not known here.
   expect(stale?.gates.map((g) => g.state)).toEqual(['held', 'held']);
   expect(stale?.sentence).toMatch(/As last seen/);
+});
+
+test('what was opened on this device stands on the line of its aircraft until the server lists it itself', () => {
+  const opening = (id: string, mark: string): Queued =>
+    ({
+      id: `entry of ${id}`,
+      campaign: id,
+      draft: {
+        kind: 'campaign.opened',
+        campaign: id,
+        body: {
+          title: `Work ${id}`,
+          basis: {
+            aircraft: { mark },
+            pack: { id: 'p', revision: 2 },
+            limitBook: { id: 'b', revision: 3 },
+          },
+        },
+      },
+    }) as unknown as Queued;
+  const heard = [line('QX-A', [campaign('1', 'QX-A')], [], 4)];
+  const all = withOpenedHere(heard, [opening('1', 'QX-A'), opening('2', 'QX-A'), opening('3', 'QX-B')]);
+  expect(all.map((l) => [l.mark, l.inHand.map((c) => c.id), l.releasedCount])).toEqual([
+    ['QX-A', ['2', '1'], 4],
+    ['QX-B', ['3'], 0],
+  ]);
+  expect(all[0]?.inHand[0]?.openedOn).toEqual({
+    pack: 'p',
+    packRevision: 2,
+    limitBook: 'b',
+    limitBookRevision: 3,
+  });
 });

@@ -1,6 +1,6 @@
 import type { AircraftView, CampaignView, HangarLineView } from '@kanzel/contract';
 import { standingOf, type Aircraft, type Standing } from '@kanzel/core';
-import type { HeldCampaign } from '../sync/held.ts';
+import type { HeldCampaign, Queued } from '../sync/held.ts';
 
 /** A line of the hangar: an aircraft with its campaigns, newest first. */
 export interface HangarLine {
@@ -23,6 +23,36 @@ export function linesOf(
     return { aircraft: own, open: inHand, released, earlier: releasedCount - released.length };
   });
   return [...lines.filter((l) => l.open.length > 0), ...lines.filter((l) => l.open.length === 0)];
+}
+
+/** Lines with the campaigns that were opened on this device and wait for the server; none that the server knows comes twice. */
+export function withOpenedHere(
+  lines: readonly HangarLineView[],
+  openings: readonly Queued[],
+): readonly HangarLineView[] {
+  const known = new Set(lines.flatMap((l) => [...l.inHand, ...l.released]).map((c) => c.id));
+  let all = lines;
+  for (const { draft } of openings) {
+    if (draft.kind !== 'campaign.opened' || known.has(draft.campaign)) continue;
+    const { basis, title } = draft.body;
+    const { mark } = basis.aircraft;
+    const made: CampaignView = {
+      id: draft.campaign,
+      mark,
+      count: 0,
+      head: '',
+      title,
+      openedOn: {
+        pack: basis.pack.id,
+        packRevision: basis.pack.revision,
+        limitBook: basis.limitBook.id,
+        limitBookRevision: basis.limitBook.revision,
+      },
+    };
+    const own = all.find((l) => l.mark === mark) ?? { mark, inHand: [], released: [], releasedCount: 0 };
+    all = [...all.filter((l) => l !== own), { ...own, inHand: [made, ...own.inHand] }];
+  }
+  return all;
 }
 
 /** Whether an aircraft, or a campaign in hand on it, is meant by what was typed. */

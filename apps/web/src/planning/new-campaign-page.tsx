@@ -19,6 +19,8 @@ import { api } from '../api/client.ts';
 import { Foot } from '../shell/foot.tsx';
 import { Frame, MarginNote } from '../shell/frame.tsx';
 import { HangarPlate } from '../shell/plate.tsx';
+import { useCampaigns } from '../sync/campaign-store.ts';
+import { kept } from '../sync/database.ts';
 import { roleAmong, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
 import { Choices, Problem } from '../ui/field.tsx';
@@ -30,7 +32,7 @@ import { useKept } from './use-kept.ts';
 import { useProspect } from './use-prospect.ts';
 import { WithoutLimit } from './without-limit.tsx';
 import { WorkItems } from './work-items.tsx';
-import { dayInWords } from '../ui/when.ts';
+import { dayInWords, whenInWords } from '../ui/when.ts';
 
 type Head = Pick<CampaignDraft, 'occasion' | 'title'>;
 type Body = Omit<CampaignDraft, keyof Head>;
@@ -66,9 +68,10 @@ function useDraft(mark: string | undefined): {
 function useAircraft(): readonly Aircraft[] {
   const [aircraft, setAircraft] = useState<readonly Aircraft[]>([]);
   useEffect(() => {
-    void api
-      .get<AircraftView[]>('/api/aircraft')
-      .then((a) => (a.ok ? setAircraft(a.value.map((v) => v.aircraft)) : undefined));
+    void api.get<AircraftView[]>('/api/aircraft').then(async (a) => {
+      const list = a.ok ? a.value : ((await kept<AircraftView[]>('aircraft')) ?? []);
+      setAircraft(list.map((v) => v.aircraft));
+    });
   }, []);
   return aircraft;
 }
@@ -140,7 +143,9 @@ function useOpening(
     const [first] = results;
     if (!first?.id || refused.length > 0) return;
     forget();
-    void navigate(hasScope(draft) ? `/campaign/${first.id}/plan/scope` : `/campaign/${first.id}`);
+    // What is planned beyond the scope is looked up by the server; without it the work begins at its first station.
+    const planned = hasScope(draft) && useCampaigns.getState().reachable;
+    void navigate(planned ? `/campaign/${first.id}/plan/scope` : `/campaign/${first.id}`);
   };
   return { open, opening, problem };
 }
@@ -286,7 +291,7 @@ export default function NewCampaignPage(): ReactElement {
   const { draft, change, forget } = useDraft(mark);
   /** The role in which checks were left out. */
   const [saidAs, setSaidAs] = useState<Role>();
-  const { prospect, about, problem: unheard } = useProspect(mark);
+  const { prospect, about, problem: unheard, asOf } = useProspect(mark);
   const { open, opening, problem } = useOpening(mark, draft, prospect, saidAs, forget);
   const index = useMemo(() => (prospect ? indexBasis(prospect.basis) : undefined), [prospect]);
   const names = useMemo(() => namesOf(index?.ok ? index.value : undefined), [index]);
@@ -332,6 +337,12 @@ export default function NewCampaignPage(): ReactElement {
             onChange={(title) => change({ title })}
           />
           <Problem>{problem ?? unheard}</Problem>
+          {asOf === undefined ? null : (
+            <p role="status" className="mb-3 border-l-4 border-near bg-near-bg px-3 py-2 text-near">
+              Without the server: by what this device heard {whenInWords(asOf)}. It is opened here, and the
+              server completes it: what counts from earlier campaigns is looked up anew then.
+            </p>
+          )}
           {index?.ok && scope ? (
             <Wanted
               index={index.value}

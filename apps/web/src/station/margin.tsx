@@ -16,6 +16,7 @@ import { ExplainNote } from '../controls/explain-note.tsx';
 import { MarginNote } from '../shell/frame.tsx';
 import { useNow } from '../shell/plate.tsx';
 import { dismissRefused, submit, useCampaigns } from '../sync/campaign-store.ts';
+import { isOpening } from '../sync/held.ts';
 import { roleAmong, useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
 import { shadeOf, useWorkColour } from '../ui/work-colours.ts';
@@ -150,14 +151,23 @@ function Refused(): ReactElement | null {
               ? view.names.part(
                   `${String(q.draft.body.check)}@${String((q.draft.body as { subject?: string }).subject)}`,
                 )
-              : q.draft.kind;
+              : isOpening(q)
+                ? 'Opened on this device'
+                : q.draft.kind;
           return (
             <li key={q.id} className="border-l-4 border-out bg-out-bg px-2 py-1">
               <p className="font-semibold">{about}</p>
-              <p className="text-[0.82rem]">{q.refused ? view.say(q.refused) : ''} It was not recorded.</p>
-              <Button kind="quiet" onClick={() => void dismissRefused(view.id, q.id)}>
-                Take off this list
-              </Button>
+              <p className="text-[0.82rem]">
+                {q.refused ? view.say(q.refused) : ''}{' '}
+                {isOpening(q)
+                  ? 'Nothing of it has reached the server; all of it is kept on this device.'
+                  : 'It was not recorded.'}
+              </p>
+              {isOpening(q) ? null : (
+                <Button kind="quiet" onClick={() => void dismissRefused(view.id, q.id)}>
+                  Take off this list
+                </Button>
+              )}
             </li>
           );
         })}
@@ -306,6 +316,7 @@ function JudgedBy(): ReactElement {
   const library = useLibrary();
   const newer = library && !view.state.release ? newerThan(view.index.basis, library) : [];
   const { pack, limitBook } = view.index.basis;
+  const unheard = useCampaigns((s) => ownMember(s.held, view.id)?.confirmed.count === 0);
   return (
     <MarginNote title="Judged by">
       {newer.map((n) => (
@@ -319,6 +330,12 @@ function JudgedBy(): ReactElement {
           {newer.length > 0 ? 'See what moving would change' : 'Look at it'}
         </Link>
       </p>
+      {view.state.opened?.withoutServer ? (
+        <p className="text-[0.82rem]">
+          Opened on a device without the server, by the revisions it had
+          {unheard ? '; the server completes it when it is heard' : ''}.
+        </p>
+      ) : null}
     </MarginNote>
   );
 }

@@ -1,6 +1,7 @@
 import { rememberWork } from './worked-here.ts';
 import { create } from 'zustand';
 import {
+  indexBasis,
   ownMember,
   admit,
   makeDraft,
@@ -19,6 +20,7 @@ import type { EntriesResponse, PostEntriesResponse } from '@kanzel/contract';
 import { api } from '../api/client.ts';
 import type { Handover } from '@kanzel/formats';
 import { sendCopies } from './copies.ts';
+import { goesItsOwnWay, sendItsOwnWay } from './own-way.ts';
 import {
   enqueue,
   entriesFrom,
@@ -30,11 +32,13 @@ import {
 } from './database.ts';
 import { serverInstant } from './clock.ts';
 import { newDeed } from './deed.ts';
+import { newId } from './new-id.ts';
 import { rolesOf, useSession } from './session.ts';
 import {
   begunAnew,
   foldable,
   goingOn,
+  isOpening,
   NOTHING_HELD,
   withEntries,
   withGoneOn,
@@ -250,10 +254,18 @@ export async function flush(id: string): Promise<void> {
       const { person, unproven } = useSession.getState();
       if (unproven) return;
       const me = person?.id;
-      const batch = get(id)
-        .waiting.filter((q) => q.draft.by === me && !q.handed)
-        .slice(0, 50);
-      if (batch.length === 0) return;
+      const { waiting } = get(id);
+      // Nothing of a campaign can arrive before it is opened there, by whoever opened it.
+      if (waiting.some((q) => isOpening(q) && (q.draft.by !== me || q.handed))) return;
+      const mine = waiting.filter((q) => q.draft.by === me && !q.handed).slice(0, 50);
+      const [first] = mine;
+      if (!first) return;
+      if (goesItsOwnWay(first.draft)) {
+        if (await sendAlone(id, first)) continue;
+        return;
+      }
+      const ownWay = mine.findIndex((q) => goesItsOwnWay(q.draft));
+      const batch = mine.slice(0, ownWay < 0 ? mine.length : ownWay);
       const copies = await sendCopies(batch.map((q) => q.draft));
       if (copies?.kind === 'unreachable') {
         tryLater(id);
@@ -285,6 +297,27 @@ export async function flush(id: string): Promise<void> {
     flushing.delete(id);
     if (again.has(id)) void flush(id);
   }
+}
+
+/** Sends what goes its own way; whether the others may follow. */
+async function sendAlone(id: string, q: Queued): Promise<boolean> {
+  const answer = await sendItsOwnWay(q.draft, q.aircraftRevision);
+  if (answer.ok) {
+    setReachable(true);
+    patience.delete(id);
+    await confirm(id, answer.value.accepted);
+    await store(answer.value.accepted);
+    await readQueue(id);
+    return true;
+  }
+  if (answer.error.kind === 'unreachable') tryLater(id);
+  else if (answer.error.status === 401) useSession.setState({ person: null });
+  else {
+    const { reason: why, message } = answer.error.refusal;
+    await refuseAll(id, [q], why ?? reason('malformed', { message }));
+    return !isOpening(q);
+  }
+  return false;
 }
 
 async function refuseAll(id: string, batch: readonly Queued[], why: Reason): Promise<void> {
@@ -352,6 +385,38 @@ export function flushAll(): void {
 export async function dismissRefused(id: string, draft: string): Promise<void> {
   await takeOff([draft]);
   await readQueue(id);
+}
+
+/**
+ * Opens a campaign on this device without the server, by what was last heard of its aircraft. The server completes it when it is heard.
+ * Gives its id. Errors: `notSignedIn`, `roleNotHeld`, `deviceFull`, and what does not fit together.
+ */
+export async function openHere(
+  { title, occasion, workItems, basis }: EntryBodies['campaign.opened'],
+  aircraftRevision: number,
+): Promise<Result<string, Reason>> {
+  const { person } = useSession.getState();
+  if (!person) return err(reason('notSignedIn'));
+  const { family } = basis.aircraft;
+  if (!rolesOf(person).includes('technician'))
+    return err(reason('roleNotHeld', { role: 'technician', family }));
+  const index = indexBasis(basis);
+  if (!index.ok) return err(index.error[0] ?? reason('notOpened'));
+  const campaign = newId();
+  const body = { title, occasion, workItems, basis, withoutServer: true as const };
+  const draft = makeDraft('campaign.opened', body, {
+    ...newDeed(0),
+    campaign,
+    by: person.id,
+    role: 'technician',
+  });
+  try {
+    await enqueue({ id: draft.id, campaign, draft, aircraftRevision });
+  } catch (error) {
+    return err(reason('deviceFull', { message: error instanceof Error ? error.message : String(error) }));
+  }
+  await readQueue(campaign);
+  return ok(campaign);
 }
 
 /**

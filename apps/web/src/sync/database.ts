@@ -1,6 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Entry, Reason } from '@kanzel/core';
-import type { Queued } from './held.ts';
+import { isOpening, type Queued } from './held.ts';
 
 /** Anything small that must be there without a server: who was signed on, lists last seen. */
 interface Kept {
@@ -66,6 +66,11 @@ function open(): Promise<IDBPDatabase<Device>> {
 /** What waits of a campaign, in the order it was made. */
 export async function queueOf(campaign: string): Promise<Queued[]> {
   return (await open()).getAllFromIndex('queue', 'campaign', campaign);
+}
+
+/** Campaigns that were opened on this device and wait for the server, oldest first. */
+export async function openingsWaiting(): Promise<Queued[]> {
+  return (await (await open()).getAll('queue')).filter(isOpening);
 }
 
 /** Lets a draft wait. Rejects when the device has no room for it. */

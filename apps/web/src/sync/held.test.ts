@@ -154,3 +154,13 @@ describe('drafts of another device', () => {
     expect(sent && plain(sent.state)).toEqual(plain(WHOLE));
   });
 });
+
+test('an opening that the server refused goes on waiting: what stands on it is read as before, and says the same', () => {
+  const waiting = ENTRIES.map(queued);
+  const opened = withQueue(NOTHING_HELD, waiting);
+  expect([opened.state.count, opened.state.opened?.pending]).toEqual([WHOLE.count, true]);
+  const refused = waiting.map((q, i) => (i === 0 ? { ...q, refused: { code: 'notYours', params: {} } } : q));
+  const held = withQueue(NOTHING_HELD, refused);
+  expect([held.waiting.length, held.refused.map((q) => q.id)]).toEqual([ENTRIES.length, [ENTRIES[0]?.id]]);
+  expect(plain(held.state)).toEqual(plain(opened.state));
+});

@@ -20,6 +20,8 @@ export interface Queued {
   campaign: string;
   draft: EntryDraft;
   refused?: Reason;
+  /** Of the aircraft by which a campaign was opened here. */
+  aircraftRevision?: number;
   /** Taken from another device: shown here, and sent by its author's own device alone. */
   handed?: { readonly by: string; readonly device: string };
 }
@@ -84,11 +86,17 @@ export function foldable(held: HeldCampaign, drafts: readonly EntryDraft[]): Res
     : ok(true);
 }
 
-/** What is held once the queue of this device has been read; how old that reading is does not matter. */
+/** Whether it is the opening of a campaign: all else of it stands on that one. */
+export const isOpening = ({ draft }: Queued): boolean => draft.kind === 'campaign.opened';
+
+/**
+ * What is held once the queue of this device has been read; how old that reading is does not matter. An opening that was refused goes on
+ * waiting: without it nothing of what was typed since could be read.
+ */
 export function withQueue(held: HeldCampaign, queue: readonly Queued[]): HeldCampaign {
   return shown({
     ...held,
-    waiting: queue.filter((q) => !q.refused),
+    waiting: queue.filter((q) => !q.refused || isOpening(q)),
     refused: queue.filter((q) => q.refused),
     queueRead: true,
   });

@@ -23,6 +23,8 @@ export interface EntryBodies {
     readonly occasion: string;
     readonly workItems: readonly string[];
     readonly basis: Basis;
+    /** A device opened it without the server, by the revisions that it had; the server completed it when it was heard. */
+    readonly withoutServer?: true;
   };
   /** What has to be proven this time; what it does not name follows from the work. The newest one holds. */
   'scope.settled': ScopeRequest & { readonly note: string };

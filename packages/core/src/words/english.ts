@@ -363,6 +363,10 @@ const ENGLISH_OWN = {
   clockAhead: () => 'The clock of this device is more than five minutes ahead. Set it, and do this again.',
   idReused: () => 'This request was sent before with other contents. Nothing was changed.',
   aircraftUnknown: (p) => `There is no aircraft ${p.s('mark')} here.`,
+  neverHeardOf: (p) =>
+    `This device has not yet heard from the server what a campaign on ${p.s('mark')} is opened by. Nothing you typed is lost; look into the hangar once with the server.`,
+  revisionNotHere: (p) =>
+    `Revision ${p.n('revision')} of ${p.s('thing')}, by which the device opened it, is not here. Bring that revision into the library; the device sends it again by itself.`,
   packMissing: (p) =>
     `${p.s('mark')} names the check pack “${p.s('pack')}”, which is not in the library or was refused at load.`,
   limitBookMissing: (p) =>
