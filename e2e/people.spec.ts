@@ -161,6 +161,23 @@ test('a shared tablet without the server: who is known by PIN goes on, and nothi
   await signOn('Ylva Torsund', '2468');
   await expect(tablet.getByRole('alert').filter({ hasText: 'it rests' })).toBeVisible();
   await context.setOffline(false);
+
+  // It is lost. Ended from another device, it is no shared tablet any more, and where it hears of that it knows nobody, with the server or without.
+  const desk = await personPage(browser, product.url, 'Brand Ekerholt');
+  await desk.goto(`${product.url}/people`);
+  const lost = desk.getByRole('button', { name: 'End Line tablet 2' });
+  await lost.click();
+  if (process.env['LOOK']) await desk.screenshot({ path: `${process.env['LOOK']}/tablets.png` });
+  await lost.click();
+  await expect(desk.getByRole('region', { name: 'Shared tablets' })).not.toContainText('Line tablet 2');
+  await tablet.reload();
+  await expect(tablet.getByRole('heading', { name: 'Sign in', exact: true })).toBeVisible();
+  await expect(tablet.getByRole('heading', { name: 'Line tablet 2' })).toHaveCount(0);
+  await context.setOffline(true);
+  await tablet.reload();
+  await expect(tablet.getByText('goes on without the server', { exact: false })).toHaveCount(0);
+  await expect(tablet.getByRole('button', { name: 'Ylva Torsund', exact: true })).toHaveCount(0);
+  await context.setOffline(false);
 });
 
 test('signed out is signed out: where the server was not reached, and by leaving the page at once', async ({

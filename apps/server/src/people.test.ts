@@ -7,6 +7,7 @@ import {
   type FrontDoor,
   type PersonView,
   type ProofView,
+  type TabletView,
   type SessionView,
 } from '@kanzel/contract';
 import request, { type Agent } from 'supertest';
@@ -112,6 +113,8 @@ describe('who may call what', () => {
     'post /api/people/{id}/passphrase': 'administrator',
     'post /api/tablet': 'administrator',
     'delete /api/tablet': 'administrator',
+    'get /api/tablets': 'administrator',
+    'delete /api/tablets/{id}': 'administrator',
     'post /api/library': 'administrator',
     'put /api/aircraft/{mark}/monitor': 'administrator',
     'get /api/aircraft/{mark}/monitor': 'administrator',
@@ -338,6 +341,28 @@ describe('a shared tablet', () => {
     await shared.delete('/api/session').expect(204);
     await shared.get('/api/session').expect(401);
     expect(((await shared.get('/api/front-door')).body as FrontDoor).tablet?.name).toBe('Line tablet 1');
+  });
+
+  test('one that was lost is ended from elsewhere: whoever is signed on there is out, and no PIN opens it again', async () => {
+    const { agent, person } = by.technician;
+    await agent.post('/api/me/pin').send({ passphrase: PASSPHRASE, pin: '97531' }).expect(204);
+    const administrator = by.administrator.agent;
+    const list = async (from: Agent): Promise<TabletView[]> =>
+      (await from.get('/api/tablets').expect(200)).body as TabletView[];
+    const before = new Set((await list(administrator)).map((t) => t.id));
+    const lost = await tablet();
+    await lost.post('/api/session/pin').send({ person: person.id, pin: '97531' }).expect(200);
+    const newest = (await list(administrator)).find((t) => !before.has(t.id));
+    expect(newest).toMatchObject({ name: 'Line tablet 1', own: false });
+    await by.technician.agent.delete(`/api/tablets/${newest?.id}`).expect(403);
+    await administrator.delete(`/api/tablets/${newest?.id}`).expect(204);
+    await administrator.delete(`/api/tablets/${newest?.id}`).expect(404);
+    expect((await list(administrator)).map((t) => t.id)).not.toContain(newest?.id);
+    await lost.get('/api/session').expect(401);
+    await lost.post('/api/session/pin').send({ person: person.id, pin: '97531' }).expect(403);
+    expect(((await lost.get('/api/front-door')).body as FrontDoor).tablet).toBeUndefined();
+    // Whoever signed in with a passphrase elsewhere stays, and so does what they may do.
+    await agent.get('/api/session').expect(200);
   });
 
   test('after five wrong PINs it rests, right or wrong, until the passphrase is given', async () => {

@@ -48,6 +48,15 @@ export interface ProofView {
   readonly proof: string;
 }
 
+/** A shared tablet, as administrators see it. */
+export interface TabletView {
+  readonly id: string;
+  readonly name: string;
+  readonly createdAt: string;
+  /** It is the device that asks. */
+  readonly own: boolean;
+}
+
 /** A session as its owner and administrators see it. */
 export interface SessionView {
   readonly id: string;

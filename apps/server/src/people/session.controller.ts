@@ -20,6 +20,7 @@ import {
   type FrontDoor,
   type PersonView,
   type SessionView,
+  type TabletView,
 } from '@kanzel/contract';
 import type { Request, Response } from 'express';
 import { AsksPassphrase, NeedsRole, OpenToEveryone, SESSION_COOKIE, Signed } from '../access.ts';
@@ -163,6 +164,22 @@ export class SessionController {
   ): Promise<void> {
     const token = await this.sessions.enrol(request.name, person.id);
     response.cookie(TABLET_COOKIE, token, { ...cookieFor(http), maxAge: TABLET_AGE });
+  }
+
+  /** The shared tablets, for whoever has to end one from elsewhere. */
+  @NeedsRole('administrator')
+  @Get('tablets')
+  tablets(@Req() request: Request): Promise<TabletView[]> {
+    return this.sessions.listTablets(cookieOf(request, TABLET_COOKIE));
+  }
+
+  /** Ends a shared tablet from any device: nothing is asked again, since a lost one is ended at once. */
+  @NeedsRole('administrator')
+  @HttpCode(204)
+  @Delete('tablets/:id')
+  async endTabletElsewhere(@Param('id') id: string, @Signed() person: PersonView): Promise<void> {
+    if (!(await this.sessions.endNamedTablet(id, person.id)))
+      throw refuse(404, 'There is no such shared tablet; it may have been ended already.');
   }
 
   @NeedsRole('administrator')

@@ -2,7 +2,7 @@ import { EventEmitter } from 'node:events';
 import { hash, randomBytes } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
-import type { PersonView, SessionView } from '@kanzel/contract';
+import type { PersonView, SessionView, TabletView } from '@kanzel/contract';
 import { LRUCache } from 'lru-cache';
 import { LessThan, Repository } from 'typeorm';
 import { LogService } from '../installation/index.ts';
@@ -22,8 +22,8 @@ const TOUCH = 30_000;
 
 export const tokenHash = (token: string): string => hash('sha256', token, 'hex');
 
-/** A session is named by part of its token's hash, which opens nothing. */
-const idOf = (row: SessionRow): string => row.tokenHash.slice(0, 24);
+/** A session, or a tablet, is named by part of its token's hash, which opens nothing. */
+const idOf = (row: SessionRow | TabletRow): string => row.tokenHash.slice(0, 24);
 
 interface SessionEvents {
   /** By the hash of the token. */
@@ -184,10 +184,34 @@ export class SessionService {
     return token ? (await this.tablets.findOneBy({ tokenHash: tokenHash(token) }))?.name : undefined;
   }
 
+  /** The shared tablets, newest first; `own` is the token of the device that asks. */
+  async listTablets(own: string | undefined): Promise<TabletView[]> {
+    const rows = await this.tablets.find({ order: { createdAt: 'DESC' } });
+    return rows.map((row) => ({
+      id: idOf(row),
+      name: row.name,
+      createdAt: row.createdAt,
+      own: own !== undefined && row.tokenHash === tokenHash(own),
+    }));
+  }
+
   async endTablet(token: string, by: string): Promise<void> {
-    const name = await this.tablet(token);
-    if (name === undefined) return;
-    await this.lock.run(() => this.tablets.delete({ tokenHash: tokenHash(token) }));
-    await this.log.add('tablet.ended', { name, by });
+    await this.endTablets(await this.tablets.findBy({ tokenHash: tokenHash(token) }), by);
+  }
+
+  /** Ends a shared tablet by its name in the list, from any device: for one that was lost. False when there is none such. */
+  async endNamedTablet(id: string, by: string): Promise<boolean> {
+    const rows = (await this.tablets.find()).filter((row) => idOf(row) === id);
+    await this.endTablets(rows, by);
+    return rows.length > 0;
+  }
+
+  /** Nobody signs on there by PIN any more, and whoever is signed on by PIN on a tablet of that name is signed off. */
+  private async endTablets(rows: readonly TabletRow[], by: string): Promise<void> {
+    for (const row of rows) {
+      await this.lock.run(() => this.tablets.delete({ tokenHash: row.tokenHash }));
+      await this.log.add('tablet.ended', { name: row.name, by });
+      await this.end(await this.sessions.findBy({ kind: 'pin', device: row.name.slice(0, 120) }), by);
+    }
   }
 }

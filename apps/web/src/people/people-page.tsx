@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState, type ReactElement } from 'react';
 import { ROLE_TITLES } from '@kanzel/core';
-import type { PersonView, SessionView } from '@kanzel/contract';
+import type { PersonView, SessionView, TabletView } from '@kanzel/contract';
 import { api, sayFailure } from '../api/client.ts';
 import { Foot } from '../shell/foot.tsx';
 import { Frame, MarginNote } from '../shell/frame.tsx';
@@ -88,6 +88,56 @@ function Sessions({ people }: { people: readonly PersonView[] }): ReactElement {
   );
 }
 
+/** Devices on which people sign on by PIN: one that was lost is ended here, from any other. */
+function Tablets(): ReactElement | null {
+  const [tablets, setTablets] = useState<readonly TabletView[]>([]);
+  const [sure, setSure] = useState<string>();
+  const [problem, setProblem] = useState<string>();
+  const load = useCallback(async (): Promise<void> => {
+    const answer = await api.get<TabletView[]>('/api/tablets');
+    if (answer.ok) setTablets(answer.value);
+    setProblem(answer.ok ? undefined : sayFailure(answer.error));
+  }, []);
+  useEffect(() => {
+    void load();
+  }, [load]);
+  const end = async (id: string): Promise<void> => {
+    if (sure !== id) return setSure(id);
+    setSure(undefined);
+    const answer = await api.delete(`/api/tablets/${id}`);
+    if (!answer.ok) setProblem(sayFailure(answer.error));
+    else await load();
+  };
+  if (tablets.length === 0 && !problem) return null;
+  return (
+    <section className="mt-7" aria-label="Shared tablets">
+      <h2 className="font-semibold">Shared tablets</h2>
+      <Problem>{problem}</Problem>
+      <ul>
+        {tablets.map((t) => (
+          <li
+            key={t.id}
+            className="grid min-h-11 grid-cols-[11rem_minmax(0,1fr)_auto] items-center gap-x-4 border-b border-rule-2 max-sm:grid-cols-1 max-sm:py-2"
+          >
+            <span className="font-semibold">{t.name}</span>
+            <span className="text-ink-2">
+              since {momentInWords(t.createdAt)}
+              {t.own ? '; this one' : ''}
+            </span>
+            <Button kind="quiet" aria-label={`End ${t.name}`} onClick={() => void end(t.id)}>
+              {sure === t.id ? 'Press again: nobody signs on there by PIN any more' : 'End it'}
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-1 text-[0.86rem] text-ink-2">
+        A tablet that was lost is ended here at once. What was on it can still be read by whoever has it; PINs
+        that were used on it are set anew.
+      </p>
+    </section>
+  );
+}
+
 /** People: who may do what and until when, who is signed on, and one’s own account. */
 export default function PeoplePage(): ReactElement {
   const me = useSession((s) => s.person);
@@ -148,6 +198,7 @@ export default function PeoplePage(): ReactElement {
               ))}
             </ul>
             <Sessions people={people ?? []} />
+            {administrator ? <Tablets /> : null}
           </div>
         }
         margin={

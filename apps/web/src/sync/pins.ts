@@ -62,6 +62,11 @@ export async function forgetPin(person: string): Promise<void> {
   await keep(KEY, rest);
 }
 
+/** This device is no shared tablet any more: it knows nobody by PIN. */
+export async function forgetAllPins(): Promise<void> {
+  await keep(KEY, {});
+}
+
 const isFresh = (known: KnownPin): boolean => Date.now() - known.taken < FORGOTTEN_AFTER;
 
 /** Who can sign on here without the server. */

@@ -130,8 +130,12 @@ export const useSession = create<Session>((set) => {
   };
 });
 
-/** Asks what the sign-in page needs to know. */
-export const askFrontDoor = (): Promise<Answer<FrontDoor>> => api.get<FrontDoor>('/api/front-door');
+/** Asks what the sign-in page needs to know. A tablet that was ended from elsewhere forgets whom it knew by PIN. */
+export async function askFrontDoor(): Promise<Answer<FrontDoor>> {
+  const answer = await api.get<FrontDoor>('/api/front-door');
+  if (answer.ok && !answer.value.tablet) await (await import('./pins.ts')).forgetAllPins();
+  return answer;
+}
 
 /** Roles a person holds today. */
 export function rolesOf(person: PersonView | null | undefined): readonly Role[] {
