@@ -213,11 +213,93 @@ test('two devices in one field without the server: one hands what it has to the 
   await expect(ylva.getByText('Everything in it was here already.')).toBeVisible();
   await expect(says(ylva)).toHaveText('1 not sent, 1 handed over');
 
+  // No file goes from tablet to tablet here: what was not sent is shown as codes, and read from pictures of them.
+  await brand.keyboard.press('f');
+  await brand.getByLabel('What was found').fill('Tow bar left in the nose wheel');
+  await brand.getByRole('button', { name: 'Raise the finding' }).click();
+  await expect(says(brand)).toHaveText('2 not sent, 1 handed over');
+  const codesOf = async (from: Page, what: RegExp): Promise<readonly string[]> => {
+    await from.getByRole('button', { name: 'Show as codes' }).click();
+    const slip = from.getByRole('dialog', { name: 'Codes for another device' });
+    await slip.getByText(what).click();
+    await slip.getByRole('button', { name: 'Hold this one' }).click();
+    const code = slip.getByRole('img', { name: /^Code \d+ of \d+$/ });
+    const count = Number(/\d+$/.exec((await code.getAttribute('aria-label')) ?? '')?.[0]);
+    const paths: string[] = [];
+    const label = /^Code (\d+) of \d+$/.exec((await code.getAttribute('aria-label')) ?? '');
+    for (let i = 0; i < count; i += 1) {
+      const place = (Number(label?.[1]) - 1 + i) % count;
+      await expect(code).toHaveAttribute('aria-label', `Code ${place + 1} of ${count}`);
+      paths[place] = info.outputPath(`code-${place}.png`);
+      await code.screenshot({ path: paths[place] });
+      if (i === 0 && process.env['LOOK'])
+        await from.screenshot({ path: `${process.env['LOOK']}/codes-shown.png` });
+      await slip.getByRole('button', { name: 'One on' }).click();
+    }
+    await slip.getByRole('button', { name: 'Close' }).click();
+    return paths;
+  };
+  const pictures = await codesOf(brand, /^What was not sent, 3 entries/);
+  expect(pictures.length).toBeGreaterThan(1);
+  await ylva.getByRole('button', { name: 'Read codes' }).click();
+  const slip = ylva.getByRole('dialog', { name: 'Read codes' });
+  await expect(slip.getByText('Take a picture of every code instead', { exact: false })).toBeVisible();
+  expect(await seriousFaults(ylva)).toEqual([]);
+  const pick = slip.getByLabel('Pictures of codes');
+  // The last of them first, one twice, and something that is none.
+  await pick.setInputFiles([...pictures.slice(1), ...pictures.slice(1, 2)]);
+  await expect(slip.getByRole('status')).toHaveText(
+    `${pictures.length - 1} of ${pictures.length} read; still to read: 1`,
+  );
+  await ylva.screenshot({ path: info.outputPath('none.png') });
+  await pick.setInputFiles(info.outputPath('none.png'));
+  await expect(slip.getByText('No code is to be found in “none.png”', { exact: false })).toBeVisible();
+  if (process.env['LOOK']) await ylva.screenshot({ path: `${process.env['LOOK']}/codes-read.png` });
+  await pick.setInputFiles(pictures.slice(0, 1));
+  await expect(slip).toHaveCount(0);
+  await expect(says(ylva)).toHaveText('1 not sent, 2 handed over');
+
+  // And by the camera, which sees them one after another, and in between something that is none.
+  await ylva.keyboard.press('f');
+  await ylva.getByLabel('What was found').fill('Cap of the oil filler loose');
+  await ylva.getByRole('button', { name: 'Raise the finding' }).click();
+  await expect(says(ylva)).toHaveText('2 not sent, 2 handed over');
+  const seen = await codesOf(ylva, /^What was not sent, 4 entries/);
+  await brand.evaluate(
+    async (pictures) => {
+      const images = await Promise.all(
+        pictures.map(async (picture) => {
+          const image = new Image();
+          image.src = picture;
+          await image.decode();
+          return image;
+        }),
+      );
+      const canvas = document.createElement('canvas');
+      [canvas.width, canvas.height] = [1280, 720];
+      const context = canvas.getContext('2d');
+      let n = 0;
+      setInterval(() => {
+        const image = images[n % (images.length + 1)];
+        n += 1;
+        if (!context) return;
+        context.fillStyle = '#777';
+        context.fillRect(0, 0, 1280, 720);
+        if (image) context.drawImage(image, 340, 60, 600, 600);
+      }, 200);
+      navigator.mediaDevices.getUserMedia = () => Promise.resolve(canvas.captureStream(10));
+    },
+    seen.map((path) => `data:image/png;base64,${readFileSync(path).toString('base64')}`),
+  );
+  await brand.getByRole('button', { name: 'Read codes' }).click();
+  await expect(brand.getByRole('dialog', { name: 'Read codes' })).toHaveCount(0, { timeout: 30_000 });
+  await expect(says(brand)).toHaveText('2 not sent, 2 handed over');
+
   // The server is back: each sends what is its own, and all three have the same, byte for byte.
   for (const page of [brand, ylva]) await page.context().setOffline(false);
   for (const page of [brand, ylva])
-    await expect(says(page)).toHaveText(`All entries saved, ${before + 2}`, { timeout: 30_000 });
-  expect(await sameEverywhere(product.url, campaign, [brand, ylva])).toBe(before + 2);
+    await expect(says(page)).toHaveText(`All entries saved, ${before + 4}`, { timeout: 30_000 });
+  expect(await sameEverywhere(product.url, campaign, [brand, ylva])).toBe(before + 4);
 });
 
 test('a campaign opened in the field without the server: worked on, handed on, completed by the server, and there once for everybody', async ({
@@ -275,10 +357,22 @@ test('a campaign opened in the field without the server: worked on, handed on, c
   await expect(says(ylva)).toHaveText('3 not sent');
   if (process.env['LOOK']) await ylva.screenshot({ path: `${process.env['LOOK']}/opened-offline.png` });
 
+  // A paper with its copy, photographed here.
+  const picture = info.outputPath('paper.png');
+  await ylva.screenshot({ path: picture });
+  await ylva.waitForURL(/\/findings/);
+  await ylva.goto(`${base}/papers`);
+  await ylva.getByLabel('Number', { exact: true }).fill('OP-77');
+  const paper = new URL(ylva.url()).searchParams.get('check') ?? '';
+  await ylva.getByLabel('Last day in force').fill('2031-01-31');
+  await ylva.getByLabel('Add a copy').setInputFiles(picture);
+  await ylva.getByRole('button', { name: /^Record/ }).click();
+  await expect(says(ylva)).toHaveText('4 not sent');
+
   // The device was put away: it is in the hangar, and opens.
   await ylva.goto(product.url);
   await ylva.getByText('Payload hatch mended at the strip').click();
-  await expect(says(ylva)).toHaveText('3 not sent');
+  await expect(says(ylva)).toHaveText('4 not sent');
 
   // Brand goes on with it from her file, and is heard first: nothing of his is lost, though nobody there knows the campaign yet.
   const coming = ylva.waitForEvent('download');
@@ -291,21 +385,27 @@ test('a campaign opened in the field without the server: worked on, handed on, c
   await brand.waitForURL(new RegExp(`/campaign/${campaign}/papers`));
   await panel(brand).waitFor();
   await raise(brand, 'Latch of the hatch bent');
-  await expect(says(brand)).toHaveText('1 not sent, 3 handed over');
+  await expect(says(brand)).toHaveText('1 not sent, 4 handed over');
+  // Also the copy came with it, and is looked at without the server.
+  await brand.goto(`${base}/papers?check=${paper}`);
+  await brand.getByRole('button', { name: 'paper.png' }).click();
+  const looked = brand.getByRole('dialog').getByRole('img', { name: 'paper.png' });
+  await expect.poll(() => looked.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(0);
+  await brand.keyboard.press('Escape');
   await brand.context().setOffline(false);
   await brand.reload();
   await expect(brand.getByTestId('offline')).toHaveCount(0);
-  await expect(says(brand)).toHaveText('1 not sent, 3 handed over');
+  await expect(says(brand)).toHaveText('1 not sent, 4 handed over');
   expect((await brand.request.get(`${product.url}/api/campaigns/${campaign}/entries`)).status()).toBe(404);
 
   // Hers is heard: the server opens it, looks up what counts from earlier campaigns, and everybody has the same.
   await ylva.context().setOffline(false);
   await ylva.reload();
-  await expect(says(ylva)).toHaveText(/^All entries saved, [34]$/, { timeout: 30_000 });
+  await expect(says(ylva)).toHaveText(/^All entries saved, [45]$/, { timeout: 30_000 });
   await brand.reload();
-  await expect(says(brand)).toHaveText('All entries saved, 4', { timeout: 30_000 });
+  await expect(says(brand)).toHaveText('All entries saved, 5', { timeout: 30_000 });
   await allSaved(ylva);
-  expect(await sameEverywhere(product.url, campaign, [ylva, brand])).toBe(4);
+  expect(await sameEverywhere(product.url, campaign, [ylva, brand])).toBe(5);
   await ylva.goto(`${base}/plan/scope`);
   await expect(ylva.getByText(/settled by Ylva Torsund/)).toBeVisible();
   await ylva.getByRole('button', { name: /^Show the \d+ that need not/ }).click();

@@ -12,6 +12,9 @@ import {
   readLimitTable,
   readHandover,
   readRecordFile,
+  toCodes,
+  wholeOf,
+  withCode,
   writeHandover,
   writeHeader,
   writeLimitTable,
@@ -43,6 +46,12 @@ const library = loadLibrary(readLibraryFolder(BUILT_IN_LIBRARY));
 const packs = [...library.packs.values()];
 const [book] = library.limitBooks.values();
 if (!book || !packs[0]) throw new Error('The library that ships is empty');
+
+/** A code as text, a letter for each byte: what is changed in a text is then changed in the code. */
+function codeText(length: number): string {
+  const codes = toCodes(new Uint8Array(length).fill(65));
+  return Buffer.from((codes.ok ? codes.value[0] : undefined) ?? []).toString('latin1');
+}
 
 /** Bits that have broken readers of text before, whatever the format. */
 const SPLINTERS = [
@@ -215,6 +224,14 @@ const PARSERS: readonly (readonly [
       }),
     ],
     (t) => readHandover(t),
+  ],
+  [
+    'code of a hand-over',
+    [codeText(10), codeText(700)],
+    (t) => {
+      const read = withCode(undefined, Buffer.from(t, 'latin1'));
+      return read.ok ? (wholeOf(read.value) ?? read) : read;
+    },
   ],
   [
     'engine line',

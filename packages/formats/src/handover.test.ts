@@ -1,7 +1,8 @@
+import { createHash } from 'node:crypto';
 import fc from 'fast-check';
 import type { Entry, EntryDraft } from '@kanzel/core';
 import { Scribe } from '../../core/src/testing/world.ts';
-import { readHandover, writeHandover } from './handover.ts';
+import { bytesOfCopy, readHandover, writeHandover, type HandedCopy } from './handover.ts';
 
 const S = new Scribe().upToRunning();
 const ENTRIES = S.entries;
@@ -71,6 +72,11 @@ test.each([
   expect(said(text)).toBe(expected);
 });
 
+test('copies that are no list are none', () => {
+  const file = JSON.parse(TEXT) as object;
+  expect(said(JSON.stringify({ ...file, copies: 'all' }))).toContain('its copies are none, or too many');
+});
+
 test('a file that its maker meant otherwise is refused by name, however well its sum is made', () => {
   const drafts = PARTS.drafts;
   const [one] = drafts;
@@ -95,4 +101,45 @@ test('a file that its maker meant otherwise is refused by name, however well its
     'its record is of another campaign',
   );
   expect(said(with_({ entries: [null] }))).toContain('its record is of another campaign');
+});
+
+describe('photographs that go along', () => {
+  const copyOf = (text: string): HandedCopy => ({
+    sha256: createHash('sha256').update(text).digest('hex'),
+    name: 'label.png',
+    type: 'image/png',
+    contents: Buffer.from(text).toString('base64'),
+  });
+  test('come out as they went in, and nothing of them can be changed (property)', () => {
+    fc.assert(
+      fc.property(fc.string({ minLength: 1, maxLength: 60 }), fc.nat(), (picture, at) => {
+        const copy = copyOf(picture);
+        const text = writeHandover({ ...PARTS, copies: [copy] });
+        const read = readHandover(text);
+        if (!read.ok) throw new Error(read.error.code);
+        expect(read.value.copies?.map((c) => Buffer.from(bytesOfCopy(c) ?? []).toString())).toEqual([
+          Buffer.from(picture).toString(),
+        ]);
+        const place = at % copy.contents.length;
+        fc.pre(copy.contents[place] !== 'A' && copy.contents[place] !== '=');
+        const changed = `${copy.contents.slice(0, place)}A${copy.contents.slice(place + 1)}`;
+        // The last letter of base64 may hold bits that are thrown away.
+        fc.pre(Buffer.from(changed, 'base64').compare(Buffer.from(copy.contents, 'base64')) !== 0);
+        expect(said(text.replace(copy.contents, changed))).toContain('is not what it says');
+      }),
+    );
+    expect(said(writeHandover({ ...PARTS, copies: [copyOf('x')] }).replace('label.png', 'lebal.png'))).toBe(
+      'handoverDamaged',
+    );
+  });
+  test.each([
+    ['more than a day', Array<unknown>(501).fill(copyOf('x')), 'its copies are none, or too many'],
+    ['a program', [{ ...copyOf('x'), type: 'text/html' }], 'its copy 1 is no photograph'],
+    ['a sum that is none', [copyOf('x'), { ...copyOf('x'), sha256: 'A'.repeat(64) }], 'its copy 2 is no'],
+    ['more of it', [{ ...copyOf('x'), path: '/' }], 'its copy 1 is no photograph'],
+    ['no base64', [{ ...copyOf('x'), contents: '%%%%' }], 'is not what it says'],
+    ['a whole that is none', [{ ...copyOf('x'), contents: 'AAAAA' }], 'is not what it says'],
+  ])('%s is refused by name', (_, copies, words) => {
+    expect(said(writeHandover({ ...PARTS, copies } as unknown as typeof PARTS))).toContain(words);
+  });
 });

@@ -13,6 +13,9 @@ import {
   type EntryDraft,
   type Reason,
   type Result,
+  LARGEST_SCAN,
+  SCAN_TYPES,
+  type Scan,
 } from '@kanzel/core';
 import { boundJson, type JsonBounds } from './json-bounds.ts';
 
@@ -30,8 +33,19 @@ export interface Handover {
   readonly entries: readonly Entry[];
   /** What was made since and has not reached the server, in order of making. */
   readonly drafts: readonly EntryDraft[];
-  /** SHA-256 of the canonical JSON of everything else: damage is seen, not malice. */
+  /** Photographs and scanned sheets that the server may not have yet. */
+  readonly copies?: readonly HandedCopy[];
+  /** SHA-256 of the canonical JSON of everything else, without what is in the copies: they have sums of their own. Damage is seen, not malice. */
   readonly sum: string;
+}
+
+/** A photograph or scanned sheet that goes along. */
+export interface HandedCopy {
+  readonly sha256: string;
+  readonly name: string;
+  readonly type: Scan['type'];
+  /** Base64 (RFC 4648). */
+  readonly contents: string;
 }
 
 const BOUNDS: JsonBounds = { depth: 60, members: 5000, values: 20_000_000 };
@@ -45,6 +59,7 @@ const MEMBERS = [
   'device',
   'entries',
   'drafts',
+  'copies',
   'sum',
 ];
 const DRAFT_MEMBERS: ReadonlySet<string> = new Set([
@@ -63,6 +78,9 @@ const DRAFT_MEMBERS: ReadonlySet<string> = new Set([
 ]);
 /** More than one device makes in a day without a server. */
 const MOST_DRAFTS = 20_000;
+
+/** More than one device takes in a day. */
+const MOST_COPIES = 500;
 
 const KINDS: ReadonlySet<string> = new Set(Object.keys(ENTRIES));
 const shape = (what: string): Result<never, Reason> => err(reason('handoverShape', { what }));
@@ -88,7 +106,41 @@ function isDraftLike(value: unknown, campaign: string): value is EntryDraft {
   );
 }
 
-const sumOf = (rest: Omit<Handover, 'sum'>): string => sha256OfBytes(utf8Bytes(canonicalJson(rest)));
+const sumOf = ({ copies, ...rest }: Omit<Handover, 'sum'>): string => {
+  const named = copies?.map(({ sha256, name, type }) => ({ sha256, name, type }));
+  return sha256OfBytes(utf8Bytes(canonicalJson(named ? { ...rest, copies: named } : rest)));
+};
+
+const COPY_MEMBERS: ReadonlySet<string> = new Set(['sha256', 'name', 'type', 'contents']);
+
+/** The bytes of a copy; undefined where they are not what it says they are. */
+export function bytesOfCopy({ sha256, contents }: HandedCopy): Uint8Array | undefined {
+  if (contents.length > Math.ceil(LARGEST_SCAN / 3) * 4 || !/^[A-Za-z0-9+/]*={0,2}$/.test(contents))
+    return undefined;
+  let text: string;
+  try {
+    text = atob(contents);
+  } catch {
+    return undefined;
+  }
+  const bytes = Uint8Array.from(text, (c) => c.charCodeAt(0));
+  return sha256OfBytes(bytes) === sha256 ? bytes : undefined;
+}
+
+/** Whether something has the form of a copy. What is in it is held against its sum by whoever takes it. */
+function isCopyLike(value: unknown): value is HandedCopy {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return false;
+  const copy = value as Record<string, unknown>;
+  const own = (name: string): unknown => ownMember(copy, name);
+  return (
+    Object.keys(copy).every((name) => COPY_MEMBERS.has(name)) &&
+    typeof own('sha256') === 'string' &&
+    /^[0-9a-f]{64}$/.test(own('sha256') as string) &&
+    isText(own('name')) &&
+    SCAN_TYPES.some((type) => type === own('type')) &&
+    typeof own('contents') === 'string'
+  );
+}
 
 /** Writes what is handed over. Example: a record of 112 entries and three drafts on top of it. */
 export function writeHandover(parts: Omit<Handover, 'format' | 'version' | 'sum'>): string {
@@ -129,10 +181,16 @@ export function readHandover(text: string): Result<Handover, Reason> {
     return shape(`it holds more than ${MOST_DRAFTS} entries that were not sent`);
   const odd = drafts.findIndex((d) => !isDraftLike(d, campaign));
   if (odd >= 0) return shape(`its entry ${odd + 1} that was not sent is none of this campaign`);
+  const copies = own('copies') ?? [];
+  if (!Array.isArray(copies) || copies.length > MOST_COPIES) return shape('its copies are none, or too many');
+  const oddCopy = copies.findIndex((c) => !isCopyLike(c));
+  if (oddCopy >= 0) return shape(`its copy ${oddCopy + 1} is no photograph or scanned sheet`);
   const ids = new Set(drafts.map((d) => (d as EntryDraft).id));
   if (ids.size !== drafts.length) return shape('it holds an entry twice');
   const { sum, ...rest } = file as unknown as Handover;
   if (sumOf(rest) !== sum) return err(reason('handoverDamaged'));
+  const wrong = (copies as readonly HandedCopy[]).find((c) => !bytesOfCopy(c));
+  if (wrong) return shape(`what it holds of “${wrong.name}” is not what it says`);
   if (
     entries.some(
       (e) =>

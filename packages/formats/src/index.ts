@@ -11,4 +11,5 @@ export * from './mission-table.ts';
 export * from './parameter-table.ts';
 export * from './nmea.ts';
 export * from './field-table.ts';
+export * from './code-row.ts';
 export * from './handover.ts';

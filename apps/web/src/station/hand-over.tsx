@@ -1,35 +1,33 @@
 import { ownMember, type Reason } from '@kanzel/core';
 import { readHandover, writeHandover } from '@kanzel/formats';
-import { useId, useState, type ChangeEvent, type ReactElement } from 'react';
+import { lazy, Suspense, useId, useState, type ChangeEvent, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
 import { MarginNote } from '../shell/frame.tsx';
 import { dropHandedOver, takeHandedOver, toHandOver, useCampaigns } from '../sync/campaign-store.ts';
 import { serverInstant } from '../sync/clock.ts';
+import { copiesToHand } from '../sync/copies.ts';
 import { DEVICE } from '../sync/device.ts';
 import { useSession } from '../sync/session.ts';
 import { Button } from '../ui/button.tsx';
 import { saveFile } from '../ui/save-file.ts';
 
 /** Larger than any campaign of one field day. */
-const MOST_BYTES = 60_000_000;
+const MOST_BYTES = 100_000_000;
 
-/** Takes a file that another device made, and opens its campaign here. */
+const CodesShown = lazy(() => import('./codes-shown.tsx'));
+const CodesRead = lazy(() => import('./codes-read.tsx'));
+
+/** Takes what another device made, as a file or as codes on its screen, and opens its campaign here. */
 export function TakeOver({ say }: { readonly say: (reason: Reason) => string }): ReactElement {
   const id = useId();
   const navigate = useNavigate();
   const [said, setSaid] = useState<{ readonly text: string; readonly good: boolean }>();
-  const take = async (event: ChangeEvent<HTMLInputElement>): Promise<void> => {
-    const { target } = event;
-    const [file] = target.files ?? [];
-    if (!file) return;
-    const read = readHandover(file.size > MOST_BYTES ? '' : await file.text());
-    // The same file can be chosen again once it has been made again.
-    target.value = '';
+  const [reading, setReading] = useState(false);
+  /** Gives what is wrong, where nothing was taken. */
+  const takeText = async (text: string): Promise<string | undefined> => {
+    const read = readHandover(text);
     const taken = read.ok ? await takeHandedOver(read.value) : read;
-    if (!read.ok || !taken.ok) {
-      setSaid({ text: say(taken.ok ? { code: 'handoverDamaged', params: {} } : taken.error), good: false });
-      return;
-    }
+    if (!read.ok || !taken.ok) return say(taken.ok ? { code: 'handoverDamaged', params: {} } : taken.error);
     setSaid({
       text:
         taken.value === 0
@@ -38,6 +36,17 @@ export function TakeOver({ say }: { readonly say: (reason: Reason) => string }):
       good: true,
     });
     void navigate(`/campaign/${read.value.campaign}`);
+    return undefined;
+  };
+  const take = async (event: ChangeEvent<HTMLInputElement>): Promise<void> => {
+    const { target } = event;
+    const [file] = target.files ?? [];
+    if (!file) return;
+    const text = file.size > MOST_BYTES ? '' : await file.text();
+    // The same file can be chosen again once it has been made again.
+    target.value = '';
+    const wrong = await takeText(text);
+    if (wrong !== undefined) setSaid({ text: wrong, good: false });
   };
   return (
     <>
@@ -54,6 +63,7 @@ export function TakeOver({ say }: { readonly say: (reason: Reason) => string }):
           onChange={(e) => void take(e)}
         />
       </label>
+      <Button onClick={() => setReading(true)}>Read codes</Button>
       {said ? (
         <p
           role={said.good ? 'status' : 'alert'}
@@ -62,11 +72,16 @@ export function TakeOver({ say }: { readonly say: (reason: Reason) => string }):
           {said.text}
         </p>
       ) : null}
+      {reading ? (
+        <Suspense fallback={null}>
+          <CodesRead say={say} onText={takeText} onClose={() => setReading(false)} />
+        </Suspense>
+      ) : null}
     </>
   );
 }
 
-/** Two devices in one field without the server: what one has goes to the other as a file, and both go on. */
+/** Two devices in one field without the server: what one has goes to the other as a file or as codes, and both go on. */
 export function HandOver({
   campaign,
   mark,
@@ -84,19 +99,26 @@ export function HandOver({
   const people = useSession((s) => s.people);
   const by = useCampaigns((s) => ownMember(s.held, campaign)?.waiting.find((q) => q.handed)?.handed?.by);
   const [sure, setSure] = useState(false);
+  const [showing, setShowing] = useState(false);
+  const unsent = useCampaigns((s) => ownMember(s.held, campaign)?.waiting.length ?? 0);
   if (reachable && handed === 0) return null;
-  const hand = async (): Promise<void> => {
+  const written = async (with_: { readonly record: boolean; readonly copies: boolean }): Promise<string> => {
     const { entries, drafts } = await toHandOver(campaign);
-    const madeAt = serverInstant();
-    const text = writeHandover({
+    const copies = with_.copies ? await copiesToHand(drafts) : [];
+    return writeHandover({
       campaign,
       mark,
-      madeAt,
+      madeAt: serverInstant(),
       by: person?.id ?? '',
       device: DEVICE,
-      entries,
+      entries: with_.record ? entries : [],
       drafts,
+      ...(copies.length > 0 ? { copies } : {}),
     });
+  };
+  const hand = async (): Promise<void> => {
+    const text = await written({ record: true, copies: true });
+    const madeAt = serverInstant();
     saveFile(`${mark}-${madeAt.slice(0, 16).replace(/[:T]/g, '-')}-${DEVICE}.kanzel.json`, text);
   };
   return (
@@ -115,6 +137,7 @@ export function HandOver({
         {reachable ? null : (
           <>
             <Button onClick={() => void hand()}>Hand to another device</Button>
+            <Button onClick={() => setShowing(true)}>Show as codes</Button>
             <TakeOver say={say} />
           </>
         )}
@@ -127,6 +150,16 @@ export function HandOver({
           </Button>
         ) : null}
       </div>
+      {showing ? (
+        <Suspense fallback={null}>
+          <CodesShown
+            unsent={unsent}
+            say={say}
+            textOf={(what) => written({ record: what === 'whole', copies: false })}
+            onClose={() => setShowing(false)}
+          />
+        </Suspense>
+      ) : null}
     </MarginNote>
   );
 }

@@ -19,7 +19,7 @@ import {
 import type { EntriesResponse, PostEntriesResponse } from '@kanzel/contract';
 import { api } from '../api/client.ts';
 import type { Handover } from '@kanzel/formats';
-import { sendCopies } from './copies.ts';
+import { keepHandedCopies, sendCopies } from './copies.ts';
 import { goesItsOwnWay, sendItsOwnWay } from './own-way.ts';
 import {
   enqueue,
@@ -333,13 +333,19 @@ export async function toHandOver(
   return { entries: await remembered(id), drafts: get(id).waiting.map((q) => q.draft) };
 }
 
+/** Whether entries go on from a record of which the first `count` entries are here, or open one. */
+const goOnFrom = (count: number, drafts: readonly EntryDraft[]): boolean =>
+  drafts.every((d) => (d.seen ?? 0) <= count) &&
+  (count > 0 || drafts.length === 0 || drafts[0]?.kind === 'campaign.opened');
+
 /**
  * Takes what another device handed over: the record where it goes further than the one here, and what waits there on top of it, each once.
  * What is refused is refused whole; where the device runs full in the middle, what
- * came so far stays, and is passed over the next time. Gives how many entries are new here. Errors: `handoverOtherRecord`, `handoverUnreadable`, `deviceFull`.
+ * came so far stays, and is passed over the next time. Gives how many entries are new here. Errors: `handoverOtherRecord`,
+ * `handoverWithoutRecord`, `handoverUnreadable`, `deviceFull`.
  */
 export async function takeHandedOver(file: Handover): Promise<Result<number, Reason>> {
-  const { campaign: id, entries, drafts } = file;
+  const { campaign: id, entries, drafts, copies = [] } = file;
   await remember(id);
   const before = get(id);
   // The shorter record has to be the beginning of the longer one.
@@ -349,12 +355,17 @@ export async function takeHandedOver(file: Handover): Promise<Result<number, Rea
     return err(reason('handoverOtherRecord'));
   const longer = withEntries(before, entries.slice(mine.length));
   if (!longer) return err(reason('handoverOtherRecord'));
-  const known = new Set([...longer.recorded, ...(await queueOf(id)).map((q) => q.id)]);
+  const queue = await queueOf(id);
+  // What was opened here or handed here before is a record as well, of which nothing is confirmed.
+  if (!goOnFrom(longer.confirmed.count, queue.some(isOpening) ? [] : drafts))
+    return err(reason('handoverWithoutRecord'));
+  const known = new Set([...longer.recorded, ...queue.map((q) => q.id)]);
   const fresh = drafts.filter((d) => !known.has(d.id));
   const readable = foldable(longer, fresh);
   if (!readable.ok) return readable;
   try {
     await store(entries.slice(mine.length));
+    await keepHandedCopies(copies, drafts);
     for (const draft of fresh)
       await enqueue({ id: draft.id, campaign: id, draft, handed: { by: file.by, device: file.device } });
   } catch (error) {

@@ -11,7 +11,7 @@ import {
   type Result,
   type Scan,
 } from '@kanzel/core';
-import { withoutPosition } from '@kanzel/formats';
+import { bytesOfCopy, withoutPosition, type HandedCopy } from '@kanzel/formats';
 import { api, type RequestFailure } from '../api/client.ts';
 import { copyOf, rememberCopy } from './database.ts';
 
@@ -49,15 +49,58 @@ export async function keepCopy(
   return ok({ scan, withoutPosition: taken });
 }
 
+/** Sums of the copies that some entries refer to. */
+const copiesOf = (drafts: readonly EntryDraft[]): ReadonlySet<string> =>
+  new Set(
+    drafts.flatMap((d) => (d.kind === 'answer.given' ? scansOf(d.body.answer).map((s) => s.sha256) : [])),
+  );
+
+const inBase64 = (contents: Blob): Promise<string> =>
+  new Promise((resolve, reject) => {
+    const reader = new FileReader();
+    reader.onload = () =>
+      resolve((typeof reader.result === 'string' ? reader.result : '').replace(/^[^,]*,/, ''));
+    reader.onerror = () => reject(new Error('A copy on this device could not be read.'));
+    reader.readAsDataURL(contents);
+  });
+
+/** A file that another device still takes: what goes beyond it is left out, and sent by this device. */
+const MOST_HANDED = 45_000_000;
+
+/** The copies on this device that go along with entries which were not sent, as far as a file takes them. */
+export async function copiesToHand(drafts: readonly EntryDraft[]): Promise<readonly HandedCopy[]> {
+  const all: HandedCopy[] = [];
+  let size = 0;
+  for (const sha256 of copiesOf(drafts)) {
+    const copy = await copyOf(sha256);
+    const type = SCAN_TYPES.find((t) => t === copy?.contents.type);
+    if (!copy || !type || size + copy.contents.size > MOST_HANDED) continue;
+    size += copy.contents.size;
+    all.push({ sha256, name: copy.name.slice(0, 200), type, contents: await inBase64(copy.contents) });
+  }
+  return all;
+}
+
+/** Keeps copies that another device handed over, as far as its entries refer to them. Rejects when there is no room. */
+export async function keepHandedCopies(
+  copies: readonly HandedCopy[],
+  drafts: readonly EntryDraft[],
+): Promise<void> {
+  const wanted = copiesOf(drafts);
+  for (const copy of copies) {
+    const bytes = wanted.has(copy.sha256) && !(await copyOf(copy.sha256)) ? bytesOfCopy(copy) : undefined;
+    if (!bytes) continue;
+    const contents = new Blob([Uint8Array.from(bytes)], { type: copy.type });
+    await rememberCopy({ sha256: copy.sha256, name: copy.name, contents, sent: false });
+  }
+}
+
 /**
  * Sends the copies that some entries refer to and the server has not got yet, before the entries themselves. What the
  * server will not take it refuses again with the entry, which then says so. Undefined when all went.
  */
 export async function sendCopies(drafts: readonly EntryDraft[]): Promise<RequestFailure | undefined> {
-  const wanted = new Set(
-    drafts.flatMap((d) => (d.kind === 'answer.given' ? scansOf(d.body.answer).map((s) => s.sha256) : [])),
-  );
-  for (const sha256 of wanted) {
+  for (const sha256 of copiesOf(drafts)) {
     const copy = await copyOf(sha256);
     if (!copy || copy.sent) continue;
     const answer = await api.send<Scan>(`/api/scans?name=${encodeURIComponent(copy.name)}`, copy.contents);

@@ -363,6 +363,14 @@ const ENGLISH_OWN = {
   clockAhead: () => 'The clock of this device is more than five minutes ahead. Set it, and do this again.',
   idReused: () => 'This request was sent before with other contents. Nothing was changed.',
   aircraftUnknown: (p) => `There is no aircraft ${p.s('mark')} here.`,
+  codeRowForeign: () => 'That code is none of a hand-over.',
+  codeRowOther: () =>
+    'That code is of another hand-over. What was read so far is kept; begin anew to read the other one.',
+  codeRowDamaged: () => 'The codes do not make up what was shown. Nothing was taken; read them again.',
+  codeRowTooLong: (p) =>
+    `It would be ${p.n('count')} codes, and ${p.n('most')} are the most. Hand it over as a file.`,
+  handoverWithoutRecord: () =>
+    'This device does not have the record that these entries go on from. Take the whole record first, as a file or as codes.',
   neverHeardOf: (p) =>
     `This device has not yet heard from the server what a campaign on ${p.s('mark')} is opened by. Nothing you typed is lost; look into the hangar once with the server.`,
   revisionNotHere: (p) =>
