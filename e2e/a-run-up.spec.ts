@@ -222,7 +222,7 @@ test('a run-up recorded, judged, mended, repeated and signed', async ({ browser 
   await expect(ylva.getByRole('heading', { name: 'The release is held.' })).toBeVisible();
   await ylva
     .getByRole('listitem')
-    .filter({ hasText: '3 steps of taxi remain.' })
+    .filter({ hasText: '4 steps of taxi remain.' })
     .getByRole('link', { name: 'Go there' })
     .click();
   await ylva.waitForURL(/\/taxi/);

@@ -151,6 +151,21 @@ function rowsOf(
             ({ speed: [2664 + 3 * i, 1], manifold: [38.3 + 0.1 * i, 0.1], flow: [92.5, 0.5] }) as const,
         ),
       ];
+    case 'charging':
+      return [
+        {},
+        ...(
+          [
+            [700, -6, 12.4],
+            [1000, -2, 12.9],
+            [1200, 4, 13.8],
+            [1700, 9, 14.1],
+          ] as const
+        ).map(
+          ([speed, amperes, volts]) =>
+            ({ speed: [speed, 10], amperes: [amperes, 1], volts: [volts, 0.1] }) as const,
+        ),
+      ];
   }
 }
 

@@ -174,6 +174,12 @@ export class SheetFigureSpec {
   @Matches(ID) @MaxLength(60) limit!: string;
 }
 
+/** What full power depends on. */
+export class PowerKindSpec {
+  @IsIn(['governed', 'fixed']) propeller!: 'governed' | 'fixed';
+  @IsBoolean() charged!: boolean;
+}
+
 /** Figures in rows under a head, out of which others are worked. */
 export class WorksheetSpec {
   @Equals('worksheet') kind!: 'worksheet';
@@ -186,6 +192,7 @@ export class WorksheetSpec {
   @Type(() => SheetTankSpec)
   of?: SheetTankSpec[];
   @IsOptional() @Matches(ID) @MaxLength(60) expects?: string;
+  @IsOptional() @ValidateNested() @Type(() => PowerKindSpec) power?: PowerKindSpec;
   @IsArray()
   @ArrayMaxSize(10)
   @ValidateNested({ each: true })

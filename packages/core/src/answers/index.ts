@@ -16,6 +16,7 @@ export { SPHERE_FIGURES, sphereFigures, sphereFitted, sphereSamples, type Sphere
 export { sheetFigures, sheetForm, sheetRoom, sheetWorked } from './worksheet.ts';
 export {
   aboardBy,
+  chargingOf,
   coldSensors,
   factorOf,
   fieldMoved,

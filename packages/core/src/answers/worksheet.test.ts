@@ -29,6 +29,7 @@ const ASKED = {
     2,
     2,
   ],
+  charging: ['', 'speed rpm, amperes A, volts V', 3, 12],
 } as const;
 
 test.each(Object.entries(ASKED))(

@@ -10,6 +10,7 @@ export const SHEET_FIGURES = {
   endurance: ['takes', 'minutes', 'hover-minutes', 'home-left', 'lowest-full'],
   'cold-sensors': ['sensor-off', 'pressure-shown', 'flow-shown', 'manifold-off'],
   'full-power': ['speed-off', 'manifold-off', 'flow-off'],
+  charging: ['cut-in', 'highest'],
 } as const satisfies Readonly<Record<string, readonly string[]>>;
 
 export type SheetName = keyof typeof SHEET_FIGURES;

@@ -6,6 +6,7 @@ import type { PROPULSOR_KINDS } from '../aircraft/types.ts';
 import type { SenseInput } from '../controls/inputs.ts';
 import type { ControlAxis, OutputGroup } from '../controls/outputs.ts';
 import type { SampledAfter } from '../fuel/samples.ts';
+import type { PowerKind } from '../run-up/full-power.ts';
 import type { SheetName } from './sheets.ts';
 import type { TravelFigure, TravelPoint } from '../controls/travel.ts';
 import type { WayQuestion } from './ways.ts';
@@ -220,6 +221,8 @@ export type AnswerSpec =
       readonly of?: readonly { readonly id: string; readonly title: string }[];
       /** Which of them it has to be: the tank that the return line feeds. Absent: the one that is drawn from. */
       readonly expects?: string;
+      /** What full power depends on, where the pack knows it: then nobody is asked. */
+      readonly power?: PowerKind;
       /** Each figure with the key of the limit it is held against, which `limits` of the check names as well. */
       readonly figures: readonly { readonly figure: string; readonly limit: string }[];
     }

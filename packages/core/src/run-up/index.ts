@@ -5,3 +5,4 @@ export * from './wander.ts';
 export * from './own-history.ts';
 export * from './cold.ts';
 export * from './full-power.ts';
+export * from './charging.ts';

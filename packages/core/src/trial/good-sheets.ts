@@ -98,6 +98,18 @@ function rowsOf(
         ...Array.from({ length: count }, () => read),
       ];
     }
+    case 'charging': {
+      const begins = bad ? 2600 : middle('cut-in', 1000);
+      const volts = middle('highest', 14);
+      return [
+        {},
+        ...Array.from({ length: count }, (_, row) => ({
+          speed: begins + 200 * (row - 1) + 100,
+          amperes: bad ? -2 : 5 * (row - 0.5),
+          volts: bad ? 1 : volts,
+        })),
+      ];
+    }
   }
 }
 

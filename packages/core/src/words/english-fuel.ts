@@ -49,6 +49,12 @@ export const ENGLISH_FUEL = {
   returnAsExpected: (p) => `As it should be: the return feeds ${p.s('tank').toLowerCase()}, and no other.`,
   flowNotOfThisEngine: (p) =>
     `${p.s('flow')} is impossible: at ${p.s('speed')} this engine takes ${p.s('most')} at the most. The counter or its factor is wrong.`,
+  chargingFewSpeeds: (p) => `Try it at ${p.n('fewest')} speeds at least: fewer do not tell where it begins.`,
+  chargingSpeedTwice: () => 'One speed stands there twice: take one of the two out.',
+  chargingNoSpeed: () => 'A speed of the engine is above nothing: one of them is not.',
+  chargingNever: () => 'It does not charge at the fastest speed that was tried.',
+  chargingCeases: (p) =>
+    `It ceases to charge at ${p.s('speed')}, although it charged below: a belt that slips, a brush that lifts, a regulator that cuts off.`,
   fillingNothing: () => 'What was filled, what was counted and the pulses are all above nothing.',
   planFuelNegative: () =>
     'A time, a flow, the reserve and the contingency are nothing at the least: one of them is below that.',

@@ -3,6 +3,7 @@ import { sheetFigures, sheetRoom, type AnswerOf } from '@kanzel/core';
 import { useCampaign } from '../../station/campaign-context.ts';
 import type { SpecOf } from '../answer-desk.ts';
 import { CellStrip, LoadedStrip } from './pictures/cell-strip.tsx';
+import { ChargingLine } from './pictures/charging-line.tsx';
 import { ColdDots } from './pictures/cold-dots.tsx';
 import { CountedFillings } from './pictures/counted-fillings.tsx';
 import { FuelBar } from './pictures/fuel-bar.tsx';
@@ -47,5 +48,7 @@ export function SheetPicture({
       return <ColdDots {...props} />;
     case 'full-power':
       return <PowerToday {...props} />;
+    case 'charging':
+      return <ChargingLine {...props} />;
   }
 }

@@ -23,7 +23,7 @@ export function todayOf(figures: SheetFigures, room: SheetRoom): Result<FullPowe
   return fullPowerToday(
     { speed: head('book-speed') ?? NaN, manifold: head('book-manifold'), flow: head('book-flow') },
     { pressure: head('pressure') ?? NaN, temperature: head('temperature') ?? NaN },
-    {
+    room.spec.power ?? {
       propeller: room.chosen.get('propeller') === 'fixed' ? 'fixed' : 'governed',
       charged: room.chosen.get('charged') === 'yes',
     },
@@ -43,24 +43,27 @@ export const FULL_POWER_TODAY: Sheet = {
         { id: 'book-manifold', title: 'manifold', unit: 'inHg', optional: true },
         { id: 'book-flow', title: 'fuel flow', unit: 'L/h', optional: true },
       ],
-      choices: [
-        {
-          id: 'propeller',
-          title: 'Propeller',
-          options: [
-            { id: 'governed', text: 'Governed' },
-            { id: 'fixed', text: 'Fixed blades' },
+      // What the pack knows nobody is asked.
+      choices: room.spec.power
+        ? []
+        : [
+            {
+              id: 'propeller',
+              title: 'Propeller',
+              options: [
+                { id: 'governed', text: 'Governed' },
+                { id: 'fixed', text: 'Fixed blades' },
+              ],
+            },
+            {
+              id: 'charged',
+              title: 'Manifold',
+              options: [
+                { id: 'no', text: 'Without a charger' },
+                { id: 'yes', text: 'Held by a charger' },
+              ],
+            },
           ],
-        },
-        {
-          id: 'charged',
-          title: 'Manifold',
-          options: [
-            { id: 'no', text: 'Without a charger' },
-            { id: 'yes', text: 'Held by a charger' },
-          ],
-        },
-      ],
       columns: READ.map(({ id, title, unit, channel }) => ({
         id,
         title,

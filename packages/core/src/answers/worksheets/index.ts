@@ -1,5 +1,6 @@
 import type { SheetName } from '../../checks/sheets.ts';
 import { CELLS, LOAD_STEP } from './cells.ts';
+import { CHARGING } from './charging.ts';
 import { COLD_SENSORS } from './cold-sensors.ts';
 import { ENDURANCE } from './endurance.ts';
 import { FULL_POWER_TODAY } from './full-power.ts';
@@ -10,6 +11,7 @@ import { RETURN_LINE } from './return-line.ts';
 import type { Sheet } from './sheet.ts';
 import { TRANSDUCER } from './transducer.ts';
 
+export { chargingOf } from './charging.ts';
 export { coldSensors } from './cold-sensors.ts';
 export { todayOf } from './full-power.ts';
 export { fullThrottleOf, resistancesOf } from './cells.ts';
@@ -33,4 +35,5 @@ export const SHEETS: Readonly<Record<SheetName, Sheet>> = {
   endurance: ENDURANCE,
   'cold-sensors': COLD_SENSORS,
   'full-power': FULL_POWER_TODAY,
+  charging: CHARGING,
 };
