@@ -413,4 +413,65 @@ test('a campaign opened in the field without the server: worked on, handed on, c
   await brand.goto(`${base}/findings`);
   for (const title of ['Hinge of the hatch worn', 'Latch of the hatch bent'])
     await expect(brand.getByText(title).first()).toBeVisible();
+
+  // Whoever opened it once has also its pictures in the field.
+  const signe = await personPage(browser, product.url, 'Signe Vardal', KEEPS_ALL);
+  await signe.goto(`${base}/papers?check=${paper}`);
+  await signe.getByRole('button', { name: 'paper.png' }).waitFor();
+  await expect
+    .poll(() =>
+      signe.evaluate(
+        () =>
+          new Promise<number>((resolve) => {
+            const opening = indexedDB.open('kanzel');
+            opening.onsuccess = () => {
+              const counted = opening.result.transaction('copies').objectStore('copies').count();
+              counted.onsuccess = () => {
+                opening.result.close();
+                resolve(counted.result);
+              };
+            };
+          }),
+      ),
+    )
+    .toBeGreaterThan(0);
+  await signe.context().setOffline(true);
+  await signe.getByRole('button', { name: 'paper.png' }).click();
+  const brought = signe.getByRole('dialog').getByRole('img', { name: 'paper.png' });
+  await expect.poll(() => brought.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(0);
+});
+
+test('a device with no room left says so, keeps what was typed, and goes on when there is room again', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await campaignInHand(page, product.url, 'QX-HEI');
+  await page.goto(`${base}/findings`);
+  const before = await allSaved(page);
+  const origin = new URL(product.url).origin;
+  const browserItself = await page.context().newCDPSession(page);
+  await browserItself.send('Storage.overrideQuotaForOrigin', { origin, quotaSize: 1 });
+  await page.getByRole('button', { name: 'Raise a finding' }).click();
+  const words = 'Nut of the tail skid turned by hand, two threads short';
+  await page.getByLabel('What was found').fill(words);
+  await page.getByRole('button', { name: 'Raise the finding' }).click();
+  await expect(
+    page.getByText('Nothing was recorded; what you typed is still in the field.', { exact: false }),
+  ).toBeVisible();
+  await expect(page.getByLabel('What was found')).toHaveValue(words);
+  await expect(page.getByTestId('saved')).toHaveText(before);
+  if (process.env['LOOK']) await page.screenshot({ path: `${process.env['LOOK']}/device-full.png` });
+  expect(await seriousFaults(page)).toEqual([]);
+  // Also without the server nothing is claimed to wait that is kept nowhere.
+  await page.context().setOffline(true);
+  await page.getByRole('button', { name: 'Raise the finding' }).click();
+  await expect(page.getByTestId('saved')).toHaveText(before);
+  await page.context().setOffline(false);
+  await browserItself.send('Storage.overrideQuotaForOrigin', { origin });
+  await page.getByRole('button', { name: 'Raise the finding' }).click();
+  await expect(page.getByRole('heading', { name: words })).toBeVisible();
+  await expect(page.getByTestId('saved')).toHaveText(
+    `All entries saved, ${Number(before.replace(/\D+/, '')) + 1}`,
+    { timeout: 30_000 },
+  );
 });

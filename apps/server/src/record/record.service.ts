@@ -10,6 +10,7 @@ import {
   err,
   ok,
   pastFigures,
+  pastPatterns,
   reason,
   makeDraft,
   releaseMeaning,
@@ -98,16 +99,17 @@ export class RecordService implements OnModuleInit {
     return this.held.damage(campaign);
   }
 
-  /** Figures of earlier, released campaigns of an airframe and of its fleet, for limits against the past. */
+  /** Figures of earlier, released campaigns of an airframe and of its fleet, for limits against the past; and how cylinders stand on the type. */
   async pastOf(mark: string, basis: Basis): Promise<NonNullable<Basis['past']>> {
-    if (!basis.limitBook.limits.some((l) => l.kind === 'trend')) return {};
+    const hasPatterns = basis.pack.checks.some((c) => c.answer.kind === 'cylinders');
+    if (!hasPatterns && !basis.limitBook.limits.some((l) => l.kind === 'trend')) return {};
     const newest = { released: true, limit: MOST_OF_THE_PAST };
     // One book is one type: whoever was opened by it belongs to the fleet.
     const [airframe, fleet] = await Promise.all([
       this.statesOf(await listCampaigns(this.dataSource, { ...newest, mark })),
       this.statesOf(await listCampaigns(this.dataSource, { ...newest, limitBook: basis.limitBook.id })),
     ]);
-    return pastFigures({ airframe, fleet }, basis);
+    return { ...pastFigures({ airframe, fleet }, basis), ...(hasPatterns ? pastPatterns(fleet) : {}) };
   }
 
   /** The newest campaigns of an airframe as far as their records verify, in hand or released, oldest first. */

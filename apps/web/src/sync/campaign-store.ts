@@ -19,6 +19,7 @@ import {
 import type { EntriesResponse, PostEntriesResponse } from '@kanzel/contract';
 import { api } from '../api/client.ts';
 import type { Handover } from '@kanzel/formats';
+import { bringCopiesOf } from './bring-copies.ts';
 import { keepHandedCopies, sendCopies } from './copies.ts';
 import { goesItsOwnWay, sendItsOwnWay } from './own-way.ts';
 import {
@@ -119,6 +120,7 @@ async function store(entries: readonly Entry[]): Promise<void> {
     await breath();
   }
   await takeOff(entries.map((e) => e.id));
+  bringCopiesOf(entries);
 }
 
 /** Adds confirmed entries; a gap is filled by asking. */
@@ -153,6 +155,7 @@ function remember(id: string): Promise<void> {
     await readQueue(id);
     const entries = await remembered(id);
     if (entries.length > 0) await advanceInSteps(id, entries);
+    bringCopiesOf(entries);
   })().finally(() => remembering.delete(id));
   remembering.set(id, next);
   return next;

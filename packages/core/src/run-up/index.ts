@@ -3,6 +3,7 @@ export * from './speed-checks.ts';
 export * from './plugs.ts';
 export * from './wander.ts';
 export * from './own-history.ts';
+export * from './fleet-pattern.ts';
 export * from './cold.ts';
 export * from './full-power.ts';
 export * from './charging.ts';

@@ -20,4 +20,4 @@ export * from './permits.ts';
 export * from './earlier-evidence.ts';
 export * from './losses.ts';
 export * from './evidence.ts';
-export { pastFigures } from './past.ts';
+export { pastFigures, pastPatterns, usualPlaces } from './past.ts';

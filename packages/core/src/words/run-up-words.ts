@@ -1,4 +1,11 @@
-import type { ChangedCylinder, CylinderSays, PatternSays, SpeedCheck, Wanders } from '../run-up/index.ts';
+import type {
+  ChangedCylinder,
+  CylinderSays,
+  PatternSays,
+  SpeedCheck,
+  UnlikeFleet,
+  Wanders,
+} from '../run-up/index.ts';
 
 /** How sure something is, in words with its figure. Never certain. Example: 0.9991 is "almost certain (more than 99 %)". */
 export function surenessInWords(sureness: number): string {
@@ -58,3 +65,7 @@ export const looksLikeInWords = (looksLike: SpeedCheck['looksLike']): string => 
 /** A cylinder that is not as it was among the others, as a sentence. */
 export const changedInWords = ({ cylinder, by }: ChangedCylinder): string =>
   `Cylinder ${cylinder}: ${kelvin(by)} ${by > 0 ? 'hotter' : 'colder'} among the others than last time. Inside its limits it may be, but it is unlike this engine.`;
+
+/** A cylinder that is not as it is on other engines of the type, as a sentence. */
+export const unlikeFleetInWords = ({ cylinder, by, engines }: UnlikeFleet): string =>
+  `Cylinder ${cylinder}: ${kelvin(by)} ${by > 0 ? 'hotter' : 'colder'} among the others than on ${engines} engines of this type before.`;

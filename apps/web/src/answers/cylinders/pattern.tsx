@@ -1,4 +1,9 @@
 import {
+  convert,
+  ownMember,
+  unlikeFleet,
+  unlikeFleetInWords,
+  usualPlaces,
   changedAlone,
   changedInWords,
   cylinderInWords,
@@ -54,6 +59,13 @@ function useWandering(part: Part, names: readonly string[]): readonly Wanders[] 
 
 /** Whether what was answered still tells of the engine as it is: also what is out of limits does. */
 const stands = (mark: Mark | undefined): boolean => mark === 'within' || mark === 'near' || mark === 'out';
+
+/** The temperature of one cylinder in °C, whatever it was read in. */
+const inCelsius = (readings: Readonly<Record<string, Reading>>, name: string): number | undefined => {
+  const reading = ownMember(readings, name);
+  const found = reading && convert(reading.value, reading.unit, 'degC');
+  return found?.ok ? found.value : undefined;
+};
 
 /** One thing that the cylinders say, and the finding that it may become. */
 function Said({ part, text, loud }: { part: Part; text: string; loud: boolean }): ReactElement {
@@ -123,6 +135,14 @@ export function CylinderPattern({
           names.map(beforeOf),
         )
       : [];
+  // What the type usually shows is told of both ignitions alone: on one of them the plugs are looked at.
+  const unlike =
+    readings && !before
+      ? unlikeFleet(
+          names.map((name) => inCelsius(readings, name)),
+          usualPlaces(view.index.basis, part.check.id, names.length),
+        )
+      : [];
   const whole = says ? patternInWords(says, ignition) : undefined;
   return (
     <div>
@@ -140,6 +160,11 @@ export function CylinderPattern({
           {changed.map((c) => (
             <Said key={`changed ${c.cylinder}`} part={part} text={changedInWords(c)} loud={false} />
           ))}
+          {unlike
+            .filter((u) => !changed.some((c) => c.cylinder === u.cylinder))
+            .map((u) => (
+              <Said key={`unlike ${u.cylinder}`} part={part} text={unlikeFleetInWords(u)} loud={false} />
+            ))}
           {wander.map((w) => (
             <Said key={`wanders ${w.cylinder}`} part={part} text={wandersInWords(w)} loud={false} />
           ))}
