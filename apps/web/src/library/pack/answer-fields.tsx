@@ -3,7 +3,9 @@ import { isFigureSpec, type AnswerKindName, type AnswerSpec, type Check, type Pa
 import type { AnswerFields as FieldsOf } from '../../answers/answer-fields.ts';
 import { AssemblyFields } from '../../answers/assembly/fields.tsx';
 import { ChoiceFields } from '../../answers/choice/fields.tsx';
+import { CylindersFields } from '../../answers/cylinders/fields.tsx';
 import { DocumentFields } from '../../answers/document/fields.tsx';
+import { DropFields } from '../../answers/drop/fields.tsx';
 import { FlowFields } from '../../answers/flow/fields.tsx';
 import { SphereFields } from '../../answers/sphere/fields.tsx';
 import { WorksheetFields } from '../../answers/worksheet/fields.tsx';
@@ -29,10 +31,10 @@ import { wordsIn } from '../../ui/plain-words.ts';
 /** What is asked of each way of answering. */
 const FIELDS: { readonly [K in AnswerKindName]: FieldsOf<K> } = {
   reading: ReadingFields,
-  drop: GaugeFields,
+  drop: DropFields,
   count: GaugeEnds,
   photo: PhotoFields,
-  cylinders: GaugeFields,
+  cylinders: CylindersFields,
   series: GaugeFields,
   choice: ChoiceFields,
   confirm: 'none',
