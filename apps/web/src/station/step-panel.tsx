@@ -97,6 +97,9 @@ function placeOf(check: Check): string {
   return check.who === 'worked out' ? `${where}.` : `${where}; answered by ${check.who}.`;
 }
 
+/** Ways of answering that take the width of the sheet: of several engines, one stands below the other. */
+const WIDE: ReadonlySet<Check['answer']['kind']> = new Set(['cylinders', 'worksheet']);
+
 /** The step in hand: the challenge in large type, the answer, and what can be done with it. */
 export function StepPanel({ check, onNext }: { check: Check; onNext: () => void }): ReactElement {
   const view = useCampaign();
@@ -150,7 +153,7 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
         </p>
       )}
       <div
-        className={`mt-3 grid gap-x-8 gap-y-5 ${alone || check.answer.kind === 'cylinders' ? 'grid-cols-1' : 'grid-cols-1 sm:grid-cols-2'} ${check.answer.kind === 'cylinders' ? 'xl:grid-cols-2' : ''}`}
+        className={`mt-3 grid gap-x-8 gap-y-5 ${alone || WIDE.has(check.answer.kind) ? 'grid-cols-1' : 'grid-cols-1 sm:grid-cols-2'} ${check.answer.kind === 'cylinders' ? 'xl:grid-cols-2' : ''}`}
       >
         {here.map((part, i) => (
           <PartColumn key={part.key} part={part} first={i === 0} alone={alone} />

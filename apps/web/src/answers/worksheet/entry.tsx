@@ -137,12 +137,12 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
   const asked = tall ? form.head.filter((f) => f.heard === undefined) : form.head;
   const table =
     form.columns.length === 0 ? null : (
-      <table className="mt-1 max-lg:[&_input]:min-h-14">
+      <table className="mt-1 max-lg:[&_input]:min-h-14 max-sm:[&_input]:w-14">
         <thead>
           <tr className="cap text-left">
             <th />
             {form.columns.map((f) => (
-              <th key={f.id} className="pr-6 font-normal">
+              <th key={f.id} className="pr-6 font-normal max-sm:pr-1">
                 {f.title}
               </th>
             ))}
@@ -151,9 +151,9 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
         <tbody>
           {all.map((row) => (
             <tr key={row} className="border-b border-rule-2">
-              <th className="py-0.5 pr-5 text-left font-semibold whitespace-nowrap">{rowTitle(form, row)}</th>
+              <th className="py-0.5 pr-5 text-left font-semibold whitespace-nowrap max-sm:pr-2">{rowTitle(form, row)}</th>
               {form.columns.map((f, k) => (
-                <td key={f.id} className="pr-6">
+                <td key={f.id} className="pr-6 max-sm:pr-1">
                   {field(row, f, first && form.head.length === 0 && row === 1 && k === 0, '')}
                 </td>
               ))}
