@@ -151,7 +151,9 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
         <tbody>
           {all.map((row) => (
             <tr key={row} className="border-b border-rule-2">
-              <th className="py-0.5 pr-5 text-left font-semibold whitespace-nowrap max-sm:pr-2">{rowTitle(form, row)}</th>
+              <th className="py-0.5 pr-5 text-left font-semibold whitespace-nowrap max-sm:pr-2">
+                {rowTitle(form, row)}
+              </th>
               {form.columns.map((f, k) => (
                 <td key={f.id} className="pr-6 max-sm:pr-1">
                   {field(row, f, first && form.head.length === 0 && row === 1 && k === 0, '')}
