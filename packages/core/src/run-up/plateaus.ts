@@ -110,8 +110,10 @@ export function plateausOf(samples: Samples, rule: PlateauRule): readonly Steady
   /** The first sample behind the shortest stretch that begins here; undefined where a gap or something wild comes first. */
   const beginning = (a: number): number | undefined => {
     let b = a + 1;
-    for (; b < t.length && lasts(a, b) < rule.seconds - 1e-9; b += 1) if (gapBefore(b)) return undefined;
-    if (b - a < 3 || lasts(a, b) < rule.seconds - 1e-9) return undefined;
+    // Also where samples come so seldom that two of them last long enough: of two nobody sees a drift.
+    const isShort = (): boolean => b - a < 3 || lasts(a, b) < rule.seconds - 1e-9;
+    for (; b < t.length && isShort(); b += 1) if (gapBefore(b)) return undefined;
+    if (isShort()) return undefined;
     const { mean } = sums(a, b);
     const off = v.slice(a, b).filter((value) => Math.abs(value - mean) > rule.tolerance).length;
     return off < WILD && drift(a, b) <= rule.tolerance / 2 ? b : undefined;
