@@ -151,6 +151,32 @@ function rowsOf(
             ({ speed: [2664 + 3 * i, 1], manifold: [38.3 + 0.1 * i, 0.1], flow: [92.5, 0.5] }) as const,
         ),
       ];
+    case 'airspeed':
+      // Wind from 240° at 12 kt, and an indicator that shows 2 kt too much.
+      return [
+        { altitude: [2000, 50], temperature: [11, 1] },
+        ...(
+          [
+            [8, 86.9],
+            [112, 91.6],
+            [247, 68.1],
+          ] as const
+        ).map(([track, ground]) => ({ track: [track, 1], ground: [ground, 0.1], shown: [79, 1] }) as const),
+      ];
+    case 'stalls':
+      return [
+        { reference: [600, 1] },
+        ...(
+          [
+            [596, 48, 45, 44],
+            [595, 48, 46, 44],
+            [594, 47, 45, 43],
+          ] as const
+        ).map(
+          ([mass, warning, buffet, broke]) =>
+            ({ mass: [mass, 1], warning: [warning, 1], buffet: [buffet, 1], break: [broke, 1] }) as const,
+        ),
+      ];
     case 'charging':
       return [
         {},

@@ -16,9 +16,13 @@ export { SPHERE_FIGURES, sphereFigures, sphereFitted, sphereSamples, type Sphere
 export { sheetFigures, sheetForm, sheetRoom, sheetWorked } from './worksheet.ts';
 export {
   aboardBy,
+  airspeedOf,
   chargingOf,
   coldSensors,
   factorOf,
+  legsOf,
+  stallRunsOf,
+  stallsOf,
   fieldMoved,
   fullThrottleOf,
   gaugeStepsOf,

@@ -11,6 +11,8 @@ export const SHEET_FIGURES = {
   'cold-sensors': ['sensor-off', 'pressure-shown', 'flow-shown', 'manifold-off'],
   'full-power': ['speed-off', 'manifold-off', 'flow-off'],
   charging: ['cut-in', 'highest'],
+  airspeed: ['position-error'],
+  stalls: ['stall', 'buffet', 'margin', 'scatter'],
 } as const satisfies Readonly<Record<string, readonly string[]>>;
 
 export type SheetName = keyof typeof SHEET_FIGURES;

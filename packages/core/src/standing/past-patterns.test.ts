@@ -77,6 +77,11 @@ test('read in Fahrenheit, the same engine stands the same; two cylinders tell no
 
 test('what was touched since counts for nothing', () => {
   const s = campaign([700, 705, 696, 701]);
-  s.add('action.recorded', { action: 'a', what: 'Cylinder', measure: '', touches: ['engine.left.cylinders'] });
+  s.add('action.recorded', {
+    action: 'a',
+    what: 'Cylinder',
+    measure: '',
+    touches: ['engine.left.cylinders'],
+  });
   expect(past(s)).toEqual({});
 });

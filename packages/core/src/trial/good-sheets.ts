@@ -98,6 +98,31 @@ function rowsOf(
         ...Array.from({ length: count }, () => read),
       ];
     }
+    case 'airspeed': {
+      // Three legs without wind, at the sea on a standard day: what is shown is what is flown, but for what the limit is in the middle of.
+      const shown = 80 - middle('position-error', 0);
+      return [
+        { altitude: 0, temperature: 15 },
+        ...Array.from({ length: count }, (_, row) => ({
+          track: (360 * row) / count,
+          ground: 80,
+          shown: bad ? 20 : shown,
+        })),
+      ];
+    }
+    case 'stalls': {
+      const stall = middle('stall', 45);
+      const warning = stall * (1 + middle('margin', 8) / 100);
+      return [
+        { reference: 600 },
+        ...Array.from({ length: count }, () => ({
+          mass: 600,
+          warning: bad ? 299 : warning,
+          buffet: bad ? 298 : Math.min(warning, middle('buffet', stall)),
+          break: bad ? 297 : stall,
+        })),
+      ];
+    }
     case 'charging': {
       const begins = bad ? 2600 : middle('cut-in', 1000);
       const volts = middle('highest', 14);

@@ -3,6 +3,7 @@ import { ENGLISH_PAPERS } from './english-papers.ts';
 import { roleTitle, stationTitle } from './labels.ts';
 import { together, type Catalogue, type Names, type Parameters } from './catalogue.ts';
 import { ENGLISH_CONTROLS } from './english-controls.ts';
+import { ENGLISH_FLIGHT } from './english-flight.ts';
 import { ENGLISH_FUEL } from './english-fuel.ts';
 import { ENGLISH_EVIDENCE } from './english-evidence.ts';
 import { sayWay } from './way-titles.ts';
@@ -520,7 +521,7 @@ const ENGLISH_OWN = {
 
 const ENGLISH_CATALOGUE = together(
   together(together(ENGLISH_OWN, ENGLISH_PAPERS), ENGLISH_EVIDENCE),
-  together(ENGLISH_CONTROLS, ENGLISH_FUEL),
+  together(together(ENGLISH_CONTROLS, ENGLISH_FUEL), ENGLISH_FLIGHT),
 );
 const ENGLISH: Catalogue = ENGLISH_CATALOGUE;
 

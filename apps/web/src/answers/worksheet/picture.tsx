@@ -2,6 +2,7 @@ import type { ReactElement } from 'react';
 import { sheetFigures, sheetRoom, type AnswerOf } from '@kanzel/core';
 import { useCampaign } from '../../station/campaign-context.ts';
 import type { SpecOf } from '../answer-desk.ts';
+import { AirspeedCircle } from './pictures/airspeed-circle.tsx';
 import { CellStrip, LoadedStrip } from './pictures/cell-strip.tsx';
 import { ChargingLine } from './pictures/charging-line.tsx';
 import { ColdDots } from './pictures/cold-dots.tsx';
@@ -11,6 +12,7 @@ import { GaugeCurve } from './pictures/gauge-curve.tsx';
 import { MovedField } from './pictures/moved-field.tsx';
 import { PackBars } from './pictures/pack-bars.tsx';
 import { PowerToday } from './pictures/power-today.tsx';
+import { StallDots } from './pictures/stall-dots.tsx';
 import { TankLevels } from './pictures/tank-levels.tsx';
 import type { PictureProps } from './pictures/props.ts';
 
@@ -48,6 +50,10 @@ export function SheetPicture({
       return <ColdDots {...props} />;
     case 'full-power':
       return <PowerToday {...props} />;
+    case 'airspeed':
+      return <AirspeedCircle {...props} />;
+    case 'stalls':
+      return <StallDots {...props} />;
     case 'charging':
       return <ChargingLine {...props} />;
   }

@@ -1,4 +1,5 @@
 import type { SheetName } from '../../checks/sheets.ts';
+import { AIRSPEED } from './airspeed.ts';
 import { CELLS, LOAD_STEP } from './cells.ts';
 import { CHARGING } from './charging.ts';
 import { COLD_SENSORS } from './cold-sensors.ts';
@@ -9,8 +10,10 @@ import { MOTOR_FIELD } from './motor-field.ts';
 import { FUEL_PLAN } from './plan-fuel.ts';
 import { RETURN_LINE } from './return-line.ts';
 import type { Sheet } from './sheet.ts';
+import { STALLS } from './stalls.ts';
 import { TRANSDUCER } from './transducer.ts';
 
+export { airspeedOf, legsOf } from './airspeed.ts';
 export { chargingOf } from './charging.ts';
 export { coldSensors } from './cold-sensors.ts';
 export { todayOf } from './full-power.ts';
@@ -20,6 +23,7 @@ export { gaugeStepsOf } from './gauge-steps.ts';
 export { aboardBy, fuelPlanOf } from './plan-fuel.ts';
 export { fieldMoved } from './motor-field.ts';
 export { levelsOf } from './return-line.ts';
+export { stallRunsOf, stallsOf } from './stalls.ts';
 export { factorOf } from './transducer.ts';
 export type { SheetField, SheetFigures, SheetForm, SheetRoom } from './sheet.ts';
 
@@ -36,4 +40,6 @@ export const SHEETS: Readonly<Record<SheetName, Sheet>> = {
   'cold-sensors': COLD_SENSORS,
   'full-power': FULL_POWER_TODAY,
   charging: CHARGING,
+  airspeed: AIRSPEED,
+  stalls: STALLS,
 };

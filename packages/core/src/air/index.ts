@@ -1,0 +1,2 @@
+export * from './atmosphere.ts';
+export * from './airspeed.ts';

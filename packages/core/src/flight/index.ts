@@ -1,0 +1,2 @@
+export * from './airspeed-legs.ts';
+export * from './stalls.ts';

@@ -1,0 +1,30 @@
+import type { Catalogue } from './catalogue.ts';
+
+/** Sentences about the air, and about what is measured in flight. */
+export const ENGLISH_FLIGHT = {
+  heightBeyondAtmosphere: () =>
+    'The standard atmosphere is known from 5 km below the sea to 20 km above it: look at the height and its unit.',
+  pressureOfNoAir: () => 'No air up to 20 km has such a pressure: look at it and at its unit.',
+  airOfNoDay: () => 'No air is like that: look at pressure, temperature and their units.',
+  speedOfNothing: () => 'A speed is nothing or above.',
+  speedSupersonic: () => 'That would be as fast as sound: look at the speed and its unit.',
+  legsTooFew: (p) => `Fly ${p.n('fewest')} legs at least: fewer do not tell wind from airspeed.`,
+  legNoSpeed: () => 'A leg has a track, and a speed of nothing or above: one of them has not.',
+  legNoUncertainty: () => 'How well the speed of each leg is known has to be above nothing.',
+  legsBadlySpread: (p) =>
+    `The legs leave ${p.n('gap')}° of the circle open, and half of it is too much: fly one into the middle of that.`,
+  legsOtherSpeed: (p) =>
+    `The legs were flown at airspeeds more than ${p.n('within')} kt apart: they tell nothing together. Fly them at one.`,
+  legStandsOff: (p) =>
+    `Leg ${p.n('leg')} stands ${p.s('by')} off the others: flown at another speed or height, in other air, or typed wrongly.`,
+  stallsNone: () => 'No stall is written down yet.',
+  stallConfigurations: () => 'Stalls of two configurations are not taken together.',
+  stallMass: () => 'A mass is above nothing: that of a stall, or the one it is reduced to, is not.',
+  stallSpeed: (p) => `Stall ${p.n('run')}: its speeds are above nothing.`,
+  stallOrder: (p) =>
+    `Stall ${p.n('run')}: the warning comes before the buffet, and the buffet before the break. Two of its speeds are the other way round.`,
+  stallNotReached: () => 'It was not reached in any of them.',
+  stallOdd: (p) => `Stall ${p.n('run')} stands off the others: fly it once more, or say why.`,
+  stallTooFast: (p) =>
+    `Stall ${p.n('run')} was entered faster than a knot in a second: it says nothing of the speed, and is left out.`,
+} satisfies Catalogue;
