@@ -143,3 +143,35 @@ describe('photographs that go along', () => {
     expect(said(writeHandover({ ...PARTS, copies } as unknown as typeof PARTS))).toContain(words);
   });
 });
+
+describe('what no device can have made', () => {
+  const draft = (kind: string, body: object): object => ({ ...PARTS.drafts[0], id: `a ${kind}`, kind, body });
+  const handed = (drafts: readonly object[], entries: readonly Entry[] = PARTS.entries): string =>
+    said(writeHandover({ ...PARTS, entries, drafts } as unknown as typeof PARTS));
+  const opening = draft('campaign.opened', { title: 'x' });
+  const scope = draft('scope.settled', { work: [] });
+
+  test.each(['basis.moved', 'instrument.noted', 'release.signed'])(
+    '%s is refused: it would change by what everything is judged',
+    (kind) => {
+      expect(handed([draft(kind, {})])).toContain(
+        'entry 1 that was not sent is of a kind that no device makes',
+      );
+      expect(handed([...PARTS.drafts, draft(kind, {})])).toContain(`entry ${PARTS.drafts.length + 1} that`);
+    },
+  );
+
+  test('an opening begins everything, or is refused; a scope goes with one', () => {
+    expect([handed([opening], []), handed([opening, scope], [])]).toEqual(['taken', 'taken']);
+    expect(handed([opening])).toContain('entry 1 that was not sent is of a kind');
+    expect(handed([...PARTS.drafts, opening], [])).toContain(`entry ${PARTS.drafts.length + 1} that`);
+    expect(
+      handed(
+        [opening, draft('campaign.opened', {})].map((d, i) => ({ ...d, id: `${i}` })),
+        [],
+      ),
+    ).toContain('entry 2 that was not sent is of a kind');
+    expect(handed([scope])).toContain('entry 1 that was not sent is of a kind');
+    expect(handed([scope], [])).toContain('entry 1 that was not sent is of a kind');
+  });
+});

@@ -11,6 +11,7 @@ import {
   verifyChain,
   type Entry,
   type EntryDraft,
+  type EntryKind,
   type Reason,
   type Result,
   LARGEST_SCAN,
@@ -83,6 +84,28 @@ const MOST_DRAFTS = 20_000;
 const MOST_COPIES = 500;
 
 const KINDS: ReadonlySet<string> = new Set(Object.keys(ENTRIES));
+/** Made by the server alone: whoever hands one over has it from nowhere, and it would change by what everything is judged. */
+const BY_SERVER: ReadonlySet<string> = new Set<EntryKind>([
+  'basis.moved',
+  'instrument.noted',
+  'release.signed',
+]);
+
+/**
+ * The first draft that no device can have made, from 1 on. An opening is one only where it begins everything: on top of a record it would put
+ * another basis under what was judged. A scope is made on a device only together with it.
+ */
+function foreignDraft(drafts: readonly EntryDraft[], record: number): number | undefined {
+  const opens = drafts[0]?.kind === 'campaign.opened' && record === 0;
+  const found = drafts.findIndex(
+    ({ kind }, i) =>
+      BY_SERVER.has(kind) ||
+      (kind === 'campaign.opened' && !(opens && i === 0)) ||
+      (kind === 'scope.settled' && !opens),
+  );
+  return found < 0 ? undefined : found + 1;
+}
+
 const shape = (what: string): Result<never, Reason> => err(reason('handoverShape', { what }));
 const isText = (value: unknown, most = 200): value is string =>
   typeof value === 'string' && value.length > 0 && value.length <= most;
@@ -181,6 +204,9 @@ export function readHandover(text: string): Result<Handover, Reason> {
     return shape(`it holds more than ${MOST_DRAFTS} entries that were not sent`);
   const odd = drafts.findIndex((d) => !isDraftLike(d, campaign));
   if (odd >= 0) return shape(`its entry ${odd + 1} that was not sent is none of this campaign`);
+  const foreign = foreignDraft(drafts as readonly EntryDraft[], entries.length);
+  if (foreign !== undefined)
+    return shape(`its entry ${foreign} that was not sent is of a kind that no device makes there`);
   const copies = own('copies') ?? [];
   if (!Array.isArray(copies) || copies.length > MOST_COPIES) return shape('its copies are none, or too many');
   const oddCopy = copies.findIndex((c) => !isCopyLike(c));

@@ -363,6 +363,11 @@ export async function takeHandedOver(file: Handover): Promise<Result<number, Rea
   if (!goOnFrom(longer.confirmed.count, queue.some(isOpening) ? [] : drafts))
     return err(reason('handoverWithoutRecord'));
   const known = new Set([...longer.recorded, ...queue.map((q) => q.id)]);
+  // A campaign is opened once: by another opening everything here would be judged by another basis.
+  const [opening] = drafts;
+  const isOpen = longer.confirmed.count > 0 || queue.some(isOpening);
+  if (opening?.kind === 'campaign.opened' && isOpen && !known.has(opening.id))
+    return err(reason('handoverOtherRecord'));
   const fresh = drafts.filter((d) => !known.has(d.id));
   const readable = foldable(longer, fresh);
   if (!readable.ok) return readable;
