@@ -186,3 +186,81 @@ describe('full power of both engines', () => {
     expect(nowhere.refused).toBe('airNotOnGround');
   });
 });
+
+describe('charging by speed', () => {
+  const SPEC: Spec = {
+    kind: 'worksheet',
+    sheet: 'charging',
+    figures: [
+      { figure: 'cut-in', limit: 'cut-in' },
+      { figure: 'highest', limit: 'volts' },
+    ],
+  };
+  const LIMITS = [
+    band('cut-in', 'rpm', { cautionHigh: 1100, high: 1300 }),
+    band('volts', 'V', { low: 27, high: 29 }),
+  ];
+  const tried = (rows: readonly (readonly [number, number, number])[]) =>
+    given(
+      SPEC,
+      sheet([
+        {},
+        ...rows.map(([speed, amperes, volts]) => ({
+          speed: read(speed, 'rpm'),
+          amperes: read(amperes, 'A'),
+          volts: read(volts, 'V', { resolution: 0.1 }),
+        })),
+      ]),
+      LIMITS,
+    );
+
+  test('from which speed on, and the most volts, in the steps of the gauge', () => {
+    const found = tried([
+      [700, -6, 24.4],
+      [1000, -2, 25.9],
+      [1200, 4, 27.8],
+      [1700, 9, 28.1],
+    ]);
+    expect([found.worst, found.text.replace(/\s/g, ' ')]).toEqual([
+      'within',
+      'charges from 1 067 rpm on, 28.1 V at the most',
+    ]);
+    expect(found.words).not.toContain('28.100');
+  });
+
+  test('too late, never, and one that ceases are out, each by its reason; from the slowest on is said to be that', () => {
+    const never = tried([
+      [700, -6, 27.2],
+      [1200, -4, 27.3],
+      [1700, -1, 27.4],
+    ]);
+    expect([never.worst, never.words.includes('does not charge at the fastest')]).toEqual(['out', true]);
+    const late = tried([
+      [1000, -6, 27.2],
+      [1500, -4, 27.3],
+      [1700, 1, 27.4],
+    ]);
+    expect(late.worst).toBe('out');
+    const ceases = tried([
+      [700, -6, 27.2],
+      [1000, 2, 27.3],
+      [1700, -3, 27.4],
+      [2200, 3, 27.5],
+    ]);
+    expect(ceases.words).toContain('It ceases to charge at 1');
+    expect(
+      tried([
+        [700, 1, 27.2],
+        [1000, 2, 27.3],
+        [1700, 3, 27.4],
+      ]).text.replace(/\s/g, ' '),
+    ).toContain('charges from 700 rpm or below on');
+    expect(
+      tried([
+        [700, 1, 27.2],
+        [700, 2, 27.3],
+        [1700, 3, 27.4],
+      ]).refused,
+    ).toBe('chargingSpeedTwice');
+  });
+});

@@ -168,8 +168,8 @@ export function sheetJudgeable(
   });
 }
 
-function asReading({ value, unit, uncertainty }: SureFigure): Reading {
-  const step = SHOWN.get(unit) ?? TENTH;
+function asReading({ value, unit, uncertainty, shown }: SureFigure): Reading {
+  const step = shown ?? SHOWN.get(unit) ?? TENTH;
   return {
     value: value ?? NaN,
     unit,

@@ -42,7 +42,7 @@ export const CHARGING: Sheet = {
         cutIn
           ? { figure: 'cut-in', unit: 'rpm', value: cutIn.speed, own: cutIn.within }
           : { figure: 'cut-in', unit: 'rpm', value: undefined, lacks: reason('chargingNever') },
-        { figure: 'highest', unit: 'V', value: highest },
+        { figure: 'highest', unit: 'V', value: highest, shown: 0.1 },
       ],
       verdicts: [
         ...(cutIn ? [] : [plain('out', 'chargingNever')]),

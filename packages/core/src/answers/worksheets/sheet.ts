@@ -66,6 +66,8 @@ export interface WorkedFigure {
   readonly value: number | undefined;
   /** Why there is none. */
   readonly lacks?: Reason;
+  /** Step in which it is shown; absent: by its unit. */
+  readonly shown?: number;
   /** Expanded uncertainty that lies in the way it is worked out, beside that of the readings. */
   readonly own?: number;
 }
