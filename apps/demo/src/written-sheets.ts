@@ -151,6 +151,11 @@ function rowsOf(
             ({ speed: [2664 + 3 * i, 1], manifold: [38.3 + 0.1 * i, 0.1], flow: [92.5, 0.5] }) as const,
         ),
       ];
+    case 'runway-wind':
+      return [
+        { from: [260, 10], wind: [6, 1], gust: [8, 1], pressure: [1006, 1], temperature: [9, 1] },
+        ...[62, 242].map((heading) => ({ heading: [heading, 1] }) as const),
+      ];
     case 'airspeed':
       // Wind from 240° at 12 kt, and an indicator that shows 2 kt too much.
       return [

@@ -1,2 +1,3 @@
 export * from './atmosphere.ts';
 export * from './airspeed.ts';
+export * from './runway-wind.ts';

@@ -153,3 +153,59 @@ describe('a series of stalls', () => {
     expect(flown([...FIVE.slice(1), [600, 48, 43, 44]]).refused).toBe('stallOrder');
   });
 });
+
+describe('wind on the runways', () => {
+  const SPEC: Spec = {
+    kind: 'worksheet',
+    sheet: 'runway-wind',
+    figures: [{ figure: 'cross', limit: 'cross' }],
+  };
+  const LIMITS = [band('cross', 'kt', { cautionHigh: 4, high: 6 })];
+  const met = (
+    wind: { from: number; wind: number; gust?: number },
+    headings: readonly number[],
+    air: Readonly<Record<string, readonly [number, string]>> = {},
+  ) =>
+    given(
+      SPEC,
+      sheet([
+        {
+          from: read(wind.from, 'deg'),
+          wind: read(wind.wind, 'kt'),
+          ...(wind.gust === undefined ? {} : { gust: read(wind.gust, 'kt') }),
+          ...Object.fromEntries(Object.entries(air).map(([id, [value, unit]]) => [id, read(value, unit)])),
+        },
+        ...headings.map((heading) => ({ heading: read(heading, 'deg') })),
+      ]),
+      LIMITS,
+    );
+
+  test('the direction into the wind is taken, and its cross component with the gust is held against the limit', () => {
+    // 30° off: half of it is across.
+    expect(met({ from: 272, wind: 7 }, [62, 242])).toMatchObject({
+      worst: 'within',
+      text: 'runway 24: 6.1 kt ahead, 3.5 across from the right',
+    });
+    expect(met({ from: 272, wind: 7, gust: 10 }, [62, 242]).worst).toBe('near');
+    expect(met({ from: 272, wind: 7, gust: 14 }, [62, 242]).worst).toBe('out');
+    expect(met({ from: 92, wind: 7 }, [62, 242]).text).toContain('runway 06: 6.1 kt ahead');
+    expect(met({ from: 62, wind: 7 }, [242]).text).toContain('7.0 kt from behind');
+  });
+
+  test('the air of the day as a density altitude, by pressure and temperature as they are', () => {
+    const thin = { pressure: [900, 'hPa'], temperature: [25, 'degC'] } as const;
+    expect(met({ from: 240, wind: 5 }, [240], thin).text.replace(/\s/g, ' ')).toContain(
+      'density altitude 5 120 ft',
+    );
+    expect(
+      met({ from: 240, wind: 5 }, [240], { ...thin, humidity: [90, '%'] }).text.replace(/\s/g, ' '),
+    ).toContain('density altitude 5 520 ft');
+  });
+
+  test('gusts below the wind, and air of no day, are refused by name', () => {
+    expect(met({ from: 240, wind: 10, gust: 8 }, [240]).refused).toBe('windNone');
+    expect(
+      met({ from: 240, wind: 10 }, [240], { pressure: [29.9, 'hPa'], temperature: [15, 'degC'] }).refused,
+    ).toBe('airOfNoDay');
+  });
+});

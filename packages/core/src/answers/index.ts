@@ -21,6 +21,8 @@ export {
   coldSensors,
   factorOf,
   legsOf,
+  runwayName,
+  runwaysOf,
   stallRunsOf,
   stallsOf,
   fieldMoved,

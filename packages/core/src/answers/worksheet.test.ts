@@ -29,6 +29,12 @@ const ASKED = {
     2,
     2,
   ],
+  'runway-wind': [
+    'from deg, wind kt, (gust kt), (pressure hPa), (temperature degC), (humidity %)',
+    'heading deg',
+    1,
+    8,
+  ],
   airspeed: ['altitude ft, temperature degC', 'track deg, ground kt, shown kt', 3, 12],
   stalls: ['reference kg, (shift kt)', 'mass kg, (warning kt), (buffet kt), (break kt), (rate kt)', 3, 12],
   charging: ['', 'speed rpm, amperes A, volts V', 3, 12],

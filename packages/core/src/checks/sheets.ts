@@ -11,6 +11,7 @@ export const SHEET_FIGURES = {
   'cold-sensors': ['sensor-off', 'pressure-shown', 'flow-shown', 'manifold-off'],
   'full-power': ['speed-off', 'manifold-off', 'flow-off'],
   charging: ['cut-in', 'highest'],
+  'runway-wind': ['cross', 'tail', 'density-altitude'],
   airspeed: ['position-error'],
   stalls: ['stall', 'buffet', 'margin', 'scatter'],
 } as const satisfies Readonly<Record<string, readonly string[]>>;

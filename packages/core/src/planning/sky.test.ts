@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
 import { daylightOf } from './daylight.ts';
-import { windComponents, windStretches, type WindForecast } from './wind.ts';
+import { windComponents } from '../air/index.ts';
+import { windStretches, type WindForecast } from './wind.ts';
 
 /**
  * Altitude of the sun by the low-precision formulae of the Astronomical Almanac (page C5), good to a hundredth of a

@@ -1,3 +1,4 @@
+import { windComponents } from '../air/runway-wind.ts';
 import type { Stretch } from '../record/plan.ts';
 
 /** Wind as forecast for a stretch of time; direction it comes from, degrees true; speeds in knots. */
@@ -19,20 +20,6 @@ function isForecast({ speed, gust = 0, direction = 0 }: WindForecast): boolean {
 export interface WindLimits {
   readonly speed: number;
   readonly cross: number;
-}
-
-/**
- * Head and cross component of a wind on a runway, same unit as the speed: head positive from ahead, cross positive
- * from the right. Direction (from) and runway heading in degrees of the same north.
- * Source: resolution of a vector. Example: 240 degrees at 14 kt on runway heading 240 is 14 head, 0 cross.
- */
-export function windComponents(
-  direction: number,
-  speed: number,
-  runway: number,
-): { head: number; cross: number } {
-  const angle = ((direction - runway) * Math.PI) / 180;
-  return { head: speed * Math.cos(angle), cross: speed * Math.sin(angle) };
 }
 
 function fits(wind: WindForecast, runways: readonly number[], limits: WindLimits): boolean {

@@ -98,6 +98,11 @@ function rowsOf(
         ...Array.from({ length: count }, () => read),
       ];
     }
+    case 'runway-wind':
+      return [
+        { from: 240, wind: bad ? 200 : middle('cross', 0) },
+        ...Array.from({ length: count }, () => ({ heading: 150 })),
+      ];
     case 'airspeed': {
       // Three legs without wind, at the sea on a standard day: what is shown is what is flown, but for what the limit is in the middle of.
       const shown = 80 - middle('position-error', 0);

@@ -30,7 +30,7 @@ export const reportedWind: Gauge = {
   unit: 'kt',
   accuracy: 1,
   resolution: 1,
-  measures: ['cross-wind-component', 'weather-for-first'],
+  measures: ['cross-wind-component'],
 };
 
 /** A dipstick made for the tanks it goes into. */

@@ -12,6 +12,7 @@ import { GaugeCurve } from './pictures/gauge-curve.tsx';
 import { MovedField } from './pictures/moved-field.tsx';
 import { PackBars } from './pictures/pack-bars.tsx';
 import { PowerToday } from './pictures/power-today.tsx';
+import { RunwayRows } from './pictures/runway-rows.tsx';
 import { StallDots } from './pictures/stall-dots.tsx';
 import { TankLevels } from './pictures/tank-levels.tsx';
 import type { PictureProps } from './pictures/props.ts';
@@ -50,6 +51,8 @@ export function SheetPicture({
       return <ColdDots {...props} />;
     case 'full-power':
       return <PowerToday {...props} />;
+    case 'runway-wind':
+      return <RunwayRows {...props} />;
     case 'airspeed':
       return <AirspeedCircle {...props} />;
     case 'stalls':

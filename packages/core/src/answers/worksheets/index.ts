@@ -9,6 +9,7 @@ import { GAUGE_STEPS } from './gauge-steps.ts';
 import { MOTOR_FIELD } from './motor-field.ts';
 import { FUEL_PLAN } from './plan-fuel.ts';
 import { RETURN_LINE } from './return-line.ts';
+import { RUNWAY_WIND } from './runway-wind.ts';
 import type { Sheet } from './sheet.ts';
 import { STALLS } from './stalls.ts';
 import { TRANSDUCER } from './transducer.ts';
@@ -23,6 +24,7 @@ export { gaugeStepsOf } from './gauge-steps.ts';
 export { aboardBy, fuelPlanOf } from './plan-fuel.ts';
 export { fieldMoved } from './motor-field.ts';
 export { levelsOf } from './return-line.ts';
+export { runwayName, runwaysOf } from './runway-wind.ts';
 export { stallRunsOf, stallsOf } from './stalls.ts';
 export { factorOf } from './transducer.ts';
 export type { SheetField, SheetFigures, SheetForm, SheetRoom } from './sheet.ts';
@@ -40,6 +42,7 @@ export const SHEETS: Readonly<Record<SheetName, Sheet>> = {
   'cold-sensors': COLD_SENSORS,
   'full-power': FULL_POWER_TODAY,
   charging: CHARGING,
+  'runway-wind': RUNWAY_WIND,
   airspeed: AIRSPEED,
   stalls: STALLS,
 };
