@@ -448,9 +448,22 @@ test('a device with no room left says so, keeps what was typed, and goes on when
   const base = await campaignInHand(page, product.url, 'QX-HEI');
   await page.goto(`${base}/findings`);
   const before = await allSaved(page);
-  const origin = new URL(product.url).origin;
-  const browserItself = await page.context().newCDPSession(page);
-  await browserItself.send('Storage.overrideQuotaForOrigin', { origin, quotaSize: 1 });
+  // As a browser without room does it: what was written is taken back, and whoever wrote it hears of that.
+  await page.evaluate(() => {
+    const own = IDBObjectStore.prototype as { add: (...a: unknown[]) => IDBRequest };
+    const { add } = own;
+    own.add = function (this: IDBObjectStore, ...what) {
+      const asked = add.apply(this, what);
+      if ('noRoom' in globalThis) this.transaction.abort();
+      return asked;
+    };
+  });
+  const room = (is: boolean): Promise<void> =>
+    page.evaluate((has) => {
+      if (has) Reflect.deleteProperty(globalThis, 'noRoom');
+      else Object.assign(globalThis, { noRoom: true });
+    }, is);
+  await room(false);
   await page.getByRole('button', { name: 'Raise a finding' }).click();
   const words = 'Nut of the tail skid turned by hand, two threads short';
   await page.getByLabel('What was found').fill(words);
@@ -467,7 +480,7 @@ test('a device with no room left says so, keeps what was typed, and goes on when
   await page.getByRole('button', { name: 'Raise the finding' }).click();
   await expect(page.getByTestId('saved')).toHaveText(before);
   await page.context().setOffline(false);
-  await browserItself.send('Storage.overrideQuotaForOrigin', { origin });
+  await room(true);
   await page.getByRole('button', { name: 'Raise the finding' }).click();
   await expect(page.getByRole('heading', { name: words })).toBeVisible();
   await expect(page.getByTestId('saved')).toHaveText(
