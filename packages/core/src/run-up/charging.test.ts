@@ -12,6 +12,7 @@ const points = (...pairs: readonly (readonly [number, number])[]): ChargingPoint
 test('the ammeter goes from nothing to charging between two speeds, and stays', () => {
   expect(worked(points([800, -4], [1000, -1], [1200, 3], [1700, 8]))).toEqual({
     cutIn: { speed: 1050, within: 150 },
+    seenAt: 1200,
     fromTheSlowest: false,
     ceasesAt: undefined,
     highest: 13.7,

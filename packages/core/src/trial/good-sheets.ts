@@ -134,7 +134,7 @@ function rowsOf(
       return [
         {},
         ...Array.from({ length: count }, (_, row) => ({
-          speed: begins + 200 * (row - 1) + 100,
+          speed: begins + 200 * (row - 1),
           amperes: bad ? -2 : 5 * (row - 0.5),
           volts: bad ? 1 : volts,
         })),

@@ -17,6 +17,8 @@ export const ENGLISH_FLIGHT = {
     `The legs leave ${p.n('gap')}° of the circle open, and half of it is too much: fly one into the middle of that.`,
   legsOtherSpeed: (p) =>
     `The legs were flown at airspeeds more than ${p.n('within')} kt apart: they tell nothing together. Fly them at one.`,
+  legsTooPoor: (p) =>
+    `It is known no better than ± ${p.s('by')}: fly another leg where it tells most, or all of them steadier.`,
   legStandsOff: (p) =>
     `Leg ${p.n('leg')} stands ${p.s('by')} off the others: flown at another speed or height, in other air, or typed wrongly.`,
   stallsNone: () => 'No stall is written down yet.',

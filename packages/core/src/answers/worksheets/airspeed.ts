@@ -17,6 +17,8 @@ const HELD = 0.5;
 const HELD_WITHIN = 6;
 /** Known so well nobody flies another leg for it (kt, two standard errors). */
 const GOOD_ENOUGH = 1;
+/** Known worse than this, it proves nothing whatever it comes to (kt, two standard errors). */
+const TOO_POOR = 2;
 /** A leg stands off where they scatter by more than so many times what was said. */
 const SCATTERS = 3;
 
@@ -85,15 +87,17 @@ export const AIRSPEED: Sheet = {
     const furthest = off.reduce((a, b, i) => (Math.abs(b) > Math.abs(off[a] ?? 0) ? i : a), 0);
     return ok({
       figures: [{ figure: 'position-error', unit: 'kt', value: calibrated / KNOT - shown, own }],
-      verdicts:
-        scatter > SCATTERS
+      verdicts: [
+        ...(own > TOO_POOR ? [plain('unknown', 'legsTooPoor', { by: `${formatFigure(own, 0.1)} kt` })] : []),
+        ...(scatter > SCATTERS
           ? [
               plain('near', 'legStandsOff', {
                 leg: furthest + 1,
                 by: `${knots(Math.abs(off[furthest] ?? 0))} kt`,
               }),
             ]
-          : [],
+          : []),
+      ],
       says: [
         `${knots(airspeed)} kt true ± ${knots(2 * airspeedError)}`,
         windFrom === undefined

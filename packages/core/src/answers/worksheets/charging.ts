@@ -35,12 +35,13 @@ export const CHARGING: Sheet = {
   work(figures) {
     const worked = chargingOf(figures);
     if (!worked.ok) return worked;
-    const { cutIn, fromTheSlowest, ceasesAt, highest } = worked.value;
+    const { cutIn, seenAt, fromTheSlowest, ceasesAt, highest } = worked.value;
     const slowest = Math.min(...figures.rows.map((r) => r('speed') ?? NaN));
     return ok({
       figures: [
-        cutIn
-          ? { figure: 'cut-in', unit: 'rpm', value: cutIn.speed, own: cutIn.within }
+        // Held against its limit is where it was seen to charge: between two speeds that were tried nobody looked.
+        seenAt !== undefined
+          ? { figure: 'cut-in', unit: 'rpm', value: seenAt }
           : { figure: 'cut-in', unit: 'rpm', value: undefined, lacks: reason('chargingNever') },
         { figure: 'highest', unit: 'V', value: highest, shown: 0.1 },
       ],
@@ -49,7 +50,7 @@ export const CHARGING: Sheet = {
         ...(ceasesAt === undefined ? [] : [plain('out', 'chargingCeases', { speed: rpm(ceasesAt) })]),
       ],
       says: cutIn
-        ? `charges from ${fromTheSlowest ? `${rpm(slowest)} or below` : rpm(cutIn.speed)} on, ${formatFigure(highest, 0.1)} V at the most`
+        ? `charges from ${fromTheSlowest ? `${rpm(slowest)} or below` : rpm(cutIn.speed)} on, seen at ${rpm(seenAt ?? slowest)}, ${formatFigure(highest, 0.1)} V at the most`
         : `does not charge, ${formatFigure(highest, 0.1)} V at the most`,
     });
   },
