@@ -63,19 +63,30 @@ async function fromMemoryThenLooked(page: Page, base: string): Promise<void> {
   await expect(step.getByText(/^drop /)).toHaveCount(1);
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
   await page.keyboard.press('r');
-  // Left alone, both, right alone, both: nobody was looking at the sheet.
-  for (const name of ['left only', 'both ignitions', 'right only', 'both ignitions']) {
-    await lever(page, name);
-    await page.waitForTimeout(HELD);
-  }
-  await expect(seen.getByRole('button', { name: /^Take/ })).toHaveCount(2, { timeout: 20_000 });
-  await expect(seen.getByText('an ignition: the exhausts rose')).toHaveCount(2);
-  // The newest first: what was right alone is within, what was left alone is not.
-  await seen.getByRole('button', { name: /^Take/ }).last().click();
+  // Left alone, both, right alone, both: nobody was looking at the sheet. Where the machine of the test stood still for a
+  // moment, the trace has a gap, and a pilot does it again; on which ignition it was, the size of the drop says here.
+  const takes = seen.getByRole('button', { name: /^Take/ });
+  const drops = async (): Promise<number[]> =>
+    (await takes.allTextContents()).map((text) => Number(text.replace(/^Take /, '')));
+  await expect(async () => {
+    for (const name of ['left only', 'both ignitions', 'right only', 'both ignitions']) {
+      await lever(page, name);
+      await page.waitForTimeout(HELD);
+    }
+    await expect
+      .poll(async () => [Math.min(...(await drops())) <= 150, Math.max(...(await drops())) > 150], {
+        timeout: 15_000,
+      })
+      .toEqual([true, true]);
+  }).toPass({ timeout: 240_000 });
+  const found = await drops();
+  await expect(seen.getByText('an ignition: the exhausts rose')).toHaveCount(found.length);
+  // What was right alone is within, what was left alone is not.
+  await takes.nth(found.indexOf(Math.max(...found))).click();
   await expect(step.getByText('Out of limits')).toHaveCount(1);
   await expect(seen).toHaveCount(0);
   await page.keyboard.press('r');
-  await expect(seen.getByRole('button', { name: /^Take/ })).toHaveCount(2);
+  await expect(takes).toHaveCount(found.length);
 
   await page.goto(`${base}/run-up?check=exhaust-left-ignition`);
   await step.waitFor();
@@ -113,7 +124,6 @@ const HELD = 6500;
 
 test('a run-up recorded, judged, mended, repeated and signed', async ({ browser }) => {
   // Engines warm and run as long as they do; a slow machine adds its own.
-  test.setTimeout(480_000);
   test.setTimeout(900_000);
   const ylva = await personPage(browser, product.url, 'Ylva Torsund');
   expect(await seriousFaults(ylva)).toEqual([]);
