@@ -168,6 +168,91 @@ function rowsOf(
           ] as const
         ).map(([track, ground]) => ({ track: [track, 1], ground: [ground, 0.1], shown: [79, 1] }) as const),
       ];
+    case 'climb':
+      return [
+        { reference: [600, 1], height: [2000, 10] },
+        ...(
+          [
+            [1000, 1810, 60, 9, 598],
+            [1500, 2290, 60, 8, 597],
+            [2000, 2770, 60, 7, 596],
+          ] as const
+        ).map(
+          ([from, to, seconds, air, mass]) =>
+            ({
+              from: [from, 10],
+              to: [to, 10],
+              seconds: [seconds, 1],
+              air: [air, 1],
+              mass: [mass, 1],
+            }) as const,
+        ),
+      ];
+    case 'glide':
+      return [
+        { reference: [600, 1], air: [6, 1] },
+        ...(
+          [
+            [52, 3000, 2745, 60, 597],
+            [60, 3000, 2730, 60, 596],
+            [75, 3000, 2640, 60, 596],
+          ] as const
+        ).map(
+          ([speed, from, to, seconds, mass]) =>
+            ({
+              speed: [speed, 1],
+              from: [from, 10],
+              to: [to, 10],
+              seconds: [seconds, 1],
+              mass: [mass, 1],
+            }) as const,
+        ),
+      ];
+    case 'hot-day':
+      return [
+        { air: [9, 1], altitude: [2500, 50], 'air-before': [14, 1], 'altitude-before': [2500, 50] },
+        ...(
+          [
+            [162, 186],
+            [168, 191],
+            [166, 194],
+            [171, 198],
+          ] as const
+        ).map(([now, before]) => ({ now: [now, 1], before: [before, 1] }) as const),
+      ];
+    case 'take-off-run':
+      return [
+        {
+          reference: [600, 1],
+          mass: [598, 1],
+          pressure: [1006, 1],
+          temperature: [9, 1],
+          'lift-off': [48, 1],
+        },
+        { run: [172, 5], headwind: [5, 1] },
+      ];
+    case 'take-off-today':
+      return [
+        {
+          'book-run': [190, 5],
+          'book-mass': [600, 1],
+          'lift-off': [48, 1],
+          mass: [598, 1],
+          pressure: [1006, 1],
+          temperature: [9, 1],
+          headwind: [5, 1],
+          there: [780, 10],
+        },
+      ];
+    case 'turn-back':
+      return [
+        { needed: [210, 5], surprise: [4, 1], sink: [2.5, 0.1], share: [50, 1] },
+        ...[
+          [3000, 2790],
+          [3000, 2770],
+          [3000, 2780],
+        ].map(([from = 0, to = 0]) => ({ from: [from, 10], to: [to, 10], turned: [210, 5] }) as const),
+      ];
     case 'stalls':
       return [
         { reference: [600, 1] },

@@ -36,6 +36,27 @@ const ASKED = {
     8,
   ],
   airspeed: ['altitude ft, temperature degC', 'track deg, ground kt, shown kt', 3, 12],
+  climb: ['reference kg, height ft', 'from ft, to ft, seconds s, air degC, mass kg', 1, 12],
+  glide: ['reference kg, air degC, (shift kt)', 'speed kt, from ft, to ft, seconds s, mass kg', 3, 9],
+  'hot-day': [
+    'air degC, altitude ft, (air-before degC), (altitude-before ft)',
+    'now degC, (before degC)',
+    2,
+    12,
+  ],
+  'take-off-run': [
+    'reference kg, mass kg, pressure hPa, temperature degC, (humidity %), lift-off kt, (slope %)',
+    'run m, headwind kt',
+    1,
+    6,
+  ],
+  'take-off-today': [
+    'book-run m, book-mass kg, lift-off kt, mass kg, pressure hPa, temperature degC, (humidity %), headwind kt, (slope %), there m',
+    '',
+    0,
+    0,
+  ],
+  'turn-back': ['needed deg-angle, surprise s, sink m/s, share %', 'from ft, to ft, turned deg-angle', 3, 6],
   stalls: ['reference kg, (shift kt)', 'mass kg, (warning kt), (buffet kt), (break kt), (rate kt)', 3, 12],
   charging: ['', 'speed rpm, amperes A, volts V', 3, 12],
 } as const;
@@ -76,7 +97,13 @@ test.each(Object.entries(ASKED))(
             : [],
     );
     expect(form.choices.map((c) => c.id)).toEqual(
-      name === 'return-line' ? ['drawn'] : name === 'full-power' ? ['propeller', 'charged'] : [],
+      name === 'return-line'
+        ? ['drawn']
+        : name === 'full-power'
+          ? ['propeller', 'charged']
+          : name.startsWith('take-off')
+            ? ['surface']
+            : [],
     );
   },
 );

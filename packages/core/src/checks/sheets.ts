@@ -13,6 +13,12 @@ export const SHEET_FIGURES = {
   charging: ['cut-in', 'highest'],
   'runway-wind': ['cross', 'tail', 'density-altitude'],
   airspeed: ['position-error'],
+  climb: ['rate', 'scatter'],
+  glide: ['ratio', 'speed', 'sink'],
+  'hot-day': ['hottest', 'apart', 'warmer'],
+  'take-off-run': ['run'],
+  'take-off-today': ['run', 'share'],
+  'turn-back': ['loss', 'lowest', 'scatter'],
   stalls: ['stall', 'buffet', 'margin', 'scatter'],
 } as const satisfies Readonly<Record<string, readonly string[]>>;
 

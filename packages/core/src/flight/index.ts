@@ -1,2 +1,7 @@
 export * from './airspeed-legs.ts';
+export * from './climb.ts';
+export * from './glide.ts';
+export * from './hot-day.ts';
 export * from './stalls.ts';
+export * from './take-off.ts';
+export * from './turn-back.ts';

@@ -115,6 +115,73 @@ function rowsOf(
         })),
       ];
     }
+    case 'climb': {
+      const rate = bad ? 0.1 : middle('rate', 4);
+      return [
+        { reference: 600, height: 0 },
+        ...Array.from({ length: count }, () => ({
+          from: (-30 * rate) / 0.3048,
+          to: (30 * rate) / 0.3048,
+          seconds: 60,
+          air: 15,
+          mass: 600,
+        })),
+      ];
+    }
+    case 'glide': {
+      // Straight from a polar at the sea, as little height as ten seconds take.
+      const [ratio, speed] = [bad ? 2 : middle('ratio', 10), middle('speed', 60)];
+      const best = (speed * 1852) / 3600;
+      const sink = bad ? best / 2 : middle('sink', best / ratio);
+      const [shape, lift] = [sink / 2 / best ** 3, (sink / 2) * best];
+      return [
+        { reference: 600, air: 15 },
+        ...Array.from({ length: count }, (_, row) => {
+          const flown = speed * (0.8 + (0.5 * row) / (count - 1));
+          const v = (flown * 1852) / 3600;
+          const half = ((shape * v ** 3 + lift / v) * 15) / 0.3048;
+          return { speed: flown, from: half, to: -half, seconds: 30, mass: 600 };
+        }),
+      ];
+    }
+    case 'hot-day': {
+      // On the hot day itself: what is read is what is told.
+      const [hottest, warmer] = [bad ? 340 : middle('hottest', 190), middle('warmer', -5)];
+      return [
+        { air: 100 / 1.8 - 32 / 1.8, altitude: 0, 'air-before': 100 / 1.8 - 32 / 1.8, 'altitude-before': 0 },
+        ...Array.from({ length: count }, () => ({
+          now: hottest,
+          before: hottest - (bad ? 100 : warmer),
+        })),
+      ];
+    }
+    case 'take-off-run':
+      return [
+        { reference: 600, mass: 600, pressure: 1013.25, temperature: 15, 'lift-off': 50 },
+        ...Array.from({ length: count }, () => ({ run: bad ? 4000 : middle('run', 200), headwind: 0 })),
+      ];
+    case 'take-off-today': {
+      const run = bad ? 4000 : middle('run', 200);
+      return [
+        {
+          'book-run': run,
+          'book-mass': 600,
+          'lift-off': 50,
+          mass: 600,
+          pressure: 1013.25,
+          temperature: 15,
+          headwind: 0,
+          there: bad ? 300 : (100 * run) / middle('share', 40),
+        },
+      ];
+    }
+    case 'turn-back': {
+      const loss = bad ? 3000 : middle('loss', 200);
+      return [
+        { needed: 210, surprise: 0, sink: 0, share: 0 },
+        ...Array.from({ length: count }, () => ({ from: 3000 + loss, to: 3000, turned: 210 })),
+      ];
+    }
     case 'stalls': {
       const stall = middle('stall', 45);
       const warning = stall * (1 + middle('margin', 8) / 100);

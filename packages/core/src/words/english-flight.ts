@@ -31,4 +31,31 @@ export const ENGLISH_FLIGHT = {
   stallOdd: (p) => `Stall ${p.n('run')} stands off the others: fly it once more, or say why.`,
   stallTooFast: (p) =>
     `Stall ${p.n('run')} was entered faster than a knot in a second: it says nothing of the speed, and is left out.`,
+  climbNone: () => 'No stretch of the climb is written down yet.',
+  climbShort: (p) => `Row ${p.n('row')} lasts less than 20 s: too short to tell a rate by.`,
+  climbNoHeight: (p) => `Row ${p.n('row')} begins and ends at one height.`,
+  climbBeyond: () => 'Nothing was flown near that height: fly a stretch there, or say another height.',
+  climbScatter: () => 'Three of them tell how far they lie apart; fewer do not.',
+  hotBeforeUnknown: () =>
+    'The flight before is not known cylinder by cylinder: its air, its height, and each of its heads.',
+  glideTooFew: (p) => `Glide at ${p.n('fewest')} speeds at least: fewer make no curve.`,
+  glideNotDown: (p) => `Row ${p.n('row')} does not come down: look at its heights.`,
+  glideSpeedsAlike: () =>
+    'The fastest glide is less than a quarter faster than the slowest: they tell nothing of the curve.',
+  glideNoPolar: () =>
+    'No wing glides so: faster would have to sink less, or slower less, without end. Look at speeds and heights, or fly it in smooth air.',
+  glideBestBeyond: () =>
+    'The speed that reaches furthest would lie beyond those that were flown: fly one on that side.',
+  turnsNone: () => 'No turn back is written down yet.',
+  turnTooShort: (p) =>
+    p.n('row') === 0
+      ? `A turn back is one of ${p.n('least')}° to 360°.`
+      : `Row ${p.n('row')} turned less than ${p.n('least')}°: that says nothing of a turn back.`,
+  turnNotDown: (p) => `Row ${p.n('row')} ends no lower than it began: look at its heights.`,
+  turnAllowance: () => 'Surprise, sinking and what is put on top are nothing or more.',
+  runNone: () => 'A run is above nothing.',
+  runSpeed: () => 'The speed at which it lifts off is above nothing.',
+  runNoWind: () => 'The wind from ahead is as fast as it lifts off: look at both, and at their units.',
+  runSlope: () => 'No runway is steeper than one in ten: look at the slope.',
+  runSurface: () => 'A surface adds nothing, or something, to the run.',
 } satisfies Catalogue;

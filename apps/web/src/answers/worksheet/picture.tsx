@@ -5,16 +5,21 @@ import type { SpecOf } from '../answer-desk.ts';
 import { AirspeedCircle } from './pictures/airspeed-circle.tsx';
 import { CellStrip, LoadedStrip } from './pictures/cell-strip.tsx';
 import { ChargingLine } from './pictures/charging-line.tsx';
+import { ClimbLine } from './pictures/climb-line.tsx';
 import { ColdDots } from './pictures/cold-dots.tsx';
 import { CountedFillings } from './pictures/counted-fillings.tsx';
 import { FuelBar } from './pictures/fuel-bar.tsx';
 import { GaugeCurve } from './pictures/gauge-curve.tsx';
+import { GlideCurve } from './pictures/glide-curve.tsx';
+import { HotHeads } from './pictures/hot-heads.tsx';
 import { MovedField } from './pictures/moved-field.tsx';
 import { PackBars } from './pictures/pack-bars.tsx';
 import { PowerToday } from './pictures/power-today.tsx';
+import { RunMade } from './pictures/run-made.tsx';
 import { RunwayRows } from './pictures/runway-rows.tsx';
 import { StallDots } from './pictures/stall-dots.tsx';
 import { TankLevels } from './pictures/tank-levels.tsx';
+import { TurnsLost } from './pictures/turns-lost.tsx';
 import type { PictureProps } from './pictures/props.ts';
 
 /** What a sheet comes to, drawn. */
@@ -57,6 +62,18 @@ export function SheetPicture({
       return <AirspeedCircle {...props} />;
     case 'stalls':
       return <StallDots {...props} />;
+    case 'climb':
+      return <ClimbLine {...props} />;
+    case 'glide':
+      return <GlideCurve {...props} />;
+    case 'hot-day':
+      return <HotHeads {...props} />;
+    case 'take-off-today':
+      return <RunMade {...props} />;
+    case 'take-off-run':
+      return null;
+    case 'turn-back':
+      return <TurnsLost {...props} />;
     case 'charging':
       return <ChargingLine {...props} />;
   }

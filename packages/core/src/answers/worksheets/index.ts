@@ -1,21 +1,31 @@
 import type { SheetName } from '../../checks/sheets.ts';
 import { AIRSPEED } from './airspeed.ts';
 import { CELLS, LOAD_STEP } from './cells.ts';
+import { CLIMB } from './climb.ts';
 import { CHARGING } from './charging.ts';
 import { COLD_SENSORS } from './cold-sensors.ts';
 import { ENDURANCE } from './endurance.ts';
 import { FULL_POWER_TODAY } from './full-power.ts';
 import { GAUGE_STEPS } from './gauge-steps.ts';
+import { GLIDE } from './glide.ts';
+import { HOT_DAY } from './hot-day.ts';
 import { MOTOR_FIELD } from './motor-field.ts';
 import { FUEL_PLAN } from './plan-fuel.ts';
 import { RETURN_LINE } from './return-line.ts';
 import { RUNWAY_WIND } from './runway-wind.ts';
 import type { Sheet } from './sheet.ts';
 import { STALLS } from './stalls.ts';
+import { TAKE_OFF_RUN, TAKE_OFF_TODAY } from './take-off.ts';
 import { TRANSDUCER } from './transducer.ts';
+import { TURN_BACK } from './turn-back.ts';
 
 export { airspeedOf, legsOf } from './airspeed.ts';
 export { chargingOf } from './charging.ts';
+export { climbed } from './climb.ts';
+export { glided } from './glide.ts';
+export { hotCylinders, type HotCylinder } from './hot-day.ts';
+export { runExpected, runsReduced } from './take-off.ts';
+export { turnsBack } from './turn-back.ts';
 export { coldSensors } from './cold-sensors.ts';
 export { todayOf } from './full-power.ts';
 export { fullThrottleOf, resistancesOf } from './cells.ts';
@@ -44,5 +54,11 @@ export const SHEETS: Readonly<Record<SheetName, Sheet>> = {
   charging: CHARGING,
   'runway-wind': RUNWAY_WIND,
   airspeed: AIRSPEED,
+  climb: CLIMB,
+  glide: GLIDE,
+  'hot-day': HOT_DAY,
+  'take-off-run': TAKE_OFF_RUN,
+  'take-off-today': TAKE_OFF_TODAY,
+  'turn-back': TURN_BACK,
   stalls: STALLS,
 };
