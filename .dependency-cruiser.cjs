@@ -15,6 +15,7 @@ const CORE = [
   'controls',
   'fuel',
   'compass',
+  'field',
   'flight',
   'energy',
   'systems',

@@ -21,6 +21,7 @@ import {
   commonPapers,
   DEMO_PEOPLE,
   fleetFiles,
+  grauholmChart,
   registerFiles,
   tugPapers,
   worksPapers,
@@ -460,6 +461,8 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
     const [record, library] = [app.get(RecordService), app.get(LibraryService)];
     const field = app.get(FieldService).set(grauholm());
     if (!field.ok) throw new Error(`The field of the story was refused: ${JSON.stringify(field.error)}`);
+    const chart = app.get(FieldService).setChart(grauholmChart());
+    if (!chart.ok) throw new Error(`The chart of the story was refused: ${JSON.stringify(chart.error)}`);
     const attachments = app.get(AttachmentsService);
     const people = await addPeople(app.get(PeopleService), today);
     const person = (name: string): PersonView => people.get(name) as PersonView;

@@ -23,6 +23,7 @@ const BODIES: Readonly<Record<string, string>> = {
   'post /api/campaigns/{campaign}/instruments': 'NoteInstrumentRequest',
   'post /api/campaigns/{campaign}/scope': 'ScopeRequestBody',
   'put /api/field': 'FieldRequest',
+  'put /api/field/chart': 'FieldChartRequest',
   'post /api/campaigns/{campaign}/entries': 'PostEntriesRequest',
   'post /api/campaigns/{campaign}/release': 'ReleaseRequest',
   'put /api/aircraft/{mark}/monitor': 'MonitorRequest',

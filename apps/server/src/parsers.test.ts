@@ -8,10 +8,12 @@ import {
   boundJson,
   readAerodromeForecast,
   readEngineLine,
+  readFieldChart,
   readFieldTable,
   readLimitTable,
   readHandover,
   readRecordFile,
+  readTrackFile,
   toCodes,
   wholeOf,
   withCode,
@@ -32,7 +34,7 @@ import {
   writeLibraryDocument,
 } from '@kanzel/packs';
 import cookieParser from 'cookie-parser';
-import { fleetFiles } from '@kanzel/world';
+import { fleetFiles, grauholmChart } from '@kanzel/world';
 import '../../../packages/packs/src/testing/laid.ts';
 
 /** Inputs for each parser: few in `npm test`, a hundred thousand by `npm run fuzz -- --parsers`. */
@@ -243,6 +245,16 @@ const PARSERS: readonly (readonly [
       writeSample({ time: 12.25, values: [1700, null] }),
     ],
     (t) => readEngineLine(t, 2),
+  ],
+  ['field chart', [grauholmChart()], (t) => readFieldChart(t)],
+  [
+    'track',
+    [
+      'time,latitude,longitude,height\n0,57.6,1.4,12\n1,57.6003,1.4,13',
+      '<gpx><trk><trkseg><trkpt lat="57.6" lon="1.4"><ele>1</ele><time>2026-11-30T10:00:00Z</time></trkpt><trkpt lat="57.6" lon="1.4001"><ele>2</ele><time>2026-11-30T10:00:01Z</time></trkpt></trkseg></trk></gpx>',
+      '$GPGGA,120000,5736.0000,N,00124.0000,E,1,08,0.9,12,M,46.9,M,,*66\n$GPGGA,120001,5736.0100,N,00124.0000,E,1,08,0.9,13,M,46.9,M,,*67',
+    ],
+    (t) => readTrackFile(t),
   ],
   [
     'forecast',

@@ -89,6 +89,8 @@ describe('who may call what', () => {
     'get /api/campaigns/{campaign}/plan/{file}': 'signed in',
     'get /api/field': 'signed in',
     'put /api/field': 'administrator',
+    'get /api/field/chart': 'signed in',
+    'put /api/field/chart': 'administrator',
     'get /api/weather': 'signed in',
     'get /api/scales': 'signed in',
     'post /api/scans': 'signed in',

@@ -1,3 +1,4 @@
+import { grauholmChart } from '@kanzel/world';
 import { randomUUID } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { NestExpressApplication } from '@nestjs/platform-express';
@@ -198,6 +199,20 @@ test('the field is an administrator’s to set; the forecast for it is asked of 
   // With limits that no invented wind reaches, the whole forecast can be flown.
   expect(heard.stretches).toHaveLength(1);
   expect(heard.stretches[0]).toEqual({ from: heard.forecast[0]?.from, to: heard.forecast.at(-1)?.to });
+});
+
+test('the chart of the field is taken whole by an administrator, and read by everybody; what is none is refused with its feature', async () => {
+  expect((await ylva.agent.get('/api/field/chart').expect(200)).body).toEqual({ chart: null });
+  const text = grauholmChart();
+  await ylva.fresh.put('/api/field/chart').send({ text }).expect(403);
+  await brand.fresh.put('/api/field/chart').send({ text }).expect(200, { name: 'Grauholm' });
+  const broken = text.replace('"surface":"hard"', '"surface":"tarred"');
+  const refused = await brand.fresh.put('/api/field/chart').send({ text: broken }).expect(400);
+  expect(refused.body).toMatchObject({
+    message: expect.stringMatching(/^Feature 2: .*Nothing was taken\.$/) as string,
+  });
+  await brand.fresh.put('/api/field/chart').send({ text: 7 }).expect(400);
+  expect((await ylva.agent.get('/api/field/chart').expect(200)).body).toEqual({ chart: text });
 });
 
 test('a weather office that is silent, or says something else, is named', async () => {

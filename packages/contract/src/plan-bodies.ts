@@ -165,6 +165,11 @@ export class RunwayBody {
   @IsNumber() @Min(0) @Max(360) heading!: number;
 }
 
+/** The chart of the field, as its file is: docs/formats/field-chart.md. */
+export class FieldChartRequest {
+  @IsString() @Length(2, 4_000_000) text!: string;
+}
+
 /** The field the installation stands on. */
 export class FieldRequest {
   @Matches(/^[A-Z0-9]{3,6}$/, { message: 'code: three to six capital letters or digits' }) code!: string;

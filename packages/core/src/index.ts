@@ -14,6 +14,7 @@ export * from './aircraft/index.ts';
 export * from './controls/index.ts';
 export * from './fuel/index.ts';
 export * from './compass/index.ts';
+export * from './field/index.ts';
 export * from './flight/index.ts';
 export * from './energy/index.ts';
 export * from './systems/index.ts';

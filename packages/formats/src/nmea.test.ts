@@ -12,7 +12,13 @@ test('sentences as receivers send them are read, with the checksums that were pr
     kind: 'sentence',
     type: 'GGA',
     time: ((12 * 60 + 35) * 60 + 19) * 1000,
-    figures: { satellites: 8, geometry: 0.9, height: 545.4 },
+    figures: {
+      latitude: expect.closeTo(48.1173, 6) as number,
+      longitude: expect.closeTo(11.516667, 6) as number,
+      satellites: 8,
+      geometry: 0.9,
+      height: 545.4,
+    },
   });
   expect(readNmea('$GPRMC,123519,A,4807.038,N,01131.000,E,022.4,084.4,230394,003.1,W*6A')).toMatchObject({
     type: 'RMC',

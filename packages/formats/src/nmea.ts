@@ -24,6 +24,17 @@ function checksum(text: string): number {
 const figure = (text: string | undefined): number | undefined =>
   text !== undefined && /^[+-]?\d+(\.\d+)?$/.test(text) ? Number(text) : undefined;
 
+/** ddmm.mmmm with its hemisphere as degrees. Example: 5736.0000,N is 57.6. */
+function angleOf(text: string | undefined, hemisphere: string | undefined): number | undefined {
+  const found = /^(\d{2,3})(\d\d(?:\.\d+)?)$/.exec(text ?? '');
+  const minutes = Number(found?.[2]);
+  if (!found || minutes >= 60 || !/^[NSEW]$/.test(hemisphere ?? '')) return undefined;
+  const degrees = Number(found[1]) + minutes / 60;
+  const most = hemisphere === 'N' || hemisphere === 'S' ? 90 : 180;
+  if (degrees > most) return undefined;
+  return hemisphere === 'S' || hemisphere === 'W' ? -degrees : degrees;
+}
+
 /** hhmmss.sss as milliseconds of the day. Example: 120000.50 is noon and half a second. */
 function timeOf(text: string | undefined): number | undefined {
   const found = /^(\d\d)(\d\d)(\d\d)(\.\d+)?$/.exec(text ?? '');
@@ -42,6 +53,8 @@ const KINDS: Readonly<Record<string, (fields: readonly string[]) => Omit<NmeaSen
     return {
       time: timeOf(f[0]),
       figures: {
+        latitude: fixed ? angleOf(f[1], f[2]) : undefined,
+        longitude: fixed ? angleOf(f[3], f[4]) : undefined,
         satellites: fixed ? figure(f[6]) : undefined,
         geometry: fixed ? figure(f[7]) : undefined,
         height: fixed && f[9] === 'M' ? figure(f[8]) : undefined,

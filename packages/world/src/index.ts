@@ -1,4 +1,5 @@
 export { aircraftFile, day, instrumentFile } from './described.ts';
+export { grauholmChart } from './field-chart.ts';
 export { fleetFiles } from './fleet/index.ts';
 export { teistFile } from './fleet/teist.ts';
 export { tjeldFile } from './fleet/tjeld.ts';

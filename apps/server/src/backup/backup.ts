@@ -89,7 +89,7 @@ export async function makeBackup(
     // After the database: whatever it names is on the disk by now, and what came since is harmless.
     for (const folder of ['library', ATTACHMENTS_FOLDER])
       copyFiles(join(dataFolder, folder), join(making, folder));
-    for (const file of ['field.json'])
+    for (const file of ['field.json', 'field-chart.json'])
       if (existsSync(join(dataFolder, file))) copyFileSync(join(dataFolder, file), join(making, file));
     const verified = verifyDatabase(join(making, DATABASE_FILE));
     if (!verified.ok)

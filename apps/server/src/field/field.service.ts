@@ -2,7 +2,8 @@ import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
 import type { FieldView } from '@kanzel/contract';
-import { err, ok, type Result } from '@kanzel/core';
+import { err, ok, type FieldChart, type Result } from '@kanzel/core';
+import { readFieldChart } from '@kanzel/formats';
 import type { Refused } from '../refusal.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
 
@@ -10,6 +11,7 @@ import { SETTINGS, type Settings } from '../settings.ts';
 @Injectable()
 export class FieldService {
   private known: FieldView | undefined;
+  private knownChart: string | undefined;
 
   constructor(@Inject(SETTINGS) private readonly settings: Settings) {}
 
@@ -31,9 +33,34 @@ export class FieldService {
         status: 400,
         message: 'The field closes before it opens. Nothing was kept; give the hours of one day.',
       });
-    writeFileSync(`${this.file()}.new`, `${JSON.stringify(field, null, 2)}\n`);
-    renameSync(`${this.file()}.new`, this.file());
+    this.write(this.file(), `${JSON.stringify(field, null, 2)}\n`);
     this.known = field;
     return ok(field);
+  }
+
+  /** The chart of the field as it was imported; undefined until somebody has. */
+  chart(): string | undefined {
+    if (this.knownChart === undefined && existsSync(this.chartFile()))
+      this.knownChart = readFileSync(this.chartFile(), 'utf8');
+    return this.knownChart;
+  }
+
+  /** Keeps a chart that can be read, as it came. */
+  setChart(text: string): Result<FieldChart, Refused> {
+    const chart = readFieldChart(text);
+    if (!chart.ok) return err({ status: 400, message: chart.error });
+    this.write(this.chartFile(), text);
+    this.knownChart = text;
+    return chart;
+  }
+
+  private chartFile(): string {
+    return join(this.settings.dataFolder, 'field-chart.json');
+  }
+
+  /** The file is there whole or not at all. */
+  private write(file: string, text: string): void {
+    writeFileSync(`${file}.new`, text);
+    renameSync(`${file}.new`, file);
   }
 }

@@ -27,7 +27,8 @@ export type LogKind =
   | 'library.adopted'
   | 'monitor.changed'
   | 'mission.sent'
-  | 'field.changed';
+  | 'field.changed'
+  | 'chart.changed';
 
 const lineOf = (row: LogRow): LogLine => ({
   seq: row.seq,

@@ -1,21 +1,25 @@
 import { useId, type ChangeEvent, type ReactElement } from 'react';
 
-/** Larger files are no such tables. */
+/** Larger files are no such tables, unless somebody says so. */
 const MOST_BYTES = 1_000_000;
 
 /** Chooses a table, and hands on its text; one that is too large is read as empty. */
 export function TableFile({
   words,
+  accept = '.csv,text/csv',
+  most = MOST_BYTES,
   onText,
 }: {
   words: string;
+  accept?: string;
+  most?: number;
   onText: (name: string, text: string) => void;
 }): ReactElement {
   const id = useId();
   const read = async (event: ChangeEvent<HTMLInputElement>): Promise<void> => {
     const { target } = event;
     const [file] = target.files ?? [];
-    if (file) onText(file.name, file.size > MOST_BYTES ? '' : await file.text());
+    if (file) onText(file.name, file.size > most ? '' : await file.text());
     // The same file can be chosen again when it has been changed.
     target.value = '';
   };
@@ -25,7 +29,7 @@ export function TableFile({
       className="inline-flex min-h-11 cursor-pointer items-center rounded-[3px] border-[1.5px] border-ink px-4 font-semibold has-focus-visible:outline-2 has-focus-visible:outline-offset-2 has-focus-visible:outline-hand max-lg:min-h-14"
     >
       {words}
-      <input id={id} type="file" accept=".csv,text/csv" className="sr-only" onChange={(e) => void read(e)} />
+      <input id={id} type="file" accept={accept} className="sr-only" onChange={(e) => void read(e)} />
     </label>
   );
 }

@@ -7,6 +7,7 @@ import { Frame, MarginNote } from '../shell/frame.tsx';
 import { HangarPlate } from '../shell/plate.tsx';
 import { rolesOf, useSession } from '../sync/session.ts';
 import { Problem } from '../ui/field.tsx';
+import { ChartForm } from './chart-form.tsx';
 import { FieldForm } from './field-form.tsx';
 import { VerifyFile } from './verify-file.tsx';
 import { momentInWords } from '../ui/when.ts';
@@ -67,6 +68,8 @@ function sayEvent(line: LogLine, people: readonly PersonView[]): string {
       return `A mission of ${String(line.body['items'])} items was ${line.body['taken'] === true ? 'put aboard' : 'offered to'} ${text('mark')}${by}`;
     case 'field.changed':
       return `The field was set to ${String(line.body['name'])}`;
+    case 'chart.changed':
+      return `The chart of ${String(line.body['name'])} was taken`;
     default:
       return line.kind;
   }
@@ -156,6 +159,7 @@ export default function InstallationPage(): ReactElement {
               <section className="mt-7">
                 <h2 className="mb-2 font-semibold">The field</h2>
                 <FieldForm />
+                <ChartForm />
               </section>
               <Events />
             </>

@@ -54,6 +54,26 @@ export const HELP_PAGES: readonly HelpPage[] = [
     ],
   },
   {
+    at: '/campaign/*/field-chart',
+    title: 'Field chart',
+    what: 'The field from above with the circuit as it is planned: where there is somewhere to go without an engine, and where there is not.',
+    next: [
+      'Say the wind, how it glides, and the circuit. The chart follows.',
+      'Move along the flight, or press on it: from which height which place can be reached.',
+      'Which first turn? tells how to turn after the take-off so that there is somewhere to go for longest.',
+    ],
+    words: [
+      [
+        'Cover',
+        'somewhere to land can be reached without the engine, over the ground, with the height left over that was said',
+      ],
+      [
+        'Every loss times',
+        'how much more height is taken than it should cost: nobody glides as well as the best figure',
+      ],
+    ],
+  },
+  {
     at: '/campaign/*/crew',
     title: 'Crew',
     what: 'Who reads, who is where, and how a further device joins. One calls, another looks; the answer names both.',

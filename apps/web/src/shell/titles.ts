@@ -25,6 +25,7 @@ const SHEETS: Readonly<Record<string, string>> = {
   basis: 'What it is judged by',
   gate: 'Gate',
   crew: 'Crew',
+  'field-chart': 'Field chart',
   'from-memory': 'From memory',
   calls: 'Calls',
   emergency: 'Emergency cards',

@@ -373,6 +373,9 @@ function GroundRunLink(): ReactElement | null {
   ) : null;
 }
 
+/** Where a flight is thought of over the field. */
+const OVER_THE_FIELD: ReadonlySet<string> = new Set(['ready', 'flight', 'debrief']);
+
 /** Fewer open steps than these are no flow. */
 const WORTH_A_FLOW = 3;
 
@@ -406,6 +409,14 @@ function StationHead({
           to={`${view.base}/from-memory/${station.station}`}
         >
           From memory
+        </Link>
+      ) : null}
+      {OVER_THE_FIELD.has(station.station) ? (
+        <Link
+          className="flex min-h-9 items-center text-[0.86rem] underline underline-offset-4 max-lg:min-h-14"
+          to={`${view.base}/field-chart`}
+        >
+          Field chart
         </Link>
       ) : null}
       {station.station === 'run-up' && station.checks.some((c) => c.parts.some((p) => p.answer)) ? (

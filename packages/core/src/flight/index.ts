@@ -4,4 +4,5 @@ export * from './glide.ts';
 export * from './hot-day.ts';
 export * from './stalls.ts';
 export * from './take-off.ts';
+export * from './track-legs.ts';
 export * from './turn-back.ts';

@@ -14,6 +14,7 @@ import { withMission } from '../mission/desk.ts';
 import { PreviewVerdicts } from '../preview-verdicts.tsx';
 import { Folded } from '../../ui/folded.tsx';
 import { TableFile } from '../table-file.tsx';
+import { LegsFromTrack } from './legs-from-track.tsx';
 import {
   cellName,
   choiceName,
@@ -237,6 +238,7 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
           <TableFile words={mission.ok ? 'Another file' : 'Its file'} onText={takeMission} />
         </div>
       ) : null}
+      {spec.sheet === 'airspeed' ? <LegsFromTrack part={part} /> : null}
       <PreviewVerdicts part={part} draft={draft} />
       {answer ? <SheetPicture spec={spec} answer={answer} /> : null}
     </div>

@@ -17,6 +17,11 @@ export function Find({ hint, onClose }: { hint: string; onClose: () => void }): 
       ...(secondWalkAsked(view.index)
         ? [{ id: 'do second walk', title: 'Second walk', run: to(`${view.base}/second-walk`) }]
         : []),
+      {
+        id: 'do field-chart',
+        title: 'Field chart: where it can glide to',
+        run: to(`${view.base}/field-chart`),
+      },
       { id: 'do crew', title: 'Crew: who reads, who is where', run: to(`${view.base}/crew`) },
       { id: 'do findings', title: 'Tags, findings and actions', run: to(`${view.base}/findings`) },
       { id: 'do release', title: 'Release: read and sign', run: to(`${view.base}/release`) },

@@ -1,0 +1,115 @@
+import fc from 'fast-check';
+import { readTrackFile, type TrackPoint } from './track-file.ts';
+
+const points: readonly TrackPoint[] = [
+  { at: 100, latitude: 57.6, longitude: 1.4, height: 12 },
+  { at: 101, latitude: 57.6003, longitude: 1.4001, height: 13.5 },
+  { at: 103, latitude: 57.6009, longitude: -0.0004 + 1.4, height: 16 },
+];
+const gpx = (all: readonly TrackPoint[], cut = ''): string =>
+  `<?xml version="1.0"?><gpx version="1.1" creator="test"><trk><name>One</name><trkseg>${all
+    .map(
+      (p) =>
+        `<trkpt lat="${p.latitude}" lon="${p.longitude}"><ele>${p.height}</ele><time>${new Date(1000 * p.at).toISOString()}</time></trkpt>`,
+    )
+    .join('')}</trkseg></trk>${cut === '' ? '</gpx>' : cut}`;
+const table = (all: readonly (readonly (number | string)[])[]): string =>
+  ['time,latitude,longitude,height', ...all.map((r) => r.join(','))].join('\n');
+const rows = (all: readonly TrackPoint[]) => all.map((p) => [p.at, p.latitude, p.longitude, p.height]);
+const sentence = (body: string): string => {
+  const sum = [...body].reduce((s, c) => s ^ c.charCodeAt(0), 0);
+  return `$${body}*${sum.toString(16).toUpperCase().padStart(2, '0')}`;
+};
+const gga = (
+  time: string,
+  latitude: string,
+  ns: string,
+  longitude: string,
+  ew: string,
+  height: number,
+): string => sentence(`GPGGA,${time},${latitude},${ns},${longitude},${ew},1,09,0.9,${height},M,46.0,M,,`);
+const taken = (text: string) => {
+  const found = readTrackFile(text);
+  if (!found.ok) throw new Error(found.error);
+  return found.value;
+};
+
+test('three ways to write one track are one track', () => {
+  expect(taken(gpx(points))).toEqual({ points, leftOut: 0 });
+  expect(taken(table(rows(points)))).toEqual({ points, leftOut: 0 });
+  const said = [
+    gga('120000.00', '5736.0000', 'N', '00124.0000', 'E', 12),
+    sentence('GPRMC,120000.00,A,5736.0000,N,00124.0000,E,001.2,040.0,301126,,'),
+    gga('120001.50', '5736.0180', 'N', '00124.0060', 'W', 14),
+    gga('120002.00', '5736.0180', 'N', '00124.0060', 'E', 14),
+  ].join('\r\n');
+  // The third lies to the west of the meridian: a jump of 170 km, left out and counted.
+  expect(taken(said)).toMatchObject({ points: [{ at: 43_200 }, { at: 43_202, height: 14 }], leftOut: 1 });
+});
+
+test('a receiver over midnight goes on into the next day; degrees and minutes are degrees', () => {
+  const found = taken(
+    [
+      gga('235959.00', '5736.0000', 'N', '00124.0000', 'E', 12),
+      gga('000000.00', '5736.0180', 'N', '00124.0060', 'E', 13),
+      '$GPGGA,000001.00,garbled*00',
+    ].join('\n'),
+  );
+  expect(found.points.map((p) => p.at)).toEqual([86_399, 86_400]);
+  expect(found.points[1]?.latitude).toBeCloseTo(57.6003, 6);
+  expect(found.points[1]?.longitude).toBeCloseTo(1.4001, 6);
+});
+
+test('what says too little, comes out of its order or jumps is left out and counted, and nothing takes its place', () => {
+  const odd = table([
+    ...rows(points.slice(0, 1)),
+    [101, 57.6003, '', 13],
+    [101, 57.6003, 1.4001, 'high'],
+    [99, 57.6001, 1.4, 12],
+    [100, 57.6001, 1.4, 12],
+    [102, 58.9, 1.4, 12],
+    [104, 57.6009, 1.4, 16],
+  ]);
+  expect(taken(odd)).toEqual({
+    points: [points[0], { at: 104, latitude: 57.6009, longitude: 1.4, height: 16 }],
+    leftOut: 5,
+  });
+});
+
+test('points of any size and order come out in the order of their times, and none is invented (property)', () => {
+  const point = fc.record({
+    at: fc.integer({ min: 0, max: 500 }),
+    latitude: fc.double({ min: 57.59, max: 57.61, noNaN: true }),
+    longitude: fc.double({ min: 1.39, max: 1.41, noNaN: true }),
+    height: fc.double({ min: 0, max: 900, noNaN: true }),
+  });
+  fc.assert(
+    fc.property(fc.array(point, { minLength: 2, maxLength: 40 }), (all) => {
+      const found = readTrackFile(gpx(all));
+      if (!found.ok) return;
+      const times = found.value.points.map((p) => p.at);
+      expect(times).toEqual([...new Set(times)].sort((a, b) => a - b));
+      for (const p of found.value.points) expect(all).toContainEqual(p);
+      expect(found.value.points.length + found.value.leftOut).toBe(all.length);
+    }),
+  );
+});
+
+test('what is no track is refused with a sentence, also where it is cut off or wants entities looked up', () => {
+  const bomb = `<!DOCTYPE gpx [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;&a;">]>${gpx(points).replace('One', '&b;&b;')}`;
+  for (const text of [
+    '',
+    'hello',
+    '<gpx>',
+    gpx(points, '<trk>'),
+    '{"a":1}',
+    '<html></html>',
+    gpx(points.slice(0, 1)),
+  ])
+    expect(readTrackFile(text)).toMatchObject({
+      ok: false,
+      error: expect.stringMatching(/Nothing was taken\.$/) as string,
+    });
+  const found = readTrackFile(bomb);
+  expect(found.ok ? found.value.points.length : 0).toBeLessThanOrEqual(3);
+});
