@@ -23,6 +23,7 @@ import { benchSize, serve } from './large.mjs';
 import { benchHttp, benchSustained } from './http.mjs';
 import { benchImports } from './imports.mjs';
 import { benchControls } from './controls.mjs';
+import { benchFieldChart } from './field-chart.mjs';
 import { benchEnergy } from './energy.mjs';
 import { benchFrames, benchLoading } from './loading.mjs';
 import { benchInspection } from './inspection.mjs';
@@ -282,6 +283,7 @@ await benchFrames(row, page, `${demo.url}/campaign/${campaign}`);
 await benchLoading(row, median);
 benchControls(row, median);
 benchEnergy(row, median);
+benchFieldChart(row);
 const { DRIVERS } = await import('../apps/server/dist/devices/drivers/index.js');
 await benchVehicle(row, DRIVERS);
 

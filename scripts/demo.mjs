@@ -79,7 +79,7 @@ async function startStandins() {
   }
 }
 
-const { standin, dataPort, controlPort, fourPort, weatherPort, scalesPort, vehiclePort } =
+const { standin, dataPort, controlPort, fourPort, weatherPort, scalesPort, vehiclePort, receiverPort } =
   await startStandins();
 const server = fork(
   dist('apps/server/dist/main.js'),
@@ -101,6 +101,8 @@ const server = fork(
     `QX-SKV=engine-line:${fourPort}`,
     '--monitor',
     `QX-TEI=mavlink-tcp:${vehiclePort}`,
+    '--monitor',
+    `QX-DPM=nmea-tcp:${receiverPort}`,
     '--weather',
     `http://127.0.0.1:${weatherPort}`,
     '--scales',

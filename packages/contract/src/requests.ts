@@ -295,11 +295,20 @@ export class SimulatedVehicle {
   @IsOptional() @IsBoolean() restart?: boolean;
 }
 
+/** What can be asked of a flight of the stand-in; what is left out stays. */
+export class SimulatedFlight {
+  @IsOptional() @IsBoolean() flying?: boolean;
+  @IsOptional() @IsBoolean() silent?: boolean;
+  @IsOptional() @IsNumber() @Min(0) @Max(360) windFrom?: number;
+  @IsOptional() @IsNumber() @Min(0) @Max(30) wind?: number;
+}
+
 export class SimulationRequest {
-  @ValidateIf((request: SimulationRequest) => request.vehicle === undefined)
+  @ValidateIf((request: SimulationRequest) => request.vehicle === undefined && request.flight === undefined)
   @Matches(/^[a-z]{1,20}$/)
   engine?: string;
   @IsOptional() @ValidateNested() @Type(() => SimulatedVehicle) vehicle?: SimulatedVehicle;
+  @IsOptional() @ValidateNested() @Type(() => SimulatedFlight) flight?: SimulatedFlight;
   @IsOptional() @ValidateNested() @Type(() => SimulatedControls) controls?: SimulatedControls;
   @IsOptional() @ValidateNested() @Type(() => SimulatedFaults) faults?: SimulatedFaults;
   @IsOptional() @IsPositive() @Max(3000) speed?: number;

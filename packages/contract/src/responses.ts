@@ -165,7 +165,7 @@ export interface AircraftView {
   readonly aircraft: Aircraft;
   readonly monitor?: { readonly host: string; readonly port: number };
   /** The monitor's line can be worked from a panel, since it is a stand-in. */
-  readonly simulated?: 'engines' | 'vehicle';
+  readonly simulated?: 'engines' | 'vehicle' | 'flight';
 }
 
 export interface PostEntriesResponse {

@@ -62,7 +62,13 @@ const KINDS: Readonly<Record<string, (fields: readonly string[]) => Omit<NmeaSen
     };
   },
   // Time, status, latitude, N, longitude, E, speed (kt), course, …
-  RMC: (f) => ({ time: timeOf(f[0]), figures: { speed: f[1] === 'A' ? figure(f[6]) : undefined } }),
+  RMC: (f) => ({
+    time: timeOf(f[0]),
+    figures: {
+      speed: f[1] === 'A' ? figure(f[6]) : undefined,
+      track: f[1] === 'A' ? figure(f[7]) : undefined,
+    },
+  }),
   // Heading against true north, T
   HDT: (f) => ({ time: undefined, figures: { heading: f[1] === 'T' ? figure(f[0]) : undefined } }),
 };

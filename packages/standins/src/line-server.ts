@@ -1,6 +1,7 @@
 import { createServer, type Server, type Socket } from 'node:net';
 import { writeHeader, writeSample } from '@kanzel/formats';
 import type { EngineCommand, EnginesStandin } from './twin.ts';
+import type { FlightCommand, FlightStandin } from './flight.ts';
 import type { VehicleCommand, VehicleStandin } from './vehicle.ts';
 
 /** Readings a second, as a real monitor would send them. */
@@ -39,6 +40,7 @@ function commanded(value: unknown, aircraft: readonly EnginesStandin[]): Engines
 function answerControl(
   aircraft: readonly EnginesStandin[],
   vehicle: VehicleStandin | undefined,
+  flight: FlightStandin | undefined,
   line: string,
 ): string {
   if (line.trim() !== '?') {
@@ -53,6 +55,11 @@ function answerControl(
       vehicle.command(toVehicle);
       return JSON.stringify(vehicle.situation());
     }
+    const toFlight = (value as { flight?: FlightCommand } | null)?.flight;
+    if (flight && toFlight) {
+      flight.command(toFlight);
+      return JSON.stringify(flight.situation());
+    }
     const of = commanded(value, aircraft);
     if (!of) return JSON.stringify({ error: 'engine must be one of these aircraft, both or all' });
     of.command(value as EngineCommand);
@@ -63,6 +70,7 @@ function answerControl(
 function serveControl(
   aircraft: readonly EnginesStandin[],
   vehicle: VehicleStandin | undefined,
+  flight: FlightStandin | undefined,
   socket: Socket,
 ): void {
   let rest = '';
@@ -70,7 +78,7 @@ function serveControl(
   socket.on('data', (chunk: string) => {
     const lines = (rest + chunk).split('\n');
     rest = lines.pop() ?? '';
-    for (const line of lines) socket.write(`${answerControl(aircraft, vehicle, line)}\n`);
+    for (const line of lines) socket.write(`${answerControl(aircraft, vehicle, flight, line)}\n`);
   });
   socket.on('error', () => socket.destroy());
 }
@@ -86,6 +94,7 @@ export async function serveTwin(
     dataPort: number;
     controlPort: number;
     vehicle?: VehicleStandin;
+    flight?: FlightStandin;
     /** Engines of other aircraft, each behind a monitor on a port that is free, worked through the same control port. */
     others?: readonly EnginesStandin[];
   },
@@ -117,7 +126,7 @@ export async function serveTwin(
   const more = others.map(speaker);
   const control = createServer((socket) => {
     track(socket);
-    serveControl(aircraft, options.vehicle, socket);
+    serveControl(aircraft, options.vehicle, options.flight, socket);
   });
   const dataPort = await listen(data.server, options.dataPort, options.host);
   const otherPorts = await Promise.all(more.map(({ server }) => listen(server, 0, options.host)));

@@ -1,4 +1,5 @@
 import type { AddressInfo, Server } from 'node:net';
+import { FlightStandin, serveFlight } from './flight.ts';
 import { serveTwin } from './line-server.ts';
 import { EnginesStandin, FOUR_ENGINES, TwinStandin } from './twin.ts';
 import { serveScales } from './scales.ts';
@@ -19,14 +20,18 @@ const portOf = (server: Server): number => (server.address() as AddressInfo).por
 const drone = new VehicleStandin(1, 6, SEED);
 // The four-engined aircraft has stood all night: its engines are as cold as the air.
 const four = new EnginesStandin(SEED + 100, FOUR_ENGINES, 9);
+// The receiver aboard the motor glider: its clock is that of the day.
+const flight = new FlightStandin(SEED, Math.floor((Date.now() / 1000) % 86_400));
 const { dataPort, controlPort, otherPorts } = await serveTwin(twin, {
   host: '127.0.0.1',
   dataPort: 0,
   controlPort: 0,
   vehicle: drone,
+  flight,
   others: [four],
 });
 const vehicle = await serveVehicle(drone, 0);
+const receiver = await serveFlight(flight, 0);
 const weather = await serveWeather(0, SEED);
 const scales = await serveScales(
   0,
@@ -44,6 +49,7 @@ const ports = {
   weatherPort: portOf(weather),
   scalesPort: portOf(scales),
   vehiclePort: portOf(vehicle),
+  receiverPort: portOf(receiver),
 };
 process.stdout.write(`${JSON.stringify(ports)}\n`);
 process.send?.(ports);

@@ -1,6 +1,8 @@
 import { createSocket } from 'node:dgram';
 import { once } from 'node:events';
 import { createServer, type AddressInfo, type Socket } from 'node:net';
+import { airspeedByLegs, legsOfTrack, placeAround } from '@kanzel/core';
+import { FlightStandin, serveFlight } from '@kanzel/standins';
 import { DRIVERS, type DeviceSample } from './drivers/index.ts';
 
 /** A sentence with its checksum, as a receiver writes it. */
@@ -63,7 +65,16 @@ test('a receiver over UDP: satellites and their geometry with a fix alone, headi
   // All sentences of a moment are one sample; what comes behind it in that moment is in the next.
   expect([heard.samples[0]?.time, heard.figures()]).toEqual([
     43_200_000,
-    { satellites: 14, geometry: 0.8, height: 31.5, speed: null, heading: 274.07 },
+    {
+      satellites: 14,
+      geometry: 0.8,
+      height: 31.5,
+      speed: null,
+      track: null,
+      latitude: expect.closeTo(60.12345, 6) as number,
+      longitude: expect.closeTo(-8.2345667, 6) as number,
+      heading: 274.07,
+    },
   ]);
   await send(
     gga('120000.20', 0, '05', '9.9'),
@@ -77,6 +88,9 @@ test('a receiver over UDP: satellites and their geometry with a fix alone, headi
     geometry: null,
     height: null,
     speed: 1.5,
+    track: 84.4,
+    latitude: null,
+    longitude: null,
     heading: 274.07,
   });
   expect(heard.doubts).toEqual(['receiverGarbled', 'receiverGarbled']);
@@ -104,4 +118,35 @@ test('over TCP it is read however it is cut', async () => {
   device.close();
   for (const socket of sockets) socket.destroy();
   server.close();
+});
+
+test('a flight of the stand-in is found again in what its receiver says: four legs, airspeed and wind within what they promise', async () => {
+  const flight = new FlightStandin(11, 36_000);
+  flight.command({ flying: true, faster: 60, windFrom: 300, wind: 8 });
+  const server = await serveFlight(flight, 0);
+  const heard = new Heard();
+  const { port } = server.address() as AddressInfo;
+  const device = DRIVERS['nmea-tcp'].open({ host: '127.0.0.1', port }, true, heard.ears);
+  // Up, four legs and on the way down: its clock has gone on by seven minutes.
+  await heard.until(() => (heard.samples.at(-1)?.time ?? 0) - (heard.samples[0]?.time ?? 0) > 420_000);
+  device.close();
+  server.close();
+  const figure = (sample: (typeof heard.samples)[number], channel: string): number =>
+    sample.values[sample.columns.findIndex((c) => c.channel === channel)] ?? NaN;
+  const origin = { latitude: 57.6, longitude: 1.4 };
+  const moments = heard.samples
+    .map((s) => ({
+      at: s.time / 1000,
+      height: figure(s, 'height'),
+      ...placeAround(origin, { latitude: figure(s, 'latitude'), longitude: figure(s, 'longitude') }),
+    }))
+    .filter((m) => Number.isFinite(m.height + m.north + m.east));
+  const top = Math.max(...moments.map((m) => m.height));
+  const legs = legsOfTrack(moments).filter((l) => Math.abs(l.height - top) < 5);
+  expect(legs).toHaveLength(4);
+  const found = airspeedByLegs(legs.map((l) => ({ track: l.track, speed: l.speed, uncertainty: 0.3 })));
+  if (!found.ok) throw new Error(found.error.code);
+  expect(Math.abs(found.value.airspeed - 36)).toBeLessThan(2 * found.value.airspeedError);
+  expect(Math.abs(found.value.wind - 8)).toBeLessThan(2 * found.value.windError);
+  expect(Math.abs((found.value.windFrom ?? 0) - 300)).toBeLessThan(5);
 });

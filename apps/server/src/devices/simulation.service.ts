@@ -10,11 +10,12 @@ export class SimulationService {
   constructor(@Inject(SETTINGS) private readonly settings: Settings) {}
 
   /** What of an aircraft is a stand-in, and can be worked from a panel. */
-  of(mark: string): 'engines' | 'vehicle' | undefined {
+  of(mark: string): 'engines' | 'vehicle' | 'flight' | undefined {
     const { simulation, monitors } = this.settings;
     if (simulation?.marks.includes(mark)) return 'engines';
-    const isVehicle = monitors.some((m) => m.mark === mark && m.protocol.startsWith('mavlink-'));
-    return simulation && isVehicle ? 'vehicle' : undefined;
+    if (!simulation) return undefined;
+    const speaks = monitors.find((m) => m.mark === mark)?.protocol ?? '';
+    return speaks.startsWith('mavlink-') ? 'vehicle' : speaks.startsWith('nmea-') ? 'flight' : undefined;
   }
 
   /** Sends a command ("?" asks only) and returns the situation of every engine as the stand-in tells it. */
@@ -28,8 +29,8 @@ export class SimulationService {
         socket.destroy();
         resolve(result);
       };
-      socket.setEncoding('utf8').setTimeout(2000, () => end(err('The engine stand-in does not answer.')));
-      socket.on('error', (error) => end(err(`The engine stand-in cannot be reached: ${error.message}`)));
+      socket.setEncoding('utf8').setTimeout(2000, () => end(err('The stand-in does not answer.')));
+      socket.on('error', (error) => end(err(`The stand-in cannot be reached: ${error.message}`)));
       socket.on('connect', () => socket.write(`${request === '?' ? '?' : JSON.stringify(request)}\n`));
       socket.on('data', (chunk: string) => {
         text += chunk;

@@ -53,6 +53,9 @@ const ReleaseSheet = lazy(async () => ({
 const ReleaseMargin = lazy(async () => ({
   default: (await import('../release/release-margin.tsx')).ReleaseMargin,
 }));
+const FlightPanel = lazy(() =>
+  import('../simulation/flight-panel.tsx').then((m) => ({ default: m.FlightPanel })),
+);
 const VehiclePanel = lazy(async () => ({
   default: (await import('../simulation/vehicle-panel.tsx')).VehiclePanel,
 }));
@@ -65,7 +68,9 @@ const BasisSheet = lazy(async () => ({ default: (await import('./basis-sheet.tsx
 const WITHOUT_ENGINES: readonly StationId[] = ['papers', 'loading', 'inspection', 'release'];
 /** The cells of a vehicle are read at its inspection. */
 const WITHOUT_VEHICLE: readonly StationId[] = ['papers', 'loading', 'release'];
-const WITHOUT = { engines: WITHOUT_ENGINES, vehicle: WITHOUT_VEHICLE };
+/** A receiver is of use where it flies, and when that is got ready. */
+const WITHOUT_FLIGHT: readonly StationId[] = STATIONS.filter((s) => s !== 'flight');
+const WITHOUT = { engines: WITHOUT_ENGINES, vehicle: WITHOUT_VEHICLE, flight: WITHOUT_FLIGHT };
 
 const NOTHING_UNSEEN: CampaignView['unseen'] = new Map();
 
@@ -304,8 +309,10 @@ function Sheets({ here, mark }: { here: StationId | undefined; mark: string }): 
         <Suspense fallback={null}>
           {simulated === 'engines' ? (
             <SimulationPanel engines={view.index.basis.aircraft.engines} />
-          ) : (
+          ) : simulated === 'vehicle' ? (
             <VehiclePanel />
+          ) : (
+            <FlightPanel />
           )}
         </Suspense>
       ) : null}

@@ -13,6 +13,9 @@ const UNITS: Readonly<Record<string, string>> = {
   geometry: '1',
   height: 'm',
   speed: 'kt',
+  track: 'deg',
+  latitude: 'deg-angle',
+  longitude: 'deg-angle',
   heading: 'deg-angle',
 };
 

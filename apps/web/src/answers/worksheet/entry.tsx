@@ -15,6 +15,7 @@ import { PreviewVerdicts } from '../preview-verdicts.tsx';
 import { Folded } from '../../ui/folded.tsx';
 import { TableFile } from '../table-file.tsx';
 import { LegsFromTrack } from './legs-from-track.tsx';
+import { LegsHeard } from './legs-heard.tsx';
 import {
   cellName,
   choiceName,
@@ -238,7 +239,12 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
           <TableFile words={mission.ok ? 'Another file' : 'Its file'} onText={takeMission} />
         </div>
       ) : null}
-      {spec.sheet === 'airspeed' ? <LegsFromTrack part={part} /> : null}
+      {spec.sheet === 'airspeed' ? (
+        <>
+          <LegsHeard part={part} />
+          <LegsFromTrack part={part} />
+        </>
+      ) : null}
       <PreviewVerdicts part={part} draft={draft} />
       {answer ? <SheetPicture spec={spec} answer={answer} /> : null}
     </div>
