@@ -168,6 +168,12 @@ function rowsOf(
           ] as const
         ).map(([track, ground]) => ({ track: [track, 1], ground: [ground, 0.1], shown: [79, 1] }) as const),
       ];
+    case 'adjustment':
+      return [
+        { off: [2, 0.5], now: [0, 0.1], first: [1, 0.1], most: [4, 0.1] },
+        { moved: [1, 0.1], changed: [-1, 0.5] },
+        { moved: [2, 0.1], changed: [-2, 0.5] },
+      ];
     case 'climb':
       return [
         { reference: [600, 1], height: [2000, 10] },
@@ -193,9 +199,9 @@ function rowsOf(
         { reference: [600, 1], air: [6, 1] },
         ...(
           [
-            [52, 3000, 2745, 60, 597],
-            [60, 3000, 2730, 60, 596],
-            [75, 3000, 2640, 60, 596],
+            [52, 3000, 2712, 60, 597],
+            [60, 3000, 2684, 60, 596],
+            [75, 3000, 2572, 60, 596],
           ] as const
         ).map(
           ([speed, from, to, seconds, mass]) =>

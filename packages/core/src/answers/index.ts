@@ -27,6 +27,7 @@ export {
   stallsOf,
   fieldMoved,
   fullThrottleOf,
+  adjusted,
   climbed,
   gaugeStepsOf,
   glided,

@@ -247,3 +247,71 @@ describe('the turn back', () => {
     expect(turns([alike, [3000, 2700, 90], alike]).refused).toBe('turnTooShort');
   });
 });
+
+describe('an adjustment', () => {
+  const proposed = (
+    head: readonly [off: number, now: number, first: number, most: number],
+    earlier: readonly (readonly [number, number])[],
+    what = 'cruise-throttle',
+  ) => {
+    const [measured, moved] = what === 'cruise-throttle' ? ['m/s', '%'] : ['daN', 'mm'];
+    return asked(
+      'adjustment',
+      [],
+      [],
+      [
+        {
+          off: [head[0], measured],
+          now: [head[1], moved],
+          first: [head[2], moved],
+          most: [head[3], moved],
+        },
+        ...earlier.map(([m, c]): Figures => ({ moved: [m, moved], changed: [c, measured] })),
+      ],
+      [{ choice: 'what', option: what }],
+    );
+  };
+
+  test('the old and the proposed setting, and what should be left, in the units of what is adjusted', () => {
+    const found = proposed(
+      [2, 55, -2, 10],
+      [
+        [-4, -1],
+        [-2, -0.5],
+      ],
+    );
+    expect([found.worst, found.text]).toEqual([
+      'within',
+      'Cruise throttle: from 55 % to 47 %; 0.0 m/s ± 0.0 should be left',
+    ]);
+    expect(proposed([3, 0, 0.5, 4], [[1, -1]], 'trim-tab').text).toBe(
+      'Trim tab: from 0.0 mm to 3.0 mm; 0.0 daN ± 2.0 should be left',
+    );
+  });
+
+  test('with nothing known it is the first safe step and says so; what contradicts itself is refused', () => {
+    const first = proposed([2, 55, -2, 10], []);
+    expect([first.worst, first.text]).toEqual([
+      'near',
+      'Cruise throttle: from 55 % to 53 %, then measure again',
+    ]);
+    expect(first.words).toContain('the first safe step');
+    const cut = proposed(
+      [4, 55, -2, 10],
+      [
+        [-4, -1],
+        [-2, -0.5],
+      ],
+    );
+    expect([cut.worst, cut.words.includes('More would be wanted than 10 %')]).toEqual(['near', true]);
+    expect(
+      proposed(
+        [2, 55, -2, 10],
+        [
+          [-4, -1],
+          [-2, 0.5],
+        ],
+      ).refused,
+    ).toBe('adjustContradicts');
+  });
+});

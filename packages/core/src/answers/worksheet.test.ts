@@ -36,6 +36,7 @@ const ASKED = {
     8,
   ],
   airspeed: ['altitude ft, temperature degC', 'track deg, ground kt, shown kt', 3, 12],
+  adjustment: ['off daN, now mm, first mm, most mm', 'moved mm, changed daN', 0, 8],
   climb: ['reference kg, height ft', 'from ft, to ft, seconds s, air degC, mass kg', 1, 12],
   glide: ['reference kg, air degC, (shift kt)', 'speed kt, from ft, to ft, seconds s, mass kg', 3, 9],
   'hot-day': [
@@ -101,9 +102,11 @@ test.each(Object.entries(ASKED))(
         ? ['drawn']
         : name === 'full-power'
           ? ['propeller', 'charged']
-          : name.startsWith('take-off')
-            ? ['surface']
-            : [],
+          : name === 'adjustment'
+            ? ['what']
+            : name.startsWith('take-off')
+              ? ['surface']
+              : [],
     );
   },
 );

@@ -13,6 +13,7 @@ export const SHEET_FIGURES = {
   charging: ['cut-in', 'highest'],
   'runway-wind': ['cross', 'tail', 'density-altitude'],
   airspeed: ['position-error'],
+  adjustment: ['left', 'step'],
   climb: ['rate', 'scatter'],
   glide: ['ratio', 'speed', 'sink'],
   'hot-day': ['hottest', 'apart', 'warmer'],

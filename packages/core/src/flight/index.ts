@@ -1,3 +1,4 @@
+export * from './adjustment.ts';
 export * from './airspeed-legs.ts';
 export * from './climb.ts';
 export * from './glide.ts';

@@ -115,6 +115,13 @@ function rowsOf(
         })),
       ];
     }
+    case 'adjustment':
+      // Twice before it did the same; spoilt, it did one thing and then the other.
+      return [
+        { off: bad ? 900 : 2, now: 0, first: 1, most: bad ? 0.1 : 5 },
+        { moved: 1, changed: -1 },
+        { moved: 2, changed: -2 },
+      ];
     case 'climb': {
       const rate = bad ? 0.1 : middle('rate', 4);
       return [

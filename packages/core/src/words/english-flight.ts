@@ -31,6 +31,14 @@ export const ENGLISH_FLIGHT = {
   stallOdd: (p) => `Stall ${p.n('run')} stands off the others: fly it once more, or say why.`,
   stallTooFast: (p) =>
     `Stall ${p.n('run')} was entered faster than a knot in a second: it says nothing of the speed, and is left out.`,
+  adjustFigures: () =>
+    'A figure is missing or none; the first step is not nothing, and the most at once is above it.',
+  adjustNothingMoved: (p) => `Row ${p.n('row')} was moved by nothing: that says nothing of what moving does.`,
+  adjustContradicts: () =>
+    'What was done before does not say in which direction to go. Measure again, or leave out what was another thing.',
+  adjustFirst: () =>
+    'Nobody has written down yet what this does on this type: it is the first safe step. Measure again before the next.',
+  adjustCut: (p) => `More would be wanted than ${p.s('most')} at once: go so far, and measure again.`,
   climbNone: () => 'No stretch of the climb is written down yet.',
   climbShort: (p) => `Row ${p.n('row')} lasts less than 20 s: too short to tell a rate by.`,
   climbNoHeight: (p) => `Row ${p.n('row')} begins and ends at one height.`,

@@ -2,6 +2,7 @@ import type { ReactElement } from 'react';
 import { sheetFigures, sheetRoom, type AnswerOf } from '@kanzel/core';
 import { useCampaign } from '../../station/campaign-context.ts';
 import type { SpecOf } from '../answer-desk.ts';
+import { AdjustmentLine } from './pictures/adjustment-line.tsx';
 import { AirspeedCircle } from './pictures/airspeed-circle.tsx';
 import { CellStrip, LoadedStrip } from './pictures/cell-strip.tsx';
 import { ChargingLine } from './pictures/charging-line.tsx';
@@ -62,6 +63,8 @@ export function SheetPicture({
       return <AirspeedCircle {...props} />;
     case 'stalls':
       return <StallDots {...props} />;
+    case 'adjustment':
+      return <AdjustmentLine {...props} />;
     case 'climb':
       return <ClimbLine {...props} />;
     case 'glide':

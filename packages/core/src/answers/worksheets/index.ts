@@ -1,4 +1,5 @@
 import type { SheetName } from '../../checks/sheets.ts';
+import { ADJUSTMENT } from './adjustment.ts';
 import { AIRSPEED } from './airspeed.ts';
 import { CELLS, LOAD_STEP } from './cells.ts';
 import { CLIMB } from './climb.ts';
@@ -19,6 +20,7 @@ import { TAKE_OFF_RUN, TAKE_OFF_TODAY } from './take-off.ts';
 import { TRANSDUCER } from './transducer.ts';
 import { TURN_BACK } from './turn-back.ts';
 
+export { adjusted } from './adjustment.ts';
 export { airspeedOf, legsOf } from './airspeed.ts';
 export { chargingOf } from './charging.ts';
 export { climbed } from './climb.ts';
@@ -54,6 +56,7 @@ export const SHEETS: Readonly<Record<SheetName, Sheet>> = {
   charging: CHARGING,
   'runway-wind': RUNWAY_WIND,
   airspeed: AIRSPEED,
+  adjustment: ADJUSTMENT,
   climb: CLIMB,
   glide: GLIDE,
   'hot-day': HOT_DAY,

@@ -9,7 +9,7 @@ export function TurnsLost({ figures }: PictureProps): ReactElement | null {
   const worked = turnsBack(figures);
   if (!worked.ok) return null;
   const { losses, lowest } = worked.value;
-  const feet = (metres: number): string => `${formatFigure(Math.round(metres / FOOT / 10) * 10, 10)} ft`;
+  const feet = (metres: number): string => `${formatFigure(Math.ceil(metres / FOOT / 10) * 10, 10)} ft`;
   return (
     <figure aria-label="Height that each turn took" className="mt-3 max-w-[40rem]">
       {[...losses, lowest].map((loss, i) => (
