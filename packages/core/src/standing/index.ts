@@ -13,6 +13,7 @@ export * from './findings.ts';
 export * from './pass.ts';
 export * from './narrowing.ts';
 export * from './stirred-up.ts';
+export * from './in-the-air.ts';
 export * from './closest.ts';
 export { computedVerdicts } from './computed.ts';
 export * from './loaded.ts';

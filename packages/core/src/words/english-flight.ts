@@ -61,6 +61,11 @@ export const ENGLISH_FLIGHT = {
       : `Row ${p.n('row')} turned less than ${p.n('least')}°: that says nothing of a turn back.`,
   turnNotDown: (p) => `Row ${p.n('row')} ends no lower than it began: look at its heights.`,
   turnAllowance: () => 'Surprise, sinking and what is put on top are nothing or more.',
+  landFinding: (p) => `“${p.s('title')}” was found since, and stops the aircraft.`,
+  landOut: (p) => `${p.s('check')}: out of limits.`,
+  landUnknown: (p) => `${p.s('check')}: nobody can say.`,
+  landStirred: (p) =>
+    `${p.s('drain')}: ${p.s('seen')} was stirred up before, and no screen was opened since.`,
   runNone: () => 'A run is above nothing.',
   runSpeed: () => 'The speed at which it lifts off is above nothing.',
   runNoWind: () => 'The wind from ahead is as fast as it lifts off: look at both, and at their units.',
