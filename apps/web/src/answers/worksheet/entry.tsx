@@ -51,6 +51,11 @@ const STEPS: ReadonlyMap<string, number> = new Map([
   ['rpm', 1],
 ]);
 
+/** So many columns stand beside one another on a phone. */
+const BESIDE = 3;
+const STACKED =
+  'max-sm:block max-sm:[&_thead]:hidden max-sm:[&_tbody]:block max-sm:[&_tr]:grid max-sm:[&_tr]:grid-cols-2 max-sm:[&_th]:col-span-2 max-sm:[&_td]:block max-sm:[&_tr]:py-2';
+
 /** From so many rows on a sheet is longer than a screen. */
 const TALL = 8;
 
@@ -137,9 +142,11 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
   const tall = onMonitor.length > 0 && rows > TALL;
   const told = form.head.filter((f) => f.heard !== undefined);
   const asked = tall ? form.head.filter((f) => f.heard === undefined) : form.head;
+  // More columns than a phone is wide stand below one another there.
+  const wide = form.columns.length > BESIDE;
   const table =
     form.columns.length === 0 ? null : (
-      <table className="mt-1 max-lg:[&_input]:min-h-14 max-sm:[&_input]:w-14">
+      <table className={`mt-1 max-lg:[&_input]:min-h-14 ${wide ? STACKED : 'max-sm:[&_input]:w-14'}`}>
         <thead>
           <tr className="cap text-left">
             <th />
@@ -158,6 +165,7 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
               </th>
               {form.columns.map((f, k) => (
                 <td key={f.id} className="pr-6 max-sm:pr-1">
+                  {wide ? <span className="cap sm:hidden">{f.title}</span> : null}
                   {field(row, f, first && form.head.length === 0 && row === 1 && k === 0, '')}
                 </td>
               ))}
