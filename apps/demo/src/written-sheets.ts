@@ -174,6 +174,16 @@ function rowsOf(
         { moved: [1, 0.1], changed: [-1, 0.5] },
         { moved: [2, 0.1], changed: [-2, 0.5] },
       ];
+    case 'circle':
+      return [
+        {
+          wanted: [60, 1],
+          flown: [63.4, 0.1],
+          furthest: [4.1, 0.1],
+          lowest: [78.2, 0.1],
+          highest: [82.9, 0.1],
+        },
+      ];
     case 'climb':
       return [
         { reference: [600, 1], height: [2000, 10] },

@@ -315,3 +315,40 @@ describe('an adjustment', () => {
     ).toBe('adjustContradicts');
   });
 });
+
+test('a circle flown by itself: too wide, too far off, and its height, each against its own limit', () => {
+  const flown = (radius: number, furthest: number, highest: number, throttle?: number) =>
+    asked(
+      'circle',
+      ['radius-off', 'furthest', 'height-kept'],
+      [
+        band('radius-off', 'm', { low: -12, high: 12 }),
+        band('furthest', 'm', { high: 15 }),
+        band('height-kept', 'm', { cautionHigh: 8, high: 15 }),
+      ],
+      [
+        {
+          wanted: [60, 'm'],
+          flown: [radius, 'm'],
+          furthest: [furthest, 'm'],
+          lowest: [80, 'm'],
+          highest: [highest, 'm'],
+          ...(throttle === undefined
+            ? {}
+            : { throttle: [throttle, '%'] as const, 'throttle-wanted': [50, '%'] as const }),
+        },
+      ],
+    );
+  expect([flown(63, 4, 85).worst, flown(63, 4, 85).text]).toEqual([
+    'within',
+    '63 m for 60 m: 3 m too wide; height kept within 5 m',
+  ]);
+  expect([
+    flown(75, 4, 85).worst,
+    flown(47, 4, 85).worst,
+    flown(60, 16, 85).worst,
+    flown(60, 4, 90).worst,
+  ]).toEqual(['out', 'out', 'out', 'near']);
+  expect(flown(60, 4, 85, 62).figure('throttle-off')?.value).toBe(12);
+  expect(flown(60, 4, 85).figure('throttle-off')).toBeUndefined();
+});

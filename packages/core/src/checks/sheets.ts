@@ -14,6 +14,7 @@ export const SHEET_FIGURES = {
   'runway-wind': ['cross', 'tail', 'density-altitude'],
   airspeed: ['position-error'],
   adjustment: ['left', 'step'],
+  circle: ['radius-off', 'furthest', 'height-kept', 'throttle-off'],
   climb: ['rate', 'scatter'],
   glide: ['ratio', 'speed', 'sink'],
   'hot-day': ['hottest', 'apart', 'warmer'],

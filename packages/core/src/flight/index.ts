@@ -1,5 +1,6 @@
 export * from './adjustment.ts';
 export * from './airspeed-legs.ts';
+export * from './circle.ts';
 export * from './climb.ts';
 export * from './glide.ts';
 export * from './hot-day.ts';

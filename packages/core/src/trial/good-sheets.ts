@@ -122,6 +122,18 @@ function rowsOf(
         { moved: 1, changed: -1 },
         { moved: 2, changed: -2 },
       ];
+    case 'circle': {
+      const kept = bad ? 300 : middle('height-kept', 4);
+      return [
+        {
+          wanted: 60,
+          flown: 60 + (bad ? 200 : middle('radius-off', 0)),
+          furthest: bad ? 150 : middle('furthest', 4),
+          lowest: 80,
+          highest: 80 + kept,
+        },
+      ];
+    }
     case 'climb': {
       const rate = bad ? 0.1 : middle('rate', 4);
       return [

@@ -39,6 +39,8 @@ export const ENGLISH_FLIGHT = {
   adjustFirst: () =>
     'Nobody has written down yet what this does on this type: it is the first safe step. Measure again before the next.',
   adjustCut: (p) => `More would be wanted than ${p.s('most')} at once: go so far, and measure again.`,
+  circleTooFew: () => 'Nowhere was it flown round and round to one side.',
+  circleNotRound: () => 'It was flown less than once round: that tells little of its radius.',
   climbNone: () => 'No stretch of the climb is written down yet.',
   climbShort: (p) => `Row ${p.n('row')} lasts less than 20 s: too short to tell a rate by.`,
   climbNoHeight: (p) => `Row ${p.n('row')} begins and ends at one height.`,

@@ -14,6 +14,7 @@ import { withMission } from '../mission/desk.ts';
 import { PreviewVerdicts } from '../preview-verdicts.tsx';
 import { Folded } from '../../ui/folded.tsx';
 import { TableFile } from '../table-file.tsx';
+import { CircleFromTrack } from './circle-from-track.tsx';
 import { LegsFromTrack } from './legs-from-track.tsx';
 import { LegsHeard } from './legs-heard.tsx';
 import {
@@ -247,6 +248,7 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
           <TableFile words={mission.ok ? 'Another file' : 'Its file'} onText={takeMission} />
         </div>
       ) : null}
+      {spec.sheet === 'circle' ? <CircleFromTrack part={part} /> : null}
       {spec.sheet === 'airspeed' ? (
         <>
           <LegsHeard part={part} />

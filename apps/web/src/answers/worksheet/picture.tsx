@@ -73,6 +73,7 @@ export function SheetPicture({
       return <HotHeads {...props} />;
     case 'take-off-today':
       return <RunMade {...props} />;
+    case 'circle':
     case 'take-off-run':
       return null;
     case 'turn-back':

@@ -2,6 +2,7 @@ import type { SheetName } from '../../checks/sheets.ts';
 import { ADJUSTMENT } from './adjustment.ts';
 import { AIRSPEED } from './airspeed.ts';
 import { CELLS, LOAD_STEP } from './cells.ts';
+import { CIRCLE } from './circle.ts';
 import { CLIMB } from './climb.ts';
 import { CHARGING } from './charging.ts';
 import { COLD_SENSORS } from './cold-sensors.ts';
@@ -57,6 +58,7 @@ export const SHEETS: Readonly<Record<SheetName, Sheet>> = {
   'runway-wind': RUNWAY_WIND,
   airspeed: AIRSPEED,
   adjustment: ADJUSTMENT,
+  circle: CIRCLE,
   climb: CLIMB,
   glide: GLIDE,
   'hot-day': HOT_DAY,
