@@ -125,3 +125,29 @@ test('the chart of the field is taken by an administrator, whole or not at all',
   await take('grauholm.geojson', chart);
   await expect(brand.getByText('Taken: the chart of Grauholm, from grauholm.geojson.')).toBeVisible();
 });
+
+test('the briefing is one page out of what is known: what is not said yet leads there, and the cards are named', async ({
+  browser,
+}) => {
+  const ylva = await personPage(browser, product.url, 'Ylva Torsund');
+  const base = await campaignInHand(ylva, product.url, 'QX-HEI');
+  await ylva.goto(`${base}/ready`);
+  await ylva.getByRole('link', { name: 'Briefing' }).click();
+  await ylva.waitForURL(/\/briefing$/);
+  await expect(ylva.getByRole('region', { name: 'How far it goes' })).toContainText(
+    'Circuit only, land and look',
+  );
+  await expect(ylva.getByRole('region', { name: 'Open, and carried' })).toContainText(
+    'Right tank flows short',
+  );
+  // The tank that flows short leads to an engine that stops, whatever else there is.
+  const likeliest = ylva.getByRole('region', { name: 'Likeliest today' }).getByRole('link');
+  await expect(likeliest).toHaveCount(3);
+  await expect(likeliest.first()).toContainText(/engine stops/i);
+  expect(await seriousFaults(ylva)).toEqual([]);
+  await ylva
+    .getByRole('region', { name: 'Run, and where it is stopped' })
+    .getByRole('link', { name: 'Not said yet' })
+    .click();
+  await ylva.waitForURL(/ready\?check=run-today$/);
+});

@@ -117,10 +117,6 @@ await save(page, 'finding');
 await page.goto(`${base}/release`);
 await page.waitForTimeout(1200);
 await save(page, 'release');
-await page.getByRole('button', { name: /^Light: bright/ }).click();
-await page.getByRole('button', { name: /^Light: dim/ }).click();
-await atCheck('right-ignition-off-drop');
-await save(page, 'night');
 const planner = await open({ width: 1280, height: 800 });
 await signIn(planner);
 const campaigns = await (await planner.request.get(`${url}/api/campaigns`)).json();
@@ -139,6 +135,20 @@ await planner.goto(`${url}/campaign/${courier.id}/controls?check=surfaces-correc
 await planner.getByTestId('explanations').waitFor();
 await planner.waitForTimeout(900);
 await save(planner, 'controls');
+const glider = campaigns.find((c) => c.mark === 'QX-DPM' && c.releasedAt === undefined);
+await planner.goto(`${url}/campaign/${glider.id}/field-chart`);
+for (const [name, value] of [
+  ['Wind from (°)', '240'],
+  ['at (kt)', '12'],
+  ['Best glide (kt)', '57'],
+  ['reaches (to one)', '18'],
+  ['Climbs at (kt)', '60'],
+  ['climbs (m/s)', '3.5'],
+])
+  await planner.getByLabel(name, { exact: true }).fill(value);
+await planner.getByText(/with nowhere to go\.$/).waitFor();
+await planner.waitForTimeout(500);
+await save(planner, 'field-chart');
 const tug = campaigns.find((c) => c.mark === 'QX-HEI');
 await planner.goto(`${url}/campaign/${tug.id}/inspection`);
 await planner.getByRole('group', { name: 'Walk round QX-HEI' }).waitFor();

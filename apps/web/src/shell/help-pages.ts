@@ -54,6 +54,21 @@ export const HELP_PAGES: readonly HelpPage[] = [
     ],
   },
   {
+    at: '/campaign/*/briefing',
+    title: 'Briefing',
+    what: 'One page that is read aloud before a flight, out of what is known already: how far, wind and run, what is flown and what is not, who says what, and the three emergencies that are likeliest today.',
+    next: [
+      'What is not said yet is a link to where it is said.',
+      'Read it to everybody who flies, watches or calls; print it for who has no device.',
+    ],
+    words: [
+      [
+        'Likeliest today',
+        'by what was found and what was worked on; where nothing says more, as the cards are listed',
+      ],
+    ],
+  },
+  {
     at: '/campaign/*/field-chart',
     title: 'Field chart',
     what: 'The field from above with the circuit as it is planned: where there is somewhere to go without an engine, and where there is not.',

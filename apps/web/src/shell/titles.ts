@@ -26,6 +26,7 @@ const SHEETS: Readonly<Record<string, string>> = {
   gate: 'Gate',
   crew: 'Crew',
   'field-chart': 'Field chart',
+  briefing: 'Briefing',
   'from-memory': 'From memory',
   calls: 'Calls',
   emergency: 'Emergency cards',

@@ -38,6 +38,7 @@ import { CompleteAddress } from '../ui/complete-address.ts';
 import { useKeys } from '../ui/use-keys.ts';
 
 // What is not looked at first comes when it is: it lies on the device beforehand, so that it comes without a network too.
+const BriefingSheet = lazy(() => import('../briefing/briefing-sheet.tsx'));
 const FieldChartSheet = lazy(() => import('../field-chart/field-chart-sheet.tsx'));
 const PlanPage = lazy(() => import('../planning/plan-page.tsx'));
 const FindingsSheet = lazy(async () => ({
@@ -298,6 +299,7 @@ function Sheets({ here, mark }: { here: StationId | undefined; mark: string }): 
           <Route path="gate/:gate" element={<GateSheet />} />
           <Route path="second-walk" element={<SecondWalkSheet />} />
           <Route path="crew" element={<CrewSheet />} />
+          <Route path="briefing" element={<BriefingSheet />} />
           <Route path="field-chart" element={<FieldChartSheet />} />
           <Route path="from-memory/:station" element={<FromMemory />} />
           <Route path="findings" element={<FindingsSheet />} />

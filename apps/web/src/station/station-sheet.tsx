@@ -420,6 +420,14 @@ function StationHead({
           Field chart
         </Link>
       ) : null}
+      {station.station === 'ready' ? (
+        <Link
+          className="flex min-h-9 items-center text-[0.86rem] underline underline-offset-4 max-lg:min-h-14"
+          to={`${view.base}/briefing`}
+        >
+          Briefing
+        </Link>
+      ) : null}
       {station.station === 'run-up' && station.checks.some((c) => c.parts.some((p) => p.answer)) ? (
         <GroundRunLink />
       ) : null}

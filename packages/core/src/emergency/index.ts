@@ -1,2 +1,3 @@
 export * from './types.ts';
 export * from './cards.ts';
+export * from './likely.ts';

@@ -18,6 +18,11 @@ export function Find({ hint, onClose }: { hint: string; onClose: () => void }): 
         ? [{ id: 'do second walk', title: 'Second walk', run: to(`${view.base}/second-walk`) }]
         : []),
       {
+        id: 'do briefing',
+        title: 'Briefing: read aloud before the flight',
+        run: to(`${view.base}/briefing`),
+      },
+      {
         id: 'do field-chart',
         title: 'Field chart: where it can glide to',
         run: to(`${view.base}/field-chart`),
