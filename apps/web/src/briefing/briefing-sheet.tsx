@@ -67,10 +67,10 @@ export default function BriefingSheet(): ReactElement {
   const next = view.status.stations
     .find((s) => s.station === 'flight')
     ?.checks.filter((c) => !c.outside && !c.proven);
-  const planned = state.plan?.flights?.flights[0];
-  const points = planned
-    ? planned.flatMap((id) => index.checks.get(id)?.title ?? [])
-    : (next ?? []).map((c) => c.check.title);
+  const toFly = new Map((next ?? []).map((c) => [c.check.id, c.check.title]));
+  // The first of the planned flights that is not flown yet; without a plan, all that is left.
+  const planned = state.plan?.flights?.flights.find((flight) => flight.some((id) => toFly.has(id)));
+  const points = planned ? planned.flatMap((id) => toFly.get(id) ?? []) : [...toFly.values()];
   return (
     <div className="max-w-3xl px-[22px] py-4">
       <div className="flex flex-wrap items-center gap-4">

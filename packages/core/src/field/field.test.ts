@@ -269,6 +269,14 @@ test('lined up it needs nothing over to line up with: the way to the threshold, 
     undefined,
   ]);
   expect([way(-1501), way(901), way(700)]).toEqual([undefined, undefined, undefined]);
+  // A mast in the way in is flown over; ground that nobody knows is no way in.
+  const mast = { name: 'Mast', at: { north: -300, east: 20 }, top: 60 };
+  const masted = (c: FieldChart): number | undefined =>
+    straightIn(c, gliding, { north: -600, east: 0 }, 0, 15)?.height;
+  expect(masted({ ...here, obstacles: [mast] })).toBeGreaterThan(60 + 30 + 15);
+  expect(masted({ ...here, obstacles: [mast] })).toBeLessThan(60 + 30 + 45);
+  expect(masted({ ...here, obstacles: [{ ...mast, at: { north: -300, east: 200 } }] })).toBeCloseTo(55, 9);
+  expect(masted({ ...here, terrain: undefined })).toBeUndefined();
   // From the other end as well, and into a wind it takes more.
   expect(way(1500, 0, 180)).toBeCloseTo(55, 9);
   const windy = glidingIn({ ...PLAIN, margin: 1.5 }, { from: 0, speed: 5 });

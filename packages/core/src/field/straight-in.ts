@@ -1,4 +1,4 @@
-import type { ChartRunway, FieldChart, MapPlace } from './field-chart.ts';
+import { groundAt, type ChartRunway, type FieldChart, type MapPlace } from './field-chart.ts';
 import type { Gliding, WayDown } from './glide-cover.ts';
 
 const RAD = Math.PI / 180;
@@ -8,16 +8,49 @@ const ASIDE = 20;
 /** A straight way in is looked at no further out than this (m): beyond it the ground counts as on any other way. */
 const FURTHEST = 1500;
 
+/** Ground is looked at every so many metres of the way in, and an obstacle is flown over where it stands so near to it (m). */
+const EVERY = 40;
+const NEAR = 100;
+
+/**
+ * What ground and obstacles on the way in ask for: over the ground nothing more than that it is not in it, since it comes down to it; over an
+ * obstacle the clearance. Undefined where the ground is not known.
+ */
+function overWayIn(
+  chart: FieldChart,
+  { glider }: Gliding,
+  out: number,
+  speed: number,
+  placeAt: (metresOut: number) => MapPlace,
+): number | undefined {
+  let needed = -Infinity;
+  const steps = Math.ceil(out / EVERY);
+  for (let i = 0; i <= steps && out > 0; i += 1) {
+    const metres = out * (1 - i / steps);
+    const here = placeAt(metres);
+    const ground = groundAt(chart, here);
+    if (ground === undefined) return undefined;
+    const lost = (glider.margin * glider.sink * (out - metres)) / speed;
+    const tops = chart.obstacles
+      .filter((o) => Math.hypot(o.at.north - here.north, o.at.east - here.east) <= NEAR + EVERY)
+      .map((o) => o.top + glider.clearance);
+    needed = Math.max(needed, lost + Math.max(ground, ...tops));
+  }
+  return needed;
+}
+
 /** Straight on to one end of a runway and along it. */
 function ontoEnd(
   runway: ChartRunway,
   [near, far]: readonly [MapPlace, MapPlace],
-  { elevation }: FieldChart,
-  { glider, drift }: Gliding,
+  chart: FieldChart,
+  gliding: Gliding,
   at: MapPlace,
   course: number,
   height: number,
 ): WayDown | undefined {
+  const { elevation } = chart;
+  const { glider, drift } = gliding;
   const length = Math.hypot(far.north - near.north, far.east - near.east);
   const [n, e] = [(far.north - near.north) / length, (far.east - near.east) / length];
   const [dn, de] = [at.north - near.north, at.east - near.east];
@@ -29,11 +62,17 @@ function ontoEnd(
   if (speed <= 0) return undefined;
   // High over the last of it there is no stopping on it.
   if (height - elevation > (length - along - glider.roll) / glider.steepest) return undefined;
-  const seconds = Math.max(0, -along) / speed;
+  const out = Math.max(0, -along);
+  const needed = overWayIn(chart, gliding, out, speed, (metres) => ({
+    north: near.north - metres * n,
+    east: near.east - metres * e,
+  }));
+  if (needed === undefined) return undefined;
+  const seconds = out / speed;
   return {
     place: runway.name,
     aim: along < 0 ? near : far,
-    height: elevation + glider.margin * seconds * glider.sink,
+    height: Math.max(needed, elevation + glider.margin * seconds * glider.sink),
     turned: 0,
     seconds,
   };

@@ -107,6 +107,11 @@ test('fuel counts from when the flight may have begun, daylight from the sunset:
   // Landed: what was worked out for that flight says nothing of the next.
   f.give('landed', { kind: 'confirm', asExpected: true });
   expect([f.began(), f.left()]).toEqual([undefined, []]);
+  // The gate passed again begins the next flight; its fuel is planned anew, or is not known.
+  const next = f.pass();
+  expect([Date.parse(next.at), f.left()]).toEqual([f.began()?.instant, []]);
+  f.planned();
+  expect(f.left()).toEqual([{ by: 'fuel', what: 'turn-back', at: Date.parse(next.at) + 200 * MINUTE }]);
 });
 
 test('what is out of limits since the gate was passed, or stops the aircraft, forces landing; what came before it does not', () => {

@@ -1,8 +1,8 @@
-import type { BasisIndex } from '../checks/basis-index.ts';
+import { stateKey, type BasisIndex } from '../checks/basis-index.ts';
+import { WHOLE_AIRCRAFT } from '../checks/types.ts';
 import { sheetRoom, sheetWorked } from '../answers/worksheet.ts';
 import { reason, type Reason } from '../reasons/reason.ts';
 import { standingAnswer, type CampaignState, type Deed } from '../record/state.ts';
-import { stateValue } from '../record/states.ts';
 import type { CampaignStatus } from './derive.ts';
 import { groundsAircraft } from './findings.ts';
 import { stirredUp } from './stirred-up.ts';
@@ -11,18 +11,21 @@ const MINUTE = 60_000;
 /** On the ground again so long before the sun is down (min): the usual reserve of a flight by day. */
 const BEFORE_SUNSET = 30;
 
+/** When it was last said to be flown; undefined where it never was. */
+const lastFlown = (state: CampaignState): number | undefined =>
+  state.states
+    .get(stateKey('flown', WHOLE_AIRCRAFT))
+    ?.filter((s) => s.value === 'yes' && !s.struck)
+    .at(-1)?.since.instant;
+
 /**
- * Since when a flight may be under way: since the gate in front of it was passed, and not yet flown by any state that says so. When it
- * really lifted off nobody recorded; what counts from here comes early rather than late. Undefined where no gate was passed, or it is flown.
+ * Since when a flight may be under way: since the gate in front of it was passed, and not flown since. When it really lifted off nobody
+ * recorded; what counts from here comes early rather than late. Undefined where no gate was passed, or only before the last flight.
  */
 export function flightBegan(state: CampaignState, index: BasisIndex): Deed | undefined {
   const gate = index.basis.pack.gates.find((g) => g.before === 'flight');
   const passed = gate && state.gatesPassed.get(gate.id);
-  if (!passed) return undefined;
-  const flown = index.basis.pack.states.some(
-    (s) => s.name === 'flown' && s.per === 'aircraft' && stateValue(state, 'flown', 'aircraft') === 'yes',
-  );
-  return flown ? undefined : passed;
+  return passed && passed.instant > (lastFlown(state) ?? -Infinity) ? passed : undefined;
 }
 
 /** By when it has to turn back or be down, and by what. */
@@ -57,7 +60,10 @@ export function timesLeft(
     for (const { key, check } of index.parts.values()) {
       const spec = check.answer;
       const of = FIGURES.find((f) => spec.kind === 'worksheet' && f.sheet === spec.sheet);
-      const answer = standingAnswer(state.parts.get(key))?.answer;
+      const given = standingAnswer(state.parts.get(key));
+      // What was planned for the flight before says nothing of this one.
+      if (!given || given.instant <= (lastFlown(state) ?? -Infinity)) continue;
+      const { answer } = given;
       if (!of || spec.kind !== 'worksheet' || answer?.kind !== 'worksheet') continue;
       const worked = sheetWorked(sheetRoom(spec, index, answer), answer);
       const minutes = worked.ok ? worked.value.figures.find((f) => f.figure === of.figure)?.value : undefined;
