@@ -36,8 +36,8 @@ function flownTable(away: number): string {
 }
 
 const uncovered = async (page: Page): Promise<number> => {
-  const text = await page.getByText(/^\d+ s of \d+ s with nowhere to go\.$|^Somewhere to go/).textContent();
-  return text?.startsWith('Somewhere') ? 0 : Number(/^\d+/.exec(text ?? '')?.[0]);
+  const text = await page.getByText(/^\d+ s of \d+ s without glide cover\.$|^Glide cover/).textContent();
+  return text?.startsWith('Glide') ? 0 : Number(/^\d+/.exec(text ?? '')?.[0]);
 };
 
 test('a circuit is laid on the chart before it is flown, its first turn is chosen, and the flight is looked at afterwards', async ({
@@ -54,14 +54,14 @@ test('a circuit is laid on the chart before it is flown, its first turn is chose
   await expect(ylva.getByRole('option').first()).toContainText('Field chart');
   await ylva.keyboard.press('Enter');
   await ylva.waitForURL(/\/field-chart$/);
-  await expect(ylva.getByText('“Wind from” is not said yet. Nothing is worked out before.')).toBeVisible();
+  await expect(ylva.getByText('“Wind from” is missing. Nothing is computed without it.')).toBeVisible();
   for (const [name, value] of [
     ['Wind from (°)', '240'],
-    ['at (kt)', '12'],
-    ['Best glide (kt)', '57'],
-    ['reaches (to one)', '14'],
-    ['Climbs at (kt)', '60'],
-    ['climbs (m/s)', '3.5'],
+    ['Wind speed (kt)', '12'],
+    ['Best glide speed (kt)', '57'],
+    ['Glide ratio (to one)', '14'],
+    ['Climb speed (kt)', '60'],
+    ['Rate of climb (m/s)', '3.5'],
   ] as const)
     await ylva.getByLabel(name, { exact: true }).fill(value);
   const before = await uncovered(ylva);
@@ -70,7 +70,7 @@ test('a circuit is laid on the chart before it is flown, its first turn is chose
   expect(await seriousFaults(ylva)).toEqual([]);
 
   // Over the bog there is nowhere to go: turned the way that is proposed, it is less.
-  await ylva.getByRole('button', { name: 'Which first turn?' }).click();
+  await ylva.getByRole('button', { name: 'Compare first turns' }).click();
   await ylva
     .getByRole('region', { name: 'The first turn' })
     .getByRole('button', { name: /^(Left|Right) \d+° at/ })
@@ -78,22 +78,22 @@ test('a circuit is laid on the chart before it is flown, its first turn is chose
     .click();
   await expect.poll(() => uncovered(ylva)).toBeLessThan(before);
   // What cannot be is said by its name, and what was worked out for something else is not shown for it.
-  await ylva.getByLabel('reaches (to one)', { exact: true }).fill('140');
-  await expect(ylva.getByText('“reaches” is from 1.5 to 60 to one.')).toBeVisible();
-  await expect(ylva.getByText(/with nowhere to go\.$/)).toHaveCount(0);
-  await ylva.getByLabel('reaches (to one)', { exact: true }).fill('14');
+  await ylva.getByLabel('Glide ratio (to one)', { exact: true }).fill('140');
+  await expect(ylva.getByText('“Glide ratio” is from 1.5 to 60 to one.')).toBeVisible();
+  await expect(ylva.getByText(/without glide cover\.$/)).toHaveCount(0);
+  await ylva.getByLabel('Glide ratio (to one)', { exact: true }).fill('14');
 
   // Flown: what is none is refused; gaps are said and never filled.
   await ylva.getByText('As flown', { exact: true }).click();
   await ylva
-    .getByLabel('Take a track')
+    .getByLabel(/^Import (a|another) track$/)
     .setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('hello') });
   await expect(ylva.getByRole('alert')).toContainText('notes.txt: This is neither GPX');
   await ylva
-    .getByLabel('Take a track')
+    .getByLabel(/^Import (a|another) track$/)
     .setInputFiles({ name: 'flight.csv', mimeType: 'text/csv', buffer: Buffer.from(flownTable(30)) });
   await expect(ylva.getByText('flight.csv: 180 points.')).toBeVisible();
-  await expect(ylva.getByText('31 s are not known: the track has gaps.')).toBeVisible();
+  await expect(ylva.getByText('31 s unknown: the track has gaps.')).toBeVisible();
   expect(await uncovered(ylva)).toBeGreaterThan(0);
   expect(await seriousFaults(ylva)).toEqual([]);
   if (process.env['LOOK']) await ylva.screenshot({ path: `${process.env['LOOK']}/field-chart.png` });
@@ -105,7 +105,7 @@ test('a circuit is laid on the chart before it is flown, its first turn is chose
   await ylva.goBack();
   await expect(ylva.getByText(/this is the chart as this device had it last/)).toBeVisible();
   await ylva.getByLabel('Wind from (°)', { exact: true }).fill('60');
-  await expect(ylva.getByText('“at” is not said yet. Nothing is worked out before.')).toBeVisible();
+  await expect(ylva.getByText('“Wind speed” is missing. Nothing is computed without it.')).toBeVisible();
 });
 
 test('the chart of the field is taken by an administrator, whole or not at all', async ({ browser }) => {
@@ -116,14 +116,14 @@ test('the chart of the field is taken by an administrator, whole or not at all',
   };
   const take = (name: string, text: string): Promise<void> =>
     brand
-      .getByLabel('Take a chart')
+      .getByLabel('Import a chart')
       .setInputFiles({ name, mimeType: 'application/geo+json', buffer: Buffer.from(text) });
   await take('broken.geojson', chart.replace('"surface":"grass"', '"surface":"mud"'));
   await expect(brand.getByRole('alert')).toContainText(
     'broken.geojson: Feature 3: its “surface” is hard or grass. Nothing was taken.',
   );
   await take('grauholm.geojson', chart);
-  await expect(brand.getByText('Taken: the chart of Grauholm, from grauholm.geojson.')).toBeVisible();
+  await expect(brand.getByText('Imported: the chart of Grauholm, from grauholm.geojson.')).toBeVisible();
 });
 
 test('the briefing is one page out of what is known: what is not said yet leads there, and the cards are named', async ({
@@ -134,20 +134,16 @@ test('the briefing is one page out of what is known: what is not said yet leads 
   await ylva.goto(`${base}/ready`);
   await ylva.getByRole('link', { name: 'Briefing' }).click();
   await ylva.waitForURL(/\/briefing$/);
-  await expect(ylva.getByRole('region', { name: 'How far it goes' })).toContainText(
-    'Circuit only, land and look',
-  );
-  await expect(ylva.getByRole('region', { name: 'Open, and carried' })).toContainText(
-    'Right tank flows short',
-  );
+  await expect(ylva.getByRole('region', { name: 'Profile' })).toContainText('Circuit only, land and look');
+  await expect(ylva.getByRole('region', { name: 'Open findings' })).toContainText('Right tank flows short');
   // The tank that flows short leads to an engine that stops, whatever else there is.
-  const likeliest = ylva.getByRole('region', { name: 'Likeliest today' }).getByRole('link');
+  const likeliest = ylva.getByRole('region', { name: 'Most likely emergencies' }).getByRole('link');
   await expect(likeliest).toHaveCount(3);
   await expect(likeliest.first()).toContainText(/engine stops/i);
   expect(await seriousFaults(ylva)).toEqual([]);
   await ylva
-    .getByRole('region', { name: 'Run, and where it is stopped' })
-    .getByRole('link', { name: 'Not said yet' })
+    .getByRole('region', { name: 'Take-off run and abort point' })
+    .getByRole('link', { name: 'Not recorded yet' })
     .click();
   await ylva.waitForURL(/ready\?check=run-today$/);
 });

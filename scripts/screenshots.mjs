@@ -139,14 +139,14 @@ const glider = campaigns.find((c) => c.mark === 'QX-DPM' && c.releasedAt === und
 await planner.goto(`${url}/campaign/${glider.id}/field-chart`);
 for (const [name, value] of [
   ['Wind from (°)', '240'],
-  ['at (kt)', '12'],
-  ['Best glide (kt)', '57'],
-  ['reaches (to one)', '18'],
-  ['Climbs at (kt)', '60'],
-  ['climbs (m/s)', '3.5'],
+  ['Wind speed (kt)', '12'],
+  ['Best glide speed (kt)', '57'],
+  ['Glide ratio (to one)', '18'],
+  ['Climb speed (kt)', '60'],
+  ['Rate of climb (m/s)', '3.5'],
 ])
   await planner.getByLabel(name, { exact: true }).fill(value);
-await planner.getByText(/with nowhere to go\.$/).waitFor();
+await planner.getByText(/without glide cover\.$/).waitFor();
 await planner.waitForTimeout(500);
 await save(planner, 'field-chart');
 const tug = campaigns.find((c) => c.mark === 'QX-HEI');

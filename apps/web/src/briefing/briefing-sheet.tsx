@@ -38,7 +38,7 @@ function sheetSays({ state, index, base }: CampaignView, sheet: SheetName): Reac
   if (answer) return describeAnswer(index, part.check.id, answer);
   return (
     <Link className={NOT_YET} to={`${base}/${part.check.station}?check=${part.check.id}`}>
-      Not said yet
+      Not recorded yet
     </Link>
   );
 }
@@ -85,7 +85,7 @@ export default function BriefingSheet(): ReactElement {
       <div className="-mx-[22px]">
         <InTheAir station="ready" />
       </div>
-      <Said title="How far it goes">
+      <Said title="Profile">
         {profile ? (
           PROFILE_TITLES[profile]
         ) : (
@@ -95,16 +95,16 @@ export default function BriefingSheet(): ReactElement {
         )}
       </Said>
       {wind === undefined ? null : <Said title="Wind and runway">{wind}</Said>}
-      {run === undefined ? null : <Said title="Run, and where it is stopped">{run}</Said>}
-      <Said title="First turn, and where to land out">
+      {run === undefined ? null : <Said title="Take-off run and abort point">{run}</Said>}
+      <Said title="First turn and landing places">
         <Link className="underline underline-offset-4" to={`${base}/field-chart`}>
           On the field chart
         </Link>
       </Said>
-      <Said title="Flown today">
+      <Said title="Test points today">
         {points.length === 0 ? 'Nothing is left to be flown.' : points.join(' · ')}
       </Said>
-      <Said title="Not done today">
+      <Said title="Off-limits today">
         {narrowed.length === 0
           ? 'No open finding forbids anything.'
           : narrowed.map(({ finding, title, narrows }) => (
@@ -114,9 +114,9 @@ export default function BriefingSheet(): ReactElement {
             ))}
       </Said>
       {open.length === 0 ? null : (
-        <Said title="Open, and carried">{open.map((f) => f.raised.title).join(' · ')}</Said>
+        <Said title="Open findings">{open.map((f) => f.raised.title).join(' · ')}</Said>
       )}
-      <Said title="Who says what">
+      <Said title="Roles">
         {crew.size === 0 ? (
           <Link className={NOT_YET} to={`${base}/crew`}>
             Nobody has taken a position yet
@@ -129,7 +129,7 @@ export default function BriefingSheet(): ReactElement {
           ))
         )}
       </Said>
-      <Said title="Likeliest today">
+      <Said title="Most likely emergencies">
         {likely.length === 0
           ? 'No emergency cards for this aircraft.'
           : likely.map(({ card }) => (

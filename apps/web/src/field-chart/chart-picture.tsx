@@ -126,9 +126,7 @@ export function ChartPicture({
         if (nearest >= 0) onChoose(nearest);
       }}
     >
-      <title id={id}>
-        {chart.name} from above, north up; thick where the flight has nowhere to go without its engine
-      </title>
+      <title id={id}>{chart.name} from above, north up; thick where the flight has no glide cover</title>
       <defs>
         <pattern
           id={`${id}-no`}

@@ -27,8 +27,8 @@ function Moment({ moment }: { moment: CoveredMoment }): ReactElement {
       {standing
         ? 'on the ground.'
         : !way || margin === undefined
-          ? `${feet(height)}, and nowhere to go that is known.`
-          : `${feet(height)}; from ${feet(way.height)} on ${way.place} can be reached${turned < 5 ? ', straight on' : `, ${turned}° to the ${way.turned > 0 ? 'right' : 'left'}`}. ${margin >= 0 ? `${feet(margin)} to spare.` : `${feet(-margin)} too low.`}`}
+          ? `${feet(height)}, no landing place within reach that is known.`
+          : `${feet(height)}; from ${feet(way.height)} ${way.place} is within reach${turned < 5 ? ', straight on' : `, ${turned}° to the ${way.turned > 0 ? 'right' : 'left'}`}. ${margin >= 0 ? `${feet(margin)} margin.` : `${feet(-margin)} too low.`}`}
     </p>
   );
 }
@@ -50,7 +50,9 @@ function Turns({
           <Button onClick={() => onTake(t)}>
             {t.side === 'left' ? 'Left' : 'Right'} {t.firstTurn}° at {feet(t.turnAt)}
           </Button>
-          <span className="text-[0.9rem]">{seconds(t.uncovered)} without cover in the first two minutes</span>
+          <span className="text-[0.9rem]">
+            {seconds(t.uncovered)} without glide cover in the first two minutes
+          </span>
         </li>
       ))}
     </ol>
@@ -112,7 +114,7 @@ function OnChart({ chart, kept }: { chart: FieldChart; kept: boolean }): ReactEl
           />
           {planned ? null : (
             <TableFile
-              words={flight ? 'Another track' : 'Take a track'}
+              words={flight ? 'Import another track' : 'Import a track'}
               accept=".gpx,.nmea,.txt,.csv,.log"
               most={MOST_TRACK_BYTES}
               onText={take}
@@ -123,37 +125,35 @@ function OnChart({ chart, kept }: { chart: FieldChart; kept: boolean }): ReactEl
         {!planned && flight ? <p className="mb-1 text-[0.9rem] text-ink-2">{flight.said}</p> : null}
         <div role="status" className="min-h-[4.5rem]">
           {!planned && !flight ? (
-            <p className="text-[1.2rem]">
-              Take the track that was flown: GPX, sentences of a receiver, or a table.
-            </p>
+            <p className="text-[1.2rem]">Import the track that was flown: GPX, NMEA 0183, or a table.</p>
           ) : typeof order === 'string' ? (
-            <p className="text-[1.2rem]">{order} Nothing is worked out before.</p>
+            <p className="text-[1.2rem]">{order} Nothing is computed without it.</p>
           ) : covered ? (
             <>
               <p className="text-[1.56rem] leading-tight font-semibold">
                 {covered.airborne === 0
-                  ? 'It was never in the air that is known.'
+                  ? 'No part of this track was in the air.'
                   : covered.uncovered === 0
                     ? covered.unknown > 0
-                      ? 'Somewhere to go wherever it is known.'
-                      : 'Somewhere to go all the way.'
-                    : `${seconds(covered.uncovered)} of ${seconds(covered.airborne)} with nowhere to go.`}
+                      ? 'Glide cover wherever the track is known.'
+                      : 'Glide cover all the way.'
+                    : `${seconds(covered.uncovered)} of ${seconds(covered.airborne)} without glide cover.`}
               </p>
               {covered.unknown > 0 ? (
                 <p className="text-[0.95rem] font-semibold">
-                  {seconds(covered.unknown)} are not known: the track has gaps.
+                  {seconds(covered.unknown)} unknown: the track has gaps.
                 </p>
               ) : null}
               {covered.least?.margin === undefined ? null : (
                 <p className="text-[0.95rem] text-ink-2">
                   {covered.least.margin >= 0
-                    ? `Never less than ${feet(covered.least.margin)} to spare.`
+                    ? `Smallest margin ${feet(covered.least.margin)}.`
                     : `At the worst ${feet(-covered.least.margin)} too low, ${planned ? `${seconds(covered.least.at)} after the brakes are let go` : `${seconds(covered.least.at)} into the track`}.`}
                 </p>
               )}
             </>
           ) : working ? (
-            <p className="text-[1.2rem]">Working it out…</p>
+            <p className="text-[1.2rem]">Computing…</p>
           ) : null}
         </div>
         {kept ? (
@@ -199,10 +199,10 @@ function OnChart({ chart, kept }: { chart: FieldChart; kept: boolean }): ReactEl
             setChosen(undefined);
           }}
         />
-        {flown ? <p className="cap mb-3">It glides as it was flown in this campaign.</p> : null}
+        {flown ? <p className="cap mb-3">Best glide speed and ratio as measured in this campaign.</p> : null}
         <section aria-label="The first turn" hidden={!planned}>
           <Button disabled={!ready} onClick={lookForTurns}>
-            Which first turn?
+            Compare first turns
           </Button>
           {turns ? (
             <Turns

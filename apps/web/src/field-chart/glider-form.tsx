@@ -58,25 +58,25 @@ type Group = readonly (readonly [
 
 const WIND: Group = [
   ['from', 'Wind from', '°', 0, 360],
-  ['wind', 'at', 'kt', 0, 60],
+  ['wind', 'Wind speed', 'kt', 0, 60],
 ];
 const GLIDE: Group = [
-  ['speed', 'Best glide', 'kt', 15, 150],
-  ['ratio', 'reaches', 'to one', 1.5, 60],
-  ['bank', 'Turned with', '°', 10, 60],
-  ['margin', 'Every loss times', '', 1, 4],
-  ['arrival', 'Left over the place', 'ft', 50, 1500],
-  ['roll', 'Rolls after landing', 'm', 20, 2000],
-  ['steepest', 'At the steepest', 'to one', 1, 40],
+  ['speed', 'Best glide speed', 'kt', 15, 150],
+  ['ratio', 'Glide ratio', 'to one', 1.5, 60],
+  ['bank', 'Bank', '°', 10, 60],
+  ['margin', 'Factor on height loss', '', 1, 4],
+  ['arrival', 'Height over the landing place', 'ft', 50, 1500],
+  ['roll', 'Landing run', 'm', 20, 2000],
+  ['steepest', 'Steepest descent', 'to one', 1, 40],
 ];
 const PATTERN: Group = [
-  ['climbSpeed', 'Climbs at', 'kt', 15, 150],
-  ['climbRate', 'climbs', 'm/s', 0.2, 20],
-  ['run', 'Run', 'm', 20, 2000],
+  ['climbSpeed', 'Climb speed', 'kt', 15, 150],
+  ['climbRate', 'Rate of climb', 'm/s', 0.2, 20],
+  ['run', 'Take-off run', 'm', 20, 2000],
   ['turnAt', 'First turn at', 'ft', 50, 3000],
-  ['firstTurn', 'through', '°', 20, 150],
-  ['height', 'Circuit', 'ft', 100, 5000],
-  ['beside', 'beside the runway', 'm', 200, 5000],
+  ['firstTurn', 'First turn, angle', '°', 20, 150],
+  ['height', 'Circuit height', 'ft', 100, 5000],
+  ['beside', 'Downwind distance', 'm', 200, 5000],
 ];
 
 /** The figures as the core has them; the title of the first that is missing or cannot be. */
@@ -88,7 +88,7 @@ export function fromFigures(
   for (const group of planned ? [WIND, GLIDE, PATTERN] : [WIND, GLIDE])
     for (const [field, title, unit, low, high] of group) {
       const value = f[field];
-      if (value === undefined) return `“${title}” is not said yet.`;
+      if (value === undefined) return `“${title}” is missing.`;
       if (!(value >= low && value <= high))
         return `“${title}” is from ${low} to ${high} ${unit}.`.replace(' .', '.');
     }

@@ -11,7 +11,7 @@ export function ChartForm(): ReactElement {
     const answer = await api.put<{ name: string }>('/api/field/chart', { text });
     setSaid(
       answer.ok
-        ? { good: true, text: `Taken: the chart of ${answer.value.name}, from ${name}.` }
+        ? { good: true, text: `Imported: the chart of ${answer.value.name}, from ${name}.` }
         : { good: false, text: `${name}: ${sayFailure(answer.error)}` },
     );
   };
@@ -23,7 +23,7 @@ export function ChartForm(): ReactElement {
       </p>
       <div className="flex flex-wrap items-center gap-x-4">
         <TableFile
-          words="Take a chart"
+          words="Import a chart"
           accept=".geojson,.json"
           most={MOST_CHART_BYTES}
           onText={(name, text) => void take(name, text)}

@@ -56,14 +56,14 @@ export const HELP_PAGES: readonly HelpPage[] = [
   {
     at: '/campaign/*/briefing',
     title: 'Briefing',
-    what: 'One page that is read aloud before a flight, out of what is known already: how far, wind and run, what is flown and what is not, who says what, and the three emergencies that are likeliest today.',
+    what: 'One page that is read aloud before a flight, out of what is known already: how far, wind and run, what is flown and what is not, roles, and the three most likely emergencies.',
     next: [
-      'What is not said yet is a link to where it is said.',
+      'What is not recorded yet is a link to where it is recorded.',
       'Read it to everybody who flies, watches or calls; print it for who has no device.',
     ],
     words: [
       [
-        'Likeliest today',
+        'Most likely emergencies',
         'by what was found and what was worked on; where nothing says more, as the cards are listed',
       ],
     ],
@@ -71,21 +71,18 @@ export const HELP_PAGES: readonly HelpPage[] = [
   {
     at: '/campaign/*/field-chart',
     title: 'Field chart',
-    what: 'The field from above with the circuit as it is planned: where there is somewhere to go without an engine, and where there is not.',
+    what: 'The field from above with the circuit as it is planned: where it has glide cover and where it has not.',
     next: [
       'Say the wind, how it glides, and the circuit. The chart follows.',
       'Move along the flight, or press on it: from which height which place can be reached.',
-      'Which first turn? tells how to turn after the take-off so that there is somewhere to go for longest.',
+      'Compare first turns shows which turn after the take-off leaves the fewest seconds without glide cover.',
     ],
     words: [
       [
-        'Cover',
-        'somewhere to land can be reached without the engine, over the ground, with the height left over that was said',
+        'Glide cover',
+        'a landing place can be reached without the engine, clear of the ground, with the height over it that was entered',
       ],
-      [
-        'Every loss times',
-        'how much more height is taken than it should cost: nobody glides as well as the best figure',
-      ],
+      ['Factor on height loss', 'how much more height is reckoned with than the best figures say'],
     ],
   },
   {

@@ -30,20 +30,20 @@ const sunsetAt = (now: number, { latitude, longitude }: Position): number | unde
   daylightOf(new Date(now).toISOString().slice(0, 10), latitude, longitude).sunset;
 
 const WORDS: Readonly<Record<TimeLeft['by'], string>> = {
-  fuel: 'by fuel',
-  energy: 'by the pack',
-  daylight: 'by daylight',
+  fuel: 'fuel',
+  energy: 'battery',
+  daylight: 'daylight',
 };
 const CLOCK = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 
 function Left({ time, now, first }: { time: TimeLeft; now: number; first: boolean }): ReactElement {
   const minutes = Math.floor((time.at - now) / MINUTE);
-  const says = time.what === 'turn-back' ? 'Turn back by' : 'Down by';
+  const says = time.what === 'turn-back' ? 'Turn back by' : 'On the ground by';
   return (
     <span
       className={`${first ? 'text-[1.05rem] font-semibold' : 'text-[0.9rem] text-ink-2'} ${minutes < SOON ? 'text-out' : ''}`}
     >
-      {says} {CLOCK.format(time.at)}, {WORDS[time.by]}:{' '}
+      {says} {CLOCK.format(time.at)} ({WORDS[time.by]}):{' '}
       {minutes < 0 ? `${-minutes} min ago` : `${minutes} min`}
     </span>
   );

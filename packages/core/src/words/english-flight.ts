@@ -62,10 +62,10 @@ export const ENGLISH_FLIGHT = {
       ? `A turn back is one of ${p.n('least')}° to 360°.`
       : `Row ${p.n('row')} turned less than ${p.n('least')}°: that says nothing of a turn back.`,
   turnNotDown: (p) => `Row ${p.n('row')} ends no lower than it began: look at its heights.`,
-  turnAllowance: () => 'Surprise, sinking and what is put on top are nothing or more.',
-  landFinding: (p) => `“${p.s('title')}” was found since, and stops the aircraft.`,
+  turnAllowance: () => 'Reaction time, sink rate and added margin are zero or more.',
+  landFinding: (p) => `Finding “${p.s('title')}” grounds the aircraft.`,
   landOut: (p) => `${p.s('check')}: out of limits.`,
-  landUnknown: (p) => `${p.s('check')}: nobody can say.`,
+  landUnknown: (p) => `${p.s('check')}: not conclusive.`,
   landStirred: (p) =>
     `${p.s('drain')}: ${p.s('seen')} was stirred up before, and no screen was opened since.`,
   runNone: () => 'A run is above nothing.',

@@ -39,7 +39,7 @@ export function CircleFromTrack({ part }: { readonly part: Part }): ReactElement
   return (
     <div className="flex flex-wrap items-center gap-x-4 py-1">
       <TableFile
-        words="Take the circle from a track"
+        words="Import the circle from a track"
         accept=".gpx,.nmea,.txt,.csv,.log"
         most={MOST_TRACK_BYTES}
         onText={take}

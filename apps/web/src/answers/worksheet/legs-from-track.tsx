@@ -64,7 +64,7 @@ export function LegsFromTrack({ part }: { readonly part: Part }): ReactElement {
   return (
     <div className="flex flex-wrap items-center gap-x-4 py-1">
       <TableFile
-        words="Take the legs from a track"
+        words="Import legs from a track"
         accept=".gpx,.nmea,.txt,.csv,.log"
         most={MOST_TRACK_BYTES}
         onText={take}

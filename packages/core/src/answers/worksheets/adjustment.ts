@@ -33,17 +33,17 @@ export const ADJUSTMENT: Sheet = {
     const { measured, moved } = kindOf(room);
     return {
       head: [
-        { id: 'off', title: 'Measured, less wanted', unit: measured },
-        { id: 'now', title: 'Set now', unit: moved },
+        { id: 'off', title: 'Measured minus wanted', unit: measured },
+        { id: 'now', title: 'Present setting', unit: moved },
         { id: 'first', title: 'First safe step, with its sign', unit: moved },
-        { id: 'most', title: 'Most at once', unit: moved },
+        { id: 'most', title: 'Largest step at once', unit: moved },
       ],
       choices: [
         { id: 'what', title: 'What is adjusted', options: KINDS.map(({ id, text }) => ({ id, text })) },
       ],
       columns: [
-        { id: 'moved', title: 'Before: moved by', unit: moved },
-        { id: 'changed', title: 'which changed it by', unit: measured },
+        { id: 'moved', title: 'Earlier: adjusted by', unit: moved },
+        { id: 'changed', title: 'changed by', unit: measured },
       ],
       row: 'Time',
       fewest: 0,

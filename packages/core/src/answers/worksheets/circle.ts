@@ -9,11 +9,11 @@ export const CIRCLE: Sheet = {
     head: [
       { id: 'wanted', title: 'Radius wanted', unit: 'm' },
       { id: 'flown', title: 'Radius flown', unit: 'm' },
-      { id: 'furthest', title: 'Furthest off the circle', unit: 'm' },
+      { id: 'furthest', title: 'Largest error off the circle', unit: 'm' },
       { id: 'lowest', title: 'Lowest', unit: 'm' },
       { id: 'highest', title: 'Highest', unit: 'm' },
       { id: 'throttle-wanted', title: 'Throttle expected', unit: '%', optional: true },
-      { id: 'throttle', title: 'Throttle it took', unit: '%', optional: true },
+      { id: 'throttle', title: 'Throttle measured', unit: '%', optional: true },
     ],
     choices: [],
     columns: [],

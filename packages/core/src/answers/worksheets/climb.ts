@@ -26,8 +26,8 @@ export const CLIMB: Sheet = {
   title: 'Climb, on a standard day at one mass',
   form: () => ({
     head: [
-      { id: 'reference', title: 'Mass it is told for', unit: 'kg' },
-      { id: 'height', title: 'Height it is told for, standard day', unit: 'ft' },
+      { id: 'reference', title: 'Reference mass', unit: 'kg' },
+      { id: 'height', title: 'Reference height, standard day', unit: 'ft' },
     ],
     choices: [],
     columns: [

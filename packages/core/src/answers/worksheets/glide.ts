@@ -28,7 +28,7 @@ export const GLIDE: Sheet = {
   title: 'Glide at several speeds',
   form: () => ({
     head: [
-      { id: 'reference', title: 'Mass it is told for', unit: 'kg' },
+      { id: 'reference', title: 'Reference mass', unit: 'kg' },
       { id: 'air', title: 'Outside air, halfway', unit: 'degC' },
       { id: 'shift', title: 'To add to what is shown', unit: 'kt', optional: true },
     ],

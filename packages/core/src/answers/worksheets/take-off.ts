@@ -14,7 +14,7 @@ const DAY: readonly SheetField[] = [
   { id: 'temperature', title: 'Outside air', unit: 'degC' },
   { id: 'humidity', title: 'Humidity', unit: '%', optional: true },
 ];
-const LIFT_OFF: SheetField = { id: 'lift-off', title: 'Lifts off at', unit: 'kt' };
+const LIFT_OFF: SheetField = { id: 'lift-off', title: 'Lift-off speed', unit: 'kt' };
 const SLOPE: SheetField = { id: 'slope', title: 'Uphill', unit: '%', optional: true };
 const SURFACE = {
   id: 'surface',
@@ -62,11 +62,11 @@ export const TAKE_OFF_TODAY: Sheet = {
     head: [
       { id: 'book-run', title: 'Run by the book, standard day, no wind, hard', unit: 'm' },
       { id: 'book-mass', title: 'at', unit: 'kg' },
-      { ...LIFT_OFF, title: 'lifting off at' },
+      { ...LIFT_OFF, title: 'lift-off speed' },
       ...DAY,
-      { id: 'headwind', title: 'Wind along the runway, from behind below nothing', unit: 'kt' },
+      { id: 'headwind', title: 'Headwind, tailwind negative', unit: 'kt' },
       SLOPE,
-      { id: 'there', title: 'Runway there is', unit: 'm' },
+      { id: 'there', title: 'Runway available', unit: 'm' },
     ],
     choices: [SURFACE],
     columns: [],
@@ -112,11 +112,11 @@ export function runsReduced(figures: SheetFigures, room: SheetRoom): Result<read
 export const TAKE_OFF_RUN: Sheet = {
   title: 'Take-off run as flown',
   form: () => ({
-    head: [{ id: 'reference', title: 'Mass it is told for', unit: 'kg' }, ...DAY, LIFT_OFF, SLOPE],
+    head: [{ id: 'reference', title: 'Reference mass', unit: 'kg' }, ...DAY, LIFT_OFF, SLOPE],
     choices: [SURFACE],
     columns: [
-      { id: 'run', title: 'From standing to lift-off', unit: 'm' },
-      { id: 'headwind', title: 'Wind along the runway, from behind below nothing', unit: 'kt' },
+      { id: 'run', title: 'Run to lift-off', unit: 'm' },
+      { id: 'headwind', title: 'Headwind, tailwind negative', unit: 'kt' },
     ],
     row: 'Run',
     fewest: 1,

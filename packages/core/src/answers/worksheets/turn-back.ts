@@ -27,10 +27,10 @@ export const TURN_BACK: Sheet = {
   title: 'Height that a turn back takes',
   form: () => ({
     head: [
-      { id: 'needed', title: 'Turn to come back on the runway', unit: 'deg-angle' },
-      { id: 'surprise', title: 'Surprise, before anything is done', unit: 's' },
-      { id: 'sink', title: 'Sinking meanwhile', unit: 'm/s' },
-      { id: 'share', title: 'Put on top of all', unit: '%' },
+      { id: 'needed', title: 'Turn needed', unit: 'deg-angle' },
+      { id: 'surprise', title: 'Reaction time', unit: 's' },
+      { id: 'sink', title: 'Sink rate meanwhile', unit: 'm/s' },
+      { id: 'share', title: 'Added margin', unit: '%' },
     ],
     choices: [],
     columns: [
