@@ -1,7 +1,7 @@
 import type { Basis } from '../checks/types.ts';
 import { BASIS, check, IDLE_LIMIT, PACK, reading, Scribe } from '../testing/world.ts';
 import { deriveStatus } from './derive.ts';
-import { flightBegan, landingForces, timesLeft } from './in-the-air.ts';
+import { flightBegan, landingForces, leftFromFlight, timesLeft } from './in-the-air.ts';
 
 const MINUTE = 60_000;
 const BASIS_OF_FLIGHT: Basis = {
@@ -82,6 +82,12 @@ function flight() {
       if (!state.index) throw new Error('There is no basis.');
       return timesLeft(state, state.index, sunset);
     },
+    unsettled: () => {
+      const state = s.state();
+      const status = deriveStatus(state, '2026-11-24T12:00:00.000Z');
+      if (!status) throw new Error('There is no basis.');
+      return leftFromFlight(state, status).map((l) => [l.check, l.mark]);
+    },
     forces: () => {
       const state = s.state();
       const at = '2026-11-24T12:00:00.000Z';
@@ -152,4 +158,32 @@ test('sediment that was stirred up before forces nothing alone, and is said as s
   expect(f.forces()).toEqual([]);
   f.give('alive', { kind: 'reading', reading: reading(960) });
   expect(f.forces()).toEqual(['landOut', 'landStirred']);
+});
+
+test('what was out or near in the flight is left until a finding is raised of it, or it is within when read again', () => {
+  const f = flight();
+  f.pass();
+  expect(f.unsettled()).toEqual([]);
+  f.give('alive', { kind: 'reading', reading: reading(960) });
+  expect(f.unsettled()).toEqual([['alive', 'out']]);
+  const raise = (finding: string, check?: string): void =>
+    void f.s.add('finding.raised', {
+      finding,
+      title: finding,
+      text: '',
+      place: '',
+      attachments: [],
+      ...(check === undefined ? {} : { check }),
+    } as never);
+  // Of something else: it is left all the same.
+  raise('other');
+  raise('elsewhere', 'landed');
+  expect(f.unsettled()).toEqual([['alive', 'out']]);
+  raise('alive-out', 'alive');
+  expect(f.unsettled()).toEqual([]);
+  // Read again and out again: the finding before is of the reading before.
+  f.give('alive', { kind: 'reading', reading: reading(970) });
+  expect(f.unsettled()).toEqual([['alive', 'out']]);
+  f.give('alive', { kind: 'reading', reading: reading(700) });
+  expect(f.unsettled()).toEqual([]);
 });

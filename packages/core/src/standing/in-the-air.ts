@@ -105,3 +105,37 @@ export function landingForces(
       : stirredUp(state, index).map((s) => reason('landStirred', { drain: s.drain, seen: s.seen }));
   return [...stopping, ...steps, ...stirred];
 }
+
+/** A step of the flight that asks for more than to be recorded. */
+export interface LeftFromFlight {
+  readonly check: string;
+  readonly title: string;
+  readonly part: string;
+  readonly mark: 'out' | 'near' | 'unknown';
+}
+
+/**
+ * What of the flight is not settled yet: every step that is out of limits, near them or not conclusive, of which no finding was raised since it
+ * was read, and which nobody has decided on with a reason. None is lost by being forgotten in the debrief.
+ * Boundary: a finding of the same moment counts. Example: a rate of climb near its limit, and no finding: one.
+ */
+export function leftFromFlight(
+  state: CampaignState,
+  status: Pick<CampaignStatus, 'stations'>,
+): readonly LeftFromFlight[] {
+  const flight = status.stations.find((s) => s.station === 'flight');
+  return (flight?.checks ?? []).flatMap(({ check, parts }) =>
+    parts.flatMap(({ key, mark, answer, decision }): readonly LeftFromFlight[] => {
+      if (
+        !answer ||
+        (answer.decision ?? decision) ||
+        (mark !== 'out' && mark !== 'near' && mark !== 'unknown')
+      )
+        return [];
+      const raised = [...state.findings.values()].some(
+        (f) => f.raised.check === check.id && f.raised.instant >= answer.instant,
+      );
+      return raised ? [] : [{ check: check.id, title: check.title, part: key, mark }];
+    }),
+  );
+}
