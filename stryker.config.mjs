@@ -12,6 +12,11 @@ export const PARTS = {
   standing: { mutate: ['packages/core/src/standing/*.ts'], tests: ['standing', 'entries', 'record'] },
   entries: { mutate: ['packages/core/src/entries/*.ts'], tests: ['entries', 'standing', 'checks'] },
   controls: { mutate: ['packages/core/src/controls/*.ts'], tests: ['controls', 'answers'] },
+  flight: {
+    mutate: ['packages/core/src/flight/*.ts', 'packages/core/src/air/*.ts'],
+    tests: ['flight', 'air'],
+  },
+  field: { mutate: ['packages/core/src/field/*.ts'], tests: ['field'] },
   fuel: {
     mutate: ['packages/core/src/fuel/*.ts', 'packages/core/src/compass/*.ts'],
     tests: ['fuel', 'compass', 'answers'],
