@@ -166,7 +166,7 @@ test('what was out or near in the flight is left until a finding is raised of it
   expect(f.unsettled()).toEqual([]);
   f.give('alive', { kind: 'reading', reading: reading(960) });
   expect(f.unsettled()).toEqual([['alive', 'out']]);
-  const raise = (finding: string, check?: string): void =>
+  const raise = (finding: string, check?: string, subject?: string): void =>
     void f.s.add('finding.raised', {
       finding,
       title: finding,
@@ -174,10 +174,12 @@ test('what was out or near in the flight is left until a finding is raised of it
       place: '',
       attachments: [],
       ...(check === undefined ? {} : { check }),
+      ...(subject === undefined ? {} : { subject }),
     } as never);
   // Of something else: it is left all the same.
   raise('other');
   raise('elsewhere', 'landed');
+  raise('of-one-engine', 'alive', 'left');
   expect(f.unsettled()).toEqual([['alive', 'out']]);
   raise('alive-out', 'alive');
   expect(f.unsettled()).toEqual([]);

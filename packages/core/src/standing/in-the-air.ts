@@ -133,7 +133,11 @@ export function leftFromFlight(
       )
         return [];
       const raised = [...state.findings.values()].some(
-        (f) => f.raised.check === check.id && f.raised.instant >= answer.instant,
+        ({ raised: r }) =>
+          r.check === check.id &&
+          r.instant >= answer.instant &&
+          // What was found of one engine says nothing of the other.
+          (r.subject === undefined || key === `${check.id}@${r.subject}`),
       );
       return raised ? [] : [{ check: check.id, title: check.title, part: key, mark }];
     }),

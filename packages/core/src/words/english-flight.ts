@@ -19,6 +19,7 @@ export const ENGLISH_FLIGHT = {
     `The legs were flown at airspeeds more than ${p.n('within')} kt apart: they tell nothing together. Fly them at one.`,
   legsTooPoor: (p) =>
     `It is known no better than ± ${p.s('by')}: fly another leg where it tells most, or all of them steadier.`,
+  legsNotInTrack: () => 'Nothing in this track was flown straight, level and evenly for 25 s.',
   legStandsOff: (p) =>
     `Leg ${p.n('leg')} stands ${p.s('by')} off the others: flown at another speed or height, in other air, or typed wrongly.`,
   stallsNone: () => 'No stall is written down yet.',

@@ -13,6 +13,7 @@ import { newestAt, recent, useMonitor } from '../../sync/monitor-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
 import { cellName } from './desk.ts';
+import { legAsTyped } from './leg-as-typed.ts';
 
 const KNOT = 1852 / 3600;
 /** So far back the flight is looked at (s), so often (ms), and so many legs are offered, the newest first. */
@@ -48,15 +49,11 @@ export function LegsHeard({ part }: { readonly part: Part }): ReactElement | nul
   if (Math.abs(now - known.current.at) >= EVERY)
     known.current = { at: now, legs: legsOfTrack(momentsHeard()) };
   const texts = draft.texts ?? {};
-  const written = (leg: SteadyLeg): readonly [string, string] => [
-    String(Math.round(leg.track) % 360),
-    (leg.speed / KNOT).toFixed(1),
-  ];
   const isTaken = (leg: SteadyLeg): boolean =>
     Array.from({ length: MOST_LEGS }, (_, i) => i + 1).some(
       (row) =>
-        ownMember(texts, cellName(row, 'track')) === written(leg)[0] &&
-        ownMember(texts, cellName(row, 'ground')) === written(leg)[1],
+        ownMember(texts, cellName(row, 'track')) === legAsTyped(leg)[0] &&
+        ownMember(texts, cellName(row, 'ground')) === legAsTyped(leg)[1],
     );
   const legs = [...known.current.legs].reverse().slice(0, OFFERED);
   if (legs.length === 0) return null;
@@ -67,7 +64,7 @@ export function LegsHeard({ part }: { readonly part: Part }): ReactElement | nul
   );
   const take = (leg: SteadyLeg): void => {
     if (row === undefined) return;
-    const [track, ground] = written(leg);
+    const [track, ground] = legAsTyped(leg);
     changeDraft(view.id, part.key, {
       texts: { ...texts, [cellName(row, 'track')]: track, [cellName(row, 'ground')]: ground },
       picks: { ...draft.picks, rows: String(Math.max(row, Number(draft.picks?.['rows'] ?? 0))) },
