@@ -59,6 +59,17 @@ test('a gap, a climb, a circle, or less than 25 seconds is no leg; exactly 25 ar
   expect(legsOfTrack(flown([{ seconds: 60 }], { speed: 0 }))).toEqual([]);
 });
 
+test('a climb that ends in level flight and a descent behind it leave one leg, not two on one heading', () => {
+  for (const climb of [1, 2.5, 4]) {
+    const legs = legsOfTrack(
+      flown([{ seconds: 60, climb }, { seconds: 80 }, { seconds: 60, climb: -climb }]),
+    );
+    expect([climb, legs.length]).toEqual([climb, 1]);
+    expect(legs[0]?.from).toBeGreaterThan(45);
+    expect(legs[0]?.to).toBeGreaterThanOrEqual(139);
+  }
+});
+
 test('no leg is invented: each lies within the flight, none over another, none through a turn (property)', () => {
   const part = fc.record({
     seconds: fc.integer({ min: 5, max: 70 }),

@@ -26,6 +26,8 @@ export const LEG_SECONDS = 25;
 /** No moment of it lies further from where an even flight along a line would have it (m), nor from its mean height (m). */
 const OFF_LINE = 12;
 const OFF_HEIGHT = 15;
+/** It begins within half of that: the last of a climb would cut one leg into two. */
+const BEGINS_WITHIN = OFF_HEIGHT / 2;
 /** A longer step than this ends it (s). */
 const GAP = 3;
 /** Slower than this over the ground nobody flies a leg (m/s). */
@@ -65,16 +67,16 @@ function lineOf(moments: readonly LegMoment[]) {
 export function legsOfTrack(track: readonly LegMoment[]): readonly SteadyLeg[] {
   const legs: SteadyLeg[] = [];
   const isGap = (i: number): boolean => (track[i]?.at ?? 0) - (track[i - 1]?.at ?? 0) > GAP + 1e-9;
-  const isEven = (from: number, to: number): boolean => {
+  const isEven = (from: number, to: number, heights = OFF_HEIGHT): boolean => {
     const line = lineOf(track.slice(from, to));
-    return line.furthest <= OFF_LINE && line.apart <= OFF_HEIGHT && Math.hypot(line.vn, line.ve) >= SLOWEST;
+    return line.furthest <= OFF_LINE && line.apart <= heights && Math.hypot(line.vn, line.ve) >= SLOWEST;
   };
   const lasts = (from: number, to: number): number => (track[to - 1]?.at ?? 0) - (track[from]?.at ?? 0);
   let from = 0;
   while (from < track.length) {
     let to = from + 1;
     while (to < track.length && !isGap(to) && lasts(from, to) < LEG_SECONDS - 1e-9) to += 1;
-    if (lasts(from, to) < LEG_SECONDS - 1e-9 || !isEven(from, to)) {
+    if (lasts(from, to) < LEG_SECONDS - 1e-9 || !isEven(from, to, BEGINS_WITHIN)) {
       from += 1;
       continue;
     }
