@@ -257,6 +257,24 @@ export class RecordedStretchBody {
   @IsNumber({ allowNaN: false, allowInfinity: false }) to!: number;
 }
 
+export class NoteKeptBody {
+  @Matches(ID) note!: string;
+  @IsString() @MaxLength(2000) text!: string;
+  @IsOptional() @Matches(ID) check?: string;
+}
+
+export class NoteSettledBody {
+  @Matches(ID) note!: string;
+  @IsOptional() @Matches(ID) finding?: string;
+  @IsString() @MaxLength(2000) reason!: string;
+}
+
+export class FlightDecidedBody {
+  @IsIn(['on', 'land']) choice!: 'on' | 'land';
+  @IsString() @MaxLength(2000) reason!: string;
+  @IsArray() @ArrayMaxSize(50) @IsString({ each: true }) @MaxLength(400, { each: true }) said!: string[];
+}
+
 export class FindingRaisedBody {
   @Matches(ID) finding!: string;
   @IsString() @Length(1, 300) title!: string;

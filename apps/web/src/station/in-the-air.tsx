@@ -1,9 +1,17 @@
 import { useEffect, useState, type ReactElement } from 'react';
 import type { FieldView } from '@kanzel/contract';
-import { daylightOf, landingForces, timesLeft, type StationId, type TimeLeft } from '@kanzel/core';
+import {
+  daylightOf,
+  flightBegan,
+  landingForces,
+  timesLeft,
+  type StationId,
+  type TimeLeft,
+} from '@kanzel/core';
 import { api } from '../api/client.ts';
 import { useNow } from '../shell/plate.tsx';
 import { serverNow } from '../sync/clock.ts';
+import { ExploreOrLand } from './explore-or-land.tsx';
 import { useCampaign } from './campaign-context.ts';
 
 const MINUTE = 60_000;
@@ -61,7 +69,8 @@ export function InTheAir({ station }: { readonly station: StationId }): ReactEle
     (t) => t.by !== 'daylight' || t.at > now - 60 * MINUTE,
   );
   const forces = station === 'flight' ? landingForces(view.state, view.index, view.status, now) : [];
-  if (times.length + forces.length === 0) return null;
+  const flying = station === 'flight' && flightBegan(view.state, view.index) !== undefined;
+  if (times.length + forces.length === 0 && !flying) return null;
   return (
     <section aria-label="In the air" className="border-b border-rule px-[22px] py-1.5">
       {forces.length === 0 ? null : (
@@ -75,11 +84,12 @@ export function InTheAir({ station }: { readonly station: StationId }): ReactEle
           <p className="text-[0.9rem] text-ink-2">The pilot decides.</p>
         </div>
       )}
-      <p className="flex flex-wrap items-baseline gap-x-5">
+      <p className="flex flex-wrap items-baseline gap-x-5 empty:hidden">
         {times.map((time, i) => (
           <Left key={`${time.by} ${time.at}`} time={time} now={now} first={i === 0} />
         ))}
       </p>
+      {flying ? <ExploreOrLand forces={forces} /> : null}
     </section>
   );
 }

@@ -46,6 +46,8 @@ export function cureLink(view: CampaignView, cure: Cure): string {
       return `${view.base}/findings/tag-${cure.tag}`;
     case 'gate':
       return `${view.base}/gate/${cure.gate}`;
+    case 'note':
+      return `${view.base}/debrief`;
     case 'second-walk':
       return `${view.base}/second-walk`;
     case 'sync':

@@ -27,6 +27,7 @@ import { PartRuler } from '../answers/verdict-line.tsx';
 import { isWriting } from '../ui/is-writing.ts';
 import { SenseTable } from '../controls/sense-table.tsx';
 import { InTheAir } from './in-the-air.tsx';
+import { NotesToSettle, NoteBar } from './flight-notes.tsx';
 import { LeftFromFlight } from './left-from-flight.tsx';
 import { flowOf } from './flow-of.ts';
 import { StepPanel } from './step-panel.tsx';
@@ -502,7 +503,13 @@ function OpenStation(): ReactElement {
         place={stop ? `, place ${stop.number} of ${stops.length}: ${stop.title.toLowerCase()}` : ''}
       />
       <InTheAir station={station.station} />
-      {station.station === 'debrief' ? <LeftFromFlight /> : null}
+      {station.station === 'flight' ? <NoteBar check={current.check.id} /> : null}
+      {station.station === 'debrief' ? (
+        <>
+          <LeftFromFlight />
+          <NotesToSettle />
+        </>
+      ) : null}
       {walk && layout ? (
         <div className="grid grid-cols-[minmax(0,1fr)] xl:grid-cols-[minmax(0,1fr)_300px]">
           <StepPanel key={current.check.id} check={current.check} onNext={next} />

@@ -1,5 +1,5 @@
 import { partKey } from '../checks/basis-index.ts';
-import { togetherWith } from '../standing/findings.ts';
+import { systemsOfFinding } from '../standing/findings.ts';
 import { overlaps } from '../systems/overlap.ts';
 import type { CampaignState } from '../record/state.ts';
 
@@ -20,11 +20,7 @@ export function aboutPart(state: CampaignState, check: string, subject: string):
 export function aboutFinding(state: CampaignState, finding: string): About {
   const found = state.findings.get(finding);
   if (!found) return 'nothing';
-  const systems = togetherWith(state, found).flatMap(({ actions, raised: { check, subject } }) => {
-    const touched = actions.flatMap((a) => state.actions.get(a)?.done.touches ?? []);
-    const own = check === undefined ? 'nothing' : aboutPart(state, check, subject ?? '');
-    return [...touched, ...(typeof own === 'string' ? [] : own)];
-  });
+  const systems = systemsOfFinding(state, found);
   // Whoever answers for one system says nothing of a finding that nobody can place.
   return systems.length > 0 ? systems : 'whole';
 }

@@ -27,6 +27,9 @@ import { findingClosed } from './kinds/finding-closed.ts';
 import { findingMerged } from './kinds/finding-merged.ts';
 import { findingReopened } from './kinds/finding-reopened.ts';
 import { findingSplit } from './kinds/finding-split.ts';
+import { flightDecided } from './kinds/flight-decided.ts';
+import { noteKept } from './kinds/note-kept.ts';
+import { noteSettled } from './kinds/note-settled.ts';
 import { gatePassed } from './kinds/gate-passed.ts';
 import { gateOverridden } from './kinds/gate-overridden.ts';
 import { walkBegun } from './kinds/walk-begun.ts';
@@ -67,6 +70,9 @@ export const ENTRIES: { readonly [K in EntryKind]: EntryType<K> } = {
   'finding.merged': findingMerged,
   'finding.split': findingSplit,
   'finding.assigned': findingAssigned,
+  'note.kept': noteKept,
+  'note.settled': noteSettled,
+  'flight.decided': flightDecided,
   'gate.passed': gatePassed,
   'gate.overridden': gateOverridden,
   'basis.moved': basisMoved,

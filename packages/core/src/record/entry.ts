@@ -189,6 +189,28 @@ export interface EntryBodies {
     readonly minutes?: number;
     readonly due?: string;
   };
+  /** What somebody noticed, kept at once with its time; said again under the same id, the newest words hold and the first time stays. */
+  'note.kept': {
+    readonly note: string;
+    /** May be empty: that something was noticed then is worth keeping before there is a hand free for its words. */
+    readonly text: string;
+    /** The step that was in hand. */
+    readonly check?: string;
+  };
+  /** What came of a note: it is told by a finding, or it is put aside with a reason. */
+  'note.settled': {
+    readonly note: string;
+    readonly finding?: string;
+    /** Why it needs none; asked for where no finding is named. */
+    readonly reason: string;
+  };
+  /** The pilot goes on with the flight, or ends it, having read what speaks for landing. The newest one holds. */
+  'flight.decided': {
+    readonly choice: 'on' | 'land';
+    readonly reason: string;
+    /** What spoke for landing when it was decided, as it was said. */
+    readonly said: readonly string[];
+  };
   'gate.passed': {
     readonly gate: string;
     readonly snapshot: string;

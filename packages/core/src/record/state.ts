@@ -139,6 +139,15 @@ export interface FindingState {
   readonly assigned?: Deed & EntryBodies['finding.assigned'];
 }
 
+/** Something noticed, and what came of it. */
+export interface NoteState {
+  /** The first time it was kept: that is when it was noticed. */
+  readonly kept: Deed;
+  readonly text: string;
+  readonly check?: string;
+  readonly settled?: Deed & EntryBodies['note.settled'];
+}
+
 /** What the record says, without the clock: a pure function of the entries and the basis they carry. */
 export interface CampaignState {
   readonly count: number;
@@ -168,6 +177,10 @@ export interface CampaignState {
   readonly calls: ReadonlyMap<string, CallState>;
   /** How differences between two walks were settled, by what was said and what was answered: see `settlementKey`. */
   readonly settlements: ReadonlyMap<string, Deed & EntryBodies['walk.settled']>;
+  /** By their ids, oldest first. */
+  readonly notes: ReadonlyMap<string, NoteState>;
+  /** What the pilot decided in the air, oldest first. */
+  readonly flightDecisions: readonly (Deed & EntryBodies['flight.decided'])[];
   readonly gatesPassed: ReadonlyMap<string, Deed & EntryBodies['gate.passed']>;
   /** Every move to another revision or configuration, oldest first. */
   readonly moves: readonly (Deed & {
@@ -202,6 +215,8 @@ export const EMPTY_CAMPAIGN: CampaignState = {
   walks: new Map(),
   calls: new Map(),
   settlements: new Map(),
+  notes: new Map(),
+  flightDecisions: [],
   gatesPassed: new Map(),
   moves: [],
   overrides: [],

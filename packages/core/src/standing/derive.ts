@@ -25,6 +25,7 @@ export type Cure =
   | { readonly to: 'action'; readonly action: string }
   | { readonly to: 'gate'; readonly gate: string }
   | { readonly to: 'second-walk' }
+  | { readonly to: 'note'; readonly note: string }
   | { readonly to: 'sync' };
 
 /** One reason why a gate is held. */
@@ -320,6 +321,21 @@ function forbiddenFlights(state: CampaignState): Holding[] {
   });
 }
 
+/** Notes of which nothing came yet: nothing that was noticed is forgotten on the way to the release. */
+const notesOpen = (state: CampaignState): Holding[] =>
+  [...state.notes.entries()].flatMap(([note, { settled, text }]): Holding[] =>
+    settled
+      ? []
+      : [
+          {
+            ids: [`note:${note}`],
+            reason: reason('noteOpen', { text }),
+            cure: { to: 'note', note },
+            overridable: false,
+          },
+        ],
+  );
+
 /** The roles without which a gate cannot be opened, beyond whoever does its checks. */
 function rolesMissing(gate: Gate, holdings: readonly Holding[], remaining: readonly CheckStatus[]): string[] {
   const roles = new Set<string>();
@@ -364,6 +380,7 @@ function judgeGate(
       overridable: false,
     });
   if (gate.before === 'flight') holdings.push(...forbiddenFlights(state));
+  if (gate.before === 'release') holdings.push(...notesOpen(state));
   const stale = !fresh.confirmed || fresh.waiting > 0;
   if (stale)
     holdings.push({

@@ -1,3 +1,4 @@
+import { partKey } from '../checks/basis-index.ts';
 import { STATIONS, type Gate } from '../checks/types.ts';
 import { hasSeen } from '../record/seen.ts';
 import { changesOf, subjectsOfState } from '../record/states.ts';
@@ -13,6 +14,14 @@ export function leadingOf(state: CampaignState, finding: FindingState): FindingS
 export function togetherWith(state: CampaignState, finding: FindingState): readonly FindingState[] {
   const { finding: id } = finding.raised;
   return [finding, ...[...state.findings.values()].filter((f) => f.merged?.into === id)];
+}
+
+/** The systems that a finding is about: those its check proves, and those that were worked on for it. Empty: nobody can place it. */
+export function systemsOfFinding(state: CampaignState, finding: FindingState): readonly string[] {
+  return togetherWith(state, finding).flatMap(({ actions, raised: { check, subject } }) => [
+    ...actions.flatMap((a) => state.actions.get(a)?.done.touches ?? []),
+    ...(check === undefined ? [] : (state.index?.parts.get(partKey(check, subject ?? ''))?.proves ?? [])),
+  ]);
 }
 
 /** Flights that somebody who did something had not seen: how a deferral by flights is used up. */

@@ -14,6 +14,7 @@ export * from './pass.ts';
 export * from './narrowing.ts';
 export * from './stirred-up.ts';
 export * from './in-the-air.ts';
+export * from './doubts.ts';
 export * from './closest.ts';
 export { computedVerdicts } from './computed.ts';
 export * from './loaded.ts';

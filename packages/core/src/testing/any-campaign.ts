@@ -208,7 +208,7 @@ export const anySteps = fc.array(
   fc.record({
     device: fc.nat(2),
     // From 100 on somebody works on as the pack has it: without them nothing would ever be proven.
-    what: fc.nat(239),
+    what: fc.nat(249),
     which: fc.nat(999),
     how: fc.nat(999),
   }),
@@ -482,6 +482,21 @@ export function tellCampaign(
       again: { answers: [answered], because: how % 2 ? 'habitual' : 'wrong' },
     });
   };
+  /** Something noticed is kept, given other words, or something comes of it. */
+  const noteOrSettle = (d: Device, which: number, how: number): void => {
+    const view = viewOf(d);
+    const notes = [...view.notes.keys()];
+    const note = notes[which % Math.max(1, notes.length)];
+    const finding = [...view.findings.keys()][how % Math.max(1, view.findings.size)];
+    if (note === undefined || how % 3 === 0) make(d, 'note.kept', { note: `n${made}`, text: '' });
+    else if (how % 3 === 1) make(d, 'note.kept', { note, text: 'a knock' });
+    else
+      make(d, 'note.settled', {
+        note,
+        ...(how % 2 && finding !== undefined ? { finding } : {}),
+        reason: how % 5 ? 'as always' : '',
+      });
+  };
   for (const { device, what, which, how } of steps) {
     time += ((how % 37) + 1) * 20_000;
     const d = devices[device % 3] as Device;
@@ -501,7 +516,8 @@ export function tellCampaign(
     };
     // Whoever looks again is mostly the one who works on least.
     const looker = devices[how % 5 ? 2 : device % 3] as Device;
-    if (what >= 230) callAndAnswer(d, part, which, how);
+    if (what >= 240) noteOrSettle(d, which, how);
+    else if (what >= 230) callAndAnswer(d, part, which, how);
     else if (what >= 205) aboutFindings(d, which, how);
     else if (what >= 170)
       for (let i = 0; i <= how % 8; i += 1) {

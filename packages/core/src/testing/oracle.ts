@@ -613,6 +613,15 @@ class Prefix {
       const behind = check !== undefined && ORDER.indexOf(check.station) >= ORDER.indexOf(gate.before);
       if (!assessed && settles && !behind) return true;
     }
+    if (
+      gate.before === 'release' &&
+      this.entries.some(
+        (kept) =>
+          kept.kind === 'note.kept' &&
+          !this.entries.some((e) => e.kind === 'note.settled' && e.body.note === kept.body.note),
+      )
+    )
+      return true;
     return gate.conditions.some((condition) => {
       if (condition.kind === 'proven')
         return [...this.parts.values()].some(

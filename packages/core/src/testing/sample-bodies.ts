@@ -34,6 +34,9 @@ export const SAMPLE_BODIES: {
   'finding.merged': { finding: 'finding-1', into: 'finding-2', reason: 'the same crack' },
   'finding.split': { finding: 'finding-1', into: 'finding-2', title: 'Nick', where: 'edge', reason: 'two' },
   'finding.assigned': { finding: 'finding-1', to: 'person-1', minutes: 30, due: '2026-12-08' },
+  'note.kept': { note: 'note-1', text: 'a knock at lift-off', check: part.check },
+  'note.settled': { note: 'note-1', reason: 'the strut, as always' },
+  'flight.decided': { choice: 'land', reason: '', said: [] },
   'gate.passed': { gate: 'power', snapshot: HASH },
   'gate.overridden': {
     gate: 'release',

@@ -64,6 +64,18 @@ export const ENGLISH_FLIGHT = {
       : `Row ${p.n('row')} turned less than ${p.n('least')}°: that says nothing of a turn back.`,
   turnNotDown: (p) => `Row ${p.n('row')} ends no lower than it began: look at its heights.`,
   turnAllowance: () => 'Reaction time, sink rate and added margin are zero or more.',
+  noteOfOther: () => 'Somebody else kept that note: keep one of your own beside it.',
+  noteSettled: () => 'Something came of that note already: keep another.',
+  noteNotOpen: () => 'There is no such note without an outcome.',
+  noteOpen: (p) =>
+    p.s('text') === ''
+      ? 'A note of the flight without words has no outcome yet.'
+      : `Note “${p.s('text')}” has no outcome yet.`,
+  doubtFinding: (p) => `Finding “${p.s('title')}” is open.`,
+  doubtNear: (p) => `${p.names.part(p.s('part'))}: near its limit.`,
+  doubtUnknown: (p) => `${p.names.part(p.s('part'))}: not conclusive.`,
+  doubtOut: (p) => `${p.names.part(p.s('part'))}: out of limits.`,
+  noFlight: () => 'No flight is under way: the gate in front of it is not passed, or it has landed.',
   landFinding: (p) => `Finding “${p.s('title')}” grounds the aircraft.`,
   landOut: (p) => `${p.s('check')}: out of limits.`,
   landUnknown: (p) => `${p.s('check')}: not conclusive.`,
