@@ -347,6 +347,7 @@ export class ScriptedCrew {
       case 'heading':
       case 'swing':
       case 'samples':
+      case 'roll':
       case 'travel':
       case 'mission':
       case 'parameters':

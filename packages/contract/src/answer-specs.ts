@@ -225,6 +225,26 @@ export class SamplesSpec {
   @IsOptional() @Matches(ID) @MaxLength(60) opened?: string;
 }
 
+export class RollCallSpec {
+  @Matches(ID) @MaxLength(60) id!: string;
+  @IsString() @Length(1, 60) title!: string;
+  @IsString() @Length(1, 120) expects!: string;
+  @IsOptional() @Matches(ID) @MaxLength(60) limit?: string;
+}
+
+/** Calls on the take-off run. */
+export class RollSpec {
+  @Equals('roll') kind!: 'roll';
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(6)
+  @ArrayUnique((c: RollCallSpec) => c.id)
+  @ValidateNested({ each: true })
+  @Type(() => RollCallSpec)
+  calls!: RollCallSpec[];
+  @IsString() @Length(1, 200) abort!: string;
+}
+
 /** The heading shown, against two references that know nothing of it. */
 export class HeadingSpec extends MeasuredSpec {
   @Equals('heading') kind!: 'heading';
@@ -499,5 +519,6 @@ export const ANSWER_SPECS: {
   sphere: SphereSpec,
   worksheet: WorksheetSpec,
   samples: SamplesSpec,
+  roll: RollSpec,
   swing: SwingSpec,
 };

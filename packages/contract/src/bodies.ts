@@ -38,6 +38,7 @@ import {
   TravelAnswer,
 } from './controls-bodies.ts';
 import { FlowAnswer, SamplesAnswer, WorksheetAnswer } from './fuel-bodies.ts';
+import { RollAnswer } from './flight-bodies.ts';
 import { LoadingAnswer, WeighingAnswer } from './loading-bodies.ts';
 import { PhotoAnswer } from './photo-body.ts';
 import {
@@ -134,6 +135,7 @@ export const ANSWER_BODIES: Readonly<Record<AnswerKindName, new () => AnswerBody
   heading: HeadingAnswer,
   flow: FlowAnswer,
   samples: SamplesAnswer,
+  roll: RollAnswer,
   worksheet: WorksheetAnswer,
   swing: SwingAnswer,
   sphere: SphereAnswer,

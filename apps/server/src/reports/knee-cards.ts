@@ -154,6 +154,11 @@ function answerBoxes(index: BasisIndex, check: Check): Content {
         ]).flat(),
         '°',
       );
+    case 'roll':
+      return boxes(
+        answer.calls.map((c) => c.title),
+        's',
+      );
     case 'samples':
       return boxes(
         answer.drains.flatMap((d) => answer.after.map((_, i) => `${d.title}, round ${i + 1}`)),

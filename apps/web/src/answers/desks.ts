@@ -11,6 +11,7 @@ import { EQUIPMENT_DESK } from './equipment/desk.ts';
 import { FLOW_DESK } from './flow/desk.ts';
 import { SPHERE_DESK } from './sphere/desk.ts';
 import { WORKSHEET_DESK } from './worksheet/desk.ts';
+import { ROLL_DESK } from './roll/desk.ts';
 import { SAMPLES_DESK } from './samples/desk.ts';
 import { SWING_DESK } from './swing/desk.ts';
 import { HEADING_DESK } from './heading/desk.ts';
@@ -64,6 +65,7 @@ const DESKS: { readonly [K in AnswerKindName]: AnswerDesk<K> } = {
   heading: HEADING_DESK,
   flow: FLOW_DESK,
   samples: SAMPLES_DESK,
+  roll: ROLL_DESK,
   swing: SWING_DESK,
   worksheet: WORKSHEET_DESK,
   sphere: SPHERE_DESK,

@@ -11,6 +11,7 @@ import { EQUIPMENT_VIEW } from './equipment/view.tsx';
 import { FLOW_VIEW } from './flow/view.tsx';
 import { SPHERE_VIEW } from './sphere/view.tsx';
 import { WORKSHEET_VIEW } from './worksheet/view.tsx';
+import { ROLL_VIEW } from './roll/view.tsx';
 import { SAMPLES_VIEW } from './samples/view.tsx';
 import { SWING_VIEW } from './swing/view.tsx';
 import { HEADING_VIEW } from './heading/view.tsx';
@@ -66,6 +67,7 @@ const VIEWS: { readonly [K in AnswerKindName]: AnswerView<K> } = {
   worksheet: WORKSHEET_VIEW,
   sphere: SPHERE_VIEW,
   samples: SAMPLES_VIEW,
+  roll: ROLL_VIEW,
   swing: SWING_VIEW,
 };
 

@@ -4,6 +4,7 @@ import {
   daylightOf,
   flightBegan,
   landingForces,
+  stoppedOnRun,
   timesLeft,
   type StationId,
   type TimeLeft,
@@ -75,7 +76,9 @@ export function InTheAir({ station }: { readonly station: StationId }): ReactEle
     <section aria-label="In the air" className="border-b border-rule px-[22px] py-1.5">
       {forces.length === 0 ? null : (
         <div role="alert" className="mb-1 border-l-8 border-out bg-out/10 px-3 py-1.5">
-          <p className="text-[1.56rem] leading-tight font-bold">Land.</p>
+          <p className="text-[1.56rem] leading-tight font-bold">
+            {stoppedOnRun(view.state, view.index) === true ? 'Stay on the ground.' : 'Land.'}
+          </p>
           <ul>
             {forces.map((force) => (
               <li key={view.say(force)}>{view.say(force)}</li>

@@ -186,6 +186,14 @@ describe('every way of answering', () => {
       drains: [{ id: 'left', title: 'Left wing' }],
       after: ['standing', 'wings-rocked'],
     },
+    roll: {
+      kind: 'roll',
+      calls: [
+        { id: 'power', title: 'Power reached', expects: 'full' },
+        { id: 'alive', title: 'Speed alive', expects: 'moving' },
+      ],
+      abort: 'A call that does not come.',
+    },
     mission: { kind: 'mission' },
     parameters: { kind: 'parameters' },
     travel: { kind: 'travel', axis: 'roll', takes: ['plus', 'minus'], in: 'mm', figures: [] },

@@ -18,6 +18,7 @@ import { ASSEMBLY } from './assembly.ts';
 import type { AnswerKind, AnswerKindName } from './kind.ts';
 import { LOADING } from './loading.ts';
 import { MISSION } from './mission.ts';
+import { ROLL } from './roll.ts';
 import { LOCKS } from './locks.ts';
 import { PARAMETERS } from './parameters.ts';
 import { PHOTO } from './photo.ts';
@@ -55,6 +56,7 @@ export const ANSWERS: { readonly [K in AnswerKindName]: AnswerKind<K> } = {
   equipment: EQUIPMENT,
   plate: PLATE,
   locks: LOCKS,
+  roll: ROLL,
   tally: TALLY,
   assembly: ASSEMBLY,
   sense: SENSE,

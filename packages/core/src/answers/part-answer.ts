@@ -107,8 +107,22 @@ export type PartAnswer =
       };
     }
   | { readonly kind: 'samples'; readonly rounds: readonly SampleRound[]; readonly photos?: readonly Photo[] }
+  /** `ended`: lifted off, or stopped with the reason where no call said it. */
+  | {
+      readonly kind: 'roll';
+      readonly calls: readonly CalledOnRoll[];
+      readonly ended: 'lifted' | 'stopped';
+      readonly why?: string;
+    }
   /** `held`: how the rule was held, where anything was read with one. */
   | { readonly kind: 'travel'; readonly held?: RuleHeld; readonly rows: readonly TravelRow[] };
+
+/** One call on a take-off run: that it came, or that it did not, so many seconds after the brakes were let go. */
+export interface CalledOnRoll {
+  readonly id: string;
+  readonly came: boolean;
+  readonly after: number;
+}
 
 /** One heading of a swing: by what the aircraft was set, and what the compass shows; `off` with the electrics off. */
 export interface SwungPoint {

@@ -73,7 +73,9 @@ function listedTwice({ answer }: Check): readonly string[] {
           ? answer.parts.map((p) => p.id)
           : answer.kind === 'positions'
             ? answer.seen.map((s) => s.id)
-            : [];
+            : answer.kind === 'roll'
+              ? answer.calls.map((c) => c.id)
+              : [];
   return [...new Set(listed.filter((id, i) => listed.indexOf(id) !== i))];
 }
 
@@ -95,14 +97,22 @@ function expectsUnseen({ answer }: Check): readonly string[] {
   );
 }
 
-/** The key of a limit that a way of answering names for one of its figures alone. */
-const ownLimit = ({ answer }: Check): string | undefined =>
-  answer.kind === 'flow' ? answer.attitude : answer.kind === 'swing' ? answer.electrics : undefined;
+/** The keys of limits that a way of answering names for one of its figures, or calls, alone. */
+const ownLimits = ({ answer }: Check): readonly string[] => {
+  const own =
+    answer.kind === 'flow'
+      ? [answer.attitude]
+      : answer.kind === 'swing'
+        ? [answer.electrics]
+        : answer.kind === 'roll'
+          ? answer.calls.map((c) => c.limit)
+          : [];
+  return own.filter((limit) => limit !== undefined);
+};
 
 /** A figure that is held against a limit which the check does not name. */
 function ownLimitProblems(check: Check, say: Say): void {
-  const limit = ownLimit(check);
-  if (limit !== undefined && !check.limits.includes(limit)) say('ownLimitNotNamed', { limit });
+  for (const limit of ownLimits(check)) if (!check.limits.includes(limit)) say('ownLimitNotNamed', { limit });
 }
 
 /** Figures of a travel that lack a reading, or a limit of the check; limits that none of them is held against. */

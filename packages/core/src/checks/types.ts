@@ -234,8 +234,26 @@ export type AnswerSpec =
       /** The check that opens the screens after landing: what was stirred up is carried on until it was answered well. */
       readonly opened?: string;
     }
+  /** Calls on the take-off run, in the order in which they come: each is called, or it is stopped. */
+  | {
+      readonly kind: 'roll';
+      readonly calls: readonly RollCall[];
+      /** What it is stopped for, beside a call that does not come. */
+      readonly abort: string;
+    }
   /** Derived from two other checks on the same subject, or from one check on both engines. */
   | { readonly kind: 'computed'; readonly from: readonly string[]; readonly value: ComputationName };
+
+/** One call on the take-off run. */
+export interface RollCall {
+  readonly id: string;
+  /** As it is called: "Speed alive". */
+  readonly title: string;
+  /** What has to be seen for it: "moving before the tail rises". */
+  readonly expects: string;
+  /** Key of the limit that is shown beside it, which `limits` of the check names as well. */
+  readonly limit?: string;
+}
 
 /** One position, as it is called, and what has to be seen at it (by the id of what there is to see). */
 export interface PositionStep {

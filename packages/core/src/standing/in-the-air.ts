@@ -2,7 +2,7 @@ import { stateKey, type BasisIndex } from '../checks/basis-index.ts';
 import { WHOLE_AIRCRAFT } from '../checks/types.ts';
 import { sheetRoom, sheetWorked } from '../answers/worksheet.ts';
 import { reason, type Reason } from '../reasons/reason.ts';
-import { standingAnswer, type CampaignState, type Deed } from '../record/state.ts';
+import { standingAnswer, type AnswerRecord, type CampaignState, type Deed } from '../record/state.ts';
 import type { CampaignStatus } from './derive.ts';
 import { groundsAircraft } from './findings.ts';
 import { stirredUp } from './stirred-up.ts';
@@ -73,6 +73,25 @@ export function timesLeft(
   return times.sort((a, b) => a.at - b.at);
 }
 
+/** Whether an answer is a take-off that was stopped on the run. */
+const stoppedRoll = (given: AnswerRecord): boolean =>
+  given.answer?.kind === 'roll' && given.answer.ended === 'stopped';
+
+/**
+ * Whether it is on the ground, as far as anybody recorded: the last run since the gate was passed was stopped. Undefined where no flight is under way.
+ * Example: stopped for a dead airspeed: true; a run after it that lifted off: false.
+ */
+export function stoppedOnRun(state: CampaignState, index: BasisIndex): boolean | undefined {
+  const began = flightBegan(state, index);
+  if (!began) return undefined;
+  const runs = [...index.parts.values()].flatMap(({ key, check }) => {
+    const given = check.answer.kind === 'roll' ? standingAnswer(state.parts.get(key)) : undefined;
+    return given && given.instant >= began.instant ? [given] : [];
+  });
+  const last = runs.sort((a, b) => a.instant - b.instant).at(-1);
+  return last !== undefined && stoppedRoll(last);
+}
+
 /**
  * What forces landing now, in the order it is said: a finding raised since the flight began that stops the aircraft; a step of the flight that is out
  * of its limits, or read by nothing that can be believed; and, where anything was found since, what the samples had stirred up before.
@@ -95,6 +114,7 @@ export function landingForces(
   const steps = (flight?.checks ?? []).flatMap(({ check, parts }) =>
     parts.flatMap((part) => {
       if (!part.answer || part.answer.instant < began.instant) return [];
+      if (stoppedRoll(part.answer)) return [reason('landStopped', { check: check.title })];
       if (part.mark === 'out') return [reason('landOut', { check: check.title })];
       return part.mark === 'unknown' ? [reason('landUnknown', { check: check.title })] : [];
     }),

@@ -344,6 +344,11 @@ const GOOD: { readonly [K in AnswerSpec['kind']]: Good<K> } = {
       return { reference: heading, shown: heading, ...(electrics === undefined ? {} : { off: heading }) };
     }),
   }),
+  roll: ({ calls }) => ({
+    kind: 'roll',
+    calls: calls.map(({ id }, i) => ({ id, came: true, after: 2 * (i + 1) })),
+    ended: 'lifted',
+  }),
   samples: ({ drains, after }) => ({
     kind: 'samples',
     rounds: [...after, 'standing' as const, 'standing' as const]

@@ -142,6 +142,12 @@ export class SteadyHand {
           }
         : undefined;
     }
+    if (spec.kind === 'roll')
+      return {
+        kind: 'roll',
+        calls: spec.calls.slice(0, 1).map(({ id }) => ({ id, came: false, after: 5 })),
+        ended: 'stopped',
+      };
     if (spec.kind === 'samples') {
       const water = Object.fromEntries(spec.drains.map((d) => [d.id, 'water' as const]));
       return { kind: 'samples', rounds: [{ after: 'standing', seen: water }] };

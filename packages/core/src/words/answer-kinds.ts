@@ -35,6 +35,7 @@ const KINDS: Readonly<Record<AnswerSpec['kind'], string>> = {
   swing: 'a swing of the compass',
   samples: 'samples of every drain, until clear',
   parameters: 'reading the parameters back',
+  roll: 'calls on the take-off run',
   computed: 'nothing: it follows from other checks',
 };
 

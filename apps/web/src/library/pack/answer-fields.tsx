@@ -9,6 +9,7 @@ import { DropFields } from '../../answers/drop/fields.tsx';
 import { FlowFields } from '../../answers/flow/fields.tsx';
 import { SphereFields } from '../../answers/sphere/fields.tsx';
 import { WorksheetFields } from '../../answers/worksheet/fields.tsx';
+import { RollFields } from '../../answers/roll/fields.tsx';
 import { SamplesFields } from '../../answers/samples/fields.tsx';
 import { SwingFields } from '../../answers/swing/fields.tsx';
 import { LocksFields } from '../../answers/locks/fields.tsx';
@@ -61,6 +62,7 @@ const FIELDS: { readonly [K in AnswerKindName]: FieldsOf<K> } = {
   worksheet: WorksheetFields,
   sphere: SphereFields,
   samples: SamplesFields,
+  roll: RollFields,
   swing: SwingFields,
 };
 

@@ -1,4 +1,5 @@
 import { reason } from '../../reasons/reason.ts';
+import { unknownPart } from '../door.ts';
 import { deedOf } from '../effects.ts';
 import type { EntryType } from '../kind.ts';
 import { WATCHERS } from '../roles.ts';
@@ -17,7 +18,7 @@ export const noteKept: EntryType<'note.kept'> = {
     if (note?.settled) return reason('noteSettled');
     return body.check === undefined || door.index.checks.has(body.check)
       ? undefined
-      : reason('partUnknown', { part: body.check });
+      : unknownPart({ check: body.check, subject: '' });
   },
   fold: (draft, _index, entry) => {
     const { note, text, check } = entry.body;
