@@ -260,6 +260,103 @@ function rowsOf(
           there: [780, 10],
         },
       ];
+    case 'airspeed-table':
+      return [
+        { altitude: [3000, 10], temperature: [6, 1] },
+        ...(
+          [
+            [4, 61, 59],
+            [94, 74, 60],
+            [184, 78, 59],
+            [276, 66, 60],
+            [4, 82, 78],
+            [94, 94, 79],
+            [184, 99, 78],
+            [276, 87, 78],
+          ] as const
+        ).map(
+          ([track, ground, shown]) =>
+            ({ track: [track, 1], ground: [ground, 1], shown: [shown, 1], second: [shown + 1, 1] }) as const,
+        ),
+      ];
+    case 'airspeed-one-leg':
+      return [
+        {
+          altitude: [3000, 10],
+          temperature: [6, 1],
+          from: [330, 10],
+          wind: [9, 1],
+          known: [4, 1],
+          track: [90, 1],
+          ground: [74, 1],
+          shown: [68, 1],
+        },
+      ];
+    case 'cruise':
+      return [
+        { altitude: [3000, 10], temperature: [6, 1], shift: [1, 0.1] },
+        { setting: [2200, 10], shown: [78, 1], reference: [82, 1] },
+        { setting: [2400, 10], shown: [88, 1], reference: [92, 1] },
+      ];
+    case 'climb-today':
+      return [
+        {
+          'book-rate': [3.2, 0.1],
+          ceiling: [14_000, 100],
+          'book-mass': [600, 1],
+          speed: [58, 1],
+          mass: [598, 1],
+          pressure: [1006, 1],
+          temperature: [9, 1],
+          headwind: [5, 1],
+        },
+      ];
+    case 'angle-of-attack':
+      return [
+        {
+          stall: [44, 1],
+          'stall-mass': [596, 1],
+          warning: [48, 1],
+          best: [60, 1],
+          mass: [600, 1],
+        },
+        ...(
+          [
+            [50, 13.3],
+            [60, 10.5],
+            [80, 7.6],
+          ] as const
+        ).map(([speed, shown]) => ({ speed: [speed, 1], mass: [596, 1], shown: [shown, 0.1] }) as const),
+      ];
+    case 'mode-response':
+      return [
+        {},
+        ...(
+          [
+            [0, 20, 2.1, 1.8, 0.4],
+            [20, -20, 3.4, 2.2, 0.5],
+          ] as const
+        ).map(
+          ([from, to, past, settled, swing]) =>
+            ({
+              from: [from, 1],
+              to: [to, 1],
+              past: [past, 0.1],
+              settled: [settled, 0.1],
+              swing: [swing, 0.1],
+            }) as const,
+        ),
+      ];
+    case 'test-phase':
+      return [
+        {
+          'asked-hours': [25, 1],
+          'asked-landings': [10, 1],
+          'hours-before': [24.2, 0.1],
+          'landings-before': [14, 1],
+        },
+        { minutes: [55, 1], landings: [2, 1] },
+      ];
     case 'turn-back':
       return [
         { needed: [210, 5], surprise: [4, 1], sink: [2.5, 0.1], share: [50, 1] },

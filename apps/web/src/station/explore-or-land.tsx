@@ -76,7 +76,7 @@ export function ExploreOrLand({ forces }: { readonly forces: readonly Reason[] }
       if (sent) setReason('');
     });
   return (
-    <div className="mt-1 flex flex-wrap items-end gap-x-5 gap-y-2">
+    <div className="flex flex-wrap items-start gap-x-5 gap-y-1.5">
       {decision ? (
         <p className={known ? '' : 'text-ink-2'}>
           <strong>{decision.choice === 'land' ? 'Landing' : 'Going on'}</strong>, decided{' '}

@@ -13,12 +13,14 @@ const CLOCK = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-dig
 const KEEPS = ENTRIES['note.kept'].roles;
 
 /** Words for a note that was kept: they may come when there is a hand free for them. */
-function Words({ note, kept }: { note: string; kept: NoteState }): ReactElement {
+function Words({ note, kept, onDone }: { note: string; kept: NoteState; onDone?: () => void }): ReactElement {
   const { problem, send } = useSend();
   const [text, setText] = useState(kept.text);
   const say = (event: FormEvent): void => {
     event.preventDefault();
-    void send('note.kept', { note, text: text.trim() }, KEEPS);
+    void send('note.kept', { note, text: text.trim() }, KEEPS).then((sent) =>
+      sent ? onDone?.() : undefined,
+    );
   };
   return (
     <form onSubmit={say} className="flex flex-wrap items-end gap-3">
@@ -31,7 +33,7 @@ function Words({ note, kept }: { note: string; kept: NoteState }): ReactElement 
         />
       </div>
       <Button type="submit" disabled={text.trim() === kept.text}>
-        {kept.text === '' ? 'Add the words' : 'Record'}
+        Add the words
       </Button>
       <Problem>{problem}</Problem>
     </form>
@@ -53,7 +55,7 @@ export function NoteBar({ check }: { readonly check: string | undefined }): Reac
     );
   };
   return (
-    <section aria-label="Notes" className="border-b border-rule px-[22px] py-1.5">
+    <section aria-label="Notes" className={last === undefined ? '' : 'w-full'}>
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1.5">
         <Button className="min-h-11 max-lg:min-h-14 max-lg:min-w-32" onClick={keep}>
           Note now
@@ -67,7 +69,7 @@ export function NoteBar({ check }: { readonly check: string | undefined }): Reac
       </div>
       {last !== undefined && kept && !kept.settled && kept.kept.by === person?.id ? (
         <div className="mt-1.5">
-          <Words key={last} note={last} kept={kept} />
+          <Words key={last} note={last} kept={kept} onDone={() => setLast(undefined)} />
         </div>
       ) : null}
     </section>

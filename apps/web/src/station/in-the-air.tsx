@@ -13,6 +13,7 @@ import { api } from '../api/client.ts';
 import { useNow } from '../shell/plate.tsx';
 import { serverNow } from '../sync/clock.ts';
 import { ExploreOrLand } from './explore-or-land.tsx';
+import { NoteBar } from './flight-notes.tsx';
 import { useCampaign } from './campaign-context.ts';
 
 const MINUTE = 60_000;
@@ -59,7 +60,14 @@ function Left({ time, now, first }: { time: TimeLeft; now: number; first: boolea
 }
 
 /** What is always in sight while a flight is in hand: by when it has to be over, and what forces landing now. */
-export function InTheAir({ station }: { readonly station: StationId }): ReactElement | null {
+export function InTheAir({
+  station,
+  check,
+}: {
+  readonly station: StationId;
+  /** The step in hand, which a note is kept of. */
+  readonly check?: string;
+}): ReactElement | null {
   const view = useCampaign();
   useNow(5000);
   const now = serverNow();
@@ -71,7 +79,7 @@ export function InTheAir({ station }: { readonly station: StationId }): ReactEle
   );
   const forces = station === 'flight' ? landingForces(view.state, view.index, view.status, now) : [];
   const flying = station === 'flight' && flightBegan(view.state, view.index) !== undefined;
-  if (times.length + forces.length === 0 && !flying) return null;
+  if (times.length + forces.length === 0 && station !== 'flight') return null;
   return (
     <section aria-label="In the air" className="border-b border-rule px-[22px] py-1.5">
       {forces.length === 0 ? null : (
@@ -92,7 +100,12 @@ export function InTheAir({ station }: { readonly station: StationId }): ReactEle
           <Left key={`${time.by} ${time.at}`} time={time} now={now} first={i === 0} />
         ))}
       </p>
-      {flying ? <ExploreOrLand forces={forces} /> : null}
+      {station === 'flight' ? (
+        <div className="mt-1 flex flex-wrap items-start gap-x-5 gap-y-1.5">
+          <NoteBar check={check} />
+          {flying ? <ExploreOrLand forces={forces} /> : null}
+        </div>
+      ) : null}
     </section>
   );
 }

@@ -27,7 +27,7 @@ import { PartRuler } from '../answers/verdict-line.tsx';
 import { isWriting } from '../ui/is-writing.ts';
 import { SenseTable } from '../controls/sense-table.tsx';
 import { InTheAir } from './in-the-air.tsx';
-import { NotesToSettle, NoteBar } from './flight-notes.tsx';
+import { NotesToSettle } from './flight-notes.tsx';
 import { LeftFromFlight } from './left-from-flight.tsx';
 import { flowOf } from './flow-of.ts';
 import { StepPanel } from './step-panel.tsx';
@@ -502,8 +502,7 @@ function OpenStation(): ReactElement {
         at={at}
         place={stop ? `, place ${stop.number} of ${stops.length}: ${stop.title.toLowerCase()}` : ''}
       />
-      <InTheAir station={station.station} />
-      {station.station === 'flight' ? <NoteBar check={current.check.id} /> : null}
+      <InTheAir station={station.station} check={current.check.id} />
       {station.station === 'debrief' ? (
         <>
           <LeftFromFlight />

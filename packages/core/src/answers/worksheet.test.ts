@@ -59,7 +59,39 @@ const ASKED = {
     0,
   ],
   'turn-back': ['needed deg-angle, surprise s, sink m/s, share %', 'from ft, to ft, turned deg-angle', 3, 6],
-  stalls: ['reference kg, (shift kt)', 'mass kg, (warning kt), (buffet kt), (break kt), (rate kt)', 3, 12],
+  'airspeed-table': ['altitude ft, temperature degC', 'track deg, ground kt, shown kt, (second kt)', 6, 24],
+  'airspeed-one-leg': [
+    'altitude ft, temperature degC, from deg, wind kt, known kt, track deg, ground kt, shown kt',
+    '',
+    0,
+    0,
+  ],
+  cruise: ['altitude ft, temperature degC, (shift kt)', 'setting rpm, shown kt, reference kt', 1, 8],
+  'climb-today': [
+    'book-rate m/s, ceiling ft, book-mass kg, speed kt, mass kg, pressure hPa, temperature degC, (humidity %), headwind kt',
+    '',
+    0,
+    0,
+  ],
+  'angle-of-attack': [
+    'stall kt, stall-mass kg, (warning kt), best kt, mass kg',
+    'speed kt, mass kg, shown deg-angle',
+    3,
+    8,
+  ],
+  'mode-response': ['', 'from deg-angle, to deg-angle, past deg-angle, (settled s), swing deg-angle', 2, 12],
+  'test-phase': [
+    'asked-hours h, asked-landings count, hours-before h, landings-before count',
+    'minutes min, landings count',
+    1,
+    12,
+  ],
+  stalls: [
+    'reference kg, (begun kg), (shift kt)',
+    '(mass kg), (burnt kg), (warning kt), (buffet kt), (break kt), (rate kt)',
+    3,
+    12,
+  ],
   charging: ['', 'speed rpm, amperes A, volts V', 3, 12],
 } as const;
 
@@ -105,9 +137,11 @@ test.each(Object.entries(ASKED))(
           ? ['propeller', 'charged']
           : name === 'adjustment'
             ? ['what']
-            : name.startsWith('take-off')
-              ? ['surface']
-              : [],
+            : name === 'cruise'
+              ? ['beside']
+              : name.startsWith('take-off')
+                ? ['surface']
+                : [],
     );
   },
 );

@@ -21,6 +21,13 @@ export const SHEET_FIGURES = {
   'take-off-run': ['run'],
   'take-off-today': ['run', 'share'],
   'turn-back': ['loss', 'lowest', 'scatter'],
+  'airspeed-table': ['worst', 'between-speeds', 'sources-apart'],
+  'airspeed-one-leg': ['off'],
+  cruise: ['mean', 'furthest'],
+  'climb-today': ['rate', 'gradient'],
+  'angle-of-attack': ['warning-margin', 'off', 'approach-mark', 'glide-mark'],
+  'mode-response': ['overshoot', 'settled', 'swing'],
+  'test-phase': ['hours', 'hours-left', 'landings-left'],
   stalls: ['stall', 'buffet', 'margin', 'scatter'],
 } as const satisfies Readonly<Record<string, readonly string[]>>;
 

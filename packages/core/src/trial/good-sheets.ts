@@ -201,6 +201,96 @@ function rowsOf(
         ...Array.from({ length: count }, () => ({ from: 3000 + loss, to: 3000, turned: 210 })),
       ];
     }
+    case 'airspeed-table': {
+      const error = bad ? 90 : middle('worst', 1);
+      // A standard day at the sea without wind: what is over the ground is what should be shown.
+      return [
+        { altitude: 0, temperature: 15 },
+        ...[60, 90].flatMap((ground) =>
+          [0, 120, 240].map((track) => ({
+            track,
+            ground,
+            shown: ground - error,
+            second: ground - error + middle('sources-apart', 0),
+          })),
+        ),
+      ];
+    }
+    case 'airspeed-one-leg':
+      return [
+        {
+          altitude: 0,
+          temperature: 15,
+          from: 0,
+          wind: 0,
+          known: 1,
+          track: 0,
+          ground: 60,
+          shown: bad ? 200 : 60 + middle('off', 0),
+        },
+      ];
+    case 'cruise':
+      return [
+        { altitude: 0, temperature: 15 },
+        ...Array.from({ length: count }, () => ({
+          setting: 2400,
+          shown: bad ? 10 : 100 * (1 + middle('mean', 0) / 100),
+          reference: 100,
+        })),
+      ];
+    case 'climb-today': {
+      const rate = middle('rate', 4);
+      return [
+        {
+          'book-rate': bad ? 0.6 : rate,
+          ceiling: 15_000,
+          'book-mass': bad ? 100 : 600,
+          speed: bad ? 900 : rate / (0.514_444 * (middle('gradient', 12) / 100)),
+          mass: 600,
+          pressure: 1013.25,
+          temperature: 15,
+          headwind: 0,
+        },
+      ];
+    }
+    case 'angle-of-attack': {
+      const stall = 40;
+      return [
+        {
+          stall,
+          'stall-mass': 600,
+          warning: bad ? 200 : stall * (1 + middle('warning-margin', 8) / 100),
+          best: 60,
+          mass: 600,
+        },
+        ...[1.1, 1.5, 2].map((times, i) => ({
+          speed: stall * times,
+          mass: 600,
+          shown: 4 + 12 / times ** 2 + (bad ? (i === 1 ? 3 : 0) : 0),
+        })),
+      ];
+    }
+    case 'mode-response':
+      return [
+        {},
+        ...Array.from({ length: count }, () => ({
+          from: 0,
+          to: 20,
+          past: bad ? 40 : middle('overshoot', 5) / 5,
+          settled: bad ? 900 : middle('settled', 2),
+          swing: bad ? 45 : middle('swing', 0.5),
+        })),
+      ];
+    case 'test-phase':
+      return [
+        {
+          'asked-hours': bad ? 2000 : 25,
+          'asked-landings': bad ? 900 : 10,
+          'hours-before': bad ? 0 : 30,
+          'landings-before': bad ? 0 : 12,
+        },
+        { minutes: 60, landings: 1 },
+      ];
     case 'stalls': {
       const stall = middle('stall', 45);
       const warning = stall * (1 + middle('margin', 8) / 100);

@@ -33,7 +33,7 @@ export function RollEntry({ part, spec }: EntryProps<'roll'>): ReactElement {
       {stop ? (
         <p
           role="alert"
-          className="mb-2 bg-out px-4 py-5 text-center text-[2.4rem] leading-none font-bold text-paper"
+          className="mb-2 bg-out px-4 py-5 text-center text-[2.4rem] leading-none font-bold text-on-hand"
         >
           STOP
           <span className="mt-2 block text-[1.1rem]">Throttle closed, straight ahead, brakes.</span>

@@ -2,6 +2,9 @@ import type { ReactElement } from 'react';
 import { sheetFigures, sheetRoom, type AnswerOf } from '@kanzel/core';
 import { useCampaign } from '../../station/campaign-context.ts';
 import type { SpecOf } from '../answer-desk.ts';
+import { AngleMarks } from './pictures/angle-marks.tsx';
+import { CruiseBars } from './pictures/cruise-bars.tsx';
+import { ErrorsBySpeed } from './pictures/errors-by-speed.tsx';
 import { AdjustmentLine } from './pictures/adjustment-line.tsx';
 import { AirspeedCircle } from './pictures/airspeed-circle.tsx';
 import { CellStrip, LoadedStrip } from './pictures/cell-strip.tsx';
@@ -73,6 +76,16 @@ export function SheetPicture({
       return <HotHeads {...props} />;
     case 'take-off-today':
       return <RunMade {...props} />;
+    case 'airspeed-table':
+      return <ErrorsBySpeed {...props} />;
+    case 'angle-of-attack':
+      return <AngleMarks {...props} />;
+    case 'cruise':
+      return <CruiseBars {...props} />;
+    case 'airspeed-one-leg':
+    case 'climb-today':
+    case 'mode-response':
+    case 'test-phase':
     case 'circle':
     case 'take-off-run':
       return null;

@@ -1,6 +1,7 @@
 import { calibratedAirspeed } from '../../air/airspeed.ts';
 import { standardAir } from '../../air/atmosphere.ts';
 import { airspeedByLegs, nextLeg, type TrackLeg, type LegsSay } from '../../flight/airspeed-legs.ts';
+import { HELD_WITHIN } from '../../flight/position-errors.ts';
 import { formatFigure } from '../../quantity/format.ts';
 import { reason, type Reason } from '../../reasons/reason.ts';
 import { err, ok, type Result } from '../../result.ts';
@@ -13,17 +14,15 @@ const FOOT = 0.3048;
 const RECEIVER = 0.3;
 /** How well a hand holds an airspeed from leg to leg, as a standard deviation (m/s): about a knot. Our own figure. */
 const HELD = 0.5;
-/** Legs are of one airspeed: held no better than this, they tell nothing together (kt). */
-const HELD_WITHIN = 6;
 /** Known so well nobody flies another leg for it (kt, two standard errors). */
 const GOOD_ENOUGH = 1;
 /** Known worse than this, it proves nothing whatever it comes to (kt, two standard errors). */
-const TOO_POOR = 2;
+export const TOO_POOR = 2;
 /** A leg stands off where they scatter by more than so many times what was said. */
-const SCATTERS = 3;
+export const SCATTERS = 3;
 
 /** The legs on a sheet. */
-export function legsOf({ rows, step }: SheetFigures): readonly TrackLeg[] {
+export function legsOf({ rows, step }: Pick<SheetFigures, 'rows' | 'step'>): readonly TrackLeg[] {
   const read = (step('ground') * KNOT) / Math.sqrt(12);
   return rows.map((row) => ({
     track: row('track') ?? NaN,
@@ -35,8 +34,9 @@ export function legsOf({ rows, step }: SheetFigures): readonly TrackLeg[] {
 /** What the legs come to, and what the instrument should have shown (m/s). */
 export function airspeedOf(figures: SheetFigures): Result<LegsSay & { readonly calibrated: number }, Reason> {
   const shown = figures.rows.map((row) => row('shown') ?? NaN);
-  if (Math.max(...shown) - Math.min(...shown) > HELD_WITHIN)
-    return err(reason('legsOtherSpeed', { within: HELD_WITHIN }));
+  const within = HELD_WITHIN / KNOT;
+  if (Math.max(...shown) - Math.min(...shown) > within)
+    return err(reason('legsOtherSpeed', { within: Math.round(within) }));
   const legs = airspeedByLegs(legsOf(figures));
   if (!legs.ok) return legs;
   const standard = standardAir((figures.head('altitude') ?? NaN) * FOOT);

@@ -16,12 +16,22 @@ import { FUEL_PLAN } from './plan-fuel.ts';
 import { RETURN_LINE } from './return-line.ts';
 import { RUNWAY_WIND } from './runway-wind.ts';
 import type { Sheet } from './sheet.ts';
+import { AIRSPEED_TABLE } from './airspeed-table.ts';
+import { ONE_LEG } from './one-leg.ts';
+import { ANGLE_OF_ATTACK } from './angle-of-attack.ts';
+import { CLIMB_TODAY } from './climb-today.ts';
+import { CRUISE } from './cruise.ts';
+import { MODE_RESPONSE } from './mode-response.ts';
+import { TEST_PHASE } from './test-phase.ts';
 import { STALLS } from './stalls.ts';
 import { TAKE_OFF_RUN, TAKE_OFF_TODAY } from './take-off.ts';
 import { TRANSDUCER } from './transducer.ts';
 import { TURN_BACK } from './turn-back.ts';
 
 export { adjusted } from './adjustment.ts';
+export { errorsBySpeed } from './airspeed-table.ts';
+export { angleCalibrated } from './angle-of-attack.ts';
+export { cruised } from './cruise.ts';
 export { airspeedOf, legsOf } from './airspeed.ts';
 export { chargingOf } from './charging.ts';
 export { climbed } from './climb.ts';
@@ -65,5 +75,12 @@ export const SHEETS: Readonly<Record<SheetName, Sheet>> = {
   'take-off-run': TAKE_OFF_RUN,
   'take-off-today': TAKE_OFF_TODAY,
   'turn-back': TURN_BACK,
+  'airspeed-table': AIRSPEED_TABLE,
+  'airspeed-one-leg': ONE_LEG,
+  'angle-of-attack': ANGLE_OF_ATTACK,
+  'climb-today': CLIMB_TODAY,
+  cruise: CRUISE,
+  'mode-response': MODE_RESPONSE,
+  'test-phase': TEST_PHASE,
   stalls: STALLS,
 };

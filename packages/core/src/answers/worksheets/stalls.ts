@@ -20,7 +20,7 @@ export function stallRunsOf({ head, rows }: SheetFigures): readonly StallRun[] {
     return {
       // A sheet is of one configuration: its check says which.
       configuration: '',
-      mass: row('mass') ?? NaN,
+      mass: row('mass') ?? (head('begun') ?? NaN) - (row('burnt') ?? NaN),
       warning: speed('warning'),
       buffet: speed('buffet'),
       break: speed('break'),
@@ -39,11 +39,13 @@ export const STALLS: Sheet = {
   form: () => ({
     head: [
       { id: 'reference', title: 'Reduced to', unit: 'kg' },
+      { id: 'begun', title: 'Mass at take-off, for fuel burnt', unit: 'kg', optional: true },
       { id: 'shift', title: 'To add to what is shown', unit: 'kt', optional: true },
     ],
     choices: [],
     columns: [
-      { id: 'mass', title: 'Mass then', unit: 'kg' },
+      { id: 'mass', title: 'Mass then', unit: 'kg', optional: true },
+      { id: 'burnt', title: 'or fuel burnt until then', unit: 'kg', optional: true },
       { id: 'warning', title: 'Warning', unit: 'kt', optional: true },
       { id: 'buffet', title: 'Buffet', unit: 'kt', optional: true },
       { id: 'break', title: 'Break', unit: 'kt', optional: true },
