@@ -10,7 +10,7 @@ import { ensureInstalled, ensureNode, ROOT } from './lib.mjs';
  * `npm run fuzz -- --parsers 1000000`: so many damaged inputs for everything that reads what comes from outside.
  */
 /** Readers in apps/server/src/parsers.test.ts. */
-const PARSERS = 17;
+const PARSERS = 19;
 const ROUND = 1500;
 ensureNode();
 ensureInstalled();

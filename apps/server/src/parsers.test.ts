@@ -13,10 +13,13 @@ import {
   readLimitTable,
   readHandover,
   readRecordFile,
+  readRollTable,
   readTrackFile,
+  readVehicleLog,
   toCodes,
   wholeOf,
   withCode,
+  writeFrame,
   writeHandover,
   writeHeader,
   writeLimitTable,
@@ -137,6 +140,8 @@ function damaged(text: string, all: readonly Edit[]): string {
   }, text);
 }
 
+const sender = { system: 1, component: 1, sequence: 0 };
+const textOf = (bytes: readonly number[]): string => String.fromCharCode(...bytes);
 const small = (document: Record<string, unknown>, list: string): Record<string, unknown> => ({
   ...document,
   [list]: (document[list] as unknown[]).slice(0, 2),
@@ -256,6 +261,25 @@ const PARSERS: readonly (readonly [
     ],
     (t) => readTrackFile(t),
   ],
+  [
+    'vehicle log',
+    [
+      textOf(
+        [0, 1, 2].flatMap((i) => [
+          ...writeFrame(sender, 'GLOBAL_POSITION_INT', {
+            time_boot_ms: 1000 * i,
+            lat: 576_000_000 + 100 * i,
+            lon: 14_000_000,
+            alt: 1000,
+          }),
+          ...writeFrame(sender, 'NAV_CONTROLLER_OUTPUT', { nav_roll: 20 }),
+          ...writeFrame(sender, 'ATTITUDE', { time_boot_ms: 1000 * i, roll: 0.1 * i }),
+        ]),
+      ),
+    ],
+    (t) => readVehicleLog(Uint8Array.from([...t].map((c) => c.charCodeAt(0) & 255))),
+  ],
+  ['roll table', ['time,wanted,is\n0,0,0.2\n0.1,20,0.4'], (t) => readRollTable(t)],
   [
     'forecast',
     ['TAF QXGH 271100Z 2712/2812 24012KT 9999 SCT030 BECMG 2715/2717 27020G32KT TEMPO 2720/2724 VRB03KT='],

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { readTrackFile, type TrackPoint } from './track-file.ts';
+import { writeFrame, type MessageName } from './mavlink/index.ts';
+import { readRollTable, readTrackFile, readVehicleLog, type TrackPoint } from './track-file.ts';
 
 const points: readonly TrackPoint[] = [
   { at: 100, latitude: 57.6, longitude: 1.4, height: 12 },
@@ -112,4 +113,58 @@ test('what is no track is refused with a sentence, also where it is cut off or w
     });
   const found = readTrackFile(bomb);
   expect(found.ok ? found.value.points.length : 0).toBeLessThanOrEqual(3);
+});
+
+describe('the log of a vehicle', () => {
+  const frame = (name: MessageName, figures: Readonly<Record<string, number>>, system = 1): number[] => [
+    ...writeFrame({ system, component: 1, sequence: 0 }, name, figures),
+  ];
+  const place = (seconds: number, north: number, system = 1): number[] =>
+    frame(
+      'GLOBAL_POSITION_INT',
+      { time_boot_ms: 1000 * seconds, lat: 576_000_000 + north, lon: 14_000_000, alt: 12_500 },
+      system,
+    );
+  const log = (...parts: readonly (readonly number[])[]) => readVehicleLog(Uint8Array.from(parts.flat()));
+
+  test('positions and roll as wanted, whatever stands between the frames; of a second vehicle nothing', () => {
+    const stamp = [0, 6, 18, 200, 1, 2, 3, 4];
+    const found = log(
+      stamp,
+      place(1, 0),
+      place(1, 90_000, 2),
+      frame('ATTITUDE', { time_boot_ms: 1000, roll: 0.1 }),
+      stamp,
+      frame('NAV_CONTROLLER_OUTPUT', { nav_roll: 20 }),
+      frame('NAV_CONTROLLER_OUTPUT', { nav_roll: -45 }, 2),
+      frame('ATTITUDE', { time_boot_ms: 1100, roll: Math.PI / 9 }),
+      [7, 9, 0],
+      place(2, 300),
+      // A frame that was cut by the end of the flight.
+      place(3, 600).slice(0, 14),
+    );
+    if (!found.ok) throw new Error(found.error);
+    expect(found.value.points).toEqual([
+      { at: 1, latitude: 57.6, longitude: 1.4, height: 12.5 },
+      { at: 2, latitude: expect.closeTo(57.60003, 7), longitude: 1.4, height: 12.5 },
+    ]);
+    // Before it said what it wants, nothing is known of that.
+    expect(found.value.roll).toEqual([{ at: 1.1, wanted: 20, is: expect.closeTo(20, 4) }]);
+  });
+
+  test('a jump is left out, a table of nothing is refused, and a log of nothing too', () => {
+    const jumped = log(place(1, 0), place(2, 4_000_000), place(3, 300));
+    expect(jumped.ok && [jumped.value.points.length, jumped.value.leftOut]).toEqual([2, 1]);
+    expect(log([1, 2, 3]).ok).toBe(false);
+    expect(log(place(1, 0)).ok).toBe(false);
+    expect(readRollTable('time,wanted,is\n0,0,0\n0.1,20,x\n0.2,20,1\n0.1,20,4')).toEqual({
+      ok: true,
+      value: [
+        { at: 0, wanted: 0, is: 0 },
+        { at: 0.2, wanted: 20, is: 1 },
+      ],
+    });
+    for (const bad of ['', 'time,is\n0,1\n1,2', 'time,wanted,is\n0,0,0'])
+      expect(readRollTable(bad).ok).toBe(false);
+  });
 });

@@ -1,6 +1,7 @@
 import { err, ok, ownMember, type Position, type Result } from '@kanzel/core';
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import Papa from 'papaparse';
+import { readFrames } from './mavlink/index.ts';
 import { readNmea } from './nmea.ts';
 
 /** Where a flight was at a moment. */
@@ -118,6 +119,95 @@ function metresBetween(a: Position, b: Position): number {
   return METRES_PER_DEGREE * Math.hypot(b.latitude - a.latitude, (b.longitude - a.longitude) * narrower);
 }
 
+/** Points that say all, in their order, without jumps; the others are counted. */
+function inOrder(loose: readonly Loose[]): TrackFile {
+  const points: TrackPoint[] = [];
+  for (const point of loose) {
+    if (!isWhole(point)) continue;
+    const last = points.at(-1);
+    if (last) {
+      const step = point.at - last.at;
+      if (!(step > 0) || metresBetween(last, point) > FASTEST * Math.max(1, step)) continue;
+    }
+    points.push(point);
+  }
+  return { points, leftOut: loose.length - points.length };
+}
+
+/** A moment of an attitude that was commanded and taken up: of roll, in degrees. */
+export interface RollMoment {
+  readonly at: number;
+  readonly wanted: number;
+  readonly is: number;
+}
+
+export interface VehicleLog extends TrackFile {
+  /** Roll as wanted and as it was; empty where the vehicle does not say what it wants. */
+  readonly roll: readonly RollMoment[];
+}
+
+/**
+ * The log of a vehicle: the frames that it sent (MAVLink 2), one after another, with whatever stands between them. Times are seconds since the
+ * vehicle was switched on; of several vehicles the one that speaks first is read. Errors: a sentence; nothing is taken in part.
+ * Example: two GLOBAL_POSITION_INT a second apart are two points.
+ */
+export function readVehicleLog(bytes: Uint8Array): Result<VehicleLog, string> {
+  const kept = 'Nothing was taken.';
+  if (bytes.length > MOST_TRACK_BYTES) return err(`The log has more than ${MOST_TRACK_BYTES} bytes. ${kept}`);
+  const loose: Loose[] = [];
+  const roll: RollMoment[] = [];
+  let system: number | undefined;
+  let wanted: number | undefined;
+  for (const heard of readFrames(bytes).heard) {
+    if (heard.kind !== 'message') continue;
+    system ??= heard.system;
+    if (heard.system !== system) continue;
+    const of = (field: string): number => ownMember(heard.figures, field)?.[0] ?? NaN;
+    const at = of('time_boot_ms') / 1000;
+    if (heard.name === 'GLOBAL_POSITION_INT')
+      loose.push({ at, latitude: of('lat') / 1e7, longitude: of('lon') / 1e7, height: of('alt') / 1000 });
+    if (heard.name === 'NAV_CONTROLLER_OUTPUT')
+      wanted = Number.isFinite(of('nav_roll')) ? of('nav_roll') : undefined;
+    if (heard.name === 'ATTITUDE' && wanted !== undefined) {
+      const is = (of('roll') * 180) / Math.PI;
+      if (Number.isFinite(is) && at > (roll.at(-1)?.at ?? -Infinity)) roll.push({ at, wanted, is });
+    }
+  }
+  if (loose.length > MOST_POINTS || roll.length > MOST_POINTS)
+    return err(`The log has more than ${MOST_POINTS} positions or attitudes. ${kept}`);
+  const track = inOrder(loose);
+  if (track.points.length < FEWEST && roll.length < FEWEST)
+    return err(`No vehicle says here where it is or how it rolls. ${kept}`);
+  return ok({ ...track, roll });
+}
+
+/**
+ * Roll as it was commanded and as it was, second by second: a table with time (s), wanted and is (degrees). Rows that say less are left out.
+ * Errors: a sentence. Example: `time,wanted,is` with `0,0,0.2` and `0.1,20,0.4`.
+ */
+export function readRollTable(text: string): Result<readonly RollMoment[], string> {
+  const kept = 'Nothing was taken.';
+  if (text.length > MOST_TRACK_BYTES)
+    return err(`The table has more than ${MOST_TRACK_BYTES} bytes. ${kept}`);
+  const read = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, '').trim(), {
+    header: true,
+    skipEmptyLines: true,
+    transformHeader: (h) => h.trim().toLowerCase(),
+  });
+  if (!['time', 'wanted', 'is'].every((f) => read.meta.fields?.includes(f)))
+    return err(`This is no table with time, wanted and is. ${kept}`);
+  const moments: RollMoment[] = [];
+  for (const row of read.data) {
+    const [at, wanted, is] = [instantOf(row['time']), figure(row['wanted']), figure(row['is'])];
+    if (at === undefined || wanted === undefined || is === undefined) continue;
+    if (at > (moments.at(-1)?.at ?? -Infinity)) moments.push({ at, wanted, is });
+  }
+  if (moments.length > MOST_POINTS) return err(`The table has more than ${MOST_POINTS} rows. ${kept}`);
+  return moments.length < FEWEST
+    ? err(`Fewer than ${FEWEST} rows say time, wanted and is. ${kept}`)
+    : ok(moments);
+}
+
 /**
  * A flown track: GPX 1.1, sentences of a receiver (NMEA 0183, GGA), or a table with time, latitude, longitude and height. A point that
  * says less than that, that is not later than the one before it, or so far on that nothing here flies there, is left out and counted: nothing is put
@@ -140,17 +230,8 @@ export function readTrackFile(text: string): Result<TrackFile, string> {
     );
   if (loose.length > MOST_POINTS)
     return err(`The track has ${loose.length} points, and ${MOST_POINTS} are read. ${kept}`);
-  const points: TrackPoint[] = [];
-  for (const point of loose) {
-    if (!isWhole(point)) continue;
-    const last = points.at(-1);
-    if (last) {
-      const step = point.at - last.at;
-      if (!(step > 0) || metresBetween(last, point) > FASTEST * Math.max(1, step)) continue;
-    }
-    points.push(point);
-  }
+  const { points, leftOut } = inOrder(loose);
   if (points.length < FEWEST)
     return err(`Of ${loose.length} points fewer than ${FEWEST} say time, place and height. ${kept}`);
-  return ok({ points, leftOut: loose.length - points.length });
+  return ok({ points, leftOut });
 }

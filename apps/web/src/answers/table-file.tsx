@@ -9,17 +9,24 @@ export function TableFile({
   accept = '.csv,text/csv',
   most = MOST_BYTES,
   onText,
+  onBytes,
 }: {
   words: string;
   accept?: string;
   most?: number;
   onText: (name: string, text: string) => void;
+  /** Takes a file that is no text, where it begins like that: with a byte that no text begins with. */
+  onBytes?: (name: string, bytes: Uint8Array) => void;
 }): ReactElement {
   const id = useId();
   const read = async (event: ChangeEvent<HTMLInputElement>): Promise<void> => {
     const { target } = event;
     const [file] = target.files ?? [];
-    if (file) onText(file.name, file.size > most ? '' : await file.text());
+    if (file) {
+      const bytes = file.size > most ? new Uint8Array() : new Uint8Array(await file.arrayBuffer());
+      if (onBytes && bytes.some((b) => b === 0 || b > 0xf7)) onBytes(file.name, bytes);
+      else onText(file.name, new TextDecoder().decode(bytes));
+    }
     // The same file can be chosen again when it has been changed.
     target.value = '';
   };

@@ -1,7 +1,7 @@
 import { useState, type ReactElement } from 'react';
 import { formatFigure, type CoveredMoment, type FieldChart, type FirstTurn } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
-import { MOST_TRACK_BYTES } from '@kanzel/formats';
+import { MOST_TRACK_BYTES, readTrackFile, readVehicleLog } from '@kanzel/formats';
 import { TableFile } from '../answers/table-file.tsx';
 import { Button } from '../ui/button.tsx';
 import { Choices, Problem } from '../ui/field.tsx';
@@ -117,7 +117,8 @@ function OnChart({ chart, kept }: { chart: FieldChart; kept: boolean }): ReactEl
               words={flight ? 'Import another track' : 'Import a track'}
               accept=".gpx,.nmea,.txt,.csv,.log"
               most={MOST_TRACK_BYTES}
-              onText={take}
+              onText={(name, text) => take(name, readTrackFile(text))}
+              onBytes={(name, bytes) => take(name, readVehicleLog(bytes))}
             />
           )}
         </div>

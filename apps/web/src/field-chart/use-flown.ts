@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { placeAround, type FieldChart, type TrackMoment } from '@kanzel/core';
-import { readTrackFile } from '@kanzel/formats';
+import type { readTrackFile } from '@kanzel/formats';
 
 export interface Flown {
   readonly track: readonly TrackMoment[];
@@ -12,12 +12,11 @@ export interface Flown {
 export function useFlown(chart: FieldChart): {
   readonly flight: Flown | undefined;
   readonly problem: string | undefined;
-  readonly take: (name: string, text: string) => void;
+  readonly take: (name: string, read: ReturnType<typeof readTrackFile>) => void;
 } {
   const [flight, setFlight] = useState<Flown>();
   const [problem, setProblem] = useState<string>();
-  const take = (name: string, text: string): void => {
-    const read = readTrackFile(text);
+  const take = (name: string, read: ReturnType<typeof readTrackFile>): void => {
     if (!read.ok) return setProblem(`${name}: ${read.error}`);
     const { points, leftOut } = read.value;
     const [first] = points;

@@ -27,6 +27,7 @@ test('what both sides know of a message without sending it is what the protocol 
     MISSION_COUNT: [44, 221, 4],
     MISSION_ACK: [47, 153, 3],
     MISSION_REQUEST_INT: [51, 196, 4],
+    NAV_CONTROLLER_OUTPUT: [62, 183, 26],
     MISSION_ITEM_INT: [73, 38, 37],
     VFR_HUD: [74, 20, 20],
     RADIO_STATUS: [109, 185, 9],

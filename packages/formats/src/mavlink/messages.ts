@@ -175,6 +175,20 @@ const DEFINITIONS = {
     ],
     extensions: [['uint8_t', 'mission_type']],
   },
+  /** What is wanted of the attitude, in degrees, and no time of its own: it is of the moment of what came before. */
+  NAV_CONTROLLER_OUTPUT: {
+    id: 62,
+    fields: [
+      ['float', 'nav_roll'],
+      ['float', 'nav_pitch'],
+      ['int16_t', 'nav_bearing'],
+      ['int16_t', 'target_bearing'],
+      ['uint16_t', 'wp_dist'],
+      ['float', 'alt_error'],
+      ['float', 'aspd_error'],
+      ['float', 'xtrack_error'],
+    ],
+  },
   MISSION_ITEM_INT: {
     id: 73,
     fields: [

@@ -16,6 +16,7 @@ import { Folded } from '../../ui/folded.tsx';
 import { TableFile } from '../table-file.tsx';
 import { CircleFromTrack } from './circle-from-track.tsx';
 import { LegsFromTrack } from './legs-from-track.tsx';
+import { StepsFromLog } from './steps-from-log.tsx';
 import { LegsHeard } from './legs-heard.tsx';
 import {
   cellName,
@@ -249,7 +250,8 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
         </div>
       ) : null}
       {spec.sheet === 'circle' ? <CircleFromTrack part={part} /> : null}
-      {spec.sheet === 'airspeed' ? (
+      {spec.sheet === 'mode-response' ? <StepsFromLog part={part} /> : null}
+      {spec.sheet === 'airspeed' || spec.sheet === 'airspeed-table' ? (
         <>
           <LegsHeard part={part} />
           <LegsFromTrack part={part} />

@@ -1,6 +1,6 @@
 import { useState, type ReactElement } from 'react';
 import { placeAround, type LegMoment, type Part, type Reason, type Result } from '@kanzel/core';
-import { MOST_TRACK_BYTES, readTrackFile } from '@kanzel/formats';
+import { MOST_TRACK_BYTES, readTrackFile, readVehicleLog } from '@kanzel/formats';
 import { useCampaign } from '../../station/campaign-context.ts';
 import type { PartDraft } from '../desk.ts';
 import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
@@ -25,8 +25,7 @@ export function FromTrack({
   const view = useCampaign();
   const drafts = useDrafts((s) => s.drafts);
   const [said, setSaid] = useState<string>();
-  const take = (name: string, text: string): void => {
-    const read = readTrackFile(text);
+  const take = (name: string, read: ReturnType<typeof readTrackFile>): void => {
     if (!read.ok) return setSaid(`${name}: ${read.error}`);
     const [first] = read.value.points;
     const moments = read.value.points.map((p) => ({
@@ -41,7 +40,13 @@ export function FromTrack({
   };
   return (
     <div className="flex flex-wrap items-center gap-x-4 py-1">
-      <TableFile words={words} accept=".gpx,.nmea,.txt,.csv,.log" most={MOST_TRACK_BYTES} onText={take} />
+      <TableFile
+        words={words}
+        accept=".gpx,.nmea,.txt,.csv,.log,.bin"
+        most={MOST_TRACK_BYTES}
+        onText={(name, text) => take(name, readTrackFile(text))}
+        onBytes={(name, bytes) => take(name, readVehicleLog(bytes))}
+      />
       <span role="status" className="text-[0.9rem]">
         {said}
       </span>

@@ -4,7 +4,7 @@ import { cellName } from './desk.ts';
 import { FromTrack, without } from './from-track.tsx';
 import { legAsTyped } from './leg-as-typed.ts';
 
-/** A sheet takes no more of them. */
+/** A sheet of one speed takes no more of them; one of several takes twice as many. */
 const MOST_LEGS = 12;
 const isFilled = (cell: string): boolean => / (track|ground)$/.test(cell);
 
@@ -14,10 +14,12 @@ export const LegsFromTrack = ({ part }: { readonly part: Part }): ReactElement =
     part={part}
     words="Import legs from a track"
     fill={(moments, draft) => {
+      const spec = part.check.answer;
+      const most = spec.kind === 'worksheet' && spec.sheet === 'airspeed-table' ? 2 * MOST_LEGS : MOST_LEGS;
       const legs = legsOfTrack(moments);
       const longest = [...legs]
         .sort((a, b) => b.to - b.from - (a.to - a.from))
-        .slice(0, MOST_LEGS)
+        .slice(0, most)
         .sort((a, b) => a.from - b.from);
       if (longest.length === 0) return err(reason('legsNotInTrack'));
       const cells = longest.flatMap((leg, i) => {
