@@ -9,6 +9,7 @@ import {
   chain,
   err,
   ok,
+  pastAdjustments,
   pastFigures,
   pastPatterns,
   reason,
@@ -102,14 +103,21 @@ export class RecordService implements OnModuleInit {
   /** Figures of earlier, released campaigns of an airframe and of its fleet, for limits against the past; and how cylinders stand on the type. */
   async pastOf(mark: string, basis: Basis): Promise<NonNullable<Basis['past']>> {
     const hasPatterns = basis.pack.checks.some((c) => c.answer.kind === 'cylinders');
-    if (!hasPatterns && !basis.limitBook.limits.some((l) => l.kind === 'trend')) return {};
+    const adjusts = basis.pack.checks.some(
+      ({ answer }) => answer.kind === 'worksheet' && answer.sheet === 'adjustment',
+    );
+    if (!hasPatterns && !adjusts && !basis.limitBook.limits.some((l) => l.kind === 'trend')) return {};
     const newest = { released: true, limit: MOST_OF_THE_PAST };
     // One book is one type: whoever was opened by it belongs to the fleet.
     const [airframe, fleet] = await Promise.all([
       this.statesOf(await listCampaigns(this.dataSource, { ...newest, mark })),
       this.statesOf(await listCampaigns(this.dataSource, { ...newest, limitBook: basis.limitBook.id })),
     ]);
-    return { ...pastFigures({ airframe, fleet }, basis), ...(hasPatterns ? pastPatterns(fleet) : {}) };
+    return {
+      ...pastFigures({ airframe, fleet }, basis),
+      ...(hasPatterns ? pastPatterns(fleet) : {}),
+      ...(adjusts ? pastAdjustments(fleet) : {}),
+    };
   }
 
   /** The newest campaigns of an airframe as far as their records verify, in hand or released, oldest first. */

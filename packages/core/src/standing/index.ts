@@ -22,4 +22,12 @@ export * from './permits.ts';
 export * from './earlier-evidence.ts';
 export * from './losses.ts';
 export * from './evidence.ts';
-export { pastFigures, pastPatterns, usualPlaces } from './past.ts';
+export {
+  adjustmentsMade,
+  earlierAdjustments,
+  pastAdjustments,
+  pastFigures,
+  pastPatterns,
+  usualPlaces,
+  type MadeAdjustment,
+} from './past.ts';

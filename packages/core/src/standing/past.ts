@@ -1,4 +1,7 @@
 import { temperaturesOf } from '../answers/temperatures-of.ts';
+import type { PartAnswer } from '../answers/part-answer.ts';
+import { sheetFigures, sheetRoom, sheetWorked } from '../answers/worksheet.ts';
+import type { BasisIndex, Part } from '../checks/basis-index.ts';
 import type { Basis } from '../checks/types.ts';
 import { ownMember } from '../own-member.ts';
 import { offMiddle } from '../run-up/fleet-pattern.ts';
@@ -12,9 +15,30 @@ interface EarlierCampaigns {
   readonly fleet: readonly CampaignState[];
 }
 
+/** The figures of an answer that a trend may be made of, by the limits they are held against: a reading, or what a worksheet comes to. */
+function comparable(
+  { check }: Part,
+  answer: PartAnswer,
+  index: BasisIndex,
+): readonly { readonly limit: string; readonly value: number; readonly unit: string }[] {
+  if (answer.kind === 'reading') {
+    const { value, unit } = answer.reading;
+    return check.limits.map((limit) => ({ limit, value, unit }));
+  }
+  const spec = check.answer;
+  if (answer.kind !== 'worksheet' || spec.kind !== 'worksheet') return [];
+  const worked = sheetWorked(sheetRoom(spec, index, answer), answer);
+  if (!worked.ok) return [];
+  return spec.figures.flatMap(({ figure, limit }) =>
+    worked.value.figures.flatMap((f) =>
+      f.figure === figure && f.value !== undefined ? [{ limit, value: f.value, unit: f.unit }] : [],
+    ),
+  );
+}
+
 /**
  * Figures that earlier campaigns hold for the trend limits of a limit book, by limit and subject, in the order of
- * the campaigns: of the airframe or of the fleet, as each limit says. Only readings that stand and were given in
+ * the campaigns: of the airframe or of the fleet, as each limit says. Only readings, and what worksheets come to, that stand and were given in
  * the right state count.
  * Example: three campaigns with climb temperatures of 188, 190 and 187 give those three under "climb-heads@left".
  */
@@ -31,10 +55,9 @@ export function pastFigures(
       for (const [key, part] of state.parts) {
         const about = state.index?.parts.get(key);
         const record = standingAnswer(part);
-        if (!state.index || !about || record?.answer?.kind !== 'reading' || hasLostStanding(part)) continue;
+        if (!state.index || !about || !record?.answer || hasLostStanding(part)) continue;
         if (wrongState(state, state.index, about, record)) continue;
-        const { value, unit } = record.answer.reading;
-        for (const limit of about.check.limits)
+        for (const { limit, value, unit } of comparable(about, record.answer, state.index))
           if (trends.has(limit)) (past[`${limit}@${about.subject}`] ??= []).push({ value, unit });
       }
   };
@@ -79,3 +102,75 @@ export const usualPlaces = (
   Array.from({ length: cylinders }, (_, i) =>
     (ownMember(past, placesOf(check, i + 1)) ?? []).map((f) => f.value),
   );
+
+/** Under what an adjustment and what came of it stand among the figures of the past. */
+const adjustedOf = (what: string, of: 'moved' | 'changed'): string => `adjusted ${what} ${of}`;
+
+/** One adjustment as it was made, and what it changed, in the units of its sheet. */
+export interface MadeAdjustment {
+  readonly moved: number;
+  readonly changed: number;
+}
+
+/** What a sheet of an adjustment says of before: what is adjusted, its setting, and how far off it was. */
+function adjustmentSaid(answer: PartAnswer | null, index: BasisIndex, part: Part) {
+  const spec = part.check.answer;
+  if (answer?.kind !== 'worksheet' || spec.kind !== 'worksheet' || spec.sheet !== 'adjustment')
+    return undefined;
+  const figures = sheetFigures(sheetRoom(spec, index, answer), answer);
+  const what = answer.chosen.find((c) => c.choice === 'what')?.option;
+  if (!figures.ok || what === undefined) return undefined;
+  const [off, now] = [figures.value.head('off'), figures.value.head('now')];
+  return off === undefined || now === undefined ? undefined : { what, off, now };
+}
+
+/**
+ * What an adjustment did whenever it was made in a campaign: from one sheet of it to the next, the setting was moved by so much and what is measured
+ * changed by so much. Sheets that were struck say nothing; two at one setting moved nothing, and say nothing either.
+ * Example: 3 daN off at 0 mm, and after the next flight 1.9 daN off at 1 mm: moved 1, changed −1.1.
+ */
+export function adjustmentsMade(state: CampaignState): ReadonlyMap<string, readonly MadeAdjustment[]> {
+  const made = new Map<string, MadeAdjustment[]>();
+  const { index } = state;
+  if (!index) return made;
+  for (const [key, part] of state.parts) {
+    const about = index.parts.get(key);
+    if (!about) continue;
+    const last = new Map<string, { off: number; now: number }>();
+    for (const { struck, answer } of part.history) {
+      const said = struck ? undefined : adjustmentSaid(answer, index, about);
+      if (!said) continue;
+      const before = last.get(said.what);
+      last.set(said.what, said);
+      if (!before || said.now === before.now) continue;
+      made.set(said.what, [
+        ...(made.get(said.what) ?? []),
+        { moved: said.now - before.now, changed: said.off - before.off },
+      ]);
+    }
+  }
+  return made;
+}
+
+/** What adjustments did in earlier campaigns of the fleet, as a basis carries it: the influence that is kept per type. */
+export function pastAdjustments(fleet: readonly CampaignState[]): NonNullable<Basis['past']> {
+  const past: Record<string, { value: number; unit: string }[]> = {};
+  for (const state of fleet)
+    for (const [what, made] of adjustmentsMade(state))
+      for (const { moved, changed } of made) {
+        (past[adjustedOf(what, 'moved')] ??= []).push({ value: moved, unit: '1' });
+        (past[adjustedOf(what, 'changed')] ??= []).push({ value: changed, unit: '1' });
+      }
+  return past;
+}
+
+/** What an adjustment did before on this type: in earlier campaigns, and in this one. Oldest first. */
+export function earlierAdjustments(state: CampaignState, what: string): readonly MadeAdjustment[] {
+  const past = state.index?.basis.past ?? {};
+  const changed = ownMember(past, adjustedOf(what, 'changed')) ?? [];
+  const before = (ownMember(past, adjustedOf(what, 'moved')) ?? []).flatMap((m, i) => {
+    const c = changed[i];
+    return c ? [{ moved: m.value, changed: c.value }] : [];
+  });
+  return [...before, ...(adjustmentsMade(state).get(what) ?? [])];
+}

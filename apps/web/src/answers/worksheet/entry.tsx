@@ -17,6 +17,7 @@ import { TableFile } from '../table-file.tsx';
 import { CircleFromTrack } from './circle-from-track.tsx';
 import { LegsFromTrack } from './legs-from-track.tsx';
 import { StepsFromLog } from './steps-from-log.tsx';
+import { EarlierAdjustments } from './earlier-adjustments.tsx';
 import { LegsHeard } from './legs-heard.tsx';
 import {
   cellName,
@@ -249,6 +250,7 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
           <TableFile words={mission.ok ? 'Another file' : 'Its file'} onText={takeMission} />
         </div>
       ) : null}
+      {spec.sheet === 'adjustment' ? <EarlierAdjustments part={part} /> : null}
       {spec.sheet === 'circle' ? <CircleFromTrack part={part} /> : null}
       {spec.sheet === 'mode-response' ? <StepsFromLog part={part} /> : null}
       {spec.sheet === 'airspeed' || spec.sheet === 'airspeed-table' ? (
