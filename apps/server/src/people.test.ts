@@ -68,6 +68,7 @@ describe('who may call what', () => {
     'get /api/campaigns': 'signed in',
     'get /api/hangar': 'signed in',
     'get /api/findings': 'signed in',
+    'get /api/flights': 'signed in',
     'post /api/campaigns': 'signed in',
     'get /api/library': 'signed in',
     'get /api/library/packs/{id}/limits': 'signed in',

@@ -132,6 +132,16 @@ export interface HangarLineView {
   readonly releasedCount: number;
 }
 
+/** A flight that somebody began, as the records of this installation tell it: the gate Fly was passed. */
+export interface RecordedFlightView {
+  readonly mark: string;
+  /** One book is one type. */
+  readonly limitBook: string;
+  readonly at: string;
+  /** Whoever passed the gate as pilot, and whoever was named as crew. */
+  readonly people: readonly string[];
+}
+
 /** A finding as it is listed over all aircraft. */
 export interface FindingLineView {
   readonly finding: string;

@@ -10,6 +10,7 @@ import {
   type AircraftView,
   type CampaignView,
   type FindingLineView,
+  type RecordedFlightView,
   type HangarLineView,
   type MoveOffer,
   type PersonView,
@@ -55,6 +56,12 @@ export class CampaignsController {
   @Get('hangar')
   hangar(): Promise<HangarLineView[]> {
     return this.lists.hangar();
+  }
+
+  /** Flights of the last ninety days on any aircraft, with who flew: how current a pilot is. */
+  @Get('flights')
+  flights(): Promise<RecordedFlightView[]> {
+    return this.lists.flights();
   }
 
   /** Findings of one aircraft, of it and those of its type, or of all, with what comes next for each. */

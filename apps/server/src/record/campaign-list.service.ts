@@ -1,10 +1,11 @@
 import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common';
 import { InjectDataSource } from '@nestjs/typeorm';
 import { standingOf, type Standing } from '@kanzel/core';
-import type { CampaignView, HangarLineView } from '@kanzel/contract';
+import type { CampaignView, HangarLineView, RecordedFlightView } from '@kanzel/contract';
 import { DataSource } from 'typeorm';
 import { CLOCK, type Clock } from '../settings.ts';
 import {
+  begunFlights,
   listCampaigns,
   newestReleased,
   type CampaignFilter,
@@ -27,6 +28,12 @@ const STANDING_HOLDS_LET_GO = 10 * 60_000;
 
 /** Campaigns in hand that a hangar shows. */
 const MOST_IN_HAND = 1000;
+
+/** Recency of a pilot is asked over ninety days, as licences do (ms). */
+const FLIGHTS_BACK = 90 * 86_400_000;
+const MOST_FLIGHTS = 2000;
+/** A gate that is passed again so soon is passed for the same flight (ms). */
+const SAME_FLIGHT = 3_600_000;
 
 /** Earlier campaigns that a line of the hangar names. */
 const EARLIER_NAMED = 2;
@@ -64,6 +71,30 @@ export class CampaignListService implements OnModuleDestroy {
       released: earlier.filter((c) => c.mark === mark),
       releasedCount: counts.get(mark) ?? 0,
     }));
+  }
+
+  /** Flights of the last days on any aircraft, newest first, with who flew; a gate passed again within the hour is the same flight. */
+  async flights(): Promise<RecordedFlightView[]> {
+    const since = new Date(this.clock.now().getTime() - FLIGHTS_BACK).toISOString();
+    const begun = await begunFlights(this.dataSource, since, MOST_FLIGHTS);
+    return begun
+      .filter(
+        (f, i) =>
+          !begun
+            .slice(0, i)
+            .some((o) => o.campaign === f.campaign && Date.parse(o.at) - Date.parse(f.at) < SAME_FLIGHT),
+      )
+      .map(({ mark, limitBook, at, by, role, crew }) => ({
+        mark,
+        limitBook,
+        at,
+        people: [
+          ...new Set([
+            ...(role === 'pilot' ? [by] : []),
+            ...(crew === null ? [] : (JSON.parse(crew) as readonly string[])),
+          ]),
+        ],
+      }));
   }
 
   /**

@@ -63,3 +63,29 @@ export async function newestReleased(
   );
   return { rows, counts: new Map(rows.map((row) => [row.mark, row.own])) };
 }
+
+/** One flight as it was begun: the gate in front of it was passed. */
+export interface BegunFlight {
+  readonly campaign: string;
+  readonly mark: string;
+  readonly limitBook: string;
+  readonly at: string;
+  /** Who passed it, in which role, and who else was named as crew. */
+  readonly by: string;
+  readonly role: string;
+  readonly crew: string | null;
+}
+
+/** Flights that were begun since a moment, newest first: the gate Fly was passed, or passed anew, on any aircraft. */
+export function begunFlights(dataSource: DataSource, since: string, most: number): Promise<BegunFlight[]> {
+  return dataSource.query(
+    `SELECT campaign.id AS campaign, campaign.mark AS mark, campaign.limitBook AS limitBook,
+       json_extract(entry.json, '$.at') AS at, json_extract(entry.json, '$.by') AS by,
+       json_extract(entry.json, '$.role') AS role, json_extract(entry.json, '$.body.crew') AS crew
+     FROM entry INDEXED BY entry_gate JOIN campaign ON campaign.id = entry.campaign
+     WHERE instr(entry.json, '"kind":"gate.passed"') > 0 AND json_valid(entry.json)
+       AND json_extract(entry.json, '$.body.gate') = 'fly' AND json_extract(entry.json, '$.at') >= ?
+     ORDER BY at DESC LIMIT ?`,
+    [since, most],
+  );
+}

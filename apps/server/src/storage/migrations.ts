@@ -175,6 +175,21 @@ export class FindingsFound1764800000000 implements MigrationInterface {
   }
 }
 
+/** Flights of people are told without reading whole records: each begins with a gate that was passed. */
+export class GatesPassed1764900000000 implements MigrationInterface {
+  readonly name = 'GatesPassed1764900000000';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(
+      `CREATE INDEX entry_gate ON entry (campaign, seq) WHERE instr(json, '"kind":"gate.passed"') > 0`,
+    );
+  }
+
+  down(): Promise<void> {
+    return Promise.reject(new Error('Records are not taken back: restore a backup instead.'));
+  }
+}
+
 export const MIGRATIONS = [
   FirstTables1764000000000,
   InstallationLog1764100000000,
@@ -185,4 +200,5 @@ export const MIGRATIONS = [
   ReleasesFound1764600000000,
   DevicesByProtocol1764700000000,
   FindingsFound1764800000000,
+  GatesPassed1764900000000,
 ];

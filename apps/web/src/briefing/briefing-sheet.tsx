@@ -12,6 +12,7 @@ import {
 import { READER } from '../sync/position.ts';
 import { useCrewHere } from '../calls/crew-here.ts';
 import { useCampaign, type CampaignView } from '../station/campaign-context.ts';
+import { WhoFlies } from '../station/who-flies.tsx';
 import { InTheAir } from '../station/in-the-air.tsx';
 import { Button } from '../ui/button.tsx';
 
@@ -129,6 +130,9 @@ export default function BriefingSheet(): ReactElement {
           ))
         )}
       </Said>
+      <div className="-mx-[22px]">
+        <WhoFlies />
+      </div>
       <Said title="Most likely emergencies">
         {likely.length === 0
           ? 'No emergency cards for this aircraft.'

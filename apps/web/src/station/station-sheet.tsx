@@ -28,6 +28,7 @@ import { isWriting } from '../ui/is-writing.ts';
 import { SenseTable } from '../controls/sense-table.tsx';
 import { InTheAir } from './in-the-air.tsx';
 import { NotesToSettle } from './flight-notes.tsx';
+import { WhoFlies } from './who-flies.tsx';
 import { LeftFromFlight } from './left-from-flight.tsx';
 import { flowOf } from './flow-of.ts';
 import { StepPanel } from './step-panel.tsx';
@@ -503,6 +504,7 @@ function OpenStation(): ReactElement {
         place={stop ? `, place ${stop.number} of ${stops.length}: ${stop.title.toLowerCase()}` : ''}
       />
       <InTheAir station={station.station} check={current.check.id} />
+      {station.station === 'ready' ? <WhoFlies /> : null}
       {station.station === 'debrief' ? (
         <>
           <LeftFromFlight />
