@@ -80,7 +80,7 @@ export function ExploreOrLand({ forces }: { readonly forces: readonly Reason[] }
       {decision ? (
         <p className={known ? '' : 'text-ink-2'}>
           <strong>{decision.choice === 'land' ? 'Landing' : 'Going on'}</strong>, decided{' '}
-          {CLOCK.format(decision.instant)} by {people.find((p) => p.id === decision.by)?.name ?? 'the pilot'}
+          {CLOCK.format(decision.instant)} by {people.find((p) => p.id === decision.by)?.fullName ?? 'the pilot'}
           {decision.reason === '' ? '' : `: ${decision.reason}`}
           {known ? '' : '. Something came up since.'}
         </p>
@@ -107,7 +107,7 @@ export function ExploreOrLand({ forces }: { readonly forces: readonly Reason[] }
                     onChange={(e) => setReason(e.target.value)}
                   />
                 </div>
-                <Button onClick={() => decide('on')}>We go on</Button>
+                <Button onClick={() => decide('on')}>Record that we go on</Button>
               </div>
             </Folded>
           )}

@@ -109,7 +109,7 @@ function Settle({ note, kept }: { note: string; kept: NoteState }): ReactElement
         <span className="text-ink-2">{CLOCK.format(kept.kept.instant)}</span>{' '}
         <span className="font-semibold">{kept.text === '' ? 'Note without words' : kept.text}</span>{' '}
         <span className="text-[0.9rem] text-ink-2">
-          {[people.find((p) => p.id === kept.kept.by)?.name, about].filter(Boolean).join(', ')}
+          {[people.find((p) => p.id === kept.kept.by)?.fullName, about].filter(Boolean).join(', ')}
         </span>
       </p>
       {kept.text === '' && kept.kept.by === person?.id ? (
