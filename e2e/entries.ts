@@ -15,27 +15,28 @@ export async function tell(page: Page, base: string, ...told: readonly Told[]): 
   const campaign = url.pathname.split('/').pop() ?? '';
   const entries = `${url.origin}/api/campaigns/${campaign}/entries`;
   const me = (await (await page.request.get(`${url.origin}/api/session`)).json()) as { id: string };
-  for (const { kind, version = 1, role, body } of told) {
-    const { count } = (await (await page.request.get(`${entries}?after=0`)).json()) as { count: number };
-    const answer = await page.request.post(entries, {
-      data: {
-        entries: [
-          {
-            id: randomUUID(),
-            campaign,
-            version,
-            kind,
-            body,
-            at: new Date().toISOString(),
-            by: me.id,
-            role,
-            device: 'bench',
-            seen: count,
-          },
-        ],
-      },
-    });
-    const { refused, ...rest } = (await answer.json()) as { refused: unknown };
-    expect([kind, refused, answer.ok() ? '' : JSON.stringify(rest)]).toEqual([kind, [], '']);
-  }
+  // All of it at once, in its order: whoever tells it made it one after another, on one device.
+  const { count } = (await (await page.request.get(`${entries}?after=0`)).json()) as { count: number };
+  const answer = await page.request.post(entries, {
+    data: {
+      entries: told.map(({ kind, version = 1, role, body }) => ({
+        id: randomUUID(),
+        campaign,
+        version,
+        kind,
+        body,
+        at: new Date().toISOString(),
+        by: me.id,
+        role,
+        device: 'bench',
+        seen: count,
+      })),
+    },
+  });
+  const { refused, ...rest } = (await answer.json()) as { refused: unknown };
+  expect([told.map((t) => t.kind), refused, answer.ok() ? '' : JSON.stringify(rest)]).toEqual([
+    told.map((t) => t.kind),
+    [],
+    '',
+  ]);
 }

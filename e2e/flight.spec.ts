@@ -1,17 +1,24 @@
 import { expect, type Page } from '@playwright/test';
+import { tell } from './entries.ts';
+import { sameEverywhere } from './same-record.ts';
 import { seriousFaults } from './accessible.ts';
-import { campaignInHand, personPage, sharedDemo, test } from './product.ts';
-import { passGate, recordNow, workStations } from './steady.ts';
+import { allSaved, campaignInHand, KEEPS_ALL, personPage, sharedDemo, test } from './product.ts';
+import { recordNow, throughGate, workStations } from './steady.ts';
 
 const product = sharedDemo();
+
+const figure = (page: Page, name: string) => page.locator(`[data-figure$=" ${name}"]`);
+const fill = async (page: Page, figures: Readonly<Record<string, string>>): Promise<void> => {
+  for (const [name, text] of Object.entries(figures)) await figure(page, name).fill(text);
+};
+const markOf = async (page: Page, base: string, check: string): Promise<string | undefined> =>
+  (await recordNow(page, base)).status.checks.get(check)?.mark;
 
 /** The acceptance of the motor glider with nothing left before the flight, and its gate passed. */
 async function readyToFly(browser: Parameters<typeof personPage>[0], page: Page): Promise<string> {
   const second = await personPage(browser, product.url, 'Signe Vardal');
   const base = await campaignInHand(page, product.url, 'QX-DPM');
-  await workStations(page, second, base, ['taxi', 'ready']);
-  const { status } = await recordNow(page, base);
-  if (status.gates.find((g) => g.gate.id === 'fly')?.passStands !== true) await passGate(page, base, 'fly');
+  await throughGate(page, second, base, 'fly');
   await second.context().close();
   return base;
 }
@@ -79,4 +86,157 @@ test('a dead speed gauge on the take-off run: called in order, stopped, told, fo
   await expect.poll(held).toBe(false);
   const { state } = await recordNow(page, base);
   expect([...state.findings.values()].map((f) => f.raised.title)).toContain('Tape over the pitot');
+});
+
+test('a cruise that is slow is adjusted with a measure, by a person named; what it touched is flown again, and what it did is kept', async ({
+  browser,
+}) => {
+  const odd = await personPage(browser, product.url, 'Odd Leirnes');
+  const ylva = await personPage(browser, product.url, 'Ylva Torsund');
+  const signe = await personPage(browser, product.url, 'Signe Vardal');
+  const base = await readyToFly(browser, odd);
+  const cruise = async (shown: string): Promise<void> => {
+    await odd.goto(`${base}/flight?check=cruise-settings`);
+    const again = odd.getByRole('button', { name: /^Repeat/ });
+    await expect(async () => {
+      if (await again.isVisible()) await again.click({ timeout: 500 });
+      await figure(odd, '0 altitude').waitFor({ timeout: 500 });
+    }).toPass();
+    await odd.getByLabel('Reference', { exact: true }).selectOption({ label: "Maker's book" });
+    await fill(odd, {
+      '0 altitude': '3000',
+      '0 temperature': '9',
+      '0 shift': '0',
+      '1 setting': '5000',
+      '1 shown': shown,
+      '1 reference': '92',
+    });
+    await odd.getByRole('button', { name: /^Record/ }).click();
+  };
+  await workStations(odd, signe, base, ['flight'], ['cruise-settings', 'acceptance-landings']);
+  await cruise('80');
+  await expect.poll(() => markOf(odd, base, 'cruise-settings')).toBe('out');
+  await workStations(odd, signe, base, ['flight'], ['cruise-settings']);
+
+  // The debrief lists it, and takes no adjustment without its measure: nobody has made it on this type.
+  await odd.goto(`${base}/debrief?check=adjust-with-a-measure`);
+  await expect(odd.getByRole('region', { name: 'Open from the flight' })).toContainText(
+    'Cruise at each setting',
+  );
+  const sheet = odd.getByLabel('Step in progress');
+  const adjust = async (off: string, now: string): Promise<void> => {
+    await sheet.getByLabel('What is adjusted').selectOption({ label: 'Cruise throttle' });
+    await fill(odd, { '0 off': off, '0 now': now, '0 first': '4', '0 most': '10' });
+  };
+  await adjust('-4', '62');
+  await expect(sheet).toContainText('The record holds no earlier time on this type');
+  await expect(sheet).toContainText('it is the first safe step');
+  await sheet.getByRole('button', { name: /^Record/ }).click();
+  await allSaved(odd);
+
+  // It goes to a named person as a finding, and what was done touches what has to be flown again.
+  await tell(
+    odd,
+    base,
+    {
+      kind: 'finding.raised',
+      role: 'pilot',
+      body: {
+        finding: 'slow',
+        title: 'Cruise slow',
+        where: 'Throttle stop',
+        check: 'cruise-settings',
+        subject: 'aircraft',
+      },
+    },
+    {
+      kind: 'finding.assigned',
+      role: 'pilot',
+      body: {
+        finding: 'slow',
+        to: ((await (await ylva.request.get(`${product.url}/api/session`)).json()) as { id: string }).id,
+        minutes: 20,
+      },
+    },
+  );
+  await tell(ylva, base, {
+    kind: 'action.recorded',
+    role: 'technician',
+    body: {
+      action: 'stop-moved',
+      finding: 'slow',
+      what: 'Cruise throttle from 62 to 66 %',
+      measure: '66 %',
+      touches: ['flight.cruise'],
+    },
+  });
+  expect(await markOf(odd, base, 'cruise-settings')).toBe('again');
+  await odd.goto(`${base}/flight?check=cruise-settings`);
+  await expect(odd.getByLabel('Step in progress')).toContainText('Repeat');
+
+  // Flown again, within; the second measure knows what the first step did.
+  await throughGate(odd, signe, base, 'fly');
+  await cruise('88');
+  await expect.poll(() => markOf(odd, base, 'cruise-settings')).toBe('within');
+  await workStations(odd, signe, base, ['flight'], []);
+  await odd.goto(`${base}/debrief?check=adjust-with-a-measure`);
+  await sheet.getByRole('button', { name: /^Repeat/ }).click();
+  await adjust('-1.6', '66');
+  await sheet.getByRole('button', { name: 'Fill in the one earlier time' }).click();
+  await expect(figure(odd, '1 moved')).toHaveValue('4');
+  await expect(figure(odd, '1 changed')).toHaveValue('2.4');
+  await sheet.getByRole('button', { name: /^Record/ }).click();
+  await expect(odd.getByText(/Cruise throttle: from 66\s?% to 69\s?%/).first()).toBeVisible();
+});
+
+test('a flight on a tablet with an observer at a desk, and the server away in the middle: nothing is lost, and all hold the same', async ({
+  browser,
+}) => {
+  const pilot = await personPage(browser, product.url, 'Odd Leirnes', {
+    ...KEEPS_ALL,
+    viewport: { width: 1180, height: 820 },
+    hasTouch: true,
+  });
+  const base = await readyToFly(browser, pilot);
+  const observer = await personPage(browser, product.url, 'Halvor Myrstad', KEEPS_ALL);
+  await observer.goto(`${base}/flight`);
+  await observer.getByLabel('Step in progress').waitFor();
+  await pilot.goto(`${base}/flight?check=acceptance-take-off-calls`);
+  await pilot.evaluate(() => navigator.serviceWorker.ready);
+  await allSaved(pilot);
+
+  // The server goes while it rolls: the calls are kept on the tablet, and so are notes.
+  await product.stop('SIGKILL');
+  const panel = pilot.getByLabel('Step in progress');
+  const again = panel.getByRole('button', { name: /^Repeat/ });
+  if (await again.isVisible()) await again.click();
+  await panel.getByRole('button', { name: 'Brakes off' }).click();
+  for (const call of ['Power reached', 'Speed alive', 'Pressures', 'Rotate'])
+    await panel.getByRole('button', { name: new RegExp(`^${call}`) }).click();
+  await panel.getByRole('button', { name: /^Record/ }).click();
+  const air = pilot.getByRole('region', { name: 'In the air' });
+  await air.getByRole('button', { name: 'Note now' }).click();
+  await air.getByLabel(/^Note of/).fill('Left wing heavy');
+  await air.getByRole('button', { name: 'Add the words' }).click();
+  await expect(air).toContainText('One note, for the debrief');
+  // The observer types what the pilot says by radio, without the server as well.
+  await observer
+    .getByRole('region', { name: 'In the air' })
+    .getByRole('button', { name: 'Note now' })
+    .click();
+  await observer.getByLabel(/^Note of/).fill('Radio: engine runs warm in the climb');
+  await observer.getByRole('button', { name: 'Add the words' }).click();
+
+  await product.startAgain();
+  const campaign = base.split('/').pop() ?? '';
+  for (const page of [pilot, observer]) await page.bringToFront();
+  const notes = async (): Promise<readonly string[]> =>
+    [...(await recordNow(pilot, base)).state.notes.values()].filter((n) => !n.settled).map((n) => n.text);
+  await expect
+    .poll(async () => (await notes()).join(), { timeout: 30_000 })
+    .toMatch(/Left wing heavy.*Radio: engine runs warm|Radio: engine runs warm.*Left wing heavy/);
+  await expect.poll(() => markOf(pilot, base, 'acceptance-take-off-calls')).toBe('within');
+  await sameEverywhere(product.url, campaign, [pilot, observer]);
+  // Each sees what the other kept.
+  await expect(observer.getByRole('region', { name: 'Notes' })).toContainText('2 notes, for the debrief');
 });

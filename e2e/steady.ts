@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
 import {
   deriveStatus,
@@ -6,6 +7,8 @@ import {
   isSaidUnseen,
   stateSubject,
   subjectsOfState,
+  unsaidOf,
+  walkInHand,
   stateValue,
   type BasisIndex,
   type CampaignState,
@@ -14,7 +17,7 @@ import {
   type PartAnswer,
   type StationId,
 } from '@kanzel/core';
-import { tell } from './entries.ts';
+import { tell, type Told } from './entries.ts';
 
 /** The record of a campaign as the server has it now, and where it stands. */
 export async function recordNow(
@@ -80,38 +83,38 @@ export async function workStations(
       );
     });
     if (open.length === 0) return;
-    const ready = open.find((p) => !status.parts.get(p.key)?.blocked);
-    const role = stations.includes('flight') || stations.includes('ready') ? 'pilot' : 'technician';
-    if (ready) {
-      const { check, subject, key } = ready;
+    const role = 'pilot';
+    const ready = open.filter((p) => !status.parts.get(p.key)?.blocked);
+    const looked: Told[] = [];
+    const answered: Told[] = [];
+    // What changes a state is told by itself: what else could be answered before it may not be behind it.
+    const some = ready.filter((p) => Object.keys(p.check.sets).length === 0);
+    for (const { check, subject, key, ...part } of some.length > 0 ? some : ready.slice(0, 1)) {
       const about = { check: check.id, subject };
       tried.set(key, (tried.get(key) ?? 0) + 1);
-      if ((tried.get(key) ?? 0) > 4)
-        throw new Error(`${key} is not proven: ${JSON.stringify(status.parts.get(key)?.reasons)}`);
       const own = status.parts.get(key);
-      const answer = asRead(goodAnswer(ready, state, new Date().toISOString()), index);
+      if ((tried.get(key) ?? 0) > 4) throw new Error(`${key} is not proven: ${JSON.stringify(own?.reasons)}`);
+      const answer = asRead(
+        goodAnswer({ ...part, check, subject, key }, state, new Date().toISOString()),
+        index,
+      );
       if (check.secondPerson && own?.answer && own.mark === 'inHand') {
-        await tell(second, base, {
-          kind: 'answer.witnessed',
-          role: 'inspector',
-          body: {
-            ...about,
-            answerEntry: own.answer.entry,
-            ...(isSaidUnseen(check) ? { saw: answer } : {}),
-          },
-        });
+        const body = {
+          ...about,
+          answerEntry: own.answer.entry,
+          ...(isSaidUnseen(check) ? { saw: answer } : {}),
+        };
+        looked.push({ kind: 'answer.witnessed', role: 'inspector', body });
         continue;
       }
       const facts = check.setting
         ? { [check.setting.channel]: { value: check.setting.value, unit: check.setting.unit } }
         : {};
-      await tell(page, base, {
-        kind: 'answer.given',
-        role,
-        body: { ...about, answer, facts, confirmed: true },
-      });
-      continue;
+      answered.push({ kind: 'answer.given', role, body: { ...about, answer, facts, confirmed: true } });
     }
+    if (answered.length > 0) await tell(page, base, ...answered);
+    if (looked.length > 0) await tell(second, base, ...looked);
+    if (answered.length + looked.length > 0) continue;
     // All that is left waits for another state: bring it about.
     const [first] = open;
     const wrong = Object.entries(first?.check.needs ?? {}).find(
@@ -132,12 +135,7 @@ export async function workStations(
 }
 
 /** Passes a gate as whoever is signed in, having seen all there is. */
-export async function passGate(
-  page: Page,
-  base: string,
-  gate: string,
-  crew: readonly string[] = [],
-): Promise<void> {
+async function passGate(page: Page, base: string, gate: string, crew: readonly string[] = []): Promise<void> {
   const { state } = await recordNow(page, base);
   await tell(page, base, {
     kind: 'gate.passed',
@@ -145,4 +143,41 @@ export async function passGate(
     role: 'pilot',
     body: { gate, snapshot: state.head, ...(crew.length > 0 ? { crew } : {}) },
   });
+}
+
+/** A second walk, by whoever looks at the work of the other: what it waits for is said as it was found, and counts. */
+async function walkAgain(second: Page, base: string): Promise<void> {
+  const me = (await (await second.request.get(`${new URL(base).origin}/api/session`)).json()) as {
+    id: string;
+  };
+  const walk = randomUUID();
+  await tell(second, base, { kind: 'walk.begun', role: 'inspector', body: { walk } });
+  const { state } = await recordNow(second, base);
+  const inHand = state.index && walkInHand(state, me.id);
+  if (!state.index || !inHand) throw new Error('No second walk is in hand.');
+  for (const key of unsaidOf(state, state.index, inHand)) {
+    const part = state.index.parts.get(key);
+    if (!part) continue;
+    const answer = asRead(goodAnswer(part, state, new Date().toISOString()), state.index);
+    await tell(second, base, {
+      kind: 'walk.said',
+      role: 'inspector',
+      body: { walk, check: part.check.id, subject: part.subject, answer, facts: {} },
+    });
+  }
+  await tell(second, base, { kind: 'walk.finished', role: 'inspector', body: { walk } });
+}
+
+/** Works and passes every gate up to one as far as it does not stand: what a flight before used up is done again. */
+export async function throughGate(page: Page, second: Page, base: string, gate: string): Promise<void> {
+  const { status } = await recordNow(page, base);
+  for (const { gate: one } of status.gates) {
+    const stations = one.conditions.flatMap((c) => (c.kind === 'proven' ? c.stations : []));
+    await workStations(page, second, base, stations);
+    const standing = async () => (await recordNow(page, base)).status.gates.find((g) => g.gate.id === one.id);
+    if ((await standing())?.holdings.some((h) => h.cure.to === 'second-walk')) await walkAgain(second, base);
+    const now = await standing();
+    if (now?.state !== 'passed') await passGate(page, base, one.id);
+    if (one.id === gate) return;
+  }
 }

@@ -101,6 +101,12 @@ test('it is kept per type: a new campaign has what earlier ones of the fleet did
         const own = new Scribe().open({ ...basis, past: pastAdjustments(states) });
         expect(earlierAdjustments(own.state(), 'trim-tab')).toEqual(wanted);
         adjust(own, 4, 0);
+        // What is measured now tells of the last one, before it is written down.
+        expect(earlierAdjustments(own.state(), 'trim-tab', { off: 1, now: 2 })).toEqual([
+          ...wanted,
+          { moved: 2, changed: -3 },
+        ]);
+        expect(earlierAdjustments(own.state(), 'trim-tab', { off: 1, now: 0 })).toEqual(wanted);
         adjust(own, 1, 2);
         expect(earlierAdjustments(own.state(), 'trim-tab')).toEqual([...wanted, { moved: 2, changed: -3 }]);
         expect(earlierAdjustments(own.state(), 'spring')).toEqual([]);

@@ -113,7 +113,17 @@ export interface MadeAdjustment {
 }
 
 /** What a sheet of an adjustment says of before: what is adjusted, its setting, and how far off it was. */
-function adjustmentSaid(answer: PartAnswer | null, index: BasisIndex, part: Part) {
+interface AdjustmentSheet {
+  readonly what: string;
+  readonly off: number;
+  readonly now: number;
+}
+
+function adjustmentSaid(
+  answer: PartAnswer | null,
+  index: BasisIndex,
+  part: Part,
+): AdjustmentSheet | undefined {
   const spec = part.check.answer;
   if (answer?.kind !== 'worksheet' || spec.kind !== 'worksheet' || spec.sheet !== 'adjustment')
     return undefined;
@@ -124,33 +134,41 @@ function adjustmentSaid(answer: PartAnswer | null, index: BasisIndex, part: Part
   return off === undefined || now === undefined ? undefined : { what, off, now };
 }
 
-/**
- * What an adjustment did whenever it was made in a campaign: from one sheet of it to the next, the setting was moved by so much and what is measured
- * changed by so much. Sheets that were struck say nothing; two at one setting moved nothing, and say nothing either.
- * Example: 3 daN off at 0 mm, and after the next flight 1.9 daN off at 1 mm: moved 1, changed −1.1.
- */
-export function adjustmentsMade(state: CampaignState): ReadonlyMap<string, readonly MadeAdjustment[]> {
-  const made = new Map<string, MadeAdjustment[]>();
+/** What sheets of an adjustment said one after another, by what is adjusted; those that were struck say nothing. */
+function adjustmentSheets(state: CampaignState): ReadonlyMap<string, readonly AdjustmentSheet[]> {
+  const said = new Map<string, AdjustmentSheet[]>();
   const { index } = state;
-  if (!index) return made;
+  if (!index) return said;
   for (const [key, part] of state.parts) {
     const about = index.parts.get(key);
-    if (!about) continue;
-    const last = new Map<string, { off: number; now: number }>();
-    for (const { struck, answer } of part.history) {
-      const said = struck ? undefined : adjustmentSaid(answer, index, about);
-      if (!said) continue;
-      const before = last.get(said.what);
-      last.set(said.what, said);
-      if (!before || said.now === before.now) continue;
-      made.set(said.what, [
-        ...(made.get(said.what) ?? []),
-        { moved: said.now - before.now, changed: said.off - before.off },
-      ]);
+    for (const { struck, answer } of about ? part.history : []) {
+      const sheet = struck || !about ? undefined : adjustmentSaid(answer, index, about);
+      if (sheet) said.set(sheet.what, [...(said.get(sheet.what) ?? []), sheet]);
     }
   }
-  return made;
+  return said;
 }
+
+const madeBetween = (sheets: readonly AdjustmentSheet[]): readonly MadeAdjustment[] =>
+  sheets.flatMap((sheet, i) => {
+    const before = sheets[i - 1];
+    return before && sheet.now !== before.now
+      ? [{ moved: sheet.now - before.now, changed: sheet.off - before.off }]
+      : [];
+  });
+
+/**
+ * What an adjustment did whenever it was made in a campaign: from one sheet of it to the next, the setting was moved by so much and what is measured
+ * changed by so much. Two at one setting moved nothing, and say nothing.
+ * Example: 3 daN off at 0 mm, and after the next flight 1.9 daN off at 1 mm: moved 1, changed −1.1.
+ */
+export const adjustmentsMade = (state: CampaignState): ReadonlyMap<string, readonly MadeAdjustment[]> =>
+  new Map(
+    [...adjustmentSheets(state)].flatMap(([what, sheets]) => {
+      const made = madeBetween(sheets);
+      return made.length === 0 ? [] : [[what, made] as const];
+    }),
+  );
 
 /** What adjustments did in earlier campaigns of the fleet, as a basis carries it: the influence that is kept per type. */
 export function pastAdjustments(fleet: readonly CampaignState[]): NonNullable<Basis['past']> {
@@ -164,13 +182,21 @@ export function pastAdjustments(fleet: readonly CampaignState[]): NonNullable<Ba
   return past;
 }
 
-/** What an adjustment did before on this type: in earlier campaigns, and in this one. Oldest first. */
-export function earlierAdjustments(state: CampaignState, what: string): readonly MadeAdjustment[] {
+/**
+ * What an adjustment did before on this type: in earlier campaigns, and in this one; oldest first. `measured`: what is found now, at the present
+ * setting, which tells what the last one did.
+ */
+export function earlierAdjustments(
+  state: CampaignState,
+  what: string,
+  measured?: Omit<AdjustmentSheet, 'what'>,
+): readonly MadeAdjustment[] {
   const past = state.index?.basis.past ?? {};
   const changed = ownMember(past, adjustedOf(what, 'changed')) ?? [];
   const before = (ownMember(past, adjustedOf(what, 'moved')) ?? []).flatMap((m, i) => {
     const c = changed[i];
     return c ? [{ moved: m.value, changed: c.value }] : [];
   });
-  return [...before, ...(adjustmentsMade(state).get(what) ?? [])];
+  const own = adjustmentSheets(state).get(what) ?? [];
+  return [...before, ...madeBetween(measured ? [...own, { what, ...measured }] : own)];
 }

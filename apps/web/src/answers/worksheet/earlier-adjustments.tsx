@@ -1,5 +1,5 @@
 import type { ReactElement } from 'react';
-import { earlierAdjustments, ownMember, type Part } from '@kanzel/core';
+import { earlierAdjustments, ownMember, readFigure, type Part } from '@kanzel/core';
 import { useCampaign } from '../../station/campaign-context.ts';
 import { Button } from '../../ui/button.tsx';
 import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
@@ -17,7 +17,13 @@ export function EarlierAdjustments({ part }: { readonly part: Part }): ReactElem
   const draft = draftOf(drafts, view.id, part.key);
   const what = ownMember(draft.picks, choiceName('what'));
   if (what === undefined || what === '') return null;
-  const made = earlierAdjustments(view.state, what).slice(-MOST);
+  const typed = (id: string): number => {
+    const read = readFigure(ownMember(draft.texts, cellName(0, id)) ?? '');
+    return read.ok ? read.value.value : NaN;
+  };
+  const measured = { off: typed('off'), now: typed('now') };
+  const known = Number.isFinite(measured.off) && Number.isFinite(measured.now);
+  const made = earlierAdjustments(view.state, what, known ? measured : undefined).slice(-MOST);
   if (made.length === 0)
     return (
       <p className="py-1 text-[0.9rem] text-ink-2">
