@@ -27,7 +27,7 @@ import { benchFieldChart } from './field-chart.mjs';
 import { benchEnergy } from './energy.mjs';
 import { benchFrames, benchLoading } from './loading.mjs';
 import { benchInspection } from './inspection.mjs';
-import { benchLiveFeed } from './live-feed.mjs';
+import { benchLiveFeed, benchLiveFlight } from './live-feed.mjs';
 import { benchLong } from './long.mjs';
 import { benchScripts } from './scripts.mjs';
 import { benchPlanning } from './planning.mjs';
@@ -399,6 +399,9 @@ bare.close();
 
 // A fast monitor into a browser; ten minutes with --large.
 await benchLiveFeed(row, process.argv.includes('--large') ? 600 : 60);
+
+// An hour of flight, twenty times faster.
+await benchLiveFlight(row);
 
 // Many devices at once for a while, on a server of its own.
 const loaded = await serve(folder);

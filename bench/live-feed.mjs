@@ -10,16 +10,20 @@ import { writeHeader, writeSample } from '@kanzel/formats';
 import { io } from 'socket.io-client';
 
 const ROOT = join(import.meta.dirname, '..');
-const CHANNELS = 40;
-const RATE = 50;
+/** A desk in the run-up: as fast as any monitor speaks. */
+const RUN_UP = { channels: 40, rate: 50, sheet: 'run-up?check=exhaust-both' };
+/** An hour of flight, 20 channels at 10 Hz, twenty times faster. */
+const FLIGHT = { channels: 20, rate: 200, sheet: 'flight?check=climb-heads' };
+/** Seconds that an hour of flight takes here. */
+const FLIGHT_SECONDS = 180;
 const MARK = 'QX-TJD';
 
 /** Columns of a monitor with so many channels: two engines, their speeds first. */
-function columns() {
+function columns(channels) {
   const own = (subject) => [
     { subject, channel: 'rpm', unit: 'rpm' },
     { subject, channel: 'manifold-pressure', unit: 'inHg' },
-    ...Array.from({ length: CHANNELS / 2 - 2 }, (_, i) => ({
+    ...Array.from({ length: channels / 2 - 2 }, (_, i) => ({
       subject,
       channel: i < 6 ? `exhaust-${i + 1}` : `spare-${i}`,
       unit: 'degC',
@@ -29,8 +33,8 @@ function columns() {
 }
 
 /** A monitor that speaks for so many seconds, and counts its lines. */
-async function speak() {
-  const header = `${writeHeader(columns())}\r\n`;
+async function speak({ channels, rate }) {
+  const header = `${writeHeader(columns(channels))}\r\n`;
   const sockets = new Set();
   const server = createServer((socket) => {
     sockets.add(socket);
@@ -45,13 +49,13 @@ async function speak() {
     const from = performance.now();
     timer = setInterval(() => {
       // A timer that was late says what it owes: so many a second, whatever the machine does.
-      const due = Math.floor(((performance.now() - from) / 1000) * RATE);
+      const due = Math.floor(((performance.now() - from) / 1000) * rate);
       for (; sent < due; sent += 1) {
         const values = Array.from(
-          { length: CHANNELS },
+          { length: channels },
           (_, i) => 1700 + Math.round(4 * Math.sin((sent + 7 * i) / 9)),
         );
-        const line = `${writeSample({ time: sent * (1000 / RATE), values })}\r\n`;
+        const line = `${writeSample({ time: sent * (1000 / rate), values })}\r\n`;
         for (const socket of sockets) socket.write(line);
       }
     }, 10);
@@ -68,14 +72,15 @@ async function speak() {
   };
 }
 
-/** 40 channels at 50 lines a second, from a monitor over the server into a browser that shows a drop: what is lost, late, or kept. */
-export async function benchLiveFeed(row, seconds) {
+/** A monitor over the server into a browser that shows what it says: what is lost, late, or kept. */
+export async function benchLiveFeed(row, seconds, told = RUN_UP) {
+  const { channels, rate, sheet } = told;
   const folder = join(mkdtempSync(join(tmpdir(), 'kanzel-feed-')), 'data');
   const made = spawn(process.execPath, [join(ROOT, 'apps/demo/dist/main.js'), 'make', folder], {
     stdio: 'inherit',
   });
   await new Promise((resolve) => made.once('exit', resolve));
-  const monitor = await speak();
+  const monitor = await speak(told);
   const server = spawn(process.execPath, [
     join(ROOT, 'apps/server/dist/main.js'),
     ...['--data', folder, '--port', '0', '--web', join(ROOT, 'apps/web/dist'), '--standins'],
@@ -103,7 +108,7 @@ export async function benchLiveFeed(row, seconds) {
   await page.getByRole('heading', { name: 'Hangar' }).waitFor();
   const list = await (await page.request.get(`${url}/api/campaigns`)).json();
   const campaign = list.find((c) => c.title.startsWith('Both propeller governors')).id;
-  await page.goto(`${url}/campaign/${campaign}/run-up?check=exhaust-both`);
+  await page.goto(`${url}/campaign/${campaign}/${sheet}`);
   await page.getByLabel('Step in progress').waitFor();
   const cookie = (await page.context().cookies()).map((c) => `${c.name}=${c.value}`).join('; ');
   const socket = io(url, {
@@ -144,7 +149,7 @@ export async function benchLiveFeed(row, seconds) {
   await page.waitForTimeout(1500);
   const at = (share) => frames[Math.min(frames.length - 1, Math.floor(share * frames.length))].toFixed(0);
   row(
-    `${CHANNELS} channels at ${RATE} a second for ${seconds} s, monitor to browser`,
+    `${channels} channels at ${rate} a second for ${seconds} s, monitor to browser`,
     `${monitor.sent()} lines sent, ${monitor.sent() - heard.size} lost, latest ${latest} ms late`,
   );
   row(
@@ -162,9 +167,13 @@ export async function benchLiveFeed(row, seconds) {
   rmSync(join(folder, '..'), { recursive: true, force: true });
 }
 
-// By itself: node bench/live-feed.mjs [seconds]
+/** An hour of flight, told in three minutes. */
+export const benchLiveFlight = (row) => benchLiveFeed(row, FLIGHT_SECONDS, FLIGHT);
+
+// By itself: node bench/live-feed.mjs [seconds | flight]
 if (process.argv[1] === import.meta.filename)
   await benchLiveFeed(
     (name, figure) => process.stdout.write(`${name.padEnd(66)} ${figure}\n`),
-    Number(process.argv[2] ?? 60),
+    process.argv[2] === 'flight' ? FLIGHT_SECONDS : Number(process.argv[2] ?? 60),
+    process.argv[2] === 'flight' ? FLIGHT : RUN_UP,
   );
