@@ -301,6 +301,8 @@ export class SimulatedFlight {
   @IsOptional() @IsBoolean() silent?: boolean;
   @IsOptional() @IsNumber() @Min(0) @Max(360) windFrom?: number;
   @IsOptional() @IsNumber() @Min(0) @Max(30) wind?: number;
+  /** So many times as fast as it would be. */
+  @IsOptional() @IsInt() @Min(1) @Max(60) faster?: number;
 }
 
 export class SimulationRequest {

@@ -50,6 +50,13 @@ const foundParts = ({ state, index }: CampaignView): readonly string[] =>
     f.closed || f.raised.check === undefined ? [] : (index.checks.get(f.raised.check)?.proves ?? []),
   );
 
+/** What was written down before the flight as not done today, in the words of whoever wrote it. */
+const writtenOff = ({ state, index }: CampaignView): readonly string[] =>
+  [...index.parts.values()].flatMap(({ key, check }) => {
+    const given = check.station === 'ready' ? standingAnswer(state.parts.get(key))?.answer : undefined;
+    return given?.kind === 'text' && given.text.trim() !== '' ? [given.text.trim()] : [];
+  });
+
 /** The briefing of the next flight: one page that is read aloud, out of what is known already. */
 export default function BriefingSheet(): ReactElement {
   const view = useCampaign();
@@ -58,6 +65,8 @@ export default function BriefingSheet(): ReactElement {
   const profile = state.ways?.profile;
   const wind = sheetSays(view, 'runway-wind');
   const run = sheetSays(view, 'take-off-today');
+  const climb = sheetSays(view, 'climb-today');
+  const written = writtenOff(view);
   const narrowed = flightNarrowings(state);
   const open = [...state.findings.values()].filter((f) => !f.closed && !f.merged);
   const likely = likelyEmergencies(
@@ -97,6 +106,7 @@ export default function BriefingSheet(): ReactElement {
       </Said>
       {wind === undefined ? null : <Said title="Wind and runway">{wind}</Said>}
       {run === undefined ? null : <Said title="Take-off run and abort point">{run}</Said>}
+      {climb === undefined ? null : <Said title="Climb">{climb}</Said>}
       <Said title="First turn and landing places">
         <Link className="underline underline-offset-4" to={`${base}/field-chart`}>
           On the field chart
@@ -106,8 +116,15 @@ export default function BriefingSheet(): ReactElement {
         {points.length === 0 ? 'Nothing is left to be flown.' : points.join(' · ')}
       </Said>
       <Said title="Off-limits today">
+        {written.map((words) => (
+          <p key={words} className="whitespace-pre-line">
+            {words}
+          </p>
+        ))}
         {narrowed.length === 0
-          ? 'No open finding forbids anything.'
+          ? written.length > 0
+            ? null
+            : 'No open finding forbids anything.'
           : narrowed.map(({ finding, title, narrows }) => (
               <p key={finding}>
                 {title}: {narrowingInWords(narrows, (id) => index.checks.get(id)?.title ?? id)}.

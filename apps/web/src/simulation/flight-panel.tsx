@@ -8,6 +8,7 @@ type Situation = Required<Change>;
 const SWITCHES: readonly Switch<Change, Situation>[] = [
   ['flies its programme', { flying: true }, { flying: false }, (s) => s.flying],
   ['receiver silent', { silent: true }, { silent: false }, (s) => s.silent],
+  ['ten times faster', { faster: 10 }, { faster: 1 }, (s) => s.faster > 1],
   ['strong wind', { wind: 12 }, { wind: 6 }, (s) => s.wind > 10],
 ];
 
