@@ -240,3 +240,65 @@ test('a flight on a tablet with an observer at a desk, and the server away in th
   // Each sees what the other kept.
   await expect(observer.getByRole('region', { name: 'Notes' })).toContainText('2 notes, for the debrief');
 });
+
+/** Three legs a third of a circle apart through the air, in a wind of 6 m/s from 240°, second by second; the receiver jumps once. */
+function flownLegs(): string {
+  const metres = (6_371_000 * Math.PI) / 180;
+  const rows = ['time,latitude,longitude,height'];
+  let [north, east, at] = [0, 0, 0];
+  const second = (heading: number): void => {
+    const [h, w] = [(heading * Math.PI) / 180, (240 * Math.PI) / 180];
+    north += 36 * Math.cos(h) - 6 * Math.cos(w);
+    east += 36 * Math.sin(h) - 6 * Math.sin(w);
+    at += 1;
+    const [latitude, longitude] = [
+      57.6 + north / metres,
+      1.4 + east / metres / Math.cos((57.6 * Math.PI) / 180),
+    ];
+    rows.push([at, latitude.toFixed(7), longitude.toFixed(7), '600.0'].join(','));
+    if (at === 20) rows.push([20.5, '57.9', '1.4', '600.0'].join(','));
+  };
+  for (const heading of [0, 120, 240]) {
+    for (let i = 0; i < 40; i += 1) second(heading);
+    for (let i = 0; i < 20; i += 1) second(heading + 6 * i);
+  }
+  return rows.join('\n');
+}
+
+test('legs come out of a flown track, and give the airspeed that was flown; a file that is none changes nothing', async ({
+  browser,
+}) => {
+  const page = await personPage(browser, product.url, 'Odd Leirnes');
+  const base = await readyToFly(browser, page);
+  await page.goto(`${base}/flight?check=airspeed-by-legs`);
+  const sheet = page.getByLabel('Step in progress');
+  const again = sheet.getByRole('button', { name: /^Repeat/ });
+  await expect(async () => {
+    if (await again.isVisible()) await again.click({ timeout: 500 });
+    await figure(page, '0 altitude').waitFor({ timeout: 500 });
+  }).toPass();
+  const file = sheet.getByLabel('Import legs from a track');
+  await figure(page, '1 track').fill('77');
+  await file.setInputFiles({
+    name: 'notes.txt',
+    mimeType: 'text/plain',
+    buffer: Buffer.from('no track at all'),
+  });
+  await expect(sheet.getByRole('status').filter({ hasText: 'notes.txt' })).toContainText('Nothing was taken');
+  await expect(figure(page, '1 track')).toHaveValue('77');
+  await file.setInputFiles({ name: 'flight.csv', mimeType: 'text/csv', buffer: Buffer.from(flownLegs()) });
+  await expect(sheet.getByRole('status').filter({ hasText: 'flight.csv' })).toContainText(
+    '3 legs flown straight and level',
+  );
+  await fill(page, {
+    '0 altitude': '2000',
+    '0 temperature': '11',
+    '1 shown': '66',
+    '2 shown': '66',
+    '3 shown': '66',
+  });
+  // 36 m/s are 70.0 kt.
+  await sheet.getByRole('button', { name: /^Record/ }).click();
+  await expect(page.getByText(/(69\.9|70\.0|70\.1) kt true/).first()).toBeVisible();
+  await expect(page.getByText(/wind 2(39|40|41)° 11\.[678]/).first()).toBeVisible();
+});

@@ -155,6 +155,10 @@ describe('the log of a vehicle', () => {
   test('a jump is left out, a table of nothing is refused, and a log of nothing too', () => {
     const jumped = log(place(1, 0), place(2, 4_000_000), place(3, 300));
     expect(jumped.ok && [jumped.value.points.length, jumped.value.leftOut]).toEqual([2, 1]);
+    // Before it has a fix it says that it is at nought and nought: that is nowhere, and no jump either.
+    const nowhere = frame('GLOBAL_POSITION_INT', { time_boot_ms: 500, alt: 1 });
+    const fixed = log(nowhere, place(1, 0), nowhere, place(3, 300));
+    expect(fixed.ok && [fixed.value.points.length, fixed.value.leftOut]).toEqual([2, 0]);
     expect(log([1, 2, 3]).ok).toBe(false);
     expect(log(place(1, 0)).ok).toBe(false);
     expect(readRollTable('time,wanted,is\n0,0,0\n0.1,20,x\n0.2,20,1\n0.1,20,4')).toEqual({

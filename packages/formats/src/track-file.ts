@@ -164,7 +164,8 @@ export function readVehicleLog(bytes: Uint8Array): Result<VehicleLog, string> {
     if (heard.system !== system) continue;
     const of = (field: string): number => ownMember(heard.figures, field)?.[0] ?? NaN;
     const at = of('time_boot_ms') / 1000;
-    if (heard.name === 'GLOBAL_POSITION_INT')
+    // Nought and nought is what a vehicle says that does not know where it is.
+    if (heard.name === 'GLOBAL_POSITION_INT' && (of('lat') !== 0 || of('lon') !== 0))
       loose.push({ at, latitude: of('lat') / 1e7, longitude: of('lon') / 1e7, height: of('alt') / 1000 });
     if (heard.name === 'NAV_CONTROLLER_OUTPUT')
       wanted = Number.isFinite(of('nav_roll')) ? of('nav_roll') : undefined;

@@ -15,7 +15,7 @@ export function TableFile({
   accept?: string;
   most?: number;
   onText: (name: string, text: string) => void;
-  /** Takes a file that is no text, where it begins like that: with a byte that no text begins with. */
+  /** Takes a file that is no text, told by a byte that no text holds: nothing, or the beginning of a frame. */
   onBytes?: (name: string, bytes: Uint8Array) => void;
 }): ReactElement {
   const id = useId();
@@ -24,7 +24,7 @@ export function TableFile({
     const [file] = target.files ?? [];
     if (file) {
       const bytes = file.size > most ? new Uint8Array() : new Uint8Array(await file.arrayBuffer());
-      if (onBytes && bytes.some((b) => b === 0 || b > 0xf7)) onBytes(file.name, bytes);
+      if (onBytes && bytes.some((b) => b === 0 || b === 0xfd)) onBytes(file.name, bytes);
       else onText(file.name, new TextDecoder().decode(bytes));
     }
     // The same file can be chosen again when it has been changed.
