@@ -43,7 +43,7 @@ async function installation() {
     entry,
     lists,
     end: async () => {
-      await lists.onModuleDestroy();
+      lists.onModuleDestroy();
       await source.destroy();
       remove();
     },

@@ -80,7 +80,8 @@ export function ExploreOrLand({ forces }: { readonly forces: readonly Reason[] }
       {decision ? (
         <p className={known ? '' : 'text-ink-2'}>
           <strong>{decision.choice === 'land' ? 'Landing' : 'Going on'}</strong>, decided{' '}
-          {CLOCK.format(decision.instant)} by {people.find((p) => p.id === decision.by)?.fullName ?? 'the pilot'}
+          {CLOCK.format(decision.instant)} by{' '}
+          {people.find((p) => p.id === decision.by)?.fullName ?? 'the pilot'}
           {decision.reason === '' ? '' : `: ${decision.reason}`}
           {known ? '' : '. Something came up since.'}
         </p>
