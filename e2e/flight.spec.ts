@@ -62,6 +62,14 @@ test('a dead speed gauge on the take-off run: called in order, stopped, told, fo
   await air.getByRole('button', { name: 'Add the words' }).click();
   await expect(air).toContainText('One note, for the debrief');
 
+  // Or it is spoken, and kept as sound.
+  await air.getByRole('button', { name: 'Speak a note' }).click();
+  const keeps = air.getByRole('button', { name: 'Recording: press to keep' });
+  await keeps.waitFor();
+  await page.waitForTimeout(1200);
+  await keeps.click();
+  await expect(air).toContainText('2 notes, for the debrief');
+
   // Mended: another run, and every call comes.
   await page.goto(`${base}/flight?check=acceptance-take-off-calls`);
   await panel.getByRole('button', { name: /^Repeat/ }).click();
@@ -81,7 +89,19 @@ test('a dead speed gauge on the take-off run: called in order, stopped, told, fo
       .find((g) => g.gate.id === 'release')
       ?.holdings.some((h) => h.cure.to === 'note') ?? false;
   expect(await held()).toBe(true);
-  await notes.getByRole('button', { name: 'Raise a finding' }).click();
+  const typed = notes.getByRole('listitem').filter({ hasText: 'Tape over the pitot' });
+  await typed.getByRole('button', { name: 'Raise a finding' }).click();
+  await expect(typed).toHaveCount(0);
+  // What was spoken is heard again, and put aside with a reason; without one it is not.
+  const spoken = notes.getByRole('listitem').filter({ hasText: 'Spoken note' });
+  await expect
+    .poll(() => spoken.locator('audio').evaluate((a: HTMLAudioElement) => a.readyState), { timeout: 20_000 })
+    .toBeGreaterThan(0);
+  await spoken.getByText('Put it aside').first().click();
+  await spoken.getByRole('button', { name: 'Put it aside' }).click();
+  await expect(spoken).toContainText('reason');
+  await spoken.getByLabel('Why it needs nothing').fill('Said to try the microphone');
+  await spoken.getByRole('button', { name: 'Put it aside' }).click();
   await expect(notes).toHaveCount(0);
   await expect.poll(held).toBe(false);
   const { state } = await recordNow(page, base);
@@ -207,6 +227,11 @@ test('a flight on a tablet with an observer at a desk, and the server away in th
 
   // The server goes while it rolls: the calls are kept on the tablet, and so are notes.
   await product.stop('SIGKILL');
+  const air = pilot.getByRole('region', { name: 'In the air' });
+  await air.getByRole('button', { name: 'Note now' }).click();
+  await air.getByLabel(/^Note of/).fill('Left wing heavy');
+  await air.getByRole('button', { name: 'Add the words' }).click();
+  await expect(air).toContainText('One note, for the debrief');
   const panel = pilot.getByLabel('Step in progress');
   const again = panel.getByRole('button', { name: /^Repeat/ });
   if (await again.isVisible()) await again.click();
@@ -214,11 +239,6 @@ test('a flight on a tablet with an observer at a desk, and the server away in th
   for (const call of ['Power reached', 'Speed alive', 'Pressures', 'Rotate'])
     await panel.getByRole('button', { name: new RegExp(`^${call}`) }).click();
   await panel.getByRole('button', { name: /^Record/ }).click();
-  const air = pilot.getByRole('region', { name: 'In the air' });
-  await air.getByRole('button', { name: 'Note now' }).click();
-  await air.getByLabel(/^Note of/).fill('Left wing heavy');
-  await air.getByRole('button', { name: 'Add the words' }).click();
-  await expect(air).toContainText('One note, for the debrief');
   // The observer types what the pilot says by radio, without the server as well.
   await observer
     .getByRole('region', { name: 'In the air' })
@@ -299,6 +319,9 @@ test('legs come out of a flown track, and give the airspeed that was flown; a fi
   });
   // 36 m/s are 70.0 kt.
   await sheet.getByRole('button', { name: /^Record/ }).click();
+  await allSaved(page);
+  // With nothing left of the flight the sheet went on to the debrief.
+  await page.goto(`${base}/flight?check=airspeed-by-legs`);
   await expect(page.getByText(/(69\.9|70\.0|70\.1) kt true/).first()).toBeVisible();
   await expect(page.getByText(/wind 2(39|40|41)° 11\.[678]/).first()).toBeVisible();
 });

@@ -18,7 +18,15 @@ export default defineConfig({
     navigationTimeout: 40_000,
     launchOptions: {
       executablePath: process.env['KANZEL_CHROMIUM'] ?? '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'],
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-background-networking',
+        '--no-first-run',
+        // A microphone that hums: what is spoken in the field is recorded without anybody there.
+        '--use-fake-device-for-media-stream',
+        '--use-fake-ui-for-media-stream',
+      ],
     },
   },
 });

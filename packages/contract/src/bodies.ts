@@ -42,6 +42,7 @@ import { RollAnswer } from './flight-bodies.ts';
 import { LoadingAnswer, WeighingAnswer } from './loading-bodies.ts';
 import { PhotoAnswer } from './photo-body.ts';
 import {
+  SoundBody,
   DocumentAnswer,
   EquipmentAnswer,
   PlateAnswer,
@@ -263,6 +264,7 @@ export class NoteKeptBody {
   @Matches(ID) note!: string;
   @IsString() @MaxLength(2000) text!: string;
   @IsOptional() @Matches(ID) check?: string;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => SoundBody) sound?: SoundBody;
 }
 
 export class NoteSettledBody {

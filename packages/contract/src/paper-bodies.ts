@@ -15,7 +15,7 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
-import { LARGEST_SCAN, SCAN_TYPES, UNIT_IDS } from '@kanzel/core';
+import { LARGEST_SCAN, SCAN_TYPES, SOUND_TYPES, UNIT_IDS } from '@kanzel/core';
 import { AnswerBody, ID } from './answer-base.ts';
 
 const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
@@ -26,6 +26,14 @@ export class ScanBody {
   @Matches(/^[0-9a-f]{64}$/) sha256!: string;
   @IsString() @Length(1, 200) name!: string;
   @IsIn([...SCAN_TYPES]) type!: (typeof SCAN_TYPES)[number];
+  @IsInt() @Min(1) @Max(LARGEST_SCAN) size!: number;
+}
+
+/** What was spoken, kept beside the record. */
+export class SoundBody {
+  @Matches(/^[0-9a-f]{64}$/) sha256!: string;
+  @IsString() @Length(1, 200) name!: string;
+  @IsIn([...SOUND_TYPES]) type!: (typeof SOUND_TYPES)[number];
   @IsInt() @Min(1) @Max(LARGEST_SCAN) size!: number;
 }
 

@@ -15,7 +15,7 @@ import {
   type Reason,
   type Result,
   LARGEST_SCAN,
-  SCAN_TYPES,
+  KEPT_TYPES,
   type Scan,
 } from '@kanzel/core';
 import { boundJson, type JsonBounds } from './json-bounds.ts';
@@ -160,7 +160,7 @@ function isCopyLike(value: unknown): value is HandedCopy {
     typeof own('sha256') === 'string' &&
     /^[0-9a-f]{64}$/.test(own('sha256') as string) &&
     isText(own('name')) &&
-    SCAN_TYPES.some((type) => type === own('type')) &&
+    KEPT_TYPES.some((type) => type === own('type')) &&
     typeof own('contents') === 'string'
   );
 }

@@ -1,4 +1,4 @@
-import { scansOf, type Entry, type Scan } from '@kanzel/core';
+import { filesOf, type Entry, type Scan } from '@kanzel/core';
 
 /** The folder beside a record file in which its pictures lie. */
 export const PICTURES_FOLDER = 'pictures';
@@ -8,6 +8,9 @@ const ENDINGS: Readonly<Record<Scan['type'], string>> = {
   'image/jpeg': 'jpg',
   'image/webp': 'webp',
   'application/pdf': 'pdf',
+  'audio/webm': 'webm',
+  'audio/mp4': 'm4a',
+  'audio/ogg': 'ogg',
 };
 
 /** What a picture is called beside its record: by what it holds. Example: "9f86d0….jpg". */
@@ -16,15 +19,13 @@ export function pictureName({ sha256, type }: Pick<Scan, 'sha256' | 'type'>): st
 }
 
 /**
- * Photographs and copies that a record names, each once, in the order in which they were first named: those of answers that were
+ * Photographs, copies and spoken notes that a record names, each once, in the order in which they were first named: those of answers that were
  * struck through as well, since they are part of what was said.
  */
 export function picturesNamed(entries: readonly Entry[]): readonly Scan[] {
   const found = new Map<string, Scan>();
   for (const entry of entries) {
-    if (entry.kind !== 'answer.given' && entry.kind !== 'walk.said') continue;
-    for (const scan of entry.body.answer ? scansOf(entry.body.answer) : [])
-      if (!found.has(scan.sha256)) found.set(scan.sha256, scan);
+    for (const scan of filesOf(entry)) if (!found.has(scan.sha256)) found.set(scan.sha256, scan);
   }
   return [...found.values()];
 }

@@ -1,6 +1,6 @@
 import { Controller, Get, HttpCode, Param, Post, Query, Req, Res } from '@nestjs/common';
 import { ApiBody, ApiConsumes, ApiTags } from '@nestjs/swagger';
-import { SCAN_TYPES, type Scan } from '@kanzel/core';
+import { KEPT_TYPES, type Scan } from '@kanzel/core';
 import type { Request, Response } from 'express';
 import { refuseFor } from '../refusal.ts';
 import { AttachmentsService } from './attachments.service.ts';
@@ -13,8 +13,8 @@ const LATER: ReadonlySet<string> = new Set(['scansBusy', 'scanNoRoom', 'scanCutO
 export class AttachmentsController {
   constructor(private readonly attachments: AttachmentsService) {}
 
-  /** Keeps a photograph or a scanned sheet: its bytes as the body, its name in the address. */
-  @ApiConsumes(...SCAN_TYPES)
+  /** Keeps a photograph, a scanned sheet or a spoken note: its bytes as the body, its name in the address. */
+  @ApiConsumes(...KEPT_TYPES)
   @ApiBody({ schema: { type: 'string', format: 'binary' } })
   @HttpCode(200)
   @Post()

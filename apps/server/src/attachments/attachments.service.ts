@@ -11,7 +11,7 @@ import {
   LARGEST_SCAN,
   ok,
   reason,
-  SCAN_TYPES,
+  KEPT_TYPES,
   type Reason,
   type Result,
   type Scan,
@@ -34,6 +34,14 @@ const HALF_WAY: Readonly<Record<string, 'scanCutOff' | 'scanNoRoom' | undefined>
   ERR_STREAM_PREMATURE_CLOSE: 'scanCutOff',
   ENOSPC: 'scanNoRoom',
 };
+
+/** What a recording of a voice is told to be by its first bytes, which cannot tell it from one with a picture. */
+const SOUND_OF: ReadonlyMap<string, 'audio/webm' | 'audio/mp4' | 'audio/ogg'> = new Map([
+  ['video/webm', 'audio/webm'],
+  ['video/mp4', 'audio/mp4'],
+  ['audio/x-m4a', 'audio/mp4'],
+  ['audio/ogg; codecs=opus', 'audio/ogg'],
+]);
 
 /** Photographs and scanned sheets, each under the hash of what it holds: kept once, and never changed. */
 @Injectable()
@@ -79,7 +87,7 @@ export class AttachmentsService implements OnModuleInit {
       if (tooLarge) return err(reason('scanTooLarge', { name, most: Math.round(LARGEST_SCAN / 1_000_000) }));
       if (size === 0) return err(reason('scanEmpty', { name }));
       const found = await fileTypeFromFile(path);
-      const type = SCAN_TYPES.find((t) => t === found?.mime);
+      const type = KEPT_TYPES.find((t) => t === (SOUND_OF.get(found?.mime ?? '') ?? found?.mime));
       if (!type) return err(reason('scanType', { name, is: found?.mime ?? 'something unknown' }));
       const sha256 = hash.digest('hex');
       const kept = this.path(sha256);
@@ -113,6 +121,7 @@ export class AttachmentsService implements OnModuleInit {
     if (createHash('sha256').update(contents).digest('hex') !== sha256)
       return err(reason('scanDamaged', { sha256: sha256.slice(0, 12) }));
     const found = await fileTypeFromBuffer(contents);
-    return ok({ contents, type: found?.mime ?? 'application/octet-stream' });
+    const mime = found?.mime ?? 'application/octet-stream';
+    return ok({ contents, type: SOUND_OF.get(mime) ?? mime });
   }
 }

@@ -1,6 +1,6 @@
 import type { IncomingMessage } from 'node:http';
 import { boundJson, type JsonBounds, type JsonExcess } from '@kanzel/formats';
-import { err, ok, SCAN_TYPES, type Result } from '@kanzel/core';
+import { err, ok, KEPT_TYPES, type Result } from '@kanzel/core';
 import type { Refusal } from '@kanzel/contract';
 import express, { type ErrorRequestHandler, type Request, type RequestHandler, type Response } from 'express';
 import { isFromHere } from './same-origin.ts';
@@ -130,12 +130,12 @@ export function bodyDoor(
     const isOpen = OPEN_ROUTES.has(path);
     if (!isOpen && !(await isSignedOn(request))) return sayNo(response, NOBODY.status, NOBODY.body.message);
     const type = (request.headers['content-type'] ?? '').split(';')[0]?.trim().toLowerCase() ?? '';
-    if (isScan ? !SCAN_TYPES.some((t) => t === type) : type !== 'application/json')
+    if (isScan ? !KEPT_TYPES.some((t) => t === type) : type !== 'application/json')
       return sayNo(
         response,
         415,
         isScan
-          ? `Nothing was kept: send the file itself, as one of ${SCAN_TYPES.join(', ')}.`
+          ? `Nothing was kept: send the file itself, as one of ${KEPT_TYPES.join(', ')}.`
           : 'Nothing was changed: a body is sent as application/json.',
       );
     if (isScan) return next();

@@ -10,6 +10,7 @@ export const guardHeaders = (pinned = false): ReturnType<typeof helmet> =>
         'default-src': ["'self'"],
         'style-src': ["'self'", "'unsafe-inline'"],
         'img-src': ["'self'", 'data:', 'blob:'],
+        'media-src': ["'self'", 'blob:'],
         // Scanned sheets are viewed in place.
         'object-src': ["'self'"],
         'frame-src': ["'self'"],

@@ -15,7 +15,7 @@ import {
   reason,
   makeDraft,
   releaseMeaning,
-  scansOf,
+  filesOf,
   verifyChain,
   type Basis,
   type CampaignState,
@@ -359,7 +359,7 @@ export class RecordService implements OnModuleInit {
       return err(reason('roleNotHeld', { role: draft.role, family }));
     if (!mayAct(person, draft.role, family, at, aboutOf(draft, state)))
       return err(reason('systemsNotHeld', { role: draft.role }));
-    const copies = draft.kind === 'answer.given' ? scansOf(draft.body.answer) : [];
+    const copies = filesOf(draft);
     const missing = copies.find((c) => !this.attachments.has(c.sha256));
     if (missing) return err(reason('scanNotHere', { name: missing.name }));
     const admitted = admit(draft, state, at, () => this.asSeen(draft, own));

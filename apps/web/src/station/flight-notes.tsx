@@ -1,5 +1,5 @@
 import { useState, type FormEvent, type ReactElement } from 'react';
-import { ENTRIES, type NoteState } from '@kanzel/core';
+import { ENTRIES, type NoteState, type Scan } from '@kanzel/core';
 import { useSend } from '../findings/use-send.ts';
 import { newId } from '../sync/new-id.ts';
 import { useSession } from '../sync/session.ts';
@@ -7,6 +7,7 @@ import { Button } from '../ui/button.tsx';
 import { Field, Problem } from '../ui/field.tsx';
 import { Folded } from '../ui/folded.tsx';
 import { Picker } from '../ui/picker.tsx';
+import { Speak, Spoken } from './spoken-note.tsx';
 import { useCampaign } from './campaign-context.ts';
 
 const CLOCK = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', second: '2-digit' });
@@ -44,22 +45,24 @@ function Words({ note, kept, onDone }: { note: string; kept: NoteState; onDone?:
 export function NoteBar({ check }: { readonly check: string | undefined }): ReactElement {
   const view = useCampaign();
   const person = useSession((s) => s.person);
-  const { problem, send } = useSend();
+  const { problem, send, refuse } = useSend();
   const [last, setLast] = useState<string>();
   const kept = last === undefined ? undefined : view.state.notes.get(last);
   const open = [...view.state.notes.values()].filter((n) => !n.settled).length;
-  const keep = (): void => {
+  const keep = (sound?: Scan): void => {
     const note = newId();
-    void send('note.kept', { note, text: '', ...(check === undefined ? {} : { check }) }, KEEPS).then(
-      (sent) => (sent ? setLast(note) : undefined),
+    const about = { ...(check === undefined ? {} : { check }), ...(sound ? { sound } : {}) };
+    void send('note.kept', { note, text: '', ...about }, KEEPS).then((sent) =>
+      sent ? setLast(note) : undefined,
     );
   };
   return (
     <section aria-label="Notes" className={last === undefined ? '' : 'w-full'}>
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1.5">
-        <Button className="min-h-11 max-lg:min-h-14 max-lg:min-w-32" onClick={keep}>
+        <Button className="min-h-11 max-lg:min-h-14 max-lg:min-w-32" onClick={() => keep()}>
           Note now
         </Button>
+        <Speak onSpoken={keep} onProblem={refuse} />
         {open === 0 ? null : (
           <span className="text-[0.9rem] text-ink-2">
             {open === 1 ? 'One note, for the debrief' : `${open} notes, for the debrief`}
@@ -107,11 +110,14 @@ function Settle({ note, kept }: { note: string; kept: NoteState }): ReactElement
     <li className="border-t border-rule py-2 first:border-t-0">
       <p>
         <span className="text-ink-2">{CLOCK.format(kept.kept.instant)}</span>{' '}
-        <span className="font-semibold">{kept.text === '' ? 'Note without words' : kept.text}</span>{' '}
+        <span className="font-semibold">
+          {kept.text === '' ? (kept.sound ? 'Spoken note' : 'Note without words') : kept.text}
+        </span>{' '}
         <span className="text-[0.9rem] text-ink-2">
           {[people.find((p) => p.id === kept.kept.by)?.fullName, about].filter(Boolean).join(', ')}
         </span>
       </p>
+      {kept.sound ? <Spoken sound={kept.sound} /> : null}
       {kept.text === '' && kept.kept.by === person?.id ? (
         <div className="mt-1.5">
           <Words note={note} kept={kept} />

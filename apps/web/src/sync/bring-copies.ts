@@ -1,4 +1,4 @@
-import { scansOf, sha256OfBytes, type Entry, type Scan } from '@kanzel/core';
+import { filesOf, sha256OfBytes, type Entry, type Scan } from '@kanzel/core';
 import { copyOf, rememberCopy } from './database.ts';
 
 /** What a device is full from: the rest is for what people write on it. */
@@ -50,11 +50,10 @@ async function run(): Promise<void> {
   }
 }
 
-/** Takes along the photographs and scanned sheets of a record, so that they can be looked at in the field; the newest first. */
+/** Takes along the photographs, scanned sheets and spoken notes of a record, so that they can be looked at in the field; the newest first. */
 export function bringCopiesOf(entries: readonly Entry[]): void {
   for (const entry of entries) {
-    if (entry.kind !== 'answer.given') continue;
-    for (const scan of scansOf(entry.body.answer)) {
+    for (const scan of filesOf(entry)) {
       if (asked.has(scan.sha256)) continue;
       asked.add(scan.sha256);
       wanted.push(scan);

@@ -1,10 +1,10 @@
 import {
   err,
+  filesOf,
   LARGEST_SCAN,
   ok,
   reason,
-  SCAN_TYPES,
-  scansOf,
+  KEPT_TYPES,
   sha256OfBytes,
   type EntryDraft,
   type Reason,
@@ -31,7 +31,7 @@ export async function keepCopy(
   file: File,
   position: 'taken out' | 'kept' = 'taken out',
 ): Promise<Result<KeptCopy, Reason>> {
-  const type = SCAN_TYPES.find((t) => t === file.type);
+  const type = KEPT_TYPES.find((t) => t === file.type);
   if (file.size === 0) return err(reason('scanEmpty', { name: file.name }));
   if (!type) return err(reason('scanType', { name: file.name, is: file.type || 'something unknown' }));
   if (file.size > LARGEST_SCAN)
@@ -51,9 +51,7 @@ export async function keepCopy(
 
 /** Sums of the copies that some entries refer to. */
 const copiesOf = (drafts: readonly EntryDraft[]): ReadonlySet<string> =>
-  new Set(
-    drafts.flatMap((d) => (d.kind === 'answer.given' ? scansOf(d.body.answer).map((s) => s.sha256) : [])),
-  );
+  new Set(drafts.flatMap((d) => filesOf(d).map((s) => s.sha256)));
 
 const inBase64 = (contents: Blob): Promise<string> =>
   new Promise((resolve, reject) => {
@@ -73,7 +71,7 @@ export async function copiesToHand(drafts: readonly EntryDraft[]): Promise<reado
   let size = 0;
   for (const sha256 of copiesOf(drafts)) {
     const copy = await copyOf(sha256);
-    const type = SCAN_TYPES.find((t) => t === copy?.contents.type);
+    const type = KEPT_TYPES.find((t) => t === copy?.contents.type);
     if (!copy || !type || size + copy.contents.size > MOST_HANDED) continue;
     size += copy.contents.size;
     all.push({ sha256, name: copy.name.slice(0, 200), type, contents: await inBase64(copy.contents) });

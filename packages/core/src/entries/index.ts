@@ -11,3 +11,4 @@ export { MAY_OVERRULE } from './roles.ts';
 export { ENTRIES, aboutOf } from './entries.ts';
 export * from './make-draft.ts';
 export type { EntryType } from './kind.ts';
+export { filesOf } from './files-of.ts';

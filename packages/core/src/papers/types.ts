@@ -2,7 +2,8 @@
 export interface Scan {
   readonly sha256: string;
   readonly name: string;
-  readonly type: 'image/png' | 'image/jpeg' | 'image/webp' | 'application/pdf';
+  readonly type:
+    'image/png' | 'image/jpeg' | 'image/webp' | 'application/pdf' | 'audio/webm' | 'audio/mp4' | 'audio/ogg';
   readonly size: number;
 }
 

@@ -2,6 +2,7 @@ import type { Role, Basis } from '../checks/types.ts';
 import type { Instrument, Fact } from '../limits/types.ts';
 import type { DayPlan, FlightPlan, KeptTimetable, Profile, WayChosen } from './plan.ts';
 import type { ScopeRequest } from './scope.ts';
+import type { Scan } from '../papers/types.ts';
 import type { PartAnswer } from '../answers/part-answer.ts';
 
 /** How a finding narrows the flight until it is closed. Heights in metres above the field, speeds in metres per second. */
@@ -196,6 +197,8 @@ export interface EntryBodies {
     readonly text: string;
     /** The step that was in hand. */
     readonly check?: string;
+    /** As it was spoken. */
+    readonly sound?: Scan;
   };
   /** What came of a note: it is told by a finding, or it is put aside with a reason. */
   'note.settled': {

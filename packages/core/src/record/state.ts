@@ -5,6 +5,7 @@ import type { Fact, Series, Verdict } from '../limits/types.ts';
 import type { Reason } from '../reasons/reason.ts';
 import type { Scope } from './scope.ts';
 import type { EntryBodies } from './entry.ts';
+import type { Scan } from '../papers/types.ts';
 import type { PartAnswer } from '../answers/part-answer.ts';
 import { GENESIS_HASH } from './chain.ts';
 
@@ -145,6 +146,7 @@ export interface NoteState {
   readonly kept: Deed;
   readonly text: string;
   readonly check?: string;
+  readonly sound?: Scan;
   readonly settled?: Deed & EntryBodies['note.settled'];
 }
 

@@ -1,3 +1,4 @@
+import { filesOf } from '../entries/files-of.ts';
 import { admit } from '../entries/admit.ts';
 import type { EntryBodies, EntryDraft, EntryKind } from '../record/entry.ts';
 import type { Basis } from '../checks/types.ts';
@@ -179,6 +180,12 @@ test('a note holds the release until something came of it, keeps its first time,
     check: 'climbs',
     kept: { entry: kept.id, by: ANN },
   });
+  const sound = { sha256: 'a'.repeat(64), name: 'Note', type: 'audio/webm' as const, size: 9 };
+  f.s.add('note.kept', { note: 'spoken', text: '', sound });
+  f.s.add('note.kept', { note: 'spoken', text: 'Rough above 2000' });
+  expect(f.s.state().notes.get('spoken')).toMatchObject({ text: 'Rough above 2000', sound });
+  expect(f.s.entries.flatMap(filesOf)).toEqual([sound]);
+  f.s.add('note.settled', { note: 'spoken', reason: 'a known one' });
   expect(f.door('note.kept', { note: 'n', text: 'Nothing' }, { by: BO })).toBe('noteOfOther');
   expect(f.door('note.kept', { note: 'm', text: '', check: 'moon' })).toBe('checkUnknown');
   expect(f.door('note.settled', { note: 'm', reason: 'x' })).toBe('noteNotOpen');

@@ -21,13 +21,16 @@ export const noteKept: EntryType<'note.kept'> = {
       : unknownPart({ check: body.check, subject: '' });
   },
   fold: (draft, _index, entry) => {
-    const { note, text, check } = entry.body;
+    const { note, text, check, sound } = entry.body;
     const before = draft.state.notes.get(note);
     const about = check ?? before?.check;
+    // Words that come later take nothing away from what was spoken.
+    const spoken = sound ?? before?.sound;
     draft.put('notes', note, {
       kept: before?.kept ?? deedOf(draft, entry),
       text,
       ...(about === undefined ? {} : { check: about }),
+      ...(spoken ? { sound: spoken } : {}),
     });
   },
 };
