@@ -372,33 +372,6 @@ async function maidenOfTheTug(world: World): Promise<void> {
   await tugFlowsShort(builder);
 }
 
-/** The tow-plane model of the club, yesterday: proven on the ground, and ready to be flown for the first time. */
-async function modelBuilt(world: World): Promise<TypedCrew> {
-  const { record, library, clock, cast, today, copies } = world;
-  goTo(world, 15);
-  const work = ['First flight of this model'];
-  const model = await openCampaign(
-    record,
-    library,
-    clock,
-    cast.technician,
-    'Club tow-plane model, maiden flight',
-    work,
-    'QX-VIP',
-    'maiden',
-  );
-  const crew = new TypedCrew(
-    record,
-    clock,
-    cast,
-    model,
-    { 'model-wind': 8.5 },
-    commonPapers(today, work, copies),
-  );
-  await crew.work(['papers', 'loading', 'inspection', 'controls', 'fuel', 'run-up']);
-  return crew;
-}
-
 /** The filming drone this morning. */
 async function motorReplaced(world: World): Promise<void> {
   const { record, library, clock, cast, today, copies } = world;
@@ -507,15 +480,12 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
     await yearlyInspection(world);
     const board = await autopilotBoard(world);
     await maidenOfTheTug(world);
-    const model = await modelBuilt(world);
     const four = await governorsOverhauled(world);
     await motorReplaced(world);
     await beforeTheFourRun(world, four);
     await acceptedFromTheWorks(world);
     await correctionsBackwards(world, board);
     await governorsReplaced(world);
-    // The club stands at the field, and the wind does not go down.
-    await model.answer('model-wind');
     if (clock.now() > today)
       throw new Error(
         `makeDemo: the story runs ${(clock.now().getTime() - today.getTime()) / 60000} minutes past now`,
