@@ -48,7 +48,7 @@ export function Speak({
       running.current = undefined;
       setSpeaking(false);
       const name = `Note of ${new Date().toISOString().slice(0, 19)}`;
-      void keepCopy(new File(parts, name, { type })).then((kept) =>
+      void keepCopy(new File(parts, name, { type }), 'kept', SOUND_TYPES).then((kept) =>
         kept.ok ? onSpoken(kept.value.scan) : onProblem('The recording could not be kept on this device.'),
       );
     };

@@ -5,6 +5,7 @@ import {
   ok,
   reason,
   KEPT_TYPES,
+  SCAN_TYPES,
   sha256OfBytes,
   type EntryDraft,
   type Reason,
@@ -30,8 +31,10 @@ export interface KeptCopy {
 export async function keepCopy(
   file: File,
   position: 'taken out' | 'kept' = 'taken out',
+  // A voice is no copy of a paper: who asks for one says so.
+  types: readonly Scan['type'][] = SCAN_TYPES,
 ): Promise<Result<KeptCopy, Reason>> {
-  const type = KEPT_TYPES.find((t) => t === file.type);
+  const type = types.find((t) => t === file.type);
   if (file.size === 0) return err(reason('scanEmpty', { name: file.name }));
   if (!type) return err(reason('scanType', { name: file.name, is: file.type || 'something unknown' }));
   if (file.size > LARGEST_SCAN)
