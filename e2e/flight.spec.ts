@@ -3,8 +3,10 @@ import { tell } from './entries.ts';
 import { sameEverywhere } from './same-record.ts';
 import { seriousFaults } from './accessible.ts';
 import { allSaved, campaignInHand, KEEPS_ALL, personPage, sharedDemo, test } from './product.ts';
+import { WITH_MICROPHONE } from './launched.ts';
 import { recordNow, throughGate, workStations } from './steady.ts';
 
+test.use({ launchOptions: WITH_MICROPHONE });
 const product = sharedDemo();
 
 const figure = (page: Page, name: string) => page.locator(`[data-figure$=" ${name}"]`);

@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { LAUNCHED } from './launched.ts';
 
 /** Whole stories in Debian's Chromium, against the built product. Two at a time, each file with a server of its own: most of a story is waiting. */
 export default defineConfig({
@@ -16,17 +17,6 @@ export default defineConfig({
     serviceWorkers: 'block',
     actionTimeout: 20_000,
     navigationTimeout: 40_000,
-    launchOptions: {
-      executablePath: process.env['KANZEL_CHROMIUM'] ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-background-networking',
-        '--no-first-run',
-        // A microphone that hums: what is spoken in the field is recorded without anybody there.
-        '--use-fake-device-for-media-stream',
-        '--use-fake-ui-for-media-stream',
-      ],
-    },
+    launchOptions: LAUNCHED,
   },
 });

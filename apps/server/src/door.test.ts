@@ -10,14 +10,21 @@ import {
   type PersonView,
   type ProofView,
 } from '@kanzel/contract';
+import type { PresentPerson } from '@kanzel/contract/events';
 import request, { type Agent } from 'supertest';
 import { io, type Socket } from 'socket.io-client';
 import { StoryClock } from '../../demo/src/crew.ts';
 import { buildOpenApi } from './openapi.ts';
 import { PeopleService } from './people/index.ts';
+import { WriteLock } from './storage/write-lock.ts';
 import { confirming, draft, openCampaign, signIn, startServer, temporaryFolder } from './testing/harness.ts';
 
 const PASSPHRASE = 'a long enough passphrase';
+
+/** Waits for what is told over a line, for as long as the test may last. */
+const until = async (is: () => boolean): Promise<void> => {
+  while (!is()) await new Promise((resolve) => setTimeout(resolve, 5));
+};
 const folder = temporaryFolder();
 const clock = new StoryClock(Date.now());
 let app: NestExpressApplication;
@@ -296,6 +303,36 @@ describe('only our own pages', () => {
     const own = line(cookie, { origin: url });
     await once(own as never, 'connect');
     own.close();
+  });
+
+  test('what a browser asks before its line is let in is answered when it is, and a line gone meanwhile is of nobody', async () => {
+    const watcher = await signIn(url, 'administrator', PASSPHRASE);
+    const leaver = await signIn(url, 'administrator', PASSPHRASE);
+    const campaign = await openCampaign(watcher, clock.now());
+    const earlier = line((await signIn(url, 'administrator', PASSPHRASE)).cookie);
+    await once(earlier as never, 'connect');
+    let present: readonly PresentPerson[] = [];
+    earlier.on(EVENTS.present, (people: readonly PresentPerson[]) => void (present = people));
+    // The session is due to be noted as seen, and a long write is before it.
+    clock.advance(60);
+    let written: () => void = () => undefined;
+    const write = app.get(WriteLock).run(() => new Promise<void>((resolve) => void (written = resolve)));
+    const [stays, goes] = [line(watcher.cookie), line(leaver.cookie)];
+    await Promise.all([once(stays as never, 'connect'), once(goes as never, 'connect')]);
+    const asked = stays.emitWithAck(EVENTS.watch, { campaign, device: 'stays' });
+    goes.emit(EVENTS.watch, { campaign, device: 'goes' });
+    goes.close();
+    // A stranger has come and been sent away meanwhile: what was asked has been heard.
+    await once(line('') as never, 'disconnect');
+    written();
+    await write;
+    expect(await asked).toMatchObject({ count: 1 });
+    await until(() => present.some((p) => p.device === 'stays'));
+    expect(present.filter((p) => p.device === 'goes')).toEqual([]);
+    stays.close();
+    await until(() => !present.some((p) => p.device === 'stays'));
+    expect(present).toHaveLength(1);
+    earlier.close();
   });
 
   test('a line ends with the session that opened it, when only its time has run out', async () => {

@@ -26,6 +26,8 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
   @WebSocketServer() private readonly server!: Server;
   /** Who is on each line, and the campaign that it shows. */
   private readonly present = new Map<string, PresentPerson>();
+  /** Whether a line is let in: known only after its session was read, which may wait behind what is being written. */
+  private readonly admissions = new WeakMap<Socket, Promise<boolean>>();
 
   constructor(
     @Inject(RecordService) private readonly record: RecordService,
@@ -47,17 +49,26 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
   }
 
   async handleConnection(socket: Socket): Promise<void> {
+    const admission = this.admit(socket);
+    this.admissions.set(socket, admission);
+    await admission;
+  }
+
+  private async admit(socket: Socket): Promise<boolean> {
     const token = sessionTokenOf(socket.handshake.headers.cookie);
     const person = await this.sessions.whose(token);
     if (!person || !token) {
       socket.emit('refused', 'Sign in first.');
       socket.disconnect(true);
-      return;
+      return false;
     }
+    // Gone again meanwhile: nobody would ever take it off the list of who is here.
+    if (!socket.connected) return false;
     await socket.join(['signed-in', `session ${tokenHash(token)}`]);
     this.present.set(socket.id, { person: person.id });
     this.announcePresent();
     for (const state of this.monitors.states()) socket.emit(EVENTS.monitorState, state);
+    return true;
   }
 
   /** A line ends with the session that opened it, also when nobody says so and only its time has run out. */
@@ -80,7 +91,9 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
     socket: Socket,
     request: { campaign?: unknown; position?: unknown; device?: unknown },
   ): Promise<{ count: number; head: string } | { error: string }> {
-    if (!socket.rooms.has('signed-in') || typeof request.campaign !== 'string')
+    // A browser asks as soon as its line stands, which is before it is let in.
+    const admitted = (await this.admissions.get(socket)) === true && socket.rooms.has('signed-in');
+    if (!admitted || typeof request.campaign !== 'string')
       return { error: 'Sign in first.' };
     const folded = await this.record.fold(request.campaign);
     if (!folded) return { error: 'There is no such campaign here.' };
