@@ -93,8 +93,7 @@ export class LiveGateway implements OnModuleInit, OnGatewayConnection, OnGateway
   ): Promise<{ count: number; head: string } | { error: string }> {
     // A browser asks as soon as its line stands, which is before it is let in.
     const admitted = (await this.admissions.get(socket)) === true && socket.rooms.has('signed-in');
-    if (!admitted || typeof request.campaign !== 'string')
-      return { error: 'Sign in first.' };
+    if (!admitted || typeof request.campaign !== 'string') return { error: 'Sign in first.' };
     const folded = await this.record.fold(request.campaign);
     if (!folded) return { error: 'There is no such campaign here.' };
     this.looksAt(socket, {
