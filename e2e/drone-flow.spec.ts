@@ -124,7 +124,7 @@ async function say(page: Page, ways: string): Promise<void> {
 }
 
 const vehicle = (page: Page, change: object): Promise<unknown> =>
-  page.request.post(`${product.url}/api/simulation`, { data: { vehicle: change } });
+  page.request.post(`${product.url}/api/simulation`, { data: { mark: 'QX-TEI', vehicle: change } });
 
 /** The drone held by somebody's hands as it is asked, what is seen said by keys, and put down again. */
 async function held(page: Page, tilt: Readonly<Record<string, number>>, ways: string): Promise<void> {

@@ -79,8 +79,21 @@ async function startStandins() {
   }
 }
 
-const { standin, dataPort, controlPort, fourPort, weatherPort, scalesPort, vehiclePort, receiverPort } =
-  await startStandins();
+const {
+  standin,
+  dataPort,
+  controlPort,
+  fourPort,
+  weatherPort,
+  scalesPort,
+  vehiclePort,
+  courierPort,
+  receiverPort,
+  ...others
+} = await startStandins();
+process.stdout.write(
+  `For an aircraft that you add: a flying wing speaks MAVLink over TCP at 127.0.0.1:${others.flyingWingPort}, a ducted fan at 127.0.0.1:${others.ductedFanPort}.\n`,
+);
 const server = fork(
   dist('apps/server/dist/main.js'),
   [
@@ -101,6 +114,8 @@ const server = fork(
     `QX-SKV=engine-line:${fourPort}`,
     '--monitor',
     `QX-TEI=mavlink-tcp:${vehiclePort}`,
+    '--monitor',
+    `QX-LMV=mavlink-tcp:${courierPort}`,
     '--monitor',
     `QX-DPM=nmea-tcp:${receiverPort}`,
     '--weather',

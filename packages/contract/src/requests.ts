@@ -272,7 +272,6 @@ export class SimulatedFaults {
   @IsOptional() @IsBoolean() lazyGovernor?: boolean;
 }
 
-/** What the simulation panel sends to the engine stand-in. */
 /** What is set of the vehicle of the stand-in: how its sticks stand, and what is wrong with it. */
 export class SimulatedVehicle {
   @IsOptional() @IsNumber() @Min(0) @Max(1) throttle?: number;
@@ -303,12 +302,22 @@ export class SimulatedFlight {
   @IsOptional() @IsNumber() @Min(0) @Max(30) wind?: number;
   /** So many times as fast as it would be. */
   @IsOptional() @IsInt() @Min(1) @Max(60) faster?: number;
+  @IsOptional() @IsBoolean() gaugeDead?: boolean;
+  @IsOptional() @IsNumber() @Min(-15) @Max(15) outOfTrim?: number;
+  @IsOptional() @IsBoolean() loose?: boolean;
+  @IsOptional() @IsBoolean() jumped?: boolean;
 }
 
+/** What a simulation panel sends to a stand-in. */
 export class SimulationRequest {
   @ValidateIf((request: SimulationRequest) => request.vehicle === undefined && request.flight === undefined)
   @Matches(/^[a-z]{1,20}$/)
   engine?: string;
+  /** The aircraft whose vehicle or flight is meant. */
+  @ValidateIf((request: SimulationRequest) => request.vehicle !== undefined || request.flight !== undefined)
+  @IsString()
+  @MaxLength(20)
+  mark?: string;
   @IsOptional() @ValidateNested() @Type(() => SimulatedVehicle) vehicle?: SimulatedVehicle;
   @IsOptional() @ValidateNested() @Type(() => SimulatedFlight) flight?: SimulatedFlight;
   @IsOptional() @ValidateNested() @Type(() => SimulatedControls) controls?: SimulatedControls;

@@ -108,6 +108,8 @@ const MANIFOLD_RANGE = 20;
 const FRICTION_MANIFOLD = 8;
 const FULL_MANIFOLD = IDLE_MANIFOLD + MANIFOLD_RANGE;
 const COARSE_SPEED = 1300;
+/** How much colder the heads are in the air of the cruise, K. */
+const COOLED = 22;
 
 /** First-order approach of a value to a target. */
 const approach = (value: number, target: number, dt: number, tau: number): number =>
@@ -122,6 +124,8 @@ const approach = (value: number, target: number, dt: number, tau: number): numbe
 export class EngineModel {
   readonly controls: EngineControls = { ...PARKED };
   faults: EngineFaults = NO_FAULTS;
+  /** Air that flows through the cowling: none on the ground, one in the cruise. */
+  airflow = 0;
   private readonly inner: Inner;
 
   constructor(
@@ -264,7 +268,11 @@ export class EngineModel {
           AMBIENT_TEMPERATURE + 0.6 * ((state.heads[i] ?? AMBIENT_TEMPERATURE) - AMBIENT_TEMPERATURE);
       state.exhausts[i] = approach(state.exhausts[i] ?? 0, exhaust, dt, runs ? 2 : 40);
       const head = runs
-        ? 102 + 78 * power * work + 24 * Math.sqrt(power) + (this.character.headOffsets[i] ?? 0)
+        ? 102 +
+          78 * power * work +
+          24 * Math.sqrt(power) -
+          COOLED * this.airflow +
+          (this.character.headOffsets[i] ?? 0)
         : AMBIENT_TEMPERATURE;
       state.heads[i] = approach(state.heads[i] ?? 0, head, dt, runs ? 55 : 600);
     });
@@ -311,6 +319,11 @@ export class EngineModel {
     const told = lyingSensor && ownMember(readings, lyingSensor.channel);
     if (lyingSensor && typeof told === 'number') readings[lyingSensor.channel] = told + lyingSensor.by;
     return readings;
+  }
+
+  /** Whether it does not run yet, and nobody would fly with it. */
+  stands(): boolean {
+    return this.inner.speed < 600;
   }
 
   /** Sets the throttle so that the speed settles at `speed` rpm with every plug firing and the lever forward. */

@@ -1,11 +1,19 @@
 import { createServer, type Server, type Socket } from 'node:net';
 import { writeHeader, writeSample } from '@kanzel/formats';
 import type { EngineCommand, EnginesStandin } from './twin.ts';
-import type { FlightCommand, FlightStandin } from './flight.ts';
+import type { FlightCommand, FlightStandin } from './flight/flight.ts';
 import type { VehicleCommand, VehicleStandin } from './vehicle.ts';
 
 /** Readings a second, as a real monitor would send them. */
 const RATE = 10;
+
+/** A stand-in of one aircraft, by the port on which it speaks: what it flies, and what of it is a vehicle. */
+export interface SpeakingStandin {
+  readonly vehicle?: VehicleStandin;
+  readonly flight?: FlightStandin;
+}
+/** What speaks on which port; filled when they listen. */
+export type SpeakingStandins = ReadonlyMap<number, SpeakingStandin>;
 
 /** A stand-in that is listening, and how to end it. */
 export interface RunningStandin {
@@ -36,11 +44,13 @@ function commanded(value: unknown, aircraft: readonly EnginesStandin[]): Engines
   return aircraft.find((one) => one.has(engine));
 }
 
-/** Answers one line of the control port: a command as JSON, or "?" for the situation; of the vehicle where it names that. */
+/**
+ * Answers one line of the control port: a command as JSON, or "?" for the situation of the engines. A command to a vehicle or a
+ * flight names the port on which that one speaks.
+ */
 function answerControl(
   aircraft: readonly EnginesStandin[],
-  vehicle: VehicleStandin | undefined,
-  flight: FlightStandin | undefined,
+  speaking: SpeakingStandins,
   line: string,
 ): string {
   if (line.trim() !== '?') {
@@ -50,15 +60,21 @@ function answerControl(
     } catch {
       return JSON.stringify({ error: 'not JSON' });
     }
-    const toVehicle = (value as { vehicle?: VehicleCommand } | null)?.vehicle;
-    if (vehicle && toVehicle) {
-      vehicle.command(toVehicle);
-      return JSON.stringify(vehicle.situation());
+    const { port, vehicle, flight } = (value ?? {}) as {
+      port?: number;
+      vehicle?: VehicleCommand;
+      flight?: FlightCommand;
+    };
+    const one = port === undefined ? undefined : speaking.get(port);
+    if (vehicle) {
+      if (!one?.vehicle) return JSON.stringify({ error: 'no vehicle of the stand-ins speaks there' });
+      one.vehicle.command(vehicle);
+      return JSON.stringify(one.vehicle.situation());
     }
-    const toFlight = (value as { flight?: FlightCommand } | null)?.flight;
-    if (flight && toFlight) {
-      flight.command(toFlight);
-      return JSON.stringify(flight.situation());
+    if (flight) {
+      if (!one?.flight) return JSON.stringify({ error: 'nothing of the stand-ins that speaks there flies' });
+      one.flight.command(flight);
+      return JSON.stringify(one.flight.situation());
     }
     const of = commanded(value, aircraft);
     if (!of) return JSON.stringify({ error: 'engine must be one of these aircraft, both or all' });
@@ -67,18 +83,13 @@ function answerControl(
   return JSON.stringify(Object.assign({}, ...aircraft.map((one) => one.situation())));
 }
 
-function serveControl(
-  aircraft: readonly EnginesStandin[],
-  vehicle: VehicleStandin | undefined,
-  flight: FlightStandin | undefined,
-  socket: Socket,
-): void {
+function serveControl(aircraft: readonly EnginesStandin[], speaking: SpeakingStandins, socket: Socket): void {
   let rest = '';
   socket.setEncoding('utf8');
   socket.on('data', (chunk: string) => {
     const lines = (rest + chunk).split('\n');
     rest = lines.pop() ?? '';
-    for (const line of lines) socket.write(`${answerControl(aircraft, vehicle, flight, line)}\n`);
+    for (const line of lines) socket.write(`${answerControl(aircraft, speaking, line)}\n`);
   });
   socket.on('error', () => socket.destroy());
 }
@@ -93,8 +104,8 @@ export async function serveTwin(
     host: string;
     dataPort: number;
     controlPort: number;
-    vehicle?: VehicleStandin;
-    flight?: FlightStandin;
+    /** Vehicles and receivers that listen already. */
+    speaking?: SpeakingStandins;
     /** Engines of other aircraft, each behind a monitor on a port that is free, worked through the same control port. */
     others?: readonly EnginesStandin[];
   },
@@ -124,13 +135,18 @@ export async function serveTwin(
   };
   const data = speaker(twin);
   const more = others.map(speaker);
+  const all = new Map(options.speaking);
   const control = createServer((socket) => {
     track(socket);
-    serveControl(aircraft, options.vehicle, options.flight, socket);
+    serveControl(aircraft, all, socket);
   });
   const dataPort = await listen(data.server, options.dataPort, options.host);
   const otherPorts = await Promise.all(more.map(({ server }) => listen(server, 0, options.host)));
   const controlPort = await listen(control, options.controlPort, options.host);
+  [dataPort, ...otherPorts].forEach((port, i) => {
+    const flight = aircraft[i]?.flight;
+    if (flight) all.set(port, { flight });
+  });
   let last = Date.now();
   const timer = setInterval(() => {
     const now = Date.now();

@@ -7,6 +7,8 @@ import {
   type EngineControls,
   type EngineFaults,
 } from './engine-model.ts';
+import { FLIGHTS } from './flight/character.ts';
+import { FlightStandin } from './flight/flight.ts';
 import { seededRandom } from './random.ts';
 import { ownMember } from '@kanzel/core';
 
@@ -21,6 +23,11 @@ const UNITS: Readonly<Record<string, string>> = {
   volts: 'V',
   amps: 'A',
   suction: 'inHg',
+  'bus-volts': 'V',
+  latitude: 'deg-angle',
+  longitude: 'deg-angle',
+  height: 'm',
+  airspeed: 'kt',
 };
 
 const unitOfChannel = (channel: string): string => ownMember(UNITS, channel) ?? 'degC';
@@ -81,6 +88,10 @@ export interface EngineSituation {
   readonly readings: Readonly<Record<string, number>>;
 }
 
+const KNOT = 1852 / 3600;
+/** True airspeed at which the cowlings are meant to be flown (m/s). */
+const CRUISES = 62;
+
 /** What means every engine. */
 const EVERY = new Set(['both', 'all']);
 
@@ -88,8 +99,15 @@ const EVERY = new Set(['both', 'all']);
 export class EnginesStandin {
   readonly engines: ReadonlyMap<string, EngineModel>;
   private time = 0;
+  private flew = false;
 
-  constructor(seed: number, characters: Readonly<Record<string, EngineCharacter>>, preheatedTo?: number) {
+  constructor(
+    seed: number,
+    characters: Readonly<Record<string, EngineCharacter>>,
+    preheatedTo?: number,
+    /** What these engines fly, where they do. */
+    readonly flight?: FlightStandin,
+  ) {
     this.engines = new Map(
       Object.entries(characters).map(([id, character], i) => [
         id,
@@ -128,18 +146,48 @@ export class EnginesStandin {
   }
 
   /** Moves every engine on by `seconds`, in steps short against every lag. */
-  advance(seconds: number): void {
+  advance(realSeconds: number): void {
+    const seconds = realSeconds * (this.flight?.faster ?? 1);
+    this.fly(seconds);
     const steps = Math.max(1, Math.ceil(seconds / 0.05));
     for (let i = 0; i < steps; i += 1)
       for (const engine of this.engines.values()) engine.step(seconds / steps);
     this.time += seconds;
   }
 
+  /** The flight goes on, and works the levers of engines that run; on the ground they are left as they stand. */
+  private fly(seconds: number): void {
+    this.flight?.advance(seconds);
+    const part = this.flight?.part();
+    const { flown } = this.flight?.airspeed() ?? { flown: 0 };
+    const landed = this.flew && !part;
+    this.flew = part !== undefined;
+    for (const engine of this.engines.values()) {
+      if (landed) engine.controls.throttle = 0;
+      engine.airflow = part ? Math.min(1.2, (flown / CRUISES) ** 2) : 0;
+      if (part) Object.assign(engine.controls, { throttle: part.power, mixture: 1, ignition: 'both' });
+      if (part && engine.stands()) engine.controls.starter = true;
+      else if (part) engine.controls.starter = false;
+    }
+  }
+
+  /** What the box knows beside the engines: where it is, and how fast. */
+  private ofFlight(): Record<string, number> {
+    if (!this.flight) return {};
+    const { latitude, longitude, height } = this.flight.place();
+    return {
+      latitude: Number(latitude.toFixed(7)),
+      longitude: Number(longitude.toFixed(7)),
+      height: Number(height.toFixed(1)),
+      airspeed: Number((this.flight.airspeed().shown / KNOT).toFixed(1)),
+    };
+  }
+
   /** The readings of every engine and the battery, by engine and channel. */
   read(): Record<string, Record<string, number>> {
     const each = [...this.engines].map(([id, engine]) => [id, engine.read()] as const);
     const bus = Math.max(...each.map(([, readings]) => readings['volts'] ?? 0));
-    return { ...Object.fromEntries(each), aircraft: { 'bus-volts': bus } };
+    return { ...Object.fromEntries(each), aircraft: { 'bus-volts': bus, ...this.ofFlight() } };
   }
 
   /** The columns of the line protocol, in the order of `sample`. */
@@ -148,7 +196,7 @@ export class EnginesStandin {
       Object.keys(channels).map((channel) => ({
         subject,
         channel,
-        unit: channel === 'bus-volts' ? 'V' : unitOfChannel(channel),
+        unit: unitOfChannel(channel),
       })),
     );
   }
@@ -164,6 +212,6 @@ export class EnginesStandin {
 /** The two engines of the demonstration amphibian behind one monitor. */
 export class TwinStandin extends EnginesStandin {
   constructor(seed: number) {
-    super(seed, TWIN_ENGINES);
+    super(seed, TWIN_ENGINES, undefined, new FlightStandin(seed, FLIGHTS.twin));
   }
 }

@@ -2,6 +2,7 @@ import { createServer, type Server, type Socket } from 'node:net';
 import type { MissionItem } from '@kanzel/core';
 import { readFrames, writeFrame, type MessageName } from '@kanzel/formats';
 import { MagneticFieldStandin } from './magnetic-field.ts';
+import type { FlightStandin } from './flight/flight.ts';
 import { seededRandom } from './random.ts';
 
 /** What can be made to go wrong with the vehicle, and how its sticks stand. */
@@ -97,6 +98,9 @@ export type VehicleSituation = typeof AT_REST;
 
 const CELLS = 6;
 const CELL_VOLTS = 4.12;
+/** At full power its pack is empty after so many milliseconds, with so many volts less in a cell. */
+const EMPTY_AFTER = 420_000;
+const EMPTIES = 0.75;
 /** At half throttle, tied down. */
 const HALF = { rpm: 4600, amps: 8.4 };
 const HEADING = 143;
@@ -126,6 +130,9 @@ export class VehicleStandin {
   private time = 8000;
   private sequence = 0;
   private step = 0;
+  /** Share of its pack that was flown. */
+  private used = 0;
+  private flew = false;
   private picture: Figures | undefined;
   /** A mission that is being put aboard. */
   private coming: { readonly count: number; readonly items: MissionItem[] } | undefined;
@@ -139,6 +146,10 @@ export class VehicleStandin {
     private readonly motors: number,
     seed: number,
     private mission: readonly MissionItem[] = MAST_MISSION,
+    /** What it flies, where it does. */
+    readonly flight?: FlightStandin,
+    /** What it is, as a heartbeat says it. Source: MAV_TYPE. */
+    private readonly type = 13,
   ) {
     this.normal = seededRandom(seed).normal;
     this.iron = new MagneticFieldStandin(
@@ -190,7 +201,7 @@ export class VehicleStandin {
 
   /** Room for a survey, and no more. */
   private beginUpload(to: Figures, count: number): Uint8Array {
-    if (this.state.armed || this.state.throttle > 0) return this.frame('MISSION_ACK', { ...to, type: 14 });
+    if (this.state.armed || this.throttle() > 0) return this.frame('MISSION_ACK', { ...to, type: 14 });
     if (count > ROOM) return this.frame('MISSION_ACK', { ...to, type: 4 });
     this.coming = { count, items: [] };
     return this.frame('MISSION_REQUEST_INT', { ...to, seq: 0 });
@@ -275,11 +286,13 @@ export class VehicleStandin {
   advance(milliseconds = 100): readonly Uint8Array[] {
     this.time += milliseconds;
     this.step += 1;
+    this.flight?.advance(milliseconds / 1000);
+    this.emptyPack(milliseconds);
     const said: Said[] = [
       ['ATTITUDE', this.attitude()],
       ['SCALED_IMU', this.field()],
     ];
-    if (this.step % 2 === 0) said.push(['GLOBAL_POSITION_INT', this.position()]);
+    if (this.step % 2 === 0) said.push(['GLOBAL_POSITION_INT', this.position()], ...this.flown());
     if (this.step % 5 === 0)
       said.push(
         ['GPS_RAW_INT', this.satellites()],
@@ -288,12 +301,53 @@ export class VehicleStandin {
       );
     if (this.step % 2 === 1) said.push(...this.controllers());
     if (this.step % 10 === 0) said.push(['HEARTBEAT', this.heartbeat()]);
-    return this.state.silent ? [] : said.map(([name, figures]) => this.frame(name, figures));
+    return this.state.silent || this.flight?.silent
+      ? []
+      : said.map(([name, figures]) => this.frame(name, figures));
+  }
+
+  /** A flight begins with a full pack. */
+  private emptyPack(milliseconds: number): void {
+    const flies = this.aloft !== undefined;
+    if (flies && !this.flew) this.used = 0;
+    this.flew = flies;
+    if (flies) this.used = Math.min(1, this.used + (this.throttle() * milliseconds) / EMPTY_AFTER);
+  }
+
+  /** Its flight, where it is in the air. */
+  private get aloft(): FlightStandin | undefined {
+    return this.flight?.part() ? this.flight : undefined;
+  }
+
+  private throttle(): number {
+    return this.aloft?.part()?.power ?? this.state.throttle;
+  }
+
+  /** Speed, and the roll that is asked, of one that flies. */
+  private flown(): readonly Said[] {
+    if (!this.flight) return [];
+    const { shown } = this.flight.airspeed();
+    const { heading, climbs } = this.flight.attitude();
+    const [north, east] = this.flight.overGround();
+    return [
+      [
+        'VFR_HUD',
+        {
+          airspeed: shown,
+          groundspeed: Math.hypot(north, east),
+          heading: Math.round(heading),
+          throttle: Math.round(100 * this.throttle()),
+          alt: this.flight.place().height,
+          climb: climbs,
+        },
+      ],
+      ['NAV_CONTROLLER_OUTPUT', { nav_roll: this.flight.rollAsked() }],
+    ];
   }
 
   private attitude(): Figures {
     const unrest = (size: number): number => size * this.normal();
-    const shake = 0.02 + 0.3 * this.state.throttle;
+    const shake = 0.02 + 0.3 * this.throttle();
     const { roll, pitch } = this.asBoxSays();
     const { headingOff } = this.state;
     const yaw = around(this.state.yaw + this.turned().yaw);
@@ -301,7 +355,7 @@ export class VehicleStandin {
       roll: radians(0.4 + roll + this.wander() + unrest(shake)),
       pitch: radians(-0.7 + pitch + unrest(shake)),
       yaw: radians(around(HEADING + headingOff + yaw + unrest(0.3))),
-      rollspeed: unrest(0.002),
+      rollspeed: radians(this.aloft?.attitude().rolling ?? 0) + unrest(0.002),
       pitchspeed: unrest(0.002),
       yawspeed: unrest(0.002),
     };
@@ -325,13 +379,17 @@ export class VehicleStandin {
     const right = level[1] * Math.cos(roll) + lifted * Math.sin(roll);
     const under = -level[1] * Math.sin(roll) + lifted * Math.cos(roll);
     const [xmag, ymag, zmag] = this.iron
-      .read([nose, right, under], this.state.throttle)
+      .read([nose, right, under], this.throttle())
       .map((v) => Math.round(v));
     return { time_boot_ms: this.time, xmag: xmag ?? 0, ymag: ymag ?? 0, zmag: zmag ?? 0 };
   }
 
   /** How it is held: as it stands in the hands, and turned about where somebody does that. */
   private turned(): { readonly roll: number; readonly pitch: number; readonly yaw: number } {
+    if (this.aloft) {
+      const { roll, pitch, heading } = this.aloft.attitude();
+      return { roll, pitch, yaw: around(heading - HEADING) };
+    }
     const { roll, pitch, tumbling } = this.state;
     if (!tumbling) return { roll, pitch, yaw: 0 };
     const seconds = this.time / 1000;
@@ -350,7 +408,8 @@ export class VehicleStandin {
 
   /** Its speed as a share of what the throttle asks: told to stop, a motor runs down in some seconds, and one of them may go on. */
   private turns(motor: number): number {
-    const { throttle, stopsLate } = this.state;
+    const { stopsLate } = this.state;
+    const throttle = this.throttle();
     if (throttle > 0 || !this.stopped) return throttle;
     const since = (this.time - this.stopped.at) / 1000 - (motor === 2 ? stopsLate : 0);
     const left = since <= 0 ? 1 : Math.exp(-since / RUN_DOWN);
@@ -374,7 +433,21 @@ export class VehicleStandin {
   }
 
   private position(): Figures {
-    return { time_boot_ms: this.time, relative_alt: Math.round(40 * this.normal()), hdg: HEADING * 100 };
+    const height = Math.round(40 * this.normal());
+    if (!this.flight) return { time_boot_ms: this.time, relative_alt: height, hdg: HEADING * 100 };
+    const { latitude, longitude, height: sea, above } = this.flight.place();
+    const [north, east] = this.flight.overGround();
+    return {
+      time_boot_ms: this.time,
+      lat: Math.round(latitude * 1e7),
+      lon: Math.round(longitude * 1e7),
+      alt: Math.round(sea * 1000) + height,
+      relative_alt: Math.round(above * 1000) + height,
+      vx: Math.round(100 * north),
+      vy: Math.round(100 * east),
+      vz: Math.round(-100 * this.flight.attitude().climbs),
+      hdg: Math.round(100 * (this.aloft ? this.flight.attitude().heading : HEADING)),
+    };
   }
 
   private satellites(): Figures {
@@ -388,13 +461,22 @@ export class VehicleStandin {
   }
 
   private battery(): Figures {
-    const amps = this.state.throttle * 2 * HALF.amps * this.motors;
+    const amps = this.throttle() * 2 * HALF.amps * this.motors;
     const volts = Array.from({ length: 10 }, (_, i) => {
       if (i >= CELLS) return 65_535;
-      const cell = CELL_VOLTS - 0.0012 * amps - (i === 2 ? this.state.weakCell : 0) + 0.001 * (i % 3);
+      const cell =
+        CELL_VOLTS -
+        EMPTIES * this.used -
+        0.0012 * amps -
+        (i === 2 ? this.state.weakCell : 0) +
+        0.001 * (i % 3);
       return Math.round(1000 * cell);
     });
-    return { voltages: volts, current_battery: Math.round(100 * amps), battery_remaining: 96 };
+    return {
+      voltages: volts,
+      current_battery: Math.round(100 * amps),
+      battery_remaining: Math.max(0, Math.round(96 - 96 * this.used)),
+    };
   }
 
   private controllers(): Said[] {
@@ -412,17 +494,18 @@ export class VehicleStandin {
           ),
         ),
         voltage: of(4 * i, () => CELLS * CELL_VOLTS),
-        current: of(4 * i, (m) => 2 * HALF.amps * this.state.throttle * (1 + 0.02 * (m % 2))),
+        current: of(4 * i, (m) => 2 * HALF.amps * this.throttle() * (1 + 0.02 * (m % 2))),
       },
     ]);
   }
 
   private heartbeat(): Figures {
-    // A multirotor of six, disarmed or, when it is armed or its motors turn, armed.
+    // Disarmed or, when it is armed or its motors turn, armed.
     return {
-      type: 13,
+      type: this.type,
       autopilot: 3,
-      base_mode: this.state.armed || this.state.throttle > 0 ? 0x80 : 0,
+      custom_mode: this.aloft?.part()?.mode ?? 0,
+      base_mode: this.state.armed || this.throttle() > 0 ? 0x80 : 0,
       system_status: 3,
       mavlink_version: 3,
     };
@@ -435,7 +518,7 @@ export function serveVehicle(vehicle: VehicleStandin, port: number): Promise<Ser
   let last = performance.now();
   const timer = setInterval(() => {
     const now = performance.now();
-    const frames = vehicle.advance(Math.round(now - last));
+    const frames = vehicle.advance(Math.round((now - last) * (vehicle.flight?.faster ?? 1)));
     last = now;
     for (const socket of listeners) for (const frame of frames) socket.write(frame);
   }, 100);

@@ -129,7 +129,10 @@ export class DevicesController {
   @HttpCode(200)
   @Post('simulation')
   async command(@Body() request: SimulationRequest): Promise<unknown> {
-    const answer = await this.simulation.command(request);
+    const { mark, ...command } = request;
+    // Which stand-in is meant is told by the port on which that of the aircraft speaks.
+    const port = mark === undefined ? undefined : (await this.devices.addresses()).get(mark)?.port;
+    const answer = await this.simulation.command({ ...command, ...(port === undefined ? {} : { port }) });
     if (!answer.ok) throw refuse(409, answer.error);
     return answer.value;
   }

@@ -2,7 +2,7 @@ import { createSocket } from 'node:dgram';
 import { once } from 'node:events';
 import { createServer, type AddressInfo, type Socket } from 'node:net';
 import { airspeedByLegs, legsOfTrack, placeAround } from '@kanzel/core';
-import { FlightStandin, serveFlight } from '@kanzel/standins';
+import { FLIGHTS, FlightStandin, serveFlight } from '@kanzel/standins';
 import { DRIVERS, type DeviceSample } from './drivers/index.ts';
 
 /** A sentence with its checksum, as a receiver writes it. */
@@ -121,9 +121,9 @@ test('over TCP it is read however it is cut', async () => {
 });
 
 test('a flight of the stand-in is found again in what its receiver says: four legs, airspeed and wind within what they promise', async () => {
-  const flight = new FlightStandin(11, 36_000);
+  const flight = new FlightStandin(11, FLIGHTS.single);
   flight.command({ flying: true, faster: 60, windFrom: 300, wind: 8 });
-  const server = await serveFlight(flight, 0);
+  const server = await serveFlight(flight, 36_000, 0);
   const heard = new Heard();
   const { port } = server.address() as AddressInfo;
   const device = DRIVERS['nmea-tcp'].open({ host: '127.0.0.1', port }, true, heard.ears);

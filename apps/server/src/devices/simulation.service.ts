@@ -4,6 +4,9 @@ import { err, ok, type Result } from '@kanzel/core';
 import type { SimulationRequest } from '@kanzel/contract';
 import { SETTINGS, type Settings } from '../settings.ts';
 
+/** What is sent to the control port; a vehicle or a flight is meant by the port on which it speaks. */
+export type SimulatedCommand = Omit<SimulationRequest, 'mark'> & { readonly port?: number };
+
 /** Works the controls of the stand-ins, engines and a vehicle, through their control port. A real installation has none. */
 @Injectable()
 export class SimulationService {
@@ -19,7 +22,7 @@ export class SimulationService {
   }
 
   /** Sends a command ("?" asks only) and returns the situation of every engine as the stand-in tells it. */
-  command(request: SimulationRequest | '?'): Promise<Result<unknown, string>> {
+  command(request: SimulatedCommand | '?'): Promise<Result<unknown, string>> {
     const { simulation } = this.settings;
     if (!simulation) return Promise.resolve(err('No simulation runs here.'));
     return new Promise((resolve) => {
@@ -34,7 +37,9 @@ export class SimulationService {
       socket.on('connect', () => socket.write(`${request === '?' ? '?' : JSON.stringify(request)}\n`));
       socket.on('data', (chunk: string) => {
         text += chunk;
-        if (text.includes('\n')) end(ok(JSON.parse(text)));
+        if (!text.includes('\n')) return;
+        const answer = JSON.parse(text) as { readonly error?: string };
+        end(answer.error === undefined ? ok(answer) : err(`The stand-in refuses that: ${answer.error}.`));
       });
     });
   }

@@ -55,6 +55,11 @@ const TAKES: Readonly<Record<string, (figure: (name: string, i?: number) => numb
   },
   GLOBAL_POSITION_INT: (figure, put) => {
     put('height', 'm', figure('relative_alt') / 1000);
+    // Nought and nought is a vehicle without a fix, not one in the sea off the coast.
+    const [latitude, longitude] = [figure('lat') / 1e7, figure('lon') / 1e7];
+    const known = latitude !== 0 || longitude !== 0;
+    put('latitude', 'deg-angle', known ? latitude : undefined);
+    put('longitude', 'deg-angle', known ? longitude : undefined);
   },
   SCALED_IMU: (figure, put) => {
     const field = [figure('xmag'), figure('ymag'), figure('zmag')];

@@ -19,13 +19,16 @@ export function SwitchPanel<Change extends object, Situation>({
   switches,
   presses = [],
   request,
+  whereThereIsOne = false,
 }: {
   says: string;
   switches: readonly Switch<Change, Situation>[];
   /** What is done once, and does not stay. */
   presses?: readonly (readonly [text: string, change: Change])[];
   request: (change: Change | Record<string, never>) => SimulationRequest;
-}): ReactElement {
+  /** Nothing is shown where the stand-in has none of it. */
+  whereThereIsOne?: boolean;
+}): ReactElement | null {
   const [situation, setSituation] = useState<Situation>();
   const [problem, setProblem] = useState<string>();
   const send = async (change: Change | Record<string, never>): Promise<void> => {
@@ -38,9 +41,10 @@ export function SwitchPanel<Change extends object, Situation>({
     void send({});
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
+  if (whereThereIsOne && situation === undefined) return null;
   return (
     <section
-      aria-label="Simulation"
+      aria-label={`Simulation${whereThereIsOne ? ' of the flight' : ''}`}
       className="z-10 border-t-2 lg:sticky lg:bottom-0 border-dashed border-ink-3 bg-desk px-[22px] py-2 no-print"
     >
       <p className="flex items-center gap-3">

@@ -34,11 +34,11 @@ const SWITCHES: readonly Switch<Change, Situation>[] = [
 ];
 
 /** Works the vehicle of the stand-in. */
-export const VehiclePanel = (): ReactElement => (
+export const VehiclePanel = ({ mark }: { mark: string }): ReactElement => (
   <SwitchPanel
     says="The vehicle on the line is a stand-in; this is what can be set of it."
     switches={SWITCHES}
     presses={[['switched off and on', { restart: true }]]}
-    request={(vehicle) => ({ vehicle })}
+    request={(vehicle) => ({ mark, vehicle })}
   />
 );

@@ -311,11 +311,12 @@ function Sheets({ here, mark }: { here: StationId | undefined; mark: string }): 
         <Suspense fallback={null}>
           {simulated === 'engines' ? (
             <SimulationPanel engines={view.index.basis.aircraft.engines} />
-          ) : simulated === 'vehicle' ? (
-            <VehiclePanel />
-          ) : (
-            <FlightPanel />
-          )}
+          ) : simulated === 'vehicle' && here !== 'flight' ? (
+            <VehiclePanel mark={view.index.basis.aircraft.mark} />
+          ) : null}
+          {here === 'flight' || simulated === 'flight' ? (
+            <FlightPanel mark={view.index.basis.aircraft.mark} />
+          ) : null}
         </Suspense>
       ) : null}
     </>
