@@ -134,6 +134,9 @@ function inOrder(loose: readonly Loose[]): TrackFile {
   return { points, leftOut: loose.length - points.length };
 }
 
+/** A command that changes by so much is another (degrees). */
+const STEPS = 1;
+
 /** A moment of an attitude that was commanded and taken up: of roll, in degrees. */
 export interface RollMoment {
   readonly at: number;
@@ -158,6 +161,15 @@ export function readVehicleLog(bytes: Uint8Array): Result<VehicleLog, string> {
   const roll: RollMoment[] = [];
   let system: number | undefined;
   let wanted: number | undefined;
+  /** Attitudes since the command was last told. */
+  let since: Omit<RollMoment, 'wanted'>[] = [];
+  const take = (next: number | undefined): void => {
+    // It is told less often than the attitude: where it has changed meanwhile, nobody knows when.
+    if (wanted !== undefined && next !== undefined && Math.abs(next - wanted) < STEPS)
+      for (const one of since) if (one.at > (roll.at(-1)?.at ?? -Infinity)) roll.push({ ...one, wanted });
+    since = [];
+    wanted = next;
+  };
   for (const heard of readFrames(bytes).heard) {
     if (heard.kind !== 'message') continue;
     system ??= heard.system;
@@ -168,12 +180,13 @@ export function readVehicleLog(bytes: Uint8Array): Result<VehicleLog, string> {
     if (heard.name === 'GLOBAL_POSITION_INT' && (of('lat') !== 0 || of('lon') !== 0))
       loose.push({ at, latitude: of('lat') / 1e7, longitude: of('lon') / 1e7, height: of('alt') / 1000 });
     if (heard.name === 'NAV_CONTROLLER_OUTPUT')
-      wanted = Number.isFinite(of('nav_roll')) ? of('nav_roll') : undefined;
+      take(Number.isFinite(of('nav_roll')) ? of('nav_roll') : undefined);
     if (heard.name === 'ATTITUDE' && wanted !== undefined) {
       const is = (of('roll') * 180) / Math.PI;
-      if (Number.isFinite(is) && at > (roll.at(-1)?.at ?? -Infinity)) roll.push({ at, wanted, is });
+      if (Number.isFinite(is)) since.push({ at, is });
     }
   }
+  take(wanted);
   if (loose.length > MOST_POINTS || roll.length > MOST_POINTS)
     return err(`The log has more than ${MOST_POINTS} positions or attitudes. ${kept}`);
   const track = inOrder(loose);

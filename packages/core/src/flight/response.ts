@@ -27,6 +27,8 @@ export interface StepResponse {
 
 /** Smaller steps are no steps (degrees). */
 const LEAST_STEP = 5;
+/** A command that is no further from itself than this stands: hands and controllers tremble (degrees). */
+const TREMBLES = 0.5;
 /** Samples further apart than this leave a gap (s). */
 const GAP = 0.5;
 /** It is within what was commanded by a twentieth of the step, and no finer than this (degrees). */
@@ -36,6 +38,8 @@ const FINEST = 1;
 const LOOKED = 4;
 /** The end of it, in which it should be at rest. */
 const LAST = 0.4;
+
+const stands = (wanted: number, at: number): boolean => Math.abs(wanted - at) <= TREMBLES;
 
 /** Half of what it swings, and the period from how often it crosses its own middle. */
 function swingOf(moments: readonly AttitudeMoment[]): Pick<StepResponse, 'swing' | 'period'> {
@@ -58,7 +62,7 @@ function swingOf(moments: readonly AttitudeMoment[]): Pick<StepResponse, 'swing'
 
 /**
  * The steps that were commanded in a recording of an attitude, and how each was taken up: overshoot, settling and what goes on swinging. A step is a command that
- * stood for a second, changes by `LEAST_STEP` or more, and stands for `LOOKED` seconds again; whatever is commanded slowly is no step.
+ * stood for a second to within half a degree, changes by `LEAST_STEP` or more, and stands for `LOOKED` seconds again; whatever is commanded slowly is no step.
  *
  * Units: s, degrees. Boundary: a step of exactly `LEAST_STEP` is one; on the edge of a twentieth it is within. A gap of more than `GAP` within the look
  * at a step leaves that step out: nothing is known of what lies in it. Errors: `responseNone` where no step is found, `responseOrder` where
@@ -79,10 +83,13 @@ export function stepResponses(moments: readonly AttitudeMoment[]): Result<readon
     const [from, to] = [before.wanted, here.wanted];
     if (Math.abs(to - from) < LEAST_STEP) continue;
     const held = moments.filter((m) => m.at >= here.at - 1 && m.at < here.at);
-    const stood = here.at - (moments[0]?.at ?? here.at) >= 1 && held.every((m) => m.wanted === from);
+    const stood = here.at - (moments[0]?.at ?? here.at) >= 1 && held.every((m) => stands(m.wanted, from));
     // As long as the command stands, up to the next change.
     let end = i;
-    while (moments[end + 1]?.wanted === to && (moments[end + 1]?.at ?? 0) - (moments[end]?.at ?? 0) <= GAP)
+    while (
+      stands(moments[end + 1]?.wanted ?? NaN, to) &&
+      (moments[end + 1]?.at ?? 0) - (moments[end]?.at ?? 0) <= GAP
+    )
       end += 1;
     const after = moments.slice(i, end + 1);
     const last = after.at(-1)?.at ?? here.at;

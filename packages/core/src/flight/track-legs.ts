@@ -28,6 +28,8 @@ const OFF_LINE = 12;
 const OFF_HEIGHT = 15;
 /** It begins within half of that: the last of a climb would cut one leg into two. */
 const BEGINS_WITHIN = OFF_HEIGHT / 2;
+/** So many of its first moments may be the last of a turn. */
+const LEFT_TO_TURN = 8;
 /** A longer step than this ends it (s). */
 const GAP = 3;
 /** Slower than this over the ground nobody flies a leg (m/s). */
@@ -81,8 +83,22 @@ export function legsOfTrack(track: readonly LegMoment[]): readonly SteadyLeg[] {
       continue;
     }
     // On by a tenth of what it has at a time, and then moment by moment: long legs are long.
-    for (let step = Math.max(1, Math.floor((to - from) / 10)); step >= 1; step = Math.floor(step / 2))
-      while (to + step <= track.length && !gapWithin(track, to, step) && isEven(from, to + step)) to += step;
+    const grownFrom = (begins: number, ends: number): number => {
+      let end = ends;
+      for (let step = Math.max(1, Math.floor((end - begins) / 10)); step >= 1; step = Math.floor(step / 2))
+        while (end + step <= track.length && !gapWithin(track, end, step) && isEven(begins, end + step))
+          end += step;
+      return end;
+    };
+    to = grownFrom(from, to);
+    // The last of a turn, taken for its beginning, would cut a long leg into two: it is left to the turn where the leg gets longer by it.
+    for (let later = 1; later <= LEFT_TO_TURN && lasts(from + later, to) >= LEG_SECONDS - 1e-9; later += 1) {
+      const further = grownFrom(from + later, to);
+      if (further - to > later) {
+        [from, to] = [from + later, further];
+        break;
+      }
+    }
     const line = lineOf(track.slice(from, to));
     legs.push({
       from: track[from]?.at ?? 0,

@@ -34,6 +34,7 @@ const TREMBLES_FOR = 9.5;
 const JUMP = 60;
 /** It is moved on in steps of at most so long (s). */
 const STEP = 0.1;
+const ROLL_STEPS = 10;
 /** A stall: how fast speed is lost before (m/s²: a knot a second), how fast it falls (m/s), and from which share of the stall it flies again. */
 const SLOWS = 0.514;
 const FALLS = 7;
@@ -128,7 +129,7 @@ export class FlightStandin {
       return;
     }
     this.stepSpeed(part, dt);
-    this.stepRoll(part, dt);
+    this.stepRolling(part, dt);
     const [vn, ve] = this.overGround();
     this.north += vn * dt;
     this.east += ve * dt;
@@ -170,6 +171,11 @@ export class FlightStandin {
     const pull = frequency ** 2 * (this.rollAsked() + own - this.roll) - 2 * ratio * frequency * this.rolling;
     this.rolling += pull * dt;
     this.roll += this.rolling * dt;
+  }
+
+  /** Rolling is over in less time than the rest takes to change. */
+  private stepRolling(part: FlightPart, dt: number): void {
+    for (let i = 0; i < ROLL_STEPS; i += 1) this.stepRoll(part, dt / ROLL_STEPS);
   }
 
   /** Over the ground to the north and to the east (m/s). */
