@@ -347,6 +347,41 @@ function rowsOf(
             }) as const,
         ),
       ];
+    case 'hover':
+      return [
+        {
+          mass: [8.6, 0.1],
+          diameter: [450, 1],
+          volts: [22.4, 0.1],
+          pressure: [1008, 1],
+          temperature: [9, 1],
+        },
+        ...[8.4, 8.5, 8.6, 8.4, 8.5, 8.4].map((amperes) => ({ current: [amperes, 0.1] }) as const),
+      ];
+    case 'transition':
+      return [
+        { stall: [15, 0.5] },
+        ...(
+          [
+            [8, 80, 78],
+            [9, 81, 79],
+          ] as const
+        ).map(
+          ([seconds, from, lowest]) =>
+            ({ seconds: [seconds, 0.5], from: [from, 1], lowest: [lowest, 1], speed: [22, 0.5] }) as const,
+        ),
+      ];
+    case 'energy-calls':
+      return [
+        {
+          'timer-set': [4, 0.1],
+          'timer-heard': [4, 0.1],
+          'warning-set': [3.5, 0.1],
+          landed: [5, 0.1],
+          lowest: [3.72, 0.01],
+          'put-back': [55, 1],
+        },
+      ];
     case 'test-phase':
       return [
         {

@@ -35,6 +35,7 @@ export {
   gaugeStepsOf,
   glided,
   hotCylinders,
+  hovered,
   runExpected,
   turnsBack,
   levelsOf,

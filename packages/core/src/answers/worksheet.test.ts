@@ -80,6 +80,19 @@ const ASKED = {
     8,
   ],
   'mode-response': ['', 'from deg-angle, to deg-angle, past deg-angle, (settled s), swing deg-angle', 2, 12],
+  hover: [
+    'mass kg, diameter mm, (discs count), volts V, pressure hPa, temperature degC, (book-power W), (book-mass kg)',
+    'current A',
+    2,
+    12,
+  ],
+  transition: ['stall m/s', 'seconds s, from m, lowest m, (speed m/s)', 1, 8],
+  'energy-calls': [
+    'timer-set min, (timer-heard min), warning-set V, (warning-heard V), landed min, lowest V, put-back %',
+    '',
+    0,
+    0,
+  ],
   'test-phase': [
     'asked-hours h, asked-landings count, hours-before h, landings-before count',
     'minutes min, landings count',
@@ -128,7 +141,11 @@ test.each(Object.entries(ASKED))(
           ? ['pack-amps', 'cell-{row}', 'cell-{row}']
           : name === 'motor-field'
             ? ['mag-x', 'mag-y', 'mag-z']
-            : [],
+            : name === 'hover'
+              ? ['pack-volts']
+              : name === 'transition'
+                ? ['height', 'airspeed']
+                : [],
     );
     expect(form.choices.map((c) => c.id)).toEqual(
       name === 'return-line'

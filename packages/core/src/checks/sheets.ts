@@ -27,6 +27,9 @@ export const SHEET_FIGURES = {
   'climb-today': ['rate', 'gradient'],
   'angle-of-attack': ['warning-margin', 'off', 'approach-mark', 'glide-mark'],
   'mode-response': ['overshoot', 'settled', 'swing'],
+  hover: ['power', 'motor-apart', 'merit', 'power-beyond'],
+  transition: ['time', 'height-lost', 'margin'],
+  'energy-calls': ['put-back', 'takes', 'timer-late', 'warning-below'],
   'test-phase': ['hours', 'hours-left', 'landings-left'],
   stalls: ['stall', 'buffet', 'margin', 'scatter'],
 } as const satisfies Readonly<Record<string, readonly string[]>>;

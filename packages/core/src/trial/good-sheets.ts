@@ -281,6 +281,37 @@ function rowsOf(
           swing: bad ? 45 : middle('swing', 0.5),
         })),
       ];
+    case 'hover': {
+      const mean = middle('power', 1000) / 22 / count;
+      const apart = (bad ? 100 : middle('motor-apart', 0)) / 100;
+      return [
+        { mass: 7, diameter: 450, volts: 22, pressure: 1013.25, temperature: 15 },
+        ...Array.from({ length: count }, (_, i) => ({
+          current: mean * (i === 0 ? 1 + apart : 1 - apart / (count - 1)),
+        })),
+      ];
+    }
+    case 'transition':
+      return [
+        { stall: 15 },
+        ...Array.from({ length: count }, () => ({
+          seconds: bad ? 500 : middle('time', 8),
+          from: 80,
+          lowest: 80 - (bad ? 79 : middle('height-lost', 1)),
+          speed: 15 * (1 + middle('margin', 40) / 100),
+        })),
+      ];
+    case 'energy-calls':
+      return [
+        {
+          'timer-set': 4,
+          'timer-heard': 4,
+          'warning-set': 3.5,
+          landed: 5,
+          lowest: 3.7,
+          'put-back': bad ? 109 : middle('put-back', 50),
+        },
+      ];
     case 'test-phase':
       return [
         {

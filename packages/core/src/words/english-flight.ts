@@ -84,6 +84,18 @@ export const ENGLISH_FLIGHT = {
   stepNegative: (p) =>
     `Step ${p.n('row')}: how far past, how long and how much it swings are nothing or more.`,
   stepNeverSettled: (p) => `Step ${p.n('row')} never settled.`,
+  hoverMotors: () => 'Two motors at the least hold a hover that is told motor by motor.',
+  hoverFigures: () => 'Mass, diameter, volts and every current are above nothing.',
+  hoverBook: () => 'The power of the book says nothing without its mass, nor that without the power.',
+  hoverImpossible: (p) =>
+    `No rotor of this size holds that mass with less than ${Math.round(p.n('least'))} W: look at mass, diameter and currents.`,
+  transitionNone: () => 'No transition is written down yet.',
+  transitionFigures: (p) => `Transition ${p.n('row')}: it takes some time, and both heights are known.`,
+  callsFigures: () => 'Times, volts and charge are above nothing.',
+  callsLittle: () => 'Less than a tenth was put back: that says nothing of how long a flight may last.',
+  callsAfter: () => 'The timer was heard after landing: look at both times.',
+  callsNoTimer: () => 'The timer was not heard, and its time was over.',
+  callsNoWarning: () => 'Low voltage was not called, and a cell was as low.',
   flightNoTime: (p) => `Flight ${p.n('row')} lasts no time, or its landings are no whole number.`,
   rollCalled: (p) => `All ${p.n('count')} calls came.`,
   rollNoCall: (p) => `“${p.s('call')}” did not come within ${p.s('after')}: stopped.`,

@@ -15,6 +15,7 @@ import { CountedFillings } from './pictures/counted-fillings.tsx';
 import { FuelBar } from './pictures/fuel-bar.tsx';
 import { GaugeCurve } from './pictures/gauge-curve.tsx';
 import { GlideCurve } from './pictures/glide-curve.tsx';
+import { HoverBars } from './pictures/hover-bars.tsx';
 import { HotHeads } from './pictures/hot-heads.tsx';
 import { MovedField } from './pictures/moved-field.tsx';
 import { PackBars } from './pictures/pack-bars.tsx';
@@ -82,9 +83,13 @@ export function SheetPicture({
       return <AngleMarks {...props} />;
     case 'cruise':
       return <CruiseBars {...props} />;
+    case 'hover':
+      return <HoverBars {...props} />;
     case 'airspeed-one-leg':
     case 'climb-today':
     case 'mode-response':
+    case 'transition':
+    case 'energy-calls':
     case 'test-phase':
     case 'circle':
     case 'take-off-run':

@@ -10,6 +10,9 @@ import { ENDURANCE } from './endurance.ts';
 import { FULL_POWER_TODAY } from './full-power.ts';
 import { GAUGE_STEPS } from './gauge-steps.ts';
 import { GLIDE } from './glide.ts';
+import { ENERGY_CALLS } from './energy-calls.ts';
+import { HOVER } from './hover.ts';
+import { TRANSITION } from './transition.ts';
 import { HOT_DAY } from './hot-day.ts';
 import { MOTOR_FIELD } from './motor-field.ts';
 import { FUEL_PLAN } from './plan-fuel.ts';
@@ -36,6 +39,7 @@ export { airspeedOf, legsOf } from './airspeed.ts';
 export { chargingOf } from './charging.ts';
 export { climbed } from './climb.ts';
 export { glided } from './glide.ts';
+export { hovered } from './hover.ts';
 export { hotCylinders } from './hot-day.ts';
 export { runExpected } from './take-off.ts';
 export { turnsBack } from './turn-back.ts';
@@ -81,6 +85,9 @@ export const SHEETS: Readonly<Record<SheetName, Sheet>> = {
   'climb-today': CLIMB_TODAY,
   cruise: CRUISE,
   'mode-response': MODE_RESPONSE,
+  hover: HOVER,
+  transition: TRANSITION,
+  'energy-calls': ENERGY_CALLS,
   'test-phase': TEST_PHASE,
   stalls: STALLS,
 };
