@@ -1,9 +1,11 @@
 import { useEffect, useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
+import { peopleAboard } from '@kanzel/core';
 import type { PersonView, RecordedFlightView } from '@kanzel/contract';
 import { api } from '../api/client.ts';
 import { useCrewHere } from '../calls/crew-here.ts';
 import { rolesOf, useSession } from '../sync/session.ts';
+import { useNow } from '../shell/plate.tsx';
 import { dayInWords } from '../ui/when.ts';
 import { useCampaign } from './campaign-context.ts';
 
@@ -45,6 +47,24 @@ function Pilot({
   );
 }
 
+/** Who is aboard by the loading sheet, beside what the permits allow: nobody rides along on a check flight who is not needed. */
+function Aboard(): ReactElement | null {
+  const { state, index } = useCampaign();
+  const now = useNow(60_000).toISOString();
+  const aboard = peopleAboard(state, index, now);
+  if (!aboard) return null;
+  const { seats, allowed } = aboard;
+  const tooMany = allowed !== undefined && seats.length > allowed.count;
+  return (
+    <p className={tooMany ? 'font-semibold text-out' : ''}>
+      {seats.length === 0 ? 'Nobody aboard' : `Aboard, ${seats.length}`} by the loading sheet
+      {seats.length > 0 ? `: ${seats.join(', ')}` : ''}
+      {allowed ? `; ${allowed.number} allows ${allowed.count}` : ''}
+      {seats.length > 1 && !tooMany ? '. Only who is needed flies along.' : ''}
+    </p>
+  );
+}
+
 /** Before the flight: who flies, watches and calls, and how current those are who may fly, by the flights recorded here. */
 export function WhoFlies(): ReactElement | null {
   const view = useCampaign();
@@ -64,6 +84,7 @@ export function WhoFlies(): ReactElement | null {
           <Pilot key={pilot.id} pilot={pilot} flights={flights} book={view.index.basis.limitBook.id} />
         ))}
       </p>
+      <Aboard />
       {flying.length === 0 ? (
         <p>
           <Link className="underline underline-offset-4" to={`${view.base}/crew`}>

@@ -1,4 +1,4 @@
-import { deriveStatus, aboardNow, emptyLine, firstSheet } from '../standing/index.ts';
+import { deriveStatus, aboardNow, emptyLine, firstSheet, peopleAboard } from '../standing/index.ts';
 import { admit, foldEntries } from './index.ts';
 import type { CampaignState, EntryBodies, EntryDraft, EntryKind } from '../record/index.ts';
 import type { Basis, Check } from '../checks/index.ts';
@@ -160,10 +160,16 @@ test('a permit narrows the loading, and what runs out takes its standing', () =>
     },
   });
   c.answer('weighed', { kind: 'weighing', weighing: asReported });
+  const aboard = (now = NOW): unknown => peopleAboard(c.state, c.state.index!, now);
+  expect(aboard()).toBeUndefined();
   c.answer('sheet', { kind: 'loading', sheet: c.sheet(FUELLED) });
+  expect(aboard()).toEqual({ seats: ['Pilot'], allowed: undefined });
   // 610 + 80 + 10, and 80 L at 0.72.
   c.answer('permit', permit(757.6));
   expect(c.mark('sheet')).toBe('within');
+  expect(aboard()).toEqual({ seats: ['Pilot'], allowed: { count: 1, number: 'T-1' } });
+  // One that is over allows nobody any more, and forbids nobody.
+  expect(aboard('2026-11-29T08:00:00.000Z')).toEqual({ seats: ['Pilot'], allowed: undefined });
   c.answer('permit', permit(757.5));
   expect(deriveStatus(c.state, NOW)?.parts.get('sheet@aircraft')).toMatchObject({
     mark: 'out',

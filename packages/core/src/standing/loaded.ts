@@ -90,6 +90,13 @@ export function emptyLineDoubt(
       });
 }
 
+/** The newest loading sheet that was kept. Undefined before there is one. */
+export function newestSheet(state: CampaignState): LoadingSheet | undefined {
+  const last = newest(state, 'loading');
+  const answer = last && standingAnswer(state.parts.get(last.key))?.answer;
+  return answer?.kind === 'loading' ? answer.sheet : undefined;
+}
+
 /** What is aboard at a place as last said: by a change of the loadout, else by the newest sheet. */
 export interface Aboard {
   readonly pack?: string;

@@ -1,7 +1,9 @@
 import type { BasisIndex } from '../checks/basis-index.ts';
+import type { LoadingData } from '../aircraft/loading-data.ts';
 import { flightTrack } from '../loading/track.ts';
 import type { LoadingSheet } from '../loading/types.ts';
 import { convert } from '../quantity/units.ts';
+import { newestSheet } from './loaded.ts';
 import { hasLostStanding } from './losses.ts';
 import { standingAnswer, type CampaignState } from '../record/state.ts';
 import { reason, type Reason } from '../reasons/reason.ts';
@@ -57,6 +59,35 @@ export function permitCeiling(
     .sort((a, b) => a.height - b.height)[0];
 }
 
+/** The seats that somebody sits on, by their titles. */
+const seatsTaken = (data: LoadingData, sheet: LoadingSheet): readonly string[] =>
+  data.stations.flatMap((s) =>
+    s.kind === 'seat' && sheet.lines.some((l) => l.station === s.id && l.mass > 0) ? [s.title] : [],
+  );
+
+export interface PeopleAboard {
+  /** Seats that somebody sits on by the newest loading sheet. */
+  readonly seats: readonly string[];
+  /** The fewest that any permit in force allows, and the number of that permit. Undefined where none says so. */
+  readonly allowed: { readonly count: number; readonly number: string } | undefined;
+}
+
+/**
+ * Who is aboard by the newest loading sheet, and how many the permits in force allow. Undefined where no sheet says so, or
+ * the aircraft has no seats. Example: a sheet with 80 kg on the left seat, and a permit for one: left seat, one.
+ */
+export function peopleAboard(state: CampaignState, index: BasisIndex, now: string): PeopleAboard | undefined {
+  const data = index.basis.aircraft.loading;
+  const sheet = newestSheet(state);
+  if (!data?.stations.some((s) => s.kind === 'seat') || !sheet) return undefined;
+  const allowed = narrowings(state, index, now)
+    .flatMap(({ kind, value, number }) =>
+      kind === 'crew' && value !== undefined ? [{ count: value, number }] : [],
+    )
+    .sort((a, b) => a.count - b.count)[0];
+  return { seats: seatsTaken(data, sheet), allowed };
+}
+
 /** Why a permit forbids a loading: heavier than it allows, or with more people. Undefined when none does. */
 export function permitAgainst(
   state: CampaignState,
@@ -80,9 +111,7 @@ export function permitAgainst(
         });
     }
     if (kind === 'crew') {
-      const aboard = sheet.lines.filter(
-        (l) => l.mass > 0 && data.stations.find((s) => s.id === l.station)?.kind === 'seat',
-      ).length;
+      const aboard = seatsTaken(data, sheet).length;
       if (aboard > value) return reason('permitCrew', { number, count: aboard, allowed: value });
     }
   }
