@@ -184,6 +184,8 @@ export interface CampaignState {
   /** What the pilot decided in the air, oldest first. */
   readonly flightDecisions: readonly (Deed & EntryBodies['flight.decided'])[];
   readonly gatesPassed: ReadonlyMap<string, Deed & EntryBodies['gate.passed']>;
+  /** Every time that a gate was passed, oldest first. */
+  readonly passes: readonly (Deed & { readonly gate: string })[];
   /** Every move to another revision or configuration, oldest first. */
   readonly moves: readonly (Deed & {
     readonly reason: string;
@@ -220,6 +222,7 @@ export const EMPTY_CAMPAIGN: CampaignState = {
   notes: new Map(),
   flightDecisions: [],
   gatesPassed: new Map(),
+  passes: [],
   moves: [],
   overrides: [],
   release: undefined,

@@ -13,6 +13,7 @@ export * from './findings.ts';
 export * from './pass.ts';
 export * from './narrowing.ts';
 export * from './stirred-up.ts';
+export * from './flights-flown.ts';
 export * from './in-the-air.ts';
 export * from './doubts.ts';
 export * from './closest.ts';

@@ -18,6 +18,7 @@ import { CircleFromTrack } from './circle-from-track.tsx';
 import { LegsFromTrack } from './legs-from-track.tsx';
 import { StepsFromLog } from './steps-from-log.tsx';
 import { EarlierAdjustments } from './earlier-adjustments.tsx';
+import { FlightsOfRecord } from './flights-of-record.tsx';
 import { LegsHeard } from './legs-heard.tsx';
 import {
   cellName,
@@ -251,6 +252,7 @@ export function WorksheetEntry({ part, spec, first }: EntryProps<'worksheet'>): 
         </div>
       ) : null}
       {spec.sheet === 'adjustment' ? <EarlierAdjustments part={part} /> : null}
+      {spec.sheet === 'test-phase' ? <FlightsOfRecord part={part} /> : null}
       {spec.sheet === 'circle' ? <CircleFromTrack part={part} /> : null}
       {spec.sheet === 'mode-response' ? <StepsFromLog part={part} /> : null}
       {spec.sheet === 'airspeed' || spec.sheet === 'airspeed-table' ? (

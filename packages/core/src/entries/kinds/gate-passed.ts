@@ -25,6 +25,8 @@ export const gatePassed: EntryType<'gate.passed'> = {
   roles: CREW,
   about: () => 'whole',
   admit: ({ body, by }, door) => gateRule(door, body, by),
-  fold: (draft, _index, entry) =>
-    draft.put('gatesPassed', entry.body.gate, { ...deedOf(draft, entry), ...entry.body }),
+  fold: (draft, _index, entry) => {
+    draft.put('gatesPassed', entry.body.gate, { ...deedOf(draft, entry), ...entry.body });
+    draft.state.passes = [...draft.state.passes, { ...deedOf(draft, entry), gate: entry.body.gate }];
+  },
 };
