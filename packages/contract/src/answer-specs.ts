@@ -230,6 +230,7 @@ export class RollCallSpec {
   @IsString() @Length(1, 60) title!: string;
   @IsString() @Length(1, 120) expects!: string;
   @IsOptional() @Matches(ID) @MaxLength(60) limit?: string;
+  @IsOptional() @Matches(ID) @MaxLength(60) channel?: string;
 }
 
 /** Calls on the take-off run. */

@@ -253,6 +253,8 @@ export interface RollCall {
   readonly expects: string;
   /** Key of the limit that is shown beside it, which `limits` of the check names as well. */
   readonly limit?: string;
+  /** Channel of a device aboard whose figure is shown beside it, while it is heard. */
+  readonly channel?: string;
 }
 
 /** One position, as it is called, and what has to be seen at it (by the id of what there is to see). */

@@ -6,6 +6,7 @@ import { Button } from '../../ui/button.tsx';
 import { Field } from '../../ui/field.tsx';
 import type { EntryProps } from '../answer-view.ts';
 import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
+import { HeardNow } from './heard.tsx';
 import { brakesOff, isRollOver, rollOnDesk, withCall, withoutLast } from './desk.ts';
 
 const seconds = (after: number): string => `${formatFigure(after, 0.1)} s`;
@@ -25,6 +26,9 @@ export function RollEntry({ part, spec }: EntryProps<'roll'>): ReactElement {
   const next = over ? undefined : spec.calls[run.calls.length];
   const missed = run.calls.find((c) => !c.came);
   const stop = missed !== undefined || run.stopped;
+  const { engines } = view.index.basis.aircraft;
+  const limitOf = (call: (typeof spec.calls)[number]) =>
+    call.limit === undefined ? undefined : view.index.limits.get(call.limit);
   return (
     <div>
       <p className="mb-2 border-l-8 border-out bg-out/10 px-3 py-1.5">
@@ -61,6 +65,11 @@ export function RollEntry({ part, spec }: EntryProps<'roll'>): ReactElement {
             >
               <span className="text-[1.9rem] leading-tight">{next.title}</span>
               <span className="text-[1rem] font-normal">{next.expects}</span>
+              {next.channel === undefined ? null : (
+                <span className="text-[1.9rem]">
+                  <HeardNow channel={next.channel} engines={engines} limit={limitOf(next)} />
+                </span>
+              )}
             </button>
             <button
               type="button"
@@ -76,7 +85,7 @@ export function RollEntry({ part, spec }: EntryProps<'roll'>): ReactElement {
       <ol className="mt-3 border-t border-rule-2">
         {spec.calls.map((call) => {
           const said = run.calls.find((c) => c.id === call.id);
-          const limit = call.limit === undefined ? undefined : view.index.limits.get(call.limit);
+          const limit = limitOf(call);
           return (
             <li
               key={call.id}
@@ -88,6 +97,9 @@ export function RollEntry({ part, spec }: EntryProps<'roll'>): ReactElement {
                 {call.expects}
                 {limit ? `; ${limitInWords(limit)}` : ''}
               </span>
+              {call.channel === undefined || call === next || said ? null : (
+                <HeardNow channel={call.channel} engines={engines} limit={limit} />
+              )}
               <span className="ml-auto font-semibold">
                 {said ? `${said.came ? 'called' : 'did not come'}, ${seconds(said.after)}` : ''}
               </span>
