@@ -115,7 +115,7 @@ const server = fork(
     '--monitor',
     `QX-TEI=mavlink-tcp:${vehiclePort}`,
     '--monitor',
-    `QX-LMV=mavlink-tcp:${courierPort}`,
+    `QX-LMT=mavlink-tcp:${courierPort}`,
     '--monitor',
     `QX-DPM=nmea-tcp:${receiverPort}`,
     '--weather',
