@@ -114,10 +114,10 @@ test('a turned box is explained, put right where it belongs, and proven again by
   await ylva.goto(`${base}/flight?check=lift-off-level`);
   await expect(stands).toHaveText('Airspeed cover: on');
   await ylva.goto(`${base}/controls?check=airspeed-zero-covered`);
-  await ylva.getByRole('button', { name: 'Now off' }).click();
+  await ylva.getByRole('button', { name: 'Now off: Airspeed cover' }).click();
   await expect(stands).toHaveText('Airspeed cover: off');
   await expect(step(ylva)).toContainText('Airspeed cover: it is off, and this check needs on.');
-  await ylva.getByRole('button', { name: 'Now on' }).click();
+  await ylva.getByRole('button', { name: 'Now on: Airspeed cover' }).click();
   await expect(step(ylva)).not.toContainText('this check needs on');
   await allSaved(ylva);
   await ylva.goto(pitch);

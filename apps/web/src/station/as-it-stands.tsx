@@ -35,6 +35,7 @@ export function AsItStands(): ReactElement | null {
                     <Button
                       key={other}
                       kind="quiet"
+                      aria-label={`Now ${other}: ${s.title}`}
                       onClick={() =>
                         void submit(
                           view.id,
