@@ -100,6 +100,7 @@ const IN_HAND = {
   'QX-HEI': 'Home-built, maiden flight',
   'QX-DPM': 'New from the works, acceptance',
   'QX-TEI': 'Motor 3 and its controller replaced',
+  'QX-VIP': 'Club tow-plane model, maiden flight',
   'QX-SKV': 'Governors overhauled, cylinder 6 of engine 3 replaced',
 } as const;
 

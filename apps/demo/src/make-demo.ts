@@ -23,6 +23,7 @@ import {
   fleetFiles,
   grauholmChart,
   registerFiles,
+  modelPapers,
   tugPapers,
   worksPapers,
   type StoryPapers,
@@ -372,6 +373,39 @@ async function maidenOfTheTug(world: World): Promise<void> {
   await tugFlowsShort(builder);
 }
 
+/** The tow-plane model of the club, just now: proven on the ground, and waiting at the field for the wind to go down. */
+async function modelWaits(world: World): Promise<void> {
+  const { record, library, clock, cast, today, copies } = world;
+  goTo(world, 0.5);
+  const model = await openCampaign(
+    record,
+    library,
+    clock,
+    cast.technician,
+    'Club tow-plane model, maiden flight',
+    ['First flight of this model'],
+    'QX-VIP',
+    'maiden',
+  );
+  const crew = new TypedCrew(record, clock, cast, model, {}, modelPapers(today, copies));
+  await crew.work(['papers', 'loading', 'inspection', 'controls', 'fuel', 'run-up']);
+  // More than a first flight may have, and asked whether it is not a tenth of that.
+  await crew.post(
+    'answer.given',
+    {
+      check: 'model-wind',
+      subject: 'aircraft',
+      answer: {
+        kind: 'reading',
+        reading: { value: 8.5, unit: 'm/s', text: '8.5', resolution: 0.5, source: 'typed' },
+      },
+      facts: {},
+      confirmed: true,
+    },
+    'pilot',
+  );
+}
+
 /** The filming drone this morning. */
 async function motorReplaced(world: World): Promise<void> {
   const { record, library, clock, cast, today, copies } = world;
@@ -486,6 +520,7 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
     await acceptedFromTheWorks(world);
     await correctionsBackwards(world, board);
     await governorsReplaced(world);
+    await modelWaits(world);
     if (clock.now() > today)
       throw new Error(
         `makeDemo: the story runs ${(clock.now().getTime() - today.getTime()) / 60000} minutes past now`,

@@ -6,6 +6,7 @@ export { tjeldFile } from './fleet/tjeld.ts';
 export {
   amphibianPapers,
   commonPapers,
+  modelPapers,
   tugPapers,
   worksPapers,
   type StoryCopies,

@@ -1,4 +1,11 @@
-import { weighingOf, type Aircraft, type PaperDocument, type PartAnswer, type Scan } from '@kanzel/core';
+import {
+  weighingOf,
+  type Aircraft,
+  type PaperDocument,
+  type PartAnswer,
+  type Reading,
+  type Scan,
+} from '@kanzel/core';
 import { day } from './described.ts';
 
 /** What the people of Grauholm hold in hand, by check; the rest is as it should be, which is what `good` is. */
@@ -202,5 +209,31 @@ export function worksPapers(today: Date, copies: StoryCopies): StoryPapers {
         conditions: [{ kind: 'dayOnly', text: 'By day, in sight of the field' }],
         scans: [copies.permit],
       }),
+  };
+}
+
+/** The tow-plane model of the club, held up by hand: where tail and nose drop, by a rule, and its mass on a kitchen scale. */
+export function modelPapers(today: Date, copies: StoryCopies): StoryPapers {
+  const read = (value: number, unit: string, resolution: number, instrument: string): Reading => ({
+    value,
+    unit,
+    text: String(value),
+    resolution,
+    source: 'typed',
+    instrument,
+  });
+  return {
+    ...commonPapers(today, ['First flight of this model'], copies),
+    'model-balance-point': () => ({
+      kind: 'weighing',
+      weighing: {
+        method: 'hand',
+        units: { mass: 'kg', arm: 'mm', volume: 'L' },
+        tailDrops: read(67, 'mm', 0.5, 'rule'),
+        noseDrops: read(69.5, 'mm', 0.5, 'rule'),
+        mass: read(3.71, 'kg', 0.005, 'kitchen-scale'),
+        extras: [],
+      },
+    }),
   };
 }
