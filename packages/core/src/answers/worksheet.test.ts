@@ -1,6 +1,8 @@
 import { BASIS, Scribe } from '../testing/world.ts';
 import type { Spec } from '../testing/given-sheet.ts';
-import { sheetForm, sheetRoom } from './worksheet.ts';
+import { findUnit } from '../quantity/units.ts';
+import { trialSheet } from '../trial/good-sheets.ts';
+import { sheetForm, sheetRoom, sheetWorked } from './worksheet.ts';
 
 /** What each sheet asks for: its head, its columns with their units, rows from and to; what may be left out in brackets. */
 const ASKED = {
@@ -131,6 +133,16 @@ test.each(Object.entries(ASKED))(
       fewest,
       most,
     ]);
+    // What is asked for and what it comes to is shown in a unit that there is.
+    const written = trialSheet(
+      { ...spec, figures: [] },
+      index,
+      (_figure, usual) => usual,
+      (value, unit) => ({ value, unit, text: String(value), resolution: 0.001, source: 'typed' }),
+    );
+    const worked = sheetWorked(sheetRoom(spec, index, written), written);
+    const shown = worked.ok ? worked.value.figures : [];
+    expect([...form.head, ...form.columns, ...shown].filter((f) => !findUnit(f.unit))).toEqual([]);
     expect(form.mission === true).toBe(name === 'endurance');
     // A vehicle says its cells row by row, its field and its current as they are.
     const live = [...form.head, ...form.columns].flatMap((f) => f.live ?? []);

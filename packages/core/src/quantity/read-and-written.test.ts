@@ -253,6 +253,8 @@ const SI: Readonly<Record<string, number>> = {
   mG: 1e-7,
   uT: 1e-6,
   Wh: 3600,
+  W: 1,
+  kW: 1000,
   dBm: 1,
   '%': 0.01,
   '1': 1,

@@ -27,6 +27,7 @@ export type QuantityKind =
   | 'frequency'
   | 'magnetic field'
   | 'energy'
+  | 'power'
   | 'signal level'
   | 'angular rate'
   | 'ratio'
@@ -118,6 +119,8 @@ const ALL: readonly Unit[] = [
   unit('mG', 'mG', 'magnetic field', 1e-7, ['milligauss']),
   unit('uT', 'µT', 'magnetic field', 1e-6, ['microtesla']),
   unit('Wh', 'Wh', 'energy', 3600),
+  unit('W', 'W', 'power', 1, ['watt', 'watts']),
+  unit('kW', 'kW', 'power', 1000),
   unit('dBm', 'dBm', 'signal level', 1),
   unit('%', '%', 'ratio', 0.01, ['percent']),
   unit('1', '', 'ratio', 1),
