@@ -442,10 +442,13 @@ export function writtenSheet(spec: WorksheetSpec, index: BasisIndex): Worksheet 
   return {
     kind: 'worksheet',
     cells: rowsOf(spec, Math.max(1, form.fewest), burning).flatMap((figures, row) =>
-      (row === 0 ? form.head : form.columns).flatMap(({ id, unit }) => {
-        const figure = new Map(Object.entries(figures)).get(id);
-        return figure ? [{ row, column: id, reading: written(figure, unit) }] : [];
-      }),
+      // Of an aircraft with fewer motors than are written here, the first.
+      (row === 0 ? form.head : row > (form.titles?.length ?? Infinity) ? [] : form.columns).flatMap(
+        ({ id, unit }) => {
+          const figure = new Map(Object.entries(figures)).get(id);
+          return figure ? [{ row, column: id, reading: written(figure, unit) }] : [];
+        },
+      ),
     ),
     chosen,
     ...(form.mission ? { mission: { name: 'Over the sound and back', points: CROSSING } } : {}),

@@ -36,6 +36,7 @@ export {
   glided,
   hotCylinders,
   hovered,
+  liftMotors,
   runExpected,
   turnsBack,
   levelsOf,

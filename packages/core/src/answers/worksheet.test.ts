@@ -154,7 +154,7 @@ test.each(Object.entries(ASKED))(
           : name === 'motor-field'
             ? ['mag-x', 'mag-y', 'mag-z']
             : name === 'hover'
-              ? ['pack-volts']
+              ? ['pack-volts', '{row}/motor-current']
               : name === 'transition'
                 ? ['height', 'airspeed']
                 : [],

@@ -31,6 +31,12 @@ import {
 } from './desk.ts';
 import { SheetPicture } from './picture.tsx';
 
+/** Whose channel it is, and which. */
+function saidBy(live: string): readonly [subject: string, channel: string] {
+  const [subject, channel] = live.split('/');
+  return channel === undefined ? ['aircraft', live] : [subject ?? '', channel];
+}
+
 /** What a vehicle says of a field, as it is now; undefined while it says nothing. */
 function heard(field: SheetField, row: number): Reading | undefined {
   const own = field.heard?.(row);
@@ -38,7 +44,7 @@ function heard(field: SheetField, row: number): Reading | undefined {
     ? newest(own.subject, own.channel)
     : field.live === undefined
       ? undefined
-      : newest('aircraft', field.live.replace('{row}', String(row)));
+      : newest(...saidBy(field.live.replace('{row}', String(row))));
   if (value === undefined) return undefined;
   const resolution = STEPS.get(field.unit) ?? 0.1;
   return { value, unit: field.unit, text: formatFigure(value, resolution), resolution, source: 'live' };

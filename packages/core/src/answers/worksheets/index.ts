@@ -39,7 +39,7 @@ export { airspeedOf, legsOf } from './airspeed.ts';
 export { chargingOf } from './charging.ts';
 export { climbed } from './climb.ts';
 export { glided } from './glide.ts';
-export { hovered } from './hover.ts';
+export { hovered, liftMotors } from './hover.ts';
 export { hotCylinders } from './hot-day.ts';
 export { runExpected } from './take-off.ts';
 export { turnsBack } from './turn-back.ts';

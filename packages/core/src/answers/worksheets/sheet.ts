@@ -14,7 +14,7 @@ export interface SheetField {
   /** What it is worked in, and read in where nobody types another unit. */
   readonly unit: string;
   readonly optional?: boolean;
-  /** Channel of a vehicle that says it, `{row}` for the number of the row. */
+  /** Channel of a vehicle that says it, `{row}` for the number of the row; before a stroke whose it is, where it is not the whole aircraft's. */
   readonly live?: string;
   /** Whose channel of an engine monitor says it in a row (0: in the head). */
   readonly heard?: (row: number) => { readonly subject: string; readonly channel: string };
