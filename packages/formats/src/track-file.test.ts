@@ -152,6 +152,24 @@ describe('the log of a vehicle', () => {
     expect(found.value.roll).toEqual([{ at: 1.1, wanted: 20, is: expect.closeTo(20, 4) }]);
   });
 
+  test('what was wanted is known between two commands alike, not between two that differ, and not long after the last', () => {
+    const nav = (roll: number) => frame('NAV_CONTROLLER_OUTPUT', { nav_roll: roll });
+    const is = (at: number, roll: number) =>
+      frame('ATTITUDE', { time_boot_ms: 1000 * at, roll: (roll * Math.PI) / 180 });
+    const found = log(
+      ...[nav(0), is(1, 0.7), nav(0.2), is(1.2, 0.4), is(1.4, 9), nav(20), is(1.6, 17), nav(20)],
+      ...[is(1.8, 19), is(3.8, 20), is(3.9, 3), is(60, 2)],
+    );
+    if (!found.ok) throw new Error(found.error);
+    // At 1.2 and 1.4 s it was 0.2° or 20° that was wanted; from two seconds after the last command on it may have been anything.
+    expect(found.value.roll.map((m) => [m.at, m.wanted, Math.round(m.is)])).toEqual([
+      [1, 0, 1],
+      [1.6, 20, 17],
+      [1.8, 20, 19],
+      [3.8, 20, 20],
+    ]);
+  });
+
   test('a jump is left out, a table of nothing is refused, and a log of nothing too', () => {
     const jumped = log(place(1, 0), place(2, 4_000_000), place(3, 300));
     expect(jumped.ok && [jumped.value.points.length, jumped.value.leftOut]).toEqual([2, 1]);

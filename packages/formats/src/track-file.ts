@@ -136,6 +136,8 @@ function inOrder(loose: readonly Loose[]): TrackFile {
 
 /** A command that changes by so much is another (degrees). */
 const STEPS = 1;
+/** One that was not told again for so long stands no longer (s). */
+const STANDS = 2;
 
 /** A moment of an attitude that was commanded and taken up: of roll, in degrees. */
 export interface RollMoment {
@@ -183,7 +185,7 @@ export function readVehicleLog(bytes: Uint8Array): Result<VehicleLog, string> {
       take(Number.isFinite(of('nav_roll')) ? of('nav_roll') : undefined);
     if (heard.name === 'ATTITUDE' && wanted !== undefined) {
       const is = (of('roll') * 180) / Math.PI;
-      if (Number.isFinite(is)) since.push({ at, is });
+      if (Number.isFinite(is) && at - (since[0]?.at ?? at) <= STANDS) since.push({ at, is });
     }
   }
   take(wanted);

@@ -17,11 +17,12 @@ const SWITCHES: readonly Switch<Change, Situation>[] = [
 ];
 
 /** Works the flight of the stand-in of an aircraft; nothing where it does not fly. */
-export const FlightPanel = ({ mark }: { mark: string }): ReactElement => (
+export const FlightPanel = ({ mark, under }: { mark: string; under: boolean }): ReactElement => (
   <SwitchPanel
     says="What speaks here is a stand-in: it takes off, flies its programme, and comes back."
     switches={SWITCHES}
     request={(flight) => ({ mark, flight })}
     whereThereIsOne
+    under={under}
   />
 );

@@ -20,6 +20,7 @@ export function SwitchPanel<Change extends object, Situation>({
   presses = [],
   request,
   whereThereIsOne = false,
+  under = false,
 }: {
   says: string;
   switches: readonly Switch<Change, Situation>[];
@@ -28,6 +29,8 @@ export function SwitchPanel<Change extends object, Situation>({
   request: (change: Change | Record<string, never>) => SimulationRequest;
   /** Nothing is shown where the stand-in has none of it. */
   whereThereIsOne?: boolean;
+  /** Another panel stays in sight: this one is at the end of the page. */
+  under?: boolean;
 }): ReactElement | null {
   const [situation, setSituation] = useState<Situation>();
   const [problem, setProblem] = useState<string>();
@@ -45,7 +48,7 @@ export function SwitchPanel<Change extends object, Situation>({
   return (
     <section
       aria-label={`Simulation${whereThereIsOne ? ' of the flight' : ''}`}
-      className="z-10 border-t-2 lg:sticky lg:bottom-0 border-dashed border-ink-3 bg-desk px-[22px] py-2 no-print"
+      className={`z-10 border-t-2 ${under ? '' : 'lg:sticky lg:bottom-0'} border-dashed border-ink-3 bg-desk px-[22px] py-2 no-print`}
     >
       <p className="flex items-center gap-3">
         <span className="bg-ink px-1.5 text-[0.72rem] font-bold text-sheet">Simulation</span>

@@ -315,7 +315,7 @@ function Sheets({ here, mark }: { here: StationId | undefined; mark: string }): 
             <VehiclePanel mark={view.index.basis.aircraft.mark} />
           ) : null}
           {here === 'flight' || simulated === 'flight' ? (
-            <FlightPanel mark={view.index.basis.aircraft.mark} />
+            <FlightPanel mark={view.index.basis.aircraft.mark} under={simulated === 'engines'} />
           ) : null}
         </Suspense>
       ) : null}
