@@ -217,6 +217,10 @@ describe('calls of timer and low voltage', () => {
   test('what is none, or tells nothing, is refused', () => {
     expect(code(callsOf({ ...FLIGHT, putBack: 0.099 }))).toBe('callsLittle');
     expect(code(callsOf({ ...FLIGHT, putBack: 0.1 }))).toBe('none');
+    expect(code(callsOf({ ...FLIGHT, putBack: 1.2 }))).toBe('none');
+    // 55 typed where a share was meant, or 550 where 55.0 was.
+    expect(code(callsOf({ ...FLIGHT, putBack: 1.201 }))).toBe('callsTooMuch');
+    expect(code(callsOf({ ...FLIGHT, putBack: 5.5 }))).toBe('callsTooMuch');
     expect(code(callsOf({ ...FLIGHT, timerHeard: 5.1 }))).toBe('callsAfter');
     for (const key of ['timerSet', 'timerHeard', 'warningSet', 'warningHeard', 'landed', 'lowest'] as const)
       for (const bad of [0, -1, NaN]) expect(code(callsOf({ ...FLIGHT, [key]: bad }))).toBe('callsFigures');

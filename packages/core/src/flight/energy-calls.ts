@@ -29,6 +29,8 @@ export interface CallsSay {
 const LEFT = 0.2;
 /** Charge below which a flight tells nothing of how long one may last. */
 const LEAST = 0.1;
+/** No pack takes back more than so many times what it holds: losses of charging, and a fuller one than it was called. */
+const MOST = 1.2;
 /** So much later than it was set a timer may be heard (min): five seconds. */
 const HEARD_WITHIN = 5 / 60;
 
@@ -36,7 +38,7 @@ const HEARD_WITHIN = 5 / 60;
  * Whether the calls of timer and low voltage came as they were set, and how long the timer may be set.
  *
  * Units: min, V, shares. Boundary: landed at exactly the time of the timer, it need not have been heard; a cell at exactly the voltage of the warning has
- * to have been warned of. Errors: `callsFigures` where one is no figure above nothing, `callsLittle` where less than a tenth was put back, `callsAfter` where a
+ * to have been warned of. Errors: `callsFigures` where one is no figure above nothing, `callsLittle` where less than a tenth was put back, `callsTooMuch` above 120 %, `callsAfter` where a
  * call was heard after landing.
  * Source: charge in proportion to time for flights alike; a fifth left by common practice with such packs.
  * Example: timer 4 min, heard at 4.0, landed at 5.0 with 3.6 V, 62.5 % put back: it may be set for 6.4 min.
@@ -46,6 +48,7 @@ export function callsOf(flight: CalledDown): Result<CallsSay, Reason> {
   const asked = [timerSet, warningSet, landed, lowest, putBack];
   const heard = [timerHeard, warningHeard].filter((v) => v !== undefined);
   if (![...asked, ...heard].every((v) => Number.isFinite(v) && v > 0)) return err(reason('callsFigures'));
+  if (putBack > MOST) return err(reason('callsTooMuch'));
   if (putBack < LEAST) return err(reason('callsLittle'));
   if ((timerHeard ?? 0) > landed) return err(reason('callsAfter'));
   const unheard: ('timer' | 'warning')[] = [];

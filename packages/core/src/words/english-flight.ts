@@ -93,6 +93,8 @@ export const ENGLISH_FLIGHT = {
   transitionFigures: (p) => `Transition ${p.n('row')}: it takes some time, and both heights are known.`,
   callsFigures: () => 'Times, volts and charge are above nothing.',
   callsLittle: () => 'Less than a tenth was put back: that says nothing of how long a flight may last.',
+  callsTooMuch: () =>
+    'No pack takes back a fifth more than it holds: look at the charge, and at what it holds.',
   callsAfter: () => 'The timer was heard after landing: look at both times.',
   callsNoTimer: () => 'The timer was not heard, and its time was over.',
   callsNoWarning: () => 'Low voltage was not called, and a cell was as low.',
