@@ -46,7 +46,7 @@ const legsAtTop = (track: readonly LegMoment[]) => {
 
 test('200 flights with any wind: airspeed and wind are found within what they promise, as often as they promise it', () => {
   const random = seededRandom(20261130);
-  let [told, airspeedIn, windIn, furthest] = [0, 0, 0, 0];
+  let [airspeedIn, windIn, furthest] = [0, 0, 0];
   for (let i = 0; i < 200; i += 1) {
     const kind = i % 2 === 0 ? 'single' : 'twin';
     const flight = new FlightStandin(1000 + i, FLIGHTS[kind]);
@@ -56,14 +56,12 @@ test('200 flights with any wind: airspeed and wind are found within what they pr
     // A place is off by 0.6 m for some ten seconds: over a leg of 45 s that is 0.02 to 0.04 m/s.
     const found = airspeedByLegs(legs.map(({ track, speed }) => ({ track, speed, uncertainty: 0.03 })));
     if (!found.ok) throw new Error(found.error.code);
-    told += 1;
     const off = Math.abs(found.value.airspeed - FLIGHTS[kind].airspeed);
     furthest = Math.max(furthest, off);
     if (off <= 2 * found.value.airspeedError) airspeedIn += 1;
     if (Math.abs(found.value.wind - wind) <= 2 * found.value.windError) windIn += 1;
   }
   // Two standard errors are promised in 95 of 100; of 200 that is 190, and no fewer than 181 but once in a thousand times.
-  expect(told).toBe(200);
   expect(airspeedIn).toBeGreaterThanOrEqual(181);
   expect(windIn).toBeGreaterThanOrEqual(181);
   expect(furthest).toBeLessThan(0.2);
