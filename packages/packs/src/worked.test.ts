@@ -212,3 +212,40 @@ test('every edge of a limit lies on the gauge that it is read from', () => {
   expect(beside).toEqual([]);
   expect(edges).toBeGreaterThan(500);
 });
+
+/** What comes out of a worksheet with a sign: either side of nothing is as wrong. */
+const EITHER_SIDE: readonly string[] = [
+  'adjustment left',
+  'airspeed position-error',
+  'airspeed-one-leg off',
+  'airspeed-table worst',
+  'circle radius-off',
+  'circle throttle-off',
+  'cruise mean',
+  'cruise furthest',
+  'full-power speed-off',
+  'full-power manifold-off',
+  'full-power flow-off',
+  'transducer off',
+];
+
+test('what may be off to either side is held on both', () => {
+  const seen = new Set<string>();
+  const open = [...library.packs.values()].flatMap((pack) => {
+    const book = library.limitBooks.get(SUITABLE[pack.id]?.book ?? '');
+    return pack.checks.flatMap(({ id, answer }) =>
+      answer.kind !== 'worksheet'
+        ? []
+        : answer.figures.flatMap(({ figure, limit: key }) => {
+            const named = `${answer.sheet} ${figure}`;
+            const limit = book?.limits.find((l) => l.key === key);
+            if (!EITHER_SIDE.includes(named) || limit?.kind !== 'band') return [];
+            seen.add(named);
+            const { low, high } = limit.bounds;
+            return low !== undefined && high !== undefined && low < 0 && high > 0 ? [] : [`${pack.id} ${id}`];
+          }),
+    );
+  });
+  expect(open).toEqual([]);
+  expect(seen.size).toBeGreaterThan(7);
+});

@@ -323,6 +323,14 @@ function rowsOf(
         { minutes: 60, landings: 1 },
       ];
     case 'stalls': {
+      // To the first buffet and no further, where nothing is asked of the break.
+      if (spec.figures.every((f) => f.figure === 'buffet')) {
+        const buffet = middle('buffet', 45);
+        return [
+          { reference: 600 },
+          ...Array.from({ length: count }, () => ({ mass: 600, buffet: bad ? 298 : buffet })),
+        ];
+      }
       const stall = middle('stall', 45);
       const warning = stall * (1 + middle('margin', 8) / 100);
       return [
