@@ -151,15 +151,16 @@ async function passGate(page: Page, base: string, gate: string, crew: readonly s
   });
 }
 
+const idOf = async (page: Page, base: string): Promise<string> =>
+  ((await (await page.request.get(`${new URL(base).origin}/api/session`)).json()) as { id: string }).id;
+
 /** A second walk, by whoever looks at the work of the other: what it waits for is said as it was found, and counts. */
 async function walkAgain(second: Page, base: string): Promise<void> {
-  const me = (await (await second.request.get(`${new URL(base).origin}/api/session`)).json()) as {
-    id: string;
-  };
+  const me = await idOf(second, base);
   const walk = randomUUID();
   await tell(second, base, { kind: 'walk.begun', role: 'inspector', body: { walk } });
   const { state } = await recordNow(second, base);
-  const inHand = state.index && walkInHand(state, me.id);
+  const inHand = state.index && walkInHand(state, me);
   if (!state.index || !inHand) throw new Error('No second walk is in hand.');
   for (const key of unsaidOf(state, state.index, inHand)) {
     const part = state.index.parts.get(key);
@@ -183,7 +184,10 @@ export async function throughGate(page: Page, second: Page, base: string, gate: 
     const standing = async () => (await recordNow(page, base)).status.gates.find((g) => g.gate.id === one.id);
     if ((await standing())?.holdings.some((h) => h.cure.to === 'second-walk')) await walkAgain(second, base);
     const now = await standing();
-    if (now?.state !== 'passed') await passGate(page, base, one.id);
+    const crew = one.conditions.some((c) => c.kind === 'crew')
+      ? await Promise.all([page, second].map((p) => idOf(p, base)))
+      : [];
+    if (now?.state !== 'passed') await passGate(page, base, one.id, crew);
     if (one.id === gate) return;
   }
 }

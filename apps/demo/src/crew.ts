@@ -503,15 +503,18 @@ export class ScriptedCrew {
     for (const station of stations) {
       const state = await this.state();
       await this.passGates(station);
+      const standing = async () => deriveStatus(await this.state(), this.clock.now().toISOString());
+      // Where nothing was said, nothing stands otherwise.
+      let status = await standing();
       for (const check of state.index?.basis.pack.checks.filter((c) => c.station === station) ?? []) {
         if (check.id === until) return;
-        const status = deriveStatus(await this.state(), this.clock.now().toISOString());
         const open = (status?.checks.get(check.id)?.parts ?? [])
           .filter((p) => !p.proven)
           .map((p) => p.key.split('@')[1] ?? '');
         if (open.length === 0 || check.answer.kind === 'computed') continue;
         await this.ensureStates(check, open);
         await this.answer(check.id, open);
+        status = await standing();
       }
     }
   }

@@ -257,6 +257,50 @@ async function generatorExchanged(world: World): Promise<void> {
   await lastSpring(new ScriptedCrew(record, clock, new TwinStandin(7), cast, spring, springPapers));
 }
 
+/** What is done between two flights over the ice, and touches what they tell of. */
+const BETWEEN_FLIGHTS: WorkItem = {
+  component: 'Salt washed off',
+  action: 'adjusted',
+  touches: ['flight.hover', 'engine.1.cooling'],
+};
+
+/** Flights from one number to another, spread from so many days ago to so many. */
+const everyFewDays = (first: number, last: number, from: number, to: number) =>
+  Array.from({ length: last - first + 1 }, (_, i) => ({
+    flight: first + i,
+    daysAgo: from + ((to - from) * i) / (last - first),
+  }));
+
+/** The helicopter over the sea ice: flights one after another, days ago, each released; what they read is what it will be compared with. */
+async function flightsOverIce(
+  world: World,
+  flights: readonly { flight: number; daysAgo: number }[],
+): Promise<void> {
+  const { record, library, clock, cast, copies } = world;
+  for (const { flight, daysAgo } of flights) {
+    goTo(world, 24 * daysAgo);
+    const title = `Ice observation, flight ${flight}`;
+    const work = [describeWork(BETWEEN_FLIGHTS)];
+    const campaign = await openCampaign(record, library, clock, cast.technician, title, work, 'QX-RYP');
+    // It scatters as a cold summer does: a few degrees, and a percent or two.
+    const figures = {
+      'hover-head-temperature': Math.round(186 + 4 * Math.sin(2.4 * flight) + 2 * Math.cos(7.1 * flight)),
+      'power-margin': Math.round(71 + 1.6 * Math.sin(1.7 * flight)),
+    };
+    const crew = new TypedCrew(
+      record,
+      clock,
+      cast,
+      campaign,
+      figures,
+      commonPapers(clock.now(), work, copies),
+    );
+    await settleScope(record, crew, campaign, [BETWEEN_FLIGHTS], clock.now());
+    await crew.work([...EVERY_STATION]);
+    await crew.release();
+  }
+}
+
 /** The courier drone two months ago, released. */
 async function yearlyInspection(world: World): Promise<void> {
   const { record, library, clock, cast, copies } = world;
@@ -511,7 +555,9 @@ export async function makeDemo(dataFolder: string, today: Date): Promise<void> {
     const copies = await printCopies(attachments, today);
     const world: World = { record, library, clock, cast, today, copies };
     await generatorExchanged({ ...world, copies: inSpring });
+    await flightsOverIce(world, everyFewDays(1, 20, 190, 65));
     await yearlyInspection(world);
+    await flightsOverIce(world, everyFewDays(21, 30, 55, 3));
     const board = await autopilotBoard(world);
     await maidenOfTheTug(world);
     const four = await governorsOverhauled(world);

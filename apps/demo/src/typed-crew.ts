@@ -37,6 +37,11 @@ export class TypedCrew extends ScriptedCrew {
     super(record, clock, new TwinStandin(1), cast, campaign, papers);
   }
 
+  /** Nothing turns that it could read: time is all that passes. */
+  override pass(seconds: number): void {
+    this.clock.advance(seconds);
+  }
+
   private async figure(
     check: Check,
     subject: string,

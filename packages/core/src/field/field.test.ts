@@ -219,7 +219,8 @@ test('flown as it is told, from as high as it is told, it comes over hills and m
           left -= turned;
           h -= flies.margin * flies.sink * (turning ? load ** 1.5 : 1) * dt;
           nearest = Math.min(nearest, h - land(terrain, { north: n, east: e }));
-          if (Math.hypot(n - mast.at.north, e - mast.at.east) <= 100) expect(h).toBeGreaterThan(top + 30 - early - 0.1);
+          if (Math.hypot(n - mast.at.north, e - mast.at.east) <= 100)
+            expect(h).toBeGreaterThan(top + 30 - early - 0.1);
         }
         expect(Math.hypot(n - north, e - east)).toBeLessThan(30);
         // What the ground rises within a look of it is all that may lack.

@@ -310,19 +310,23 @@ describe('a figure beside its own past', () => {
     ).bounds;
 
   test('its edges lie so many robust deviations from the middle, and the caution edges nearer', () => {
-    // The middle of 90, 94, 102, 110 and 118 is 102; the distances 12, 8, 0, 8, 16 have the middle 8.
-    const deviation = 1.4826 * 8;
-    const edges = bounds({ cautionTolerance: 2 }, [110, 90, 102, 118, 94]);
-    expect(edges?.low).toBeCloseTo(102 - 3 * deviation, 6);
-    expect(edges?.high).toBeCloseTo(102 + 3 * deviation, 6);
-    expect(edges?.cautionLow).toBeCloseTo(102 - 2 * deviation, 6);
-    expect(edges?.cautionHigh).toBeCloseTo(102 + 2 * deviation, 6);
+    // The middle of 90, 94, 102, 110 and 118 is 102; the distances 12, 8, 0, 8, 16 have the middle 8: three and two times 11.8608,
+    // outwards to a tenth of a floor of one digit, and to whole ones beside a floor of tens.
+    const all = [110, 90, 102, 118, 94];
+    expect(bounds({ cautionTolerance: 2 }, all)).toEqual({
+      low: 66.4,
+      high: 137.6,
+      cautionLow: 78.2,
+      cautionHigh: 125.8,
+    });
+    expect(bounds({ floor: 10 }, all)).toEqual({ low: 66, high: 138 });
+    expect(bounds({ floor: 0.5 }, all)).toEqual({ low: 66.41, high: 137.59 });
   });
 
   test('of an even number the middle lies between two; without a caution there are no caution edges', () => {
     // The middle of 90, 98, 106 and 118 is 102; the distances 12, 4, 4, 16 have the middle 8.
     const edges = bounds({}, [106, 118, 90, 98]);
-    expect(edges?.high).toBeCloseTo(102 + 3 * 1.4826 * 8, 6);
+    expect(edges?.high).toBe(137.6);
     expect([edges?.cautionLow, edges?.cautionHigh]).toEqual([undefined, undefined]);
   });
 

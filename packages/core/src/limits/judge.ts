@@ -32,7 +32,7 @@ function judgeUnder(
   const distilled = judging.distil(limit, measured, around);
   if (!distilled.ok) return { ...base, state: 'unknown', reason: distilled.error };
   const { unit, bounds, value, uncertainty, resolution } = distilled.value;
-  return judgeBounds({
+  const verdict = judgeBounds({
     limit: limit.key,
     class: limit.class,
     rule: limit.acceptance,
@@ -44,7 +44,17 @@ function judgeUnder(
     because: limit.because,
     ...(judging.per ? { per: judging.per } : {}),
   });
+  return informsOfItself(limit) && verdict.state === 'out'
+    ? { ...verdict, state: 'near', reason: reason('unlikeItself', verdict.reason.params) }
+    : verdict;
 }
+
+/** A trend that informs only holds nobody up: the hard limits beside it do that. */
+const informsOfItself = (limit: Limit): boolean => limit.kind === 'trend' && limit.class === 'information';
+
+/** Whether a verdict says no more than that an aircraft is too young to be compared with itself, where that only informs. */
+const saysNothingYet = (limit: Limit, { reason: { code } }: Verdict): boolean =>
+  informsOfItself(limit) && code === 'pastTooShort';
 
 const SEVERITY: Readonly<Record<Verdict['state'], number>> = { within: 0, near: 1, unknown: 2, out: 3 };
 
@@ -52,6 +62,7 @@ const SEVERITY: Readonly<Record<Verdict['state'], number>> = { within: 0, near: 
  * Judges against every limit that applies and returns the verdicts, worst first. Among several limits, those
  * whose conditions are not met are left out as long as at least one holds; when none holds, all stay, as
  * `unknown`. Order of worst: out, unknown, near (a needed decision first), within; then the smaller margin.
+ * A trend that informs only is left out until there is enough of a past, and is `near` (`unlikeItself`) where it would be out.
  * Example: a hot and a cold oil pressure limit with oil at 80 °C: only the hot one is judged.
  */
 export function judgeAll(
@@ -64,9 +75,10 @@ export function judgeAll(
     conditions: judgeConditions(limit.conditions, around.facts),
   }));
   const applying = standing.filter((s) => s.conditions.state !== 'notMet');
-  const judged = (applying.length > 0 ? applying : standing).map((s) =>
-    judgeUnder(s.conditions, s.limit, measured, around),
-  );
+  const judged = (applying.length > 0 ? applying : standing).flatMap((s) => {
+    const verdict = judgeUnder(s.conditions, s.limit, measured, around);
+    return saysNothingYet(s.limit, verdict) ? [] : [verdict];
+  });
   return judged.sort(
     (a, b) =>
       SEVERITY[b.state] - SEVERITY[a.state] ||

@@ -4,6 +4,7 @@ import {
   compareLimitBooks,
   instrumentAt,
   judge,
+  judgeAll,
   median,
   reviewLimits,
   robustBaseline,
@@ -179,6 +180,29 @@ describe('trend', () => {
         expect(median([...values].reverse())).toBe(middle);
       }),
     );
+  });
+
+  test('one that informs only holds nobody up: unlike before is near and said, too short a past says nothing beside others', () => {
+    const informs: Limit = { ...limit, class: 'information' };
+    const hard: Limit = { ...base, key: 'hard', kind: 'band', bounds: { low: 1000, high: 2000 } };
+    const usual = past([1700, 1702, 1698, 1701, 1699, 1700]);
+    expect(judge(limit, now(1800), usual).state).toBe('out');
+    const unlike = judge(informs, now(1800), usual);
+    expect([unlike.state, unlike.reason.code, unlike.decisionNeeded]).toEqual([
+      'near',
+      'unlikeItself',
+      false,
+    ]);
+    expect(judge(informs, now(1701), usual).state).toBe('within');
+    const keys = (limits: readonly Limit[], value: number, around_: Surroundings) =>
+      judgeAll(limits, now(value), around_).map((v) => [v.limit, v.state]);
+    expect(keys([informs, hard], 1701, past([1700, 1701]))).toEqual([['hard', 'within']]);
+    expect(keys([informs, hard], 2100, usual)).toEqual([
+      ['hard', 'out'],
+      ['k', 'near'],
+    ]);
+    // One that is more than information waits until it can tell.
+    expect(keys([limit, hard], 1701, past([1700, 1701]))[0]).toEqual(['k', 'unknown']);
   });
 
   test('unlike its past is out, a past too short says nothing, and a past without scatter leaves the floor', () => {

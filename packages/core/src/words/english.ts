@@ -77,6 +77,8 @@ const ENGLISH_OWN = {
     `${cylinder(p)}${p.f('value')} is below the limit of ${p.f('low')}.${p.has('why') ? ` ${p.s('why')}` : ''}`,
   aboveHigh: (p) =>
     `${cylinder(p)}${p.f('value')} is above the limit of ${p.f('high')}.${p.has('why') ? ` ${p.s('why')}` : ''}`,
+  unlikeItself: (p) =>
+    `${cylinder(p)}${p.f('value')} is unlike this aircraft: by its own past ${range(p)}. Inside its limit it may be; find out what changed.`,
   recorded: () => 'Recorded. No limit applies.',
   asExpected: (p) => (p.s('answer') ? `As expected: ${lowerFirst(p.s('answer'))}` : 'As expected.'),
   notAsExpected: (p) =>

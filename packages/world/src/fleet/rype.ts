@@ -1,6 +1,6 @@
 import type { LoadingData } from '@kanzel/core';
 import { aircraftFile, day, option, METRIC, reported, type Equipment } from '../described.ts';
-import { fuelStick, gauges, stopwatch } from './gauges.ts';
+import { fuelStick, gauges, stopwatch, type Gauge } from './gauges.ts';
 
 const RYPE_EQUIPMENT: Equipment = [
   {
@@ -95,6 +95,56 @@ function rypeLoading(today: Date, equipment: Equipment): LoadingData {
   };
 }
 
+/** One of the gauges that come with it, or over its line. */
+const gauge = (
+  id: string,
+  name: string,
+  [unit, accuracy, resolution]: readonly [string, number, number],
+  measures: readonly string[],
+  days?: number,
+): Gauge => ({
+  id,
+  name,
+  unit,
+  accuracy,
+  resolution,
+  measures,
+  ...(days === undefined ? {} : { days }),
+});
+
+const RYPE_GAUGES: readonly Gauge[] = [
+  gauge('attitude-telemetry', 'Attitude by telemetry', ['deg-angle', 0.2, 0.1], ['level-at-rest']),
+  gauge('heading-telemetry', 'Heading by telemetry', ['deg', 1, 1], ['heading']),
+  gauge('height-telemetry', 'Height by telemetry', ['m', 0.5, 1], ['return-height']),
+  gauge(
+    'oil-pressure-gauge',
+    'Oil pressure by telemetry',
+    ['psi', 1, 1],
+    ['oil-pressure-rise', 'oil-pressure-idle-warm'],
+    300,
+  ),
+  gauge('oil-thermometer', 'Oil temperature by telemetry', ['degC', 1, 1], ['oil-temperature-ready'], 300),
+  gauge('head-thermometer', 'Head temperature by telemetry', ['degC', 2, 1], ['hover-head-temperature'], 300),
+  gauge('belt-gauge', 'Belt tension gauge', ['N', 3, 1], ['drive-belt-tension'], 120),
+  gauge(
+    'pitch-gauge',
+    'Blade pitch gauge',
+    ['deg-angle', 0.1, 0.1],
+    ['collective-range', 'collective-high'],
+    90,
+  ),
+  gauge('tracking-flag', 'Tracking flag', ['mm', 1, 1], ['blade-tracking']),
+  gauge(
+    'rotor-tachometer',
+    'Rotor tachometer',
+    ['rpm', 2, 1],
+    ['rotor-speed-governed', 'autorotation-entry'],
+    200,
+  ),
+  gauge('vibration-meter', 'Vibration meter', ['m/s2', 0.5, 0.1], ['rotor-vibration'], 200),
+  gauge('wind-meter', 'Hand-held wind meter', ['kt', 0.8, 0.1], ['rotorcraft-wind'], 25),
+];
+
 /** The unmanned helicopter over the sea ice. */
 export function rypeFile(today: Date): string {
   return aircraftFile({
@@ -117,6 +167,6 @@ export function rypeFile(today: Date): string {
         ['floats', 'floats', 'gear.skids', 'loading'],
       ),
     ],
-    instruments: gauges(today, [stopwatch, fuelStick(0.2)]),
+    instruments: gauges(today, [stopwatch, fuelStick(0.2), ...RYPE_GAUGES]),
   });
 }

@@ -11,7 +11,7 @@ import { robustBaseline } from '../past.ts';
 
 /**
  * `trend`: a figure beside its own past. The bounds are the centre of the past ± `tolerance` robust standard
- * deviations, never nearer than `floor` in the unit of the limit.
+ * deviations, never nearer than `floor` in the unit of the limit, and wider by less than a tenth of its first digit, so that they can be read.
  * Errors: `pastTooShort` with fewer than `minimum` earlier values; `wrongKind`.
  */
 const distilTrend: Distil<TrendLimit> = (limit, measured, around) => {
@@ -29,21 +29,35 @@ const distilTrend: Distil<TrendLimit> = (limit, measured, around) => {
   const { centre, deviation } = robustBaseline(past);
   const half = (count: number): number => Math.max(count * deviation, limit.floor);
   const caution = limit.cautionTolerance;
+  const { low, high, cautionLow, cautionHigh } = boundsAround(
+    {
+      tolerance: half(limit.tolerance),
+      inPercent: false,
+      ...(caution === undefined ? {} : { cautionTolerance: Math.min(half(caution), half(limit.tolerance)) }),
+    },
+    centre,
+  );
+  const down = (v: number | undefined) => v && readable(v, limit.floor, Math.floor);
+  const up = (v: number | undefined) => v && readable(v, limit.floor, Math.ceil);
   return ok({
     ...found.value,
     unit: limit.unit,
-    bounds: boundsAround(
-      {
-        tolerance: half(limit.tolerance),
-        inPercent: false,
-        ...(caution === undefined
-          ? {}
-          : { cautionTolerance: Math.min(half(caution), half(limit.tolerance)) }),
-      },
-      centre,
-    ),
+    bounds: {
+      low: down(low),
+      high: up(high),
+      ...(caution === undefined ? {} : { cautionLow: down(cautionLow), cautionHigh: up(cautionHigh) }),
+    },
   });
 };
+
+/** An edge that was worked out, outwards to a tenth of the first digit of what is never called unlike. Example: 204.2912 beside a floor of 8 is 204.3. */
+function readable(edge: number, floor: number, outwards: (steps: number) => number): number {
+  if (!(floor > 0)) return edge;
+  const perStep = 10 ** (1 - Math.floor(Math.log10(floor)));
+  // What is off a step by the noise of the arithmetic lies on it.
+  const steps = Number((edge * perStep).toPrecision(12));
+  return Number((outwards(steps) / perStep).toPrecision(12));
+}
 
 export const trend: LimitType<TrendLimit> = {
   kind: 'trend',
