@@ -81,7 +81,17 @@ test('a maiden flight on a tablet, with an observer at a desk and the server awa
 
   // What the stick has to be held by decides whether there is a stall today.
   await pilot.goto(`${base}/flight?check=trim-held`);
-  await figure(pilot, 'value').or(pilot.locator('[data-figure]')).first().fill('15');
+  const held = pilot.locator('[data-figure]').first();
+  await held.fill('70');
+  await expect(sheet(pilot)).toContainText('No stall today: land, and rig it.');
+  await record(pilot).click();
+  await expect(sheet(pilot).getByText('Out of limits')).toBeVisible();
+  await pilot.goto(`${base}/flight?check=approach-to-stall`);
+  await expect(sheet(pilot)).toContainText('Lateral trim held');
+  await expect(record(pilot)).toHaveCount(0);
+  // It was read with a foot on the rudder; read again, it is little.
+  await pilot.goto(`${base}/flight?check=trim-held`);
+  await held.fill('15');
   await expect(sheet(pilot)).toContainText('Within limits');
   await keep(pilot, 'trim-held');
   const air = pilot.getByRole('region', { name: 'In the air' });

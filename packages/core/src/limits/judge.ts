@@ -44,9 +44,10 @@ function judgeUnder(
     because: limit.because,
     ...(judging.per ? { per: judging.per } : {}),
   });
-  return informsOfItself(limit) && verdict.state === 'out'
-    ? { ...verdict, state: 'near', reason: reason('unlikeItself', verdict.reason.params) }
-    : verdict;
+  if (!informsOfItself(limit) || verdict.state !== 'out') return verdict;
+  // Nothing is left of a margin to an edge that nobody is held by.
+  const { margin: _, ...unlike } = verdict;
+  return { ...unlike, state: 'near', reason: reason('unlikeItself', verdict.reason.params) };
 }
 
 /** A trend that informs only holds nobody up: the hard limits beside it do that. */
