@@ -44,7 +44,7 @@ async function workPlain(
       .all())
       await option.click();
     await page.keyboard.press('Enter');
-    await page.waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 15_000 });
+    await page.waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 120_000 });
   }
 }
 
@@ -75,7 +75,7 @@ async function fromMemoryThenLooked(page: Page, base: string): Promise<void> {
     }
     await expect
       .poll(async () => [Math.min(...(await drops())) <= 150, Math.max(...(await drops())) > 150], {
-        timeout: 15_000,
+        timeout: 120_000,
       })
       .toEqual([true, true]);
   }).toPass({ timeout: 240_000 });
@@ -98,9 +98,9 @@ async function fromMemoryThenLooked(page: Page, base: string): Promise<void> {
     if (await step.getByRole('button', { name: /^Take/ }).isVisible()) await page.keyboard.press('Enter');
     await expect(say).toContainText(
       /^Cylinder 4: exhaust \d+ °C below the others on the left ignition alone. Its left plug or lead is dead: almost certain/,
-      { timeout: 500 },
+      { timeout: 2000 },
     );
-  }).toPass({ timeout: 30_000, intervals: [200] });
+  }).toPass({ timeout: 120_000, intervals: [200] });
   await expect(step.getByRole('status', { name: 'What the cylinders of the Right engine say' })).toBeEmpty();
   await expect(
     step.getByRole('img', { name: /Cylinders side by side: .*cylinder 4 .*plug dead/ }),
@@ -385,9 +385,9 @@ test('four cold engines: the sensor that lies is found before any of them is sta
     await step.getByLabel('outside air', { exact: true }).fill('9');
     await step.getByLabel('outside pressure', { exact: true }).fill('29.6');
     await expect(step.getByText(/^Engine 3, head 7: .* is above the limit/)).toBeVisible({
-      timeout: 1000,
+      timeout: 4000,
     });
-  }).toPass({ timeout: 20_000 });
+  }).toPass({ timeout: 120_000 });
   await expect(step.getByText('Out of limits')).toBeVisible();
   await expect(
     step.getByRole('figure', { name: /Sensors by temperature: .*Engine 3, head 7/ }),
@@ -407,8 +407,8 @@ test('four cold engines: the sensor that lies is found before any of them is sta
   await set({ engine: 'three', faults: { lyingSensor: null } });
   await expect(async () => {
     await take.click();
-    await expect(step.getByText('Within limits')).toBeVisible({ timeout: 1000 });
-  }).toPass({ timeout: 20_000 });
+    await expect(step.getByText('Within limits')).toBeVisible({ timeout: 4000 });
+  }).toPass({ timeout: 120_000 });
   await page.keyboard.press('Enter');
   await expect(page).not.toHaveURL(/check=cold-sensors/);
 

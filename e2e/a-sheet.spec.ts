@@ -76,7 +76,7 @@ test('pulling the server during a run-up loses nothing, says what waits, and cat
   await expect(ylva.getByRole('heading', { name: 'Chafed hose' })).toBeVisible();
 
   await product.startAgain();
-  await expect(ylva.getByTestId('saved')).toContainText('All entries saved', { timeout: 20_000 });
+  await expect(ylva.getByTestId('saved')).toContainText('All entries saved', { timeout: 120_000 });
   const brand = await personPage(browser, product.url, 'Brand Ekerholt');
   await brand.goto(`${base}/findings`);
   await expect(brand.getByText('Chafed hose').first()).toBeVisible();

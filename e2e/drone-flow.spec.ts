@@ -99,7 +99,7 @@ const MISSION = [
 async function take(page: Page): Promise<void> {
   await actions(page)
     .getByRole('button', { name: /^Take (all )?from the vehicle/ })
-    .waitFor({ timeout: 30_000 });
+    .waitFor({ timeout: 120_000 });
   await page.keyboard.press('Enter');
   await actions(page)
     .getByRole('button', { name: /^Record/ })
@@ -150,7 +150,7 @@ async function workByKeys(page: Page, station: string): Promise<readonly string[
       await actions(page).getByRole('button').first().waitFor();
       await page.keyboard.press('Enter');
     }
-    await page.waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 15_000 });
+    await page.waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 120_000 });
   }
   return worked;
 }
@@ -202,8 +202,8 @@ async function untilTaken(page: Page): Promise<void> {
   const id = checkInHand(page);
   await expect(async () => {
     await tapMain(page);
-    await page.waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 1000 });
-  }).toPass({ timeout: 20_000, intervals: [300] });
+    await page.waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 4000 });
+  }).toPass({ timeout: 120_000, intervals: [300] });
 }
 
 /** Taken once it shows what the throttle asks for: what it showed before is no figure of this step. */
@@ -212,7 +212,7 @@ async function takeByTouch(page: Page, throttle: number, shown: RegExp): Promise
   await expect(step(page).getByPlaceholder(shown).first()).toBeVisible();
   await actions(page)
     .getByRole('button', { name: /^Take (all )?from the vehicle/ })
-    .waitFor({ timeout: 30_000 });
+    .waitFor({ timeout: 120_000 });
   await tapMain(page);
   await actions(page)
     .getByRole('button', { name: /^Record/ })
@@ -261,7 +261,7 @@ const ON_THE_PHONE: Readonly<Record<string, (page: Page) => Promise<void>>> = {
     await vehicle(page, { throttle: 0 });
     await step(page)
       .getByRole('button', { name: /^As the vehicle says/ })
-      .tap({ timeout: 30_000 });
+      .tap({ timeout: 120_000 });
     await vehicle(page, { armed: false });
     await untilTaken(page);
   },
@@ -315,14 +315,14 @@ test('the long way of a drone: by keys alone to the arming, corrections by two, 
     const id = checkInHand(phone);
     done.push(id);
     await (ON_THE_PHONE[id] ?? tapMain)(phone);
-    await phone.waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 15_000 });
+    await phone.waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 120_000 });
     if (!BY_TWO.includes(id)) continue;
     await agree(phone, brand, `${base}/run-up?check=${id}`);
     // What somebody else said comes by itself; then the next step is another one.
     await expect(async () => {
       await phone.goto(`${base}/run-up`);
       await phone.waitForURL((url) => ![null, id].includes(url.searchParams.get('check')), { timeout: 2000 });
-    }).toPass({ timeout: 20_000 });
+    }).toPass({ timeout: 120_000 });
   }
   expect(done).toEqual([
     'site-clear-arming',
@@ -364,7 +364,7 @@ test('one motor that runs on is out by name; currents are compared with one anot
   await set('motors at full throttle');
   await sheet
     .getByRole('button', { name: /^As the vehicle says: motor 3 last, 2\.\d+ s/ })
-    .click({ timeout: 30_000 });
+    .click({ timeout: 120_000 });
   await expect(sheet.getByText('Out of limits')).toBeVisible();
   // Pressed by hand it begins anew; one alone tells nothing.
   await page.keyboard.press('1');

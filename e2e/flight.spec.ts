@@ -99,7 +99,7 @@ test('a dead speed gauge on the take-off run: called in order, stopped, told, fo
   // What was spoken is heard again, and put aside with a reason; without one it is not.
   const spoken = notes.getByRole('listitem').filter({ hasText: 'Spoken note' });
   await expect
-    .poll(() => spoken.locator('audio').evaluate((a: HTMLAudioElement) => a.readyState), { timeout: 20_000 })
+    .poll(() => spoken.locator('audio').evaluate((a: HTMLAudioElement) => a.readyState), { timeout: 120_000 })
     .toBeGreaterThan(0);
   await spoken.getByText('Put it aside').first().click();
   await spoken.getByRole('button', { name: 'Put it aside' }).click();
@@ -123,8 +123,8 @@ test('a cruise that is slow is adjusted with a measure, by a person named; what 
     await odd.goto(`${base}/flight?check=cruise-settings`);
     const again = odd.getByRole('button', { name: /^Repeat/ });
     await expect(async () => {
-      if (await again.isVisible()) await again.click({ timeout: 500 });
-      await figure(odd, '0 altitude').waitFor({ timeout: 500 });
+      if (await again.isVisible()) await again.click({ timeout: 2000 });
+      await figure(odd, '0 altitude').waitFor({ timeout: 2000 });
     }).toPass();
     await odd.getByLabel('Reference', { exact: true }).selectOption({ label: "Maker's book" });
     await fill(odd, {
@@ -257,7 +257,7 @@ test('a flight on a tablet with an observer at a desk, and the server away in th
   const notes = async (): Promise<readonly string[]> =>
     [...(await recordNow(pilot, base)).state.notes.values()].filter((n) => !n.settled).map((n) => n.text);
   await expect
-    .poll(async () => (await notes()).join(), { timeout: 30_000 })
+    .poll(async () => (await notes()).join(), { timeout: 120_000 })
     .toMatch(/Left wing heavy.*Radio: engine runs warm|Radio: engine runs warm.*Left wing heavy/);
   await expect.poll(() => markOf(pilot, base, 'acceptance-take-off-calls')).toBe('within');
   await sameEverywhere(product.url, campaign, [pilot, observer]);
@@ -298,8 +298,8 @@ test('legs come out of a flown track, and give the airspeed that was flown; a fi
   const sheet = page.getByLabel('Step in progress');
   const again = sheet.getByRole('button', { name: /^Repeat/ });
   await expect(async () => {
-    if (await again.isVisible()) await again.click({ timeout: 500 });
-    await figure(page, '0 altitude').waitFor({ timeout: 500 });
+    if (await again.isVisible()) await again.click({ timeout: 2000 });
+    await figure(page, '0 altitude').waitFor({ timeout: 2000 });
   }).toPass();
   const file = sheet.getByLabel('Import legs from a track');
   await figure(page, '1 track').fill('77');

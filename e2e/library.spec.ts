@@ -249,7 +249,7 @@ test('a pack is reordered by keys and by drag, added to, split, tried and publis
   await page.getByLabel('Why it matters').fill('A wet plug arcs.');
   await expect(page.getByText(/Draft on this device only/)).toBeVisible();
   await product.startAgain();
-  await expect(page.getByText(/Draft kept/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/Draft kept/)).toBeVisible({ timeout: 120_000 });
 
   await page.getByRole('button', { name: 'Work it through' }).click();
   await expect(page.getByText('Worked to its release.')).toBeVisible();

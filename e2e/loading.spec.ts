@@ -34,7 +34,7 @@ test('a weighing from the scales to the signature: read twice, compared, an unex
   for (const time of [1, 2]) {
     await read.click();
     await expect(fieldOf(new RegExp(`Left wheel, reading ${time} in kg`))).not.toHaveValue('', {
-      timeout: 15_000,
+      timeout: 120_000,
     });
   }
   // Nothing that nobody typed is taken for nought: the tares and the level are asked for.
@@ -72,7 +72,7 @@ test('a weighing from the scales to the signature: read twice, compared, an unex
   await page.getByLabel('Right tank, L').fill('30');
   await page.getByLabel('Fuel used until landing, L').fill('40');
   await expect(page.getByRole('status').filter({ hasText: 'Within limits' })).toBeVisible();
-  await expect(page.getByLabel('Probability')).toContainText(/of a million draws/, { timeout: 20_000 });
+  await expect(page.getByLabel('Probability')).toContainText(/of a million draws/, { timeout: 120_000 });
   await press(page, /^Record/);
   const base = await goTo(page, 'QX-HEI', 'loading', 'loaded-for-this-flight');
   await expect(page.getByRole('table', { name: 'Loading sheet as kept' })).toContainText('Landing');
@@ -113,7 +113,7 @@ test('an aircraft inside at both ends and outside halfway is caught; ballast is 
   await expect(page.getByRole('group', { name: 'Loading sheet' })).toContainText(/Take-off/);
   await expect(page.getByLabel('Margins along the whole flight')).toContainText(/−2\smm/);
   await expect(page.getByLabel('Probability')).toContainText(/Stays inside until landing in/, {
-    timeout: 20_000,
+    timeout: 120_000,
   });
   // An overfull tank is refused with its reason; the picture waits, the text stays.
   await page.getByLabel('Bow tank, L').fill('75');
@@ -123,7 +123,7 @@ test('an aircraft inside at both ends and outside halfway is caught; ballast is 
   await page.getByRole('button', { name: 'Find a loading' }).press('Enter');
   await page.getByRole('button', { name: 'Look', exact: true }).press('Enter');
   await expect(page.getByText(/kg in Nose bay, ballast, arm 310\smm, instead of 0\.0\skg/)).toBeVisible({
-    timeout: 20_000,
+    timeout: 120_000,
   });
   expect(await seriousFaults(page)).toEqual([]);
   await page.getByRole('button', { name: 'Put it on the sheet' }).first().press('Enter');
@@ -165,7 +165,7 @@ test('exchanging the pack opens the balance again; without the server too; the s
   await expect(page.getByRole('group', { name: 'Loading sheet' })).toContainText('Parcel box, empty');
   await press(page, /^Record/);
   await page.context().setOffline(false);
-  await expect(page.getByText(/All entries saved/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/All entries saved/)).toBeVisible({ timeout: 120_000 });
   await expect(
     row('Loading for the mission').getByRole('img', { name: 'within limits' }).first(),
   ).toBeVisible();
@@ -177,7 +177,7 @@ test('exchanging the pack opens the balance again; without the server too; the s
   await page.getByLabel('What to reach, Wh').fill('700');
   await page.getByRole('button', { name: 'Look', exact: true }).click();
   await expect(page.getByText(/Winter pack at 362\smm: 860\sWh, 160\sWh to spare/)).toBeVisible({
-    timeout: 20_000,
+    timeout: 120_000,
   });
   await expect(page.getByText(/Summer pack at 362\smm: 690\sWh, 10\sWh short/)).toBeVisible();
 });

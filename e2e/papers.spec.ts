@@ -110,7 +110,7 @@ test('papers of a new aircraft: the plate by its code, logbooks with a gap, a mi
   await expect(margin.getByText(/T-120 runs out on/)).toBeVisible();
   await expect(page.getByText(/not sent/).first()).toBeVisible();
   await page.context().setOffline(false);
-  await expect(page.getByText(/All entries saved/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/All entries saved/)).toBeVisible({ timeout: 120_000 });
   await check(page, base, 'permit-to-test');
   await page.getByRole('button', { name: 'label.png' }).click();
   await expect(page.getByRole('dialog').getByRole('img', { name: 'label.png' })).toBeVisible();

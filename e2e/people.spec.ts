@@ -143,7 +143,7 @@ test('a shared tablet without the server: who is known by PIN goes on, and nothi
   await expect(tablet.getByTestId('saved')).toHaveText(
     `All entries saved, ${Number(before.replace(/\D+/, '')) + 1}`,
     {
-      timeout: 30_000,
+      timeout: 120_000,
     },
   );
   await expect(unproven).toHaveCount(0);

@@ -6,7 +6,7 @@ export default defineConfig({
   testDir: '.',
   globalSetup: './tell.ts',
   // Guards against what hangs, not measures: a machine that is busy must not fail a story.
-  timeout: 600_000,
+  timeout: 900_000,
   expect: { timeout: 40_000 },
   workers: 2,
   retries: 0,

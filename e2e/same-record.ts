@@ -36,7 +36,7 @@ export async function sameEverywhere(url: string, campaign: string, pages: reado
   const wanted = sum(canonicalJson(there.entries));
   for (const page of pages)
     await expect
-      .poll(async () => sum(canonicalJson(JSON.parse(await onDisk(page, campaign)))), { timeout: 30_000 })
+      .poll(async () => sum(canonicalJson(JSON.parse(await onDisk(page, campaign)))), { timeout: 120_000 })
       .toBe(wanted);
   return there.entries.length;
 }

@@ -16,8 +16,8 @@ async function takeEach(page: Page): Promise<void> {
   await expect(async () => {
     if (await main(page, /^Take/).isVisible()) await page.keyboard.press('Enter');
     const engines = await firstFields(page).count();
-    await main(page, engines > 1 ? /^Record both/ : /^Record /).waitFor({ timeout: 500 });
-  }).toPass({ timeout: 30_000, intervals: [100] });
+    await main(page, engines > 1 ? /^Record both/ : /^Record /).waitFor({ timeout: 2000 });
+  }).toPass({ timeout: 120_000, intervals: [100] });
 }
 
 /** Takes both engines from the monitor as soon as they are steady, then keeps them; Enter does both. */
@@ -32,10 +32,10 @@ async function takeDrop(page: Page, move: string): Promise<void> {
   const engines = await firstFields(page).count();
   await expect(async () => {
     if (await main(page, /^Take/).isVisible()) await page.keyboard.press('Enter');
-    await expect(page.getByText(/^Now: /)).toHaveCount(engines, { timeout: 500 });
-  }).toPass({ timeout: 30_000, intervals: [100] });
+    await expect(page.getByText(/^Now: /)).toHaveCount(engines, { timeout: 2000 });
+  }).toPass({ timeout: 120_000, intervals: [100] });
   await lever(page, move);
-  await expect(page.getByText(/^drop /)).toHaveCount(engines, { timeout: 20_000 });
+  await expect(page.getByText(/^drop /)).toHaveCount(engines, { timeout: 120_000 });
   await main(page, engines > 1 ? /^Record both/ : /^Record /).waitFor();
   await page.keyboard.press('Enter');
 }
@@ -168,7 +168,7 @@ export async function workStep(page: Page): Promise<'on' | 'stays'> {
   await page.getByLabel('Step in progress').waitFor();
   await (STEPS[id] ?? takeAndKeep)(page);
   const went = page
-    .waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 30_000 })
+    .waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 90_000 })
     .then(() => 'on' as const)
     .catch(() => 'stays' as const);
   // It stays where the figure is out, or somebody else has to look: the sheet says so, however slow the machine is.
@@ -176,7 +176,7 @@ export async function workStep(page: Page): Promise<'on' | 'stays'> {
     .getByLabel('Step in progress')
     .getByText(/^(Out of limits|Waiting for a second person\.)$/)
     .first()
-    .waitFor({ timeout: 30_000 })
+    .waitFor({ timeout: 120_000 })
     .then(() => page.waitForURL((url) => url.searchParams.get('check') !== id, { timeout: 5000 }))
     .then(() => 'on' as const)
     .catch(() => 'stays' as const);
