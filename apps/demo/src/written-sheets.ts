@@ -204,6 +204,26 @@ function rowsOf(
             }) as const,
         ),
       ];
+    case 'climb-speeds':
+      return [
+        { reference: [600, 1], air: [9, 1] },
+        ...(
+          [
+            [52, 2000, 2702, 60, 598],
+            [62, 2000, 2748, 60, 597],
+            [74, 2000, 2684, 60, 596],
+          ] as const
+        ).map(
+          ([speed, from, to, seconds, mass]) =>
+            ({
+              speed: [speed, 1],
+              from: [from, 10],
+              to: [to, 10],
+              seconds: [seconds, 1],
+              mass: [mass, 1],
+            }) as const,
+        ),
+      ];
     case 'glide':
       return [
         { reference: [600, 1], air: [6, 1] },

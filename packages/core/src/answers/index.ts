@@ -32,6 +32,7 @@ export {
   cruised,
   errorsBySpeed,
   climbed,
+  climbedAtSpeeds,
   gaugeStepsOf,
   glided,
   hotCylinders,

@@ -114,6 +114,50 @@ describe('the hot day', () => {
   });
 });
 
+describe('climb at several speeds', () => {
+  /** On a standard day at the sea: 4 m/s at 60 kt, a tenth of a metre less a dozen knots to either side. */
+  const climb = (knots: number, mass = 600): Figures => {
+    const half = ((4 - 0.1 * ((knots - 60) / 12) ** 2) * 30) / 0.3048;
+    return {
+      speed: [knots, 'kt'],
+      from: [-half, 'ft'],
+      to: [half, 'ft'],
+      seconds: [60, 's'],
+      mass: [mass, 'kg'],
+    };
+  };
+  const flown = (speeds: readonly number[], high = 65, shift = 0) =>
+    asked(
+      'climb-speeds',
+      ['speed'],
+      [band('speed', 'kt', { low: 40, high })],
+      [
+        { reference: [600, 'kg'], air: [15, 'degC'], ...(shift === 0 ? {} : { shift: [shift, 'kt'] }) },
+        ...speeds.map((k) => climb(k)),
+      ],
+    );
+
+  test('the speed is judged with what it may be off by, in what is shown or in what is right', () => {
+    const found = flown([44, 60, 76], 90);
+    expect([found.worst, found.figure('speed')?.value]).toEqual(['within', expect.closeTo(60, 6)]);
+    expect(found.text).toMatch(/^best at 60 kt with 4\.00 m\/s, at 0 m of a standard day$/);
+    // By hand: a tenth over 16·√2 kt, over twice the bend, twice.
+    expect(found.figure('speed')?.uncertainty).toBeCloseTo(
+      (2 * 0.1) / (16 * Math.SQRT2) / (2 * (0.1 / 144)),
+      6,
+    );
+    expect(flown([44, 60, 76], 59).worst).toBe('out');
+    expect(flown([44, 60, 76], 90, 3).figure('speed')?.value).toBeCloseTo(63, 6);
+  });
+
+  test('all slower than the best leave it unknown, and say on which side to fly one', () => {
+    const slow = flown([44, 50, 56]);
+    expect([slow.worst, slow.text]).toEqual(['unknown', 'the best was not flown']);
+    expect(slow.words).toContain('fly one on that side');
+    expect(flown([44, 60, 46]).refused).toBe('climbNoMiddle');
+  });
+});
+
 describe('glide', () => {
   /** Shape 2e-5, lift 30 at the sea: 20.4 to one at 68 kt. */
   const glide = (knots: number, seconds = 30): Figures => {

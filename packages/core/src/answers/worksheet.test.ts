@@ -41,6 +41,12 @@ const ASKED = {
   adjustment: ['off daN, now mm, first mm, most mm', 'moved mm, changed daN', 0, 8],
   circle: ['wanted m, flown m, furthest m, lowest m, highest m, (throttle-wanted %), (throttle %)', '', 0, 0],
   climb: ['reference kg, height ft', 'from ft, to ft, seconds s, air degC, mass kg', 1, 12],
+  'climb-speeds': [
+    'reference kg, air degC, (shift kt)',
+    'speed kt, from ft, to ft, seconds s, mass kg',
+    3,
+    9,
+  ],
   glide: ['reference kg, air degC, (shift kt)', 'speed kt, from ft, to ft, seconds s, mass kg', 3, 9],
   'hot-day': [
     'air degC, altitude ft, (air-before degC), (altitude-before ft)',

@@ -16,6 +16,7 @@ export const SHEET_FIGURES = {
   adjustment: ['left', 'step'],
   circle: ['radius-off', 'furthest', 'height-kept', 'throttle-off'],
   climb: ['rate', 'scatter'],
+  'climb-speeds': ['speed', 'rate'],
   glide: ['ratio', 'speed', 'sink'],
   'hot-day': ['hottest', 'apart', 'warmer'],
   'take-off-run': ['run'],

@@ -3,6 +3,7 @@ export * from './airspeed-legs.ts';
 export * from './angle-of-attack.ts';
 export * from './circle.ts';
 export * from './climb.ts';
+export * from './climb-speeds.ts';
 export * from './climb-today.ts';
 export * from './energy-calls.ts';
 export * from './glide.ts';

@@ -147,6 +147,19 @@ function rowsOf(
         })),
       ];
     }
+    case 'climb-speeds': {
+      // Over one band at the sea, and less on both sides of the best.
+      const [speed, rate] = [middle('speed', 60), bad ? 0.5 : middle('rate', 4)];
+      const at = bad ? 2 * speed : speed;
+      return [
+        { reference: 600, air: 15 },
+        ...Array.from({ length: count }, (_, row) => {
+          const share = (1.6 * row) / (count - 1) - 0.8;
+          const half = (rate * (1 - 0.2 * share ** 2) * 30) / 0.3048;
+          return { speed: at * (1 + 0.25 * share), from: -half, to: half, seconds: 60, mass: 600 };
+        }),
+      ];
+    }
     case 'glide': {
       // Straight from a polar at the sea, as little height as ten seconds take.
       const [ratio, speed] = [bad ? 2 : middle('ratio', 10), middle('speed', 60)];

@@ -46,6 +46,16 @@ export const ENGLISH_FLIGHT = {
   climbShort: (p) => `Row ${p.n('row')} lasts less than 20 s: too short to tell a rate by.`,
   climbNoHeight: (p) => `Row ${p.n('row')} begins and ends at one height.`,
   climbBeyond: () => 'Nothing was flown near that height: fly a stretch there, or say another height.',
+  climbSpeedsFew: (p) => `Climb at ${p.n('fewest')} speeds at least: fewer make no curve.`,
+  climbSpeedsAlike: () =>
+    'The fastest climb is less than a fifth faster than the slowest: they tell nothing of the curve.',
+  climbNoMiddle: () => 'All of them lie near the slowest or the fastest: fly one in the middle.',
+  climbHeightsApart: () =>
+    'They are not of one height: climb through the same one at every speed, within 150 m from middle to middle.',
+  climbNoTop: () =>
+    'Slower and faster both climb better than the middle, or all climb alike: look at the rows, or fly it in smooth air.',
+  climbBestBeyond: () =>
+    'The speed that climbs best would lie beyond those that were flown: fly one on that side.',
   climbScatter: () => 'Three of them tell how far they lie apart; fewer do not.',
   hotBeforeUnknown: () =>
     'The flight before is not known cylinder by cylinder: its air, its height, and each of its heads.',

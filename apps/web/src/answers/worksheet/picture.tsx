@@ -14,6 +14,7 @@ import { ColdDots } from './pictures/cold-dots.tsx';
 import { CountedFillings } from './pictures/counted-fillings.tsx';
 import { FuelBar } from './pictures/fuel-bar.tsx';
 import { GaugeCurve } from './pictures/gauge-curve.tsx';
+import { ClimbCurve } from './pictures/climb-curve.tsx';
 import { GlideCurve } from './pictures/glide-curve.tsx';
 import { HoverBars } from './pictures/hover-bars.tsx';
 import { HotHeads } from './pictures/hot-heads.tsx';
@@ -71,6 +72,8 @@ export function SheetPicture({
       return <AdjustmentLine {...props} />;
     case 'climb':
       return <ClimbLine {...props} />;
+    case 'climb-speeds':
+      return <ClimbCurve {...props} />;
     case 'glide':
       return <GlideCurve {...props} />;
     case 'hot-day':

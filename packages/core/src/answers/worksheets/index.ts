@@ -4,6 +4,7 @@ import { AIRSPEED } from './airspeed.ts';
 import { CELLS, LOAD_STEP } from './cells.ts';
 import { CIRCLE } from './circle.ts';
 import { CLIMB } from './climb.ts';
+import { CLIMB_SPEEDS } from './climb-speeds.ts';
 import { CHARGING } from './charging.ts';
 import { COLD_SENSORS } from './cold-sensors.ts';
 import { ENDURANCE } from './endurance.ts';
@@ -38,6 +39,7 @@ export { cruised } from './cruise.ts';
 export { airspeedOf, legsOf } from './airspeed.ts';
 export { chargingOf } from './charging.ts';
 export { climbed } from './climb.ts';
+export { climbedAtSpeeds } from './climb-speeds.ts';
 export { glided } from './glide.ts';
 export { hovered, liftMotors } from './hover.ts';
 export { hotCylinders } from './hot-day.ts';
@@ -74,6 +76,7 @@ export const SHEETS: Readonly<Record<SheetName, Sheet>> = {
   adjustment: ADJUSTMENT,
   circle: CIRCLE,
   climb: CLIMB,
+  'climb-speeds': CLIMB_SPEEDS,
   glide: GLIDE,
   'hot-day': HOT_DAY,
   'take-off-run': TAKE_OFF_RUN,
