@@ -6,7 +6,11 @@ function useFromTheTop(): RefObject<HTMLElement | null> {
   const sheet = useRef<HTMLElement>(null);
   const { pathname } = useLocation();
   useEffect(() => {
-    for (const scrolled of [sheet.current, sheet.current?.parentElement])
+    for (const scrolled of [
+      sheet.current,
+      sheet.current?.parentElement,
+      sheet.current?.closest('[data-frame]'),
+    ])
       if (scrolled) scrolled.scrollTop = 0;
   }, [pathname]);
   return sheet;
@@ -35,10 +39,11 @@ export function Frame({
     <div data-frame className={`grid h-dvh grid-cols-[minmax(0,1fr)] ${columns} ${areas}`}>
       {plate}
       {spine}
-      <div className="[grid-area:sheet] min-h-0 overflow-auto border-l border-rule bg-sheet lg:contents">
+      {/* Each holds what is laid over it: else what only a reader of the screen sees would make the page longer than the screen. */}
+      <div className="relative [grid-area:sheet] min-h-0 overflow-auto border-l border-rule bg-sheet lg:contents">
         <main
           ref={top}
-          className="bg-sheet lg:[grid-area:sheet] lg:min-h-0 lg:overflow-auto lg:border-l lg:border-rule"
+          className="relative bg-sheet lg:[grid-area:sheet] lg:min-h-0 lg:overflow-auto lg:border-l lg:border-rule"
           id="sheet"
         >
           {sheet}
@@ -46,7 +51,7 @@ export function Frame({
         {margin ? (
           <aside
             aria-label="Margin"
-            className="flex flex-col gap-4 border-rule bg-margin px-4 py-3.5 max-lg:border-t lg:[grid-area:margin] lg:min-h-0 lg:overflow-auto lg:border-l"
+            className="relative flex flex-col gap-4 border-rule bg-margin px-4 py-3.5 max-lg:border-t lg:[grid-area:margin] lg:min-h-0 lg:overflow-auto lg:border-l"
           >
             {margin}
           </aside>

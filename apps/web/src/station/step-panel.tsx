@@ -1,4 +1,4 @@
-import { lazy, Suspense, type ReactElement } from 'react';
+import { lazy, Suspense, useEffect, useRef, type ReactElement, type RefObject } from 'react';
 import { isToldAfter, ownMember, isFigureSpec, WHOLE_AIRCRAFT, type Check, type Part } from '@kanzel/core';
 import { useMonitor } from '../sync/monitor-store.ts';
 import { Problem } from '../ui/field.tsx';
@@ -100,6 +100,21 @@ function placeOf(check: Check): string {
 /** Ways of answering that take the width of the sheet: of several engines, one stands below the other. */
 const WIDE: ReadonlySet<Check['answer']['kind']> = new Set(['cylinders', 'worksheet']);
 
+/** A phone on its side: what `styles.css` takes for too low as well. */
+const LOW = matchMedia('(max-height: 560px) and (max-width: 1023.98px)');
+
+/** On a screen that low the question is what is seen of a step: stations and notes are above it for whoever looks for them. */
+function useQuestionFirst(check: string): RefObject<HTMLElement | null> {
+  const panel = useRef<HTMLElement>(null);
+  useEffect(() => {
+    if (!LOW.matches) return;
+    // After the frame, which reads another sheet from its top.
+    const soon = requestAnimationFrame(() => panel.current?.scrollIntoView({ block: 'start' }));
+    return () => cancelAnimationFrame(soon);
+  }, [check]);
+  return panel;
+}
+
 /** The step in hand: the challenge in large type, the answer, and what can be done with it. */
 export function StepPanel({ check, onNext }: { check: Check; onNext: () => void }): ReactElement {
   const view = useCampaign();
@@ -119,9 +134,10 @@ export function StepPanel({ check, onNext }: { check: Check; onNext: () => void 
   const here = parts.filter((p) => !left.includes(p));
   useStepKeys(step.again);
   useReadAloud(check, parts);
+  const panel = useQuestionFirst(check.id);
 
   return (
-    <section aria-label="Step in progress" className="border-b border-rule px-[22px] pt-3.5 pb-4">
+    <section ref={panel} aria-label="Step in progress" className="border-b border-rule px-[22px] pt-3.5 pb-4">
       <div className="flex flex-wrap items-start justify-between gap-x-6">
         <div className="max-w-[37rem] min-w-0 flex-1">
           <h1 className="text-[1.56rem] leading-tight font-semibold narrow max-sm:text-xl">

@@ -1,9 +1,10 @@
-import type { ReactElement } from 'react';
+import { useEffect, useRef, type ReactElement } from 'react';
 import { formatFigure, limitInWords, ownMember } from '@kanzel/core';
 import { useNow } from '../../shell/plate.tsx';
 import { useCampaign } from '../../station/campaign-context.ts';
 import { Button } from '../../ui/button.tsx';
 import { Field } from '../../ui/field.tsx';
+import { useLineMode } from '../../ui/line-mode.ts';
 import type { EntryProps } from '../answer-view.ts';
 import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
 import { HeardNow } from './heard.tsx';
@@ -26,12 +27,19 @@ export function RollEntry({ part, spec }: EntryProps<'roll'>): ReactElement {
   const next = over ? undefined : spec.calls[run.calls.length];
   const missed = run.calls.find((c) => !c.came);
   const stop = missed !== undefined || run.stopped;
+  const line = useLineMode();
+  const top = useRef<HTMLParagraphElement>(null);
+  const running = run.begun !== undefined && !over;
+  // Nobody scrolls on a take-off run: what to stop for and the next call are brought under the thumb.
+  useEffect(() => {
+    if (running && line) top.current?.scrollIntoView({ block: 'start' });
+  }, [running, line]);
   const { engines } = view.index.basis.aircraft;
   const limitOf = (call: (typeof spec.calls)[number]) =>
     call.limit === undefined ? undefined : view.index.limits.get(call.limit);
   return (
     <div>
-      <p className="mb-2 border-l-8 border-out bg-out/10 px-3 py-1.5">
+      <p ref={top} className="mb-2 scroll-mt-2 border-l-8 border-out bg-out/10 px-3 py-1.5">
         <strong>Stop for:</strong> any call that does not come. {spec.abort}
       </p>
       {stop ? (
