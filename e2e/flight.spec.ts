@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { tell } from './entries.ts';
 import { sameEverywhere } from './same-record.ts';
 import { seriousFaults } from './accessible.ts';
@@ -73,14 +73,28 @@ test('a dead speed gauge on the take-off run: called in order, stopped, told, fo
   await keeps.click();
   await expect(air).toContainText('2 notes, for the debrief');
 
-  // Mended: another run, and every call comes.
+  // Mended: another run, on a phone on its side, and every call comes. What a thumb needs lies between plate and foot without a scroll.
+  await page.setViewportSize({ width: 844, height: 390 });
   await page.goto(`${base}/flight?check=acceptance-take-off-calls`);
+  const [plate, foot] = [page.getByRole('banner'), page.getByRole('contentinfo')];
+  const free = async (what: Locator): Promise<boolean> => {
+    const [box, top, bottom] = await Promise.all([what, plate, foot].map((l) => l.boundingBox()));
+    return !!box && !!top && !!bottom && box.y >= top.y + top.height && box.y + box.height <= bottom.y;
+  };
+  await expect.poll(() => free(panel.getByText(/^Brakes off\. Call each/))).toBe(true);
   await panel.getByRole('button', { name: /^Repeat/ }).click();
   await panel.getByRole('button', { name: 'Brakes off' }).click();
-  for (const call of ['Power reached', 'Speed alive', 'Pressures', 'Rotate'])
-    await panel.getByRole('button', { name: new RegExp(`^${call}`) }).click();
+  await expect.poll(() => free(panel.getByText('Stop for:'))).toBe(true);
+  for (const call of ['Power reached', 'Speed alive', 'Pressures', 'Rotate']) {
+    const next = panel.getByRole('button', { name: new RegExp(`^${call}`) });
+    await expect.poll(() => free(next)).toBe(true);
+    expect(await free(panel.getByRole('button', { name: `No: ${call}` }))).toBe(true);
+    await next.click();
+  }
+  expect(await page.evaluate(() => document.documentElement.scrollHeight - innerHeight)).toBe(0);
   await panel.getByRole('button', { name: /^Record/ }).click();
   await expect(page).not.toHaveURL(/check=acceptance-take-off-calls/);
+  await page.setViewportSize({ width: 800, height: 1180 });
   await expect(air.getByRole('alert')).toHaveCount(0);
 
   // In the debrief the note becomes a finding; until then it holds the release.
