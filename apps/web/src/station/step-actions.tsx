@@ -291,6 +291,10 @@ function AgainButtons({
 }): ReactElement {
   const view = useCampaign();
   const { kept } = asking;
+  // What waits for a state that this aircraft never has is not applicable either: nobody switches off what is not fitted.
+  const stateless = parts.filter((p) => view.status.parts.get(p.key)?.blocked?.code === 'wrongState');
+  const apart = check.decides ? (kept.length === 0 ? parts : []) : step.entering;
+  const setAside = apart.length > 0 ? apart : kept.length === 0 ? stateless : [];
   return (
     <>
       {check.answer.kind === 'computed' ||
@@ -300,14 +304,14 @@ function AgainButtons({
           {step.entering.length > 0 ? 'Clear' : 'Repeat'}
         </Button>
       )}
-      {check.notApplicable && (step.entering.length > 0 || (check.decides && kept.length === 0)) ? (
+      {check.notApplicable && setAside.length > 0 ? (
         <Button
           keys="N"
           onClick={() =>
             view.ask({
               kind: 'not-applicable',
               check: check.id,
-              subjects: (check.decides ? parts : step.entering).map((p) => p.subject),
+              subjects: setAside.map((p) => p.subject),
             })
           }
         >

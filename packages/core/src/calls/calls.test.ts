@@ -3,11 +3,12 @@ import { foldEntries } from '../entries/fold.ts';
 import { standingAnswer } from '../record/state.ts';
 import { check } from '../testing/world.ts';
 import { ANN, BASIS, BO, PACK, Scribe } from '../testing/world.ts';
-import { callOfCheck, looksOf, openCall, paceOf, positionsOf } from './index.ts';
+import { callOfCheck, callStanding, looksOf, openCall, paceOf, positionsOf } from './index.ts';
 
 const TAIL = check('tail-held', { who: 'tail', challenge: 'Hold the tail. Holding?' });
 const CLEAR = check('clear', { who: 'left seat, outside', challenge: 'Clear?', standsOn: ['tail-held'] });
-const pack = { ...PACK, gates: [], checks: [...PACK.checks, TAIL, CLEAR] };
+const WAY = check('way', { decides: 'own-work' });
+const pack = { ...PACK, gates: [], checks: [...PACK.checks, TAIL, CLEAR, WAY] };
 const open = (): Scribe => new Scribe().open({ ...BASIS, pack });
 const call = (s: Scribe, id: string, to: string, again?: object): string =>
   s.add('call.made', { check: id, to, ...again } as never, { by: ANN }).id;
@@ -185,4 +186,57 @@ test('positions: those that the pack names on the way to the flight, then those 
   expect(found.slice(0, 3)).toEqual(['left seat', 'tail', 'outside']);
   expect(found).toEqual(expect.arrayContaining(['pilot', 'outside left', 'ground station']));
   expect(found).not.toContain('worked out');
+});
+
+test('a step of each engine is called once and waits for both; while one of them may be answered it may be called', () => {
+  const s = open();
+  // The second drop stands on the first, engine by engine; what is worked out, and what is chosen, nobody calls.
+  expect(refused(s, 'call.made', { check: 'drops-apart', to: 'left seat' })).toBe('notCalled');
+  expect(refused(s, 'call.made', { check: 'way', to: 'left seat' })).toBe('notCalled');
+  const started = (subject: string, more: object = {}) =>
+    s.add('answer.given', {
+      check: 'start',
+      subject,
+      answer: { kind: 'confirm', asExpected: true },
+      facts: {},
+      ...more,
+    } as never).id;
+  const made = call(s, 'start', 'left seat');
+  const standing = () => callStanding(s.state(), index(s), s.state().calls.get(made)!);
+  expect(standing().waiting.map((p) => p.subject)).toEqual(['left', 'right']);
+  const left = started('left', { call: made });
+  expect(standing().waiting.map((p) => p.subject)).toEqual(['right']);
+  expect(standing().answers.map((a) => a.entry)).toEqual([left]);
+  // Of the drop the left engine alone may be answered now, and that is enough to call it.
+  expect(refused(s, 'call.made', { check: 'drop-a', to: 'left seat' })).toBe('taken');
+  started('right', { call: made });
+  expect(openCall(s.state(), index(s))).toBeUndefined();
+});
+
+test('positions are those of the way to the flight, without those who are nowhere in particular', () => {
+  const at = (station: 'controls' | 'run-up' | 'taxi' | 'flight' | 'papers', who: string) =>
+    check(`${station} ${who}`, { station, who });
+  const checks = [
+    at('papers', 'archive'),
+    at('controls', 'right seat, technician'),
+    at('run-up', 'wing, , worked out'),
+    at('taxi', 'marshal'),
+    at('flight', 'jump seat'),
+  ];
+  const found = positionsOf({ basis: { ...BASIS, pack: { ...PACK, checks } } } as never);
+  expect(found).toEqual([
+    'right seat',
+    'wing',
+    'marshal',
+    'pilot',
+    'tail',
+    'outside left',
+    'outside right',
+    'ground station',
+  ]);
+});
+
+test('an answer in no time at all is habitual; what stands behind the question, or a comma at its end, is no further look', () => {
+  const one = { challenge: 'Doors closed,? Look at each, and say it.', answer: { kind: 'confirm' } } as const;
+  expect([looksOf(one, 1), looksOf({ challenge: '?' }, 0), paceOf(one, 1, 0)]).toEqual([1, 1, 'habitual']);
 });
