@@ -36,6 +36,15 @@ test('a dead speed gauge on the take-off run: called in order, stopped, told, fo
   const base = await readyToFly(browser, page);
   await page.goto(`${base}/flight?check=acceptance-take-off-calls`);
   const panel = page.getByLabel('Step in progress');
+  // What was switched off for a point is asked for by the next; an aircraft that has none of it is told to.
+  await page.getByRole('button', { name: 'Now off: Stall pusher' }).click();
+  await expect(panel).toContainText('Stall pusher: it is off, and this check needs on.');
+  await expect(panel.getByRole('button', { name: 'Brakes off' })).toHaveCount(0);
+  await page.goto(`${base}/flight?check=angle-of-attack-marks`);
+  await expect(panel.getByRole('button', { name: /^Not applicable/ })).toBeVisible();
+  await panel.getByRole('button', { name: 'Stall pusher: on now' }).click();
+  await expect(panel).toContainText('“Stalls, five of them, clean” comes first');
+  await page.goto(`${base}/flight?check=acceptance-take-off-calls`);
   await expect(panel).toContainText('Stop for: any call that does not come');
   await panel.getByRole('button', { name: 'Brakes off' }).click();
   // One target at a time, in the order in which they come.

@@ -35,7 +35,7 @@ export function wayOut(
 
 /**
  * A state that a part needs and nothing that is still to be done would bring about: it is changed by hand, and said.
- * Undefined while a check that sets it waits to be done: that is the way then.
+ * Undefined while a check that sets it waits to be done: that is the way then, unless it would only set back what was switched off.
  */
 export function stateByHand(
   view: CampaignView,
@@ -52,7 +52,12 @@ export function stateByHand(
   const definition = need ? view.index.states.get(need[0]) : undefined;
   if (!need || !definition) return undefined;
   const setter = view.index.basis.pack.checks.find((c) => ownMember(c.sets, need[0]) === need[1]);
-  if (setter && view.status.checks.get(setter.id)?.proven === false) return undefined;
+  // Back to what it was at first waits for nothing: a point that was broken off leaves its way back undone.
+  const waits =
+    setter &&
+    need[1] === definition.initial &&
+    (view.index.partsOfCheck.get(setter.id) ?? []).every((p) => view.status.parts.get(p.key)?.blocked);
+  if (setter && !waits && view.status.checks.get(setter.id)?.proven === false) return undefined;
   const about = why.params['subject'];
   const subject = typeof about === 'string' ? about : part.subject;
   const engine = view.names.subject(subject).toLowerCase();
