@@ -115,6 +115,8 @@ test('a top that was not flown is said to lie beyond; what makes no curve is ref
     code([...three([3.8, 4]), flown(35, 3.7, { middle: 800 })]),
     code([...three([3.8, 4]), flown(0, 3.7)]),
     code([...three([3.8, 4]), { ...flown(35, 3.7), seconds: 19 }]),
+    // Least sinking is no climb, though the curve is as round.
+    code(three([-0.4, -0.2, -0.5])),
     code(three([3.8, 4, 3.7]), 0),
   ]).toEqual([
     'climbSpeedsFew',
@@ -125,6 +127,7 @@ test('a top that was not flown is said to lie beyond; what makes no curve is ref
     'climbHeightsApart',
     'stallSpeed',
     'climbShort',
+    'climbNotUp',
     'stallMass',
   ]);
   // On its edge each of them counts.

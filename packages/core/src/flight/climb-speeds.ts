@@ -53,7 +53,7 @@ const UNSEEN = 0.1;
  * What is off is told by how the climbs scatter about the curve, and by `UNSEEN` at the least: three leave nothing over to tell it by.
  *
  * Units: m/s, m, s, °C, kg. Boundary: fastest over slowest of exactly `SPREAD` counts, a middle one exactly `MIDDLE` off an end too.
- * Errors: those of `climbOf`; `climbSpeedsFew`; `stallSpeed`; `climbSpeedsAlike`; `climbNoMiddle`; `climbHeightsApart` where they are not
+ * Errors: those of `climbOf`; `climbSpeedsFew`; `stallSpeed`; `climbNotUp` where a row came down; `climbSpeedsAlike`; `climbNoMiddle`; `climbHeightsApart` where they are not
  * of one height; `climbNoTop` where the curve is hollow.
  * Source: power required is near a parabola about its least; least squares in polynomials that are square to each other; errors to first order.
  * Example: 3.8 m/s at 25, 4.0 at 30 and 3.7 at 35 m/s: best at 29.5 m/s with 4.00.
@@ -65,6 +65,8 @@ export function climbSpeeds(climbs: readonly SpeedClimb[], reference: number): R
   if (reduced.value.slope !== undefined) return err(reason('climbHeightsApart'));
   const still = climbs.findIndex((c) => !(c.speed > 0));
   if (still >= 0) return err(reason('stallSpeed', { run: still + 1 }));
+  const down = climbs.findIndex((c) => !(c.to > c.from));
+  if (down >= 0) return err(reason('climbNotUp', { row: down + 1 }));
   const points = climbs.map(({ speed, mass }, i) => ({
     speed: speed * Math.sqrt(reference / mass),
     rate: reduced.value.stretches[i]?.rate ?? NaN,

@@ -49,6 +49,7 @@ export const ENGLISH_FLIGHT = {
   climbSpeedsFew: (p) => `Climb at ${p.n('fewest')} speeds at least: fewer make no curve.`,
   climbSpeedsAlike: () =>
     'The fastest climb is less than a fifth faster than the slowest: they tell nothing of the curve.',
+  climbNotUp: (p) => `Row ${p.n('row')} does not go up: look at its heights.`,
   climbNoMiddle: () => 'All of them lie near the slowest or the fastest: fly one in the middle.',
   climbHeightsApart: () =>
     'They are not of one height: climb through the same one at every speed, within 150 m from middle to middle.',
