@@ -75,7 +75,7 @@ async function fromMemoryThenLooked(page: Page, base: string): Promise<void> {
     }
     await expect
       .poll(async () => [Math.min(...(await drops())) <= 150, Math.max(...(await drops())) > 150], {
-        timeout: 120_000,
+        timeout: 20_000,
       })
       .toEqual([true, true]);
   }).toPass({ timeout: 240_000 });
@@ -94,13 +94,17 @@ async function fromMemoryThenLooked(page: Page, base: string): Promise<void> {
   // What is read before the exhausts have gone where they go would be of both still.
   await page.waitForTimeout(HELD);
   const say = step.getByRole('status', { name: 'What the cylinders of the Left engine say' });
+  const take = step.getByRole('button', { name: /^Take/ });
   await expect(async () => {
-    if (await step.getByRole('button', { name: /^Take/ }).isVisible()) await page.keyboard.press('Enter');
+    // On a machine that stood still it was taken too early all the same: cleared, and taken again.
+    if (!(await take.isVisible())) await page.keyboard.press('r');
+    await take.waitFor({ timeout: 20_000 });
+    await page.keyboard.press('Enter');
     await expect(say).toContainText(
       /^Cylinder 4: exhaust \d+ °C below the others on the left ignition alone. Its left plug or lead is dead: almost certain/,
-      { timeout: 2000 },
+      { timeout: 5000 },
     );
-  }).toPass({ timeout: 120_000, intervals: [200] });
+  }).toPass({ timeout: 240_000, intervals: [200] });
   await expect(step.getByRole('status', { name: 'What the cylinders of the Right engine say' })).toBeEmpty();
   await expect(
     step.getByRole('img', { name: /Cylinders side by side: .*cylinder 4 .*plug dead/ }),
