@@ -22,6 +22,21 @@ const written = ([value, step]: readonly [number, number], unit: string): Readin
   source: 'typed',
 });
 
+/** A stretch up or down at one speed held, as it is written beside it. */
+const heldSpeed = ([speed, from, to, seconds, mass]: readonly [
+  number,
+  number,
+  number,
+  number,
+  number,
+]): Figures => ({
+  speed: [speed, 1],
+  from: [from, 10],
+  to: [to, 10],
+  seconds: [seconds, 1],
+  mass: [mass, 1],
+});
+
 /** Out over the sound, round two islands, and back. */
 const CROSSING = [
   [0, 0, 60],
@@ -213,16 +228,7 @@ function rowsOf(
             [62, 2000, 2748, 60, 597],
             [74, 2000, 2684, 60, 596],
           ] as const
-        ).map(
-          ([speed, from, to, seconds, mass]) =>
-            ({
-              speed: [speed, 1],
-              from: [from, 10],
-              to: [to, 10],
-              seconds: [seconds, 1],
-              mass: [mass, 1],
-            }) as const,
-        ),
+        ).map(heldSpeed),
       ];
     case 'glide':
       return [
@@ -233,16 +239,7 @@ function rowsOf(
             [60, 3000, 2684, 60, 596],
             [75, 3000, 2572, 60, 596],
           ] as const
-        ).map(
-          ([speed, from, to, seconds, mass]) =>
-            ({
-              speed: [speed, 1],
-              from: [from, 10],
-              to: [to, 10],
-              seconds: [seconds, 1],
-              mass: [mass, 1],
-            }) as const,
-        ),
+        ).map(heldSpeed),
       ];
     case 'hot-day':
       return [

@@ -2,46 +2,17 @@ import { climbSpeeds, type ClimbSpeeds } from '../../flight/climb-speeds.ts';
 import { formatFigure } from '../../quantity/format.ts';
 import { reason, type Reason } from '../../reasons/reason.ts';
 import { ok, type Result } from '../../result.ts';
+import { formAtSpeeds, KNOT, stretchesAtSpeeds } from './at-speeds.ts';
 import type { Sheet, SheetFigures, WorkedFigure } from './sheet.ts';
 
-const KNOT = 1852 / 3600;
-const FOOT = 0.3048;
-
 /** The climbs on a sheet, at its mass of reference. */
-export const climbedAtSpeeds = ({ head, rows }: SheetFigures): Result<ClimbSpeeds, Reason> =>
-  climbSpeeds(
-    rows.map((row) => ({
-      speed: ((row('speed') ?? NaN) + (head('shift') ?? 0)) * KNOT,
-      from: (row('from') ?? NaN) * FOOT,
-      to: (row('to') ?? NaN) * FOOT,
-      seconds: row('seconds') ?? NaN,
-      temperature: head('air') ?? NaN,
-      mass: row('mass') ?? NaN,
-    })),
-    head('reference') ?? NaN,
-  );
+export const climbedAtSpeeds = (figures: SheetFigures): Result<ClimbSpeeds, Reason> =>
+  climbSpeeds(stretchesAtSpeeds(figures), figures.head('reference') ?? NaN);
 
 /** The speed at which it climbs best, from climbs at three speeds or more over one band of height. */
 export const CLIMB_SPEEDS: Sheet = {
   title: 'Climb at several speeds',
-  form: () => ({
-    head: [
-      { id: 'reference', title: 'Reference mass', unit: 'kg' },
-      { id: 'air', title: 'Outside air, halfway', unit: 'degC' },
-      { id: 'shift', title: 'To add to what is shown', unit: 'kt', optional: true },
-    ],
-    choices: [],
-    columns: [
-      { id: 'speed', title: 'Airspeed', unit: 'kt' },
-      { id: 'from', title: 'From, altimeter at 1013', unit: 'ft' },
-      { id: 'to', title: 'to', unit: 'ft' },
-      { id: 'seconds', title: 'in', unit: 's' },
-      { id: 'mass', title: 'Mass then', unit: 'kg' },
-    ],
-    row: 'Climb',
-    fewest: 3,
-    most: 9,
-  }),
+  form: () => formAtSpeeds('Climb'),
   work(figures) {
     const worked = climbedAtSpeeds(figures);
     if (!worked.ok) return worked;
