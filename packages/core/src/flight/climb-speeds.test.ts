@@ -134,3 +134,119 @@ test('a top that was not flown is said to lie beyond; what makes no curve is ref
   expect(code(three([3.8, 4, 3.7], [25, 27.5, 30]))).toBe('ok');
   expect(code(three([3.8, 4, 3.7], [25, 27.5, 35]))).toBe('ok');
 });
+
+/** A parabola through points by the three normal equations and Cramer's rule: r = a + b·v + c·v² about 30 m/s. */
+function byCramer(points: readonly { speed: number; rate: number }[]): {
+  top: number;
+  rate: number;
+  rest: number;
+} {
+  const sum = (of: (x: number, r: number) => number): number =>
+    points.reduce((s, p) => s + of(p.speed - 30, p.rate), 0);
+  const s = [0, 1, 2, 3, 4].map((k) => sum((x) => x ** k));
+  const y = [0, 1, 2].map((k) => sum((x, r) => r * x ** k));
+  const det = (m: readonly (readonly number[])[]): number => {
+    const at = (i: number, j: number): number => m[i]?.[j] ?? NaN;
+    return (
+      at(0, 0) * (at(1, 1) * at(2, 2) - at(1, 2) * at(2, 1)) -
+      at(0, 1) * (at(1, 0) * at(2, 2) - at(1, 2) * at(2, 0)) +
+      at(0, 2) * (at(1, 0) * at(2, 1) - at(1, 1) * at(2, 0))
+    );
+  };
+  const rows = [0, 1, 2].map((i) => [0, 1, 2].map((j) => s[i + j] ?? NaN));
+  const [a = NaN, b = NaN, c = NaN] = [0, 1, 2].map(
+    (k) => det(rows.map((row, i) => row.map((v, j) => (j === k ? (y[i] ?? NaN) : v)))) / det(rows),
+  );
+  const x = -b / (2 * c);
+  return { top: 30 + x, rate: a + b * x + c * x * x, rest: sum((v, r) => (r - a - b * v - c * v * v) ** 2) };
+}
+
+test('speeds however spaced: top, scatter and what each is off by as another way of solving gives them (property)', () => {
+  fc.assert(
+    fc.property(
+      fc.array(fc.tuple(between(0.1, 0.9), between(-0.6, 0.6)), { minLength: 1, maxLength: 6 }),
+      between(26, 34),
+      between(0.02, 0.05),
+      (drawn, best, bend) => {
+        const speeds = [23, ...drawn.map(([share]) => 23 + 14 * share), 37];
+        fc.pre(speeds.some((v) => v > 26.6 && v < 33.4));
+        const points = speeds.map((speed, i) => ({
+          speed,
+          rate: 8 - bend * (speed - best) ** 2 + (drawn[i - 1]?.[1] ?? 0) * 0.5,
+        }));
+        const found = climbSpeeds(
+          points.map((p) => flown(p.speed, p.rate)),
+          REFERENCE,
+        );
+        fc.pre(found.ok && Math.abs(byCramer(points).top - 30) < 20);
+        const { best: said, enclosed } = had(found);
+        const other = byCramer(points);
+        expect([said.speed, said.rate]).toEqual([
+          expect.closeTo(other.top, 4),
+          expect.closeTo(other.rate, 4),
+        ]);
+        expect(enclosed).toBe(other.top >= 23 && other.top <= 37);
+        const free = points.length - 3;
+        const scatter = Math.max(0.1, free > 0 ? Math.sqrt(other.rest / free) : 0);
+        // What each rate does to the top, by moving it.
+        const by = 1e-5;
+        const off = (of: 'top' | 'rate'): number =>
+          scatter *
+          Math.hypot(
+            ...points.map((_, i) => {
+              const moved = (d: number) =>
+                byCramer(points.map((p, j) => (i === j ? { ...p, rate: p.rate + d } : p)))[of];
+              return (moved(by) - moved(-by)) / (2 * by);
+            }),
+          );
+        const near = (a: number, b: number) => Math.abs(a - b) <= 1e-3 * b + 1e-4;
+        expect([near(said.speedOff, off('top')), near(said.rateOff, off('rate'))]).toEqual([true, true]);
+      },
+    ),
+    { numRuns: 300 },
+  );
+});
+
+test('steepest is where the rate over the speed is greatest, and only where that was flown; all of it is of one height', () => {
+  const of = (rate: number, bend: number, speeds = [25, 30, 35]) =>
+    had(
+      climbSpeeds(
+        three(
+          speeds.map((v) => rate - bend * (v - 30) ** 2),
+          speeds,
+        ),
+        REFERENCE,
+      ),
+    );
+  // 3 − 0.03·(v − 30)² is −24 at no speed: touched from there at √(24/0.03).
+  expect(of(3, 0.03).steepest).toBeCloseTo(Math.sqrt(800), 6);
+  expect(of(4, 0.012).steepest).toBeUndefined();
+  expect(of(8, 0.005).steepest).toBeUndefined();
+  const standard = standardAir(600);
+  const temperature = (standard.ok ? standard.value.temperature : NaN) - 273.15;
+  const found = had(
+    climbSpeeds(
+      [25, 30, 35].map((v, i) => flown(v, [3.8, 4, 3.7][i] ?? 0, { temperature })),
+      REFERENCE,
+    ),
+  );
+  expect(found.height).toBeCloseTo(600, 3);
+  // Falling from the slowest on: the best is slower still.
+  const slower = had(climbSpeeds(three([4, 3.7, 3.2]), REFERENCE));
+  expect([slower.enclosed, slower.best.speed < 25]).toEqual([false, true]);
+});
+
+test('a row that is refused is named as it is counted', () => {
+  const row = (climbs: readonly SpeedClimb[]): unknown => {
+    const found = climbSpeeds(climbs, REFERENCE);
+    return found.ok
+      ? 'ok'
+      : (found.error.params['row'] ?? found.error.params['run'] ?? found.error.params['fewest']);
+  };
+  expect([
+    row(three([4, 3.9])),
+    row([flown(0, 3.8), ...three([3.8, 4])]),
+    row([flown(30, -0.1), ...three([3.8, 4])]),
+    row([...three([3.8, 4]), flown(35, -0.1)]),
+  ]).toEqual([3, 1, 1, 3]);
+});
