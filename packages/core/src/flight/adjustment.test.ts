@@ -22,6 +22,21 @@ test('what it did before says how far: least squares through nothing', () => {
   expect(found.step).toBeCloseTo(3 / 0.98, 9);
   expect(found.left).toBeCloseTo(0, 9);
   expect(found.cut).toBe(false);
+  // 12.71 times 0.06 is more than two thirds of 0.98: of two, no more is promised than of one.
+  expect(found.leftUncertainty).toBeCloseTo((2 / 3) * 0.98 * (3 / 0.98), 9);
+});
+
+test('what is promised grows with how often it was done, and never beyond what a hand does', () => {
+  const promised = (changes: readonly number[]): number =>
+    had(
+      { off: 1, first: 1, most: 9 },
+      changes.map((changed) => ({ moved: 1, changed })),
+    ).leftUncertainty ?? NaN;
+  // Scatter 0.1 each way: the error is 0.1 / √4, t of three degrees 3.18 (JCGM 100:2008, table G.2).
+  expect(promised([-0.9, -1.1, -0.9, -1.1])).toBeCloseTo((3.18 * Math.sqrt(0.04 / 3)) / 2, 9);
+  expect(promised([-1])).toBeCloseTo(2 / 3, 9);
+  // Two that agree to the last figure are luck, or were read coarsely.
+  expect(promised([-1, -1])).toBeCloseTo(0.1, 9);
 });
 
 test('nobody has done it: the first safe step and no promise; too far at once: as far as may be, and what is left is said', () => {
@@ -67,7 +82,7 @@ test('an adjustment that does what it always did leaves as little as is promised
   let [kept, count] = [0, 0];
   fc.assert(
     fc.property(
-      fc.double({ min: -3, max: 3, noNaN: true }).filter((k) => Math.abs(k) > 0.3),
+      fc.double({ min: -3, max: 3, noNaN: true }).filter((k) => Math.abs(k) > 1.2),
       fc.double({ min: -4, max: 4, noNaN: true }),
       fc.integer(),
       (each, off, seed) => {
@@ -82,7 +97,7 @@ test('an adjustment that does what it always did leaves as little as is promised
         };
         const earlier = Array.from({ length: 6 }, (_, i) => {
           const moved = 1 + (i % 3);
-          return { moved, changed: each * moved + 0.08 * normal() };
+          return { moved, changed: each * moved + 0.8 * normal() };
         });
         const found = had({ off, first: 1, most: 100 }, earlier);
         count += 1;
@@ -93,5 +108,7 @@ test('an adjustment that does what it always did leaves as little as is promised
     ),
     { numRuns: 1000 },
   );
-  expect(kept / count).toBeGreaterThan(0.88);
+  // Nineteen of twenty; a thousand draws scatter by 0.7 % about it, and bounds of ours only widen.
+  expect(kept / count).toBeGreaterThan(0.93);
+  expect(kept / count).toBeLessThan(0.99);
 });

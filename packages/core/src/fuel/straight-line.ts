@@ -1,3 +1,5 @@
+import { studentT } from '../quantity/student.ts';
+
 /** A line through figures over time, by least squares. */
 export interface StraightLine {
   /** In the unit of the figure by that of the time. */
@@ -5,9 +7,6 @@ export interface StraightLine {
   /** Expanded uncertainty of the slope, by what the figures scatter and by their step (95 %, by Student's t). */
   readonly uncertainty: number;
 }
-
-/** Student's t, two-sided 95 %, by degrees of freedom from one. Source: JCGM 100:2008, table G.2. */
-const STUDENT: readonly number[] = [12.71, 4.3, 3.18, 2.78, 2.57, 2.45, 2.36, 2.31, 2.26, 2.23];
 
 /**
  * The straight line through figures read at times, and how sure its slope is: figures that are read in steps are no better known than
@@ -28,7 +27,7 @@ export function lineThrough(
   const slope = times.reduce((sum, t, i) => sum + (t - middle) * ((figures[i] ?? 0) - level), 0) / spread;
   const left = times.reduce((sum, t, i) => sum + ((figures[i] ?? 0) - level - slope * (t - middle)) ** 2, 0);
   const freedom = n - 2;
-  const scattered = (STUDENT[freedom - 1] ?? 2) * Math.sqrt(left / freedom / spread);
+  const scattered = studentT(freedom) * Math.sqrt(left / freedom / spread);
   const stepped = 2 * Math.sqrt(step ** 2 / 12 / spread);
   return { slope, uncertainty: Math.max(scattered, stepped) };
 }
@@ -65,6 +64,6 @@ export function bendThrough(
     0,
   );
   const freedom = n - 3;
-  const scattered = (STUDENT[freedom - 1] ?? 2) * Math.sqrt(left / freedom / spread);
+  const scattered = studentT(freedom) * Math.sqrt(left / freedom / spread);
   return { slope: 2 * bend, uncertainty: 2 * Math.max(scattered, 2 * Math.sqrt(step ** 2 / 12 / spread)) };
 }
