@@ -2,6 +2,7 @@
 export default {
   testMatch: ['<rootDir>/packages/**/*.test.ts', '<rootDir>/apps/*/src/**/*.test.ts'],
   modulePathIgnorePatterns: ['/dist/', '<rootDir>/.tmp/', '<rootDir>/.mutate/sandbox/'],
+  moduleNameMapper: { '^fast-check$': '<rootDir>/scripts/seeded-fast-check.mjs' },
   testEnvironment: 'node',
   testEnvironmentOptions: { customExportConditions: ['@kanzel/source', 'node', 'require', 'default'] },
   transform: {
