@@ -5,6 +5,7 @@ import {
   armedOther,
   saysSame,
   type AnswerRecord,
+  isAskedBack,
   isFigureSpec,
   judgeAnswer,
   ok,
@@ -278,7 +279,7 @@ async function keepPart({
     const [worst] = judgeAnswer(view.index, part, answer, facts, at);
     return worst?.state === 'within' || worst?.state === 'near';
   }
-  if (kept.error.code === 'tenTimesOff') changeDraft(view.id, part.key, { asked: figuresKey(own) });
+  if (isAskedBack(kept.error)) changeDraft(view.id, part.key, { asked: figuresKey(own) });
   tell(view.say(kept.error));
   return false;
 }

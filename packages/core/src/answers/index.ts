@@ -68,6 +68,7 @@ export { isSaidUnseen, isToldAfter } from './told-after.ts';
 export { judgeAnswer, measuredOf } from './judge-answer.ts';
 export {
   implausible,
+  isAskedBack,
   isFigureSpec,
   isWorked,
   tenTimesOff,

@@ -326,7 +326,7 @@ describe('an adjustment', () => {
     );
     expect([found.worst, found.text]).toEqual([
       'within',
-      'Cruise throttle: from 55 % to 47 %; 0.0 m/s ± 0.0 should be left',
+      'Cruise throttle: from 55 % to 47 %; 0.0 m/s ± 0.2 should be left',
     ]);
     expect(proposed([3, 0, 0.5, 4], [[1, -1]], 'trim-tab').text).toBe(
       'Trim tab: from 0.0 mm to 3.0 mm; 0.0 daN ± 2.0 should be left',

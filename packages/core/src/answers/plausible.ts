@@ -91,3 +91,9 @@ export function tenTimesOff(reading: Reading, check: Check, limits: readonly Lim
   }
   return undefined;
 }
+
+/** Questions of the door, as against what it refuses: recorded again, the figure stands. */
+const QUESTIONS: readonly string[] = ['tenTimesOff', 'tenTimesInColumn'];
+
+/** Whether the door asks a figure back rather than refusing it. Example: `offTheGauge` is refused, `tenTimesOff` asked back. */
+export const isAskedBack = ({ code }: Reason): boolean => QUESTIONS.includes(code);

@@ -10,6 +10,7 @@ import { err, ok, type Result } from '../result.ts';
 import type { AnswerKind, AnswerOf } from './kind.ts';
 import type { SheetCell } from './part-answer.ts';
 import { judgedAlone, measuresNothing, noCopies, plain, RECORDED } from './said.ts';
+import { tenTimesInColumn } from './ten-times-in-column.ts';
 import { withoutLimit } from './without-limit.ts';
 import { SHEETS } from './worksheets/index.ts';
 import type {
@@ -248,8 +249,21 @@ export const WORKSHEET: AnswerKind<'worksheet'> = {
   },
 };
 
-/** Why a sheet that was typed cannot be right: what its own rules refuse, by name. Undefined where it may stand. */
-export function sheetDoubt(index: BasisIndex, spec: WorksheetSpec, answer: Worksheet): Reason | undefined {
+/**
+ * Why a sheet that was typed cannot be right, or is asked back: a figure ten times off beside the others of its column, unless it is
+ * `confirmed`; what its own rules refuse, by name. Undefined where it may stand.
+ */
+export function sheetDoubt(
+  index: BasisIndex,
+  spec: WorksheetSpec,
+  answer: Worksheet,
+  confirmed: boolean,
+): Reason | undefined {
+  // First: what a slip of the finger makes of the rest is a riddle, and the slip is none.
+  const asked = confirmed
+    ? undefined
+    : tenTimesInColumn(sheetForm(sheetRoom(spec, index, answer)), answer.cells);
+  if (asked) return asked;
   const worked = sheetWorked(sheetRoom(spec, index, answer), answer);
   return worked.ok ? undefined : worked.error;
 }

@@ -96,7 +96,7 @@ export function figureDoubt(
   if (answer.kind === 'flow') return flowDoubt(answer) ?? unknownGauge(index, flowReadings(answer));
   if (answer.kind === 'sphere') return sphereDoubt(answer);
   if (answer.kind === 'worksheet' && spec.kind === 'worksheet')
-    return sheetDoubt(index, spec, answer) ?? unknownGauge(index, sheetReadings(answer));
+    return sheetDoubt(index, spec, answer, confirmed) ?? unknownGauge(index, sheetReadings(answer));
   if (!isFigureSpec(spec)) return undefined;
   const limits = part.check.limits.flatMap((key) => index.limits.get(key) ?? []);
   const beside = answer.kind === 'side-by-side' ? besideDoubt(spec, answer) : undefined;

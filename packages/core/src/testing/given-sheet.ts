@@ -63,7 +63,14 @@ export const sheet = (rows: Rows, more: Partial<Worksheet> = {}): Worksheet => (
 });
 
 /** A sheet answered to a check of its own: whether the door takes it, what is thought of it, in words, and its figures. */
-export function given(spec: Spec, answer: Worksheet, limits: readonly Limit[] = [], loading?: LoadingData) {
+export function given(
+  spec: Spec,
+  answer: Worksheet,
+  limits: readonly Limit[] = [],
+  loading?: LoadingData,
+  /** Asked back and said again. */
+  confirmed = false,
+) {
   const basis: Basis = {
     ...BASIS,
     aircraft: { ...BASIS.aircraft, instruments: INSTRUMENTS, ...(loading ? { loading } : {}) },
@@ -75,7 +82,13 @@ export function given(spec: Spec, answer: Worksheet, limits: readonly Limit[] = 
     },
   };
   const s = new Scribe().open(basis);
-  const draft = s.draft('answer.given', { check: 'asked', subject: 'aircraft', answer, facts: {} });
+  const draft = s.draft('answer.given', {
+    check: 'asked',
+    subject: 'aircraft',
+    answer,
+    facts: {},
+    ...(confirmed ? { confirmed } : {}),
+  });
   const admitted = admit(draft, s.state(), draft.at);
   const { index } = s.state();
   const part = index?.parts.get('asked@aircraft');

@@ -60,6 +60,8 @@ const ENGLISH_OWN = {
     `${p.f('value')} is off the gauge, which shows ${p.f('low')} to ${p.f('high')}. Read it again.`,
   tenTimesOff: (p) =>
     `Is it ${p.f('value')}, or ${p.f('other')}? Record it again to say that you mean ${p.f('value')}.`,
+  tenTimesInColumn: (p) =>
+    `${p.s('where')}: is it ${p.f('value')}, or ${p.f('other')} like the others? Record it again to say that you mean ${p.f('value')}.`,
   // Verdicts
   inside: (p) => `${cylinder(p)}${p.f('value')} is inside ${range(p)}.`,
   insideOpen: (p) => `${cylinder(p)}${p.f('value')} was recorded; no hard limit applies.`,

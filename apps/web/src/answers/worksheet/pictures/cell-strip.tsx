@@ -5,6 +5,9 @@ import type { PictureProps } from './props.ts';
 /** Volts between which a cell is drawn. */
 const [EMPTY, FULL] = [3, 4.25];
 
+/** Of more cells than these the figures are written upright: beside one another they would run into each other, on a phone first. */
+const SIDE_BY_SIDE = 7;
+
 interface DrawnCell {
   readonly rest: number;
   readonly loaded?: number;
@@ -55,7 +58,11 @@ function Strip({
               )}
             </span>
             <span className="cap block">{i + 1}</span>
-            <b className="block overflow-hidden font-mono text-[0.8rem]">{says}</b>
+            <b
+              className={`block font-mono text-[0.8rem] whitespace-nowrap ${cells.length > SIDE_BY_SIDE ? 'mx-auto [writing-mode:vertical-rl]' : ''}`}
+            >
+              {says}
+            </b>
           </div>
         ))}
       </div>
