@@ -295,7 +295,9 @@ export function useStep(check: Check): Step {
   const parts = useMemo(() => view.index.partsOfCheck.get(check.id) ?? [], [view.index, check.id]);
   const draft = (part: Part): PartDraft => draftOf(drafts, view.id, part.key);
   const entering = parts.filter((p) => inEntry(view, p, draft(p)) && !view.status.parts.get(p.key)?.blocked);
-  useEffect(() => setProblem(undefined), [check.id]);
+  // What was wrong with figures is not said of others: a question about a figure that was put right since would be answered wrongly.
+  const typed = JSON.stringify(parts.map((p) => [figuresKey(draft(p)), draft(p).picks]));
+  useEffect(() => setProblem(undefined), [check.id, typed]);
   useEffect(() => {
     for (const part of entering) autoTakeAfter(view, part, draft(part));
     // The monitor's beat drives this; the rest is read fresh.
