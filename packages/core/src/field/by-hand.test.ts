@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { coverOfTrack, TRACK_GAP, type TrackMoment } from './covered-track.ts';
 import type { FieldChart, MapPlace } from './field-chart.ts';
 import { glidingIn, lowestCover, type Glider, type WindOver } from './glide-cover.ts';
@@ -282,4 +283,56 @@ describe('a track', () => {
     expect(over).toMatchObject({ airborne: 2, uncovered: 0 });
     expect(over.moments[1]?.way?.aim).toEqual(runway.ends[1]);
   });
+});
+
+/** Nothing of it knows where north is: turned and moved as a whole, with the wind and a mast, it comes to the same. */
+test('turned about and moved as a whole, cover, the way straight in and a track come to the same (property)', () => {
+  // Whole figures: nobody wants to hear of two ways that differ by a hair of a hair.
+  const near = (min: number, max: number) => fc.integer({ min, max });
+  const spot = fc.record({ north: near(-1500, 1500), east: near(-1500, 1500) });
+  fc.assert(
+    fc.property(
+      near(0, 360),
+      fc.record({ north: near(-1200, 1200), east: near(-1200, 1200) }),
+      spot,
+      spot,
+      near(0, 360),
+      fc.record({ from: near(0, 360), speed: near(0, 12) }),
+      near(1, 400),
+      (by, shift, there, stands, course, wind, out) => {
+        // Under the wheels it is there before it has begun, or has to come round.
+        fc.pre(Math.hypot(there.north, there.east) > 250);
+        const moved = (p: MapPlace): MapPlace => ({
+          north: shift.north + p.north * Math.cos(by * DEG) - p.east * Math.sin(by * DEG),
+          east: shift.east + p.north * Math.sin(by * DEG) + p.east * Math.cos(by * DEG),
+        });
+        const ends = [
+          { north: 0, east: 0 },
+          { north: 900, east: 0 },
+        ] as const;
+        const worked = (at: (p: MapPlace) => MapPlace, turned: number) => {
+          const field = chart([{ name: 'There', aims: [at(there)], elevation: 20 }], {
+            runways: [{ name: 'Runway', hard: true, ends: [at(ends[0]), at(ends[1])] }],
+            obstacles: [{ name: 'Mast', at: at(stands), top: 90 }],
+          });
+          const gliding = glidingIn(GLIDER, { ...wind, from: wind.from + turned });
+          const way = lowestCover(field, gliding, at(HERE), course + turned);
+          const lined = straightIn(field, gliding, at({ north: -out, east: 30 }), turned + 8, 15);
+          const track = coverOfTrack(
+            field,
+            GLIDER,
+            { ...wind, from: wind.from + turned },
+            [0, 1, 2].map((s) => ({ at: s, height: 160, ...at({ north: 25 * s, east: -15 * s }) })),
+          );
+          return [way, lined, track.least?.way].flatMap((w) => [w?.height, w?.seconds, w?.turned]);
+        };
+        // The height at which two ways are as good may tip: what it asks for then is the same, by which side is not.
+        const [still, turned] = [worked((p) => p, 0), worked(moved, by)];
+        expect(turned.map((v) => v !== undefined)).toEqual(still.map((v) => v !== undefined));
+        for (const i of [0, 3, 6])
+          if (still[i] !== undefined) expect(turned[i]).toBeCloseTo(still[i] ?? NaN, 1);
+      },
+    ),
+    { numRuns: 300, endOnFailure: true },
+  );
 });
