@@ -2,6 +2,7 @@ import type { ReactElement } from 'react';
 import type { Part } from '@kanzel/core';
 import { useCampaign } from '../station/campaign-context.ts';
 import { previewOf } from './preview.ts';
+import { OtherVerdicts } from './other-verdicts.tsx';
 import { VerdictLine } from './verdict-line.tsx';
 import type { PartDraft } from './desk.ts';
 
@@ -13,11 +14,7 @@ export function PreviewVerdicts({ part, draft }: { part: Part; draft: PartDraft 
   return (
     <>
       <VerdictLine verdict={verdicts[0]} {...(doubt ? { doubt } : {})} />
-      {verdicts.slice(1).map((v, i) => (
-        <p key={i} className="text-[0.8rem] text-ink-2">
-          {view.say(v.reason)}
-        </p>
-      ))}
+      <OtherVerdicts verdicts={verdicts} say={view.say} />
     </>
   );
 }

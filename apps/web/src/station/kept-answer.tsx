@@ -1,6 +1,7 @@
 import { describeAnswer, isWorked, MARK_WORDS, verdictFigure, type Part } from '@kanzel/core';
 import type { ReactElement } from 'react';
 import { calledInWords } from '../calls/called-words.ts';
+import { OtherVerdicts } from '../answers/other-verdicts.tsx';
 import { PartRuler } from '../answers/verdict-line.tsx';
 import { MarkSign, markColour } from '../ui/mark.tsx';
 import { whenInWords } from '../ui/when.ts';
@@ -56,13 +57,13 @@ export function KeptAnswer({ part }: { part: Part }): ReactElement | null {
           </p>
         ))
       )}
-      {worked
-        ? status.verdicts.slice(1).map((v, i) => (
-            <p key={i} className="text-[0.82rem] leading-snug text-ink-2">
-              {view.say(v.reason)}
-            </p>
-          ))
-        : null}
+      {worked ? (
+        <OtherVerdicts
+          verdicts={status.verdicts}
+          say={view.say}
+          className="text-[0.82rem] leading-snug text-ink-2"
+        />
+      ) : null}
       {record ? (
         <p className="cap mt-1">
           {view.who(record.by)}, {whenInWords(record.at)}

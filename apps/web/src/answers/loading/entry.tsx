@@ -13,6 +13,7 @@ import {
 import { useCampaign } from '../../station/campaign-context.ts';
 import { LoadingPicture } from '../../loading/loading-picture.tsx';
 import { previewOf } from '../preview.ts';
+import { OtherVerdicts } from '../other-verdicts.tsx';
 import { VerdictLine } from '../verdict-line.tsx';
 import type { EntryProps } from '../answer-view.ts';
 import type { PartDraft } from '../desk.ts';
@@ -97,11 +98,7 @@ export function LoadingEntry({ part }: EntryProps<'loading'>): ReactElement {
       {/* In line mode the verdict stays in sight while the figures are typed. */}
       <div className="min-w-0 bg-sheet [grid-area:verdict] max-lg:sticky max-lg:top-0 max-lg:z-10 max-lg:border-b max-lg:border-rule max-lg:pb-1">
         <VerdictLine verdict={worst} {...(doubt ? { doubt } : {})} />
-        {preview.verdicts.slice(1).map((v, i) => (
-          <p key={i} className="text-[0.8rem] text-ink-2">
-            {view.say(v.reason)}
-          </p>
-        ))}
+        <OtherVerdicts verdicts={preview.verdicts} say={view.say} />
       </div>
       <div className="min-w-0 max-w-2xl [grid-area:picture]">
         <h3 className="mt-2 text-[0.82rem] font-bold">
