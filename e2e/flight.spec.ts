@@ -8,7 +8,7 @@ import { WITH_MICROPHONE } from './launched.ts';
 import { recordNow, throughGate, workStations } from './steady.ts';
 
 test.use({ launchOptions: WITH_MICROPHONE });
-const product = sharedDemo();
+const product = sharedDemo({ anew: true });
 
 const figure = (page: Page, name: string) => page.locator(`[data-figure$=" ${name}"]`);
 const fill = async (page: Page, figures: Readonly<Record<string, string>>): Promise<void> => {

@@ -65,13 +65,16 @@ export interface SharedDemo {
   readonly startAgain: () => Promise<void>;
 }
 
-/** Starts a demonstration before the first story of a file, and removes it after the last. */
-export function sharedDemo(): SharedDemo {
+/**
+ * Starts a demonstration before the first story of a file, and removes it after the last. `anew`: told for this file, not before all of
+ * them, where a story counts on what holds for half an hour only: by its turn that may be over.
+ */
+export function sharedDemo({ anew = false } = {}): SharedDemo {
   let product: Product;
   base.beforeAll(async () => {
-    base.setTimeout(180_000);
+    base.setTimeout(600_000);
     const folder = temporaryFolder();
-    cpSync(join(ROOT, '.tmp', 'told'), folder, { recursive: true });
+    if (!anew) cpSync(join(ROOT, '.tmp', 'told'), folder, { recursive: true });
     product = await startDemo(folder);
   });
   base.afterAll(async () => {

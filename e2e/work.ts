@@ -86,7 +86,7 @@ const STEPS: Readonly<Record<string, (page: Page) => Promise<void>>> = {
       const cold = await panel.getByText('Out of limits').count();
       if (cold > 0) for (const field of await firstFields(page).all()) await field.fill('');
       expect(cold).toBe(0);
-    }).toPass({ timeout: 90_000, intervals: [1000] });
+    }).toPass({ timeout: 300_000, intervals: [1000] });
     await page.keyboard.press('Enter');
   },
   'exhaust-both': async (page) => {

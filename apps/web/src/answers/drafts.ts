@@ -30,6 +30,20 @@ export function changeDraft(campaign: string, part: string, change: Partial<Part
   }));
 }
 
+/**
+ * A hand writes a figure: what was taken for it before goes, and so does what it wrote once it is wiped out. A field that stands empty holds
+ * nothing that could be kept unseen.
+ */
+export function writeFigure(campaign: string, part: string, name: string, text: string): void {
+  const { texts, taken } = draftOf(useDrafts.getState().drafts, campaign, part);
+  const { [name]: _wasText, ...otherTexts } = texts ?? {};
+  const { [name]: _wasTaken, ...otherTaken } = taken ?? {};
+  changeDraft(campaign, part, {
+    texts: text === '' ? otherTexts : { ...otherTexts, [name]: text },
+    ...(taken ? { taken: otherTaken } : {}),
+  });
+}
+
 export function clearDraft(campaign: string, part: string): void {
   const key = draftKey(campaign, part);
   useDrafts.setState(({ drafts }) => {

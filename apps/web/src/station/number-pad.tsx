@@ -6,7 +6,7 @@ import { useLineMode } from '../ui/line-mode.ts';
 import { useCampaign } from './campaign-context.ts';
 import { previewOf } from '../answers/preview.ts';
 import { putPadAway, usePad } from '../answers/figures/pad-store.ts';
-import { changeDraft, draftOf, useDrafts } from '../answers/drafts.ts';
+import { draftOf, useDrafts, writeFigure } from '../answers/drafts.ts';
 
 const KEYS = ['7', '8', '9', '⌫', '4', '5', '6', '−', '1', '2', '3', '.', '0'] as const;
 
@@ -34,8 +34,7 @@ export function NumberPad(): ReactElement | null {
   const text = ownMember(draft.texts, name) ?? '';
   const preview = previewOf(view, part, draft);
   const [worst] = preview.verdicts;
-  const put = (next: string): void =>
-    changeDraft(view.id, part.key, { texts: { ...draft.texts, [name]: next } });
+  const put = (next: string): void => writeFigure(view.id, part.key, name, next);
   const press = (k: (typeof KEYS)[number]): void =>
     put(
       k === '⌫'

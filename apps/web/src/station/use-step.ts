@@ -284,20 +284,30 @@ async function keepPart({
   return false;
 }
 
+/** What kept something from being kept; `of`: the figures it was about, if any. */
+interface Told {
+  readonly text: string;
+  readonly of?: { readonly part: Part; readonly typed: string };
+}
+
+/**
+ * What somebody put on the desk, to tell whether it is still that. What was wrong with figures is not said of others: a question about one
+ * that was put right since would be answered of the wrong one.
+ */
+const typedOf = (own: PartDraft): string => JSON.stringify([figuresKey(own), own.picks]);
+
 /** Everything the hand can do with the step in hand. */
 export function useStep(check: Check): Step {
   const view = useCampaign();
   const person = useSession((s) => s.person);
   const drafts = useDrafts((s) => s.drafts);
   const tick = useMonitor((s) => s.tick);
-  const [problem, setProblem] = useState<string>();
+  const [told, setTold] = useState<Told>();
   const [, renew] = useState(0);
   const parts = useMemo(() => view.index.partsOfCheck.get(check.id) ?? [], [view.index, check.id]);
   const draft = (part: Part): PartDraft => draftOf(drafts, view.id, part.key);
   const entering = parts.filter((p) => inEntry(view, p, draft(p)) && !view.status.parts.get(p.key)?.blocked);
-  // What was wrong with figures is not said of others: a question about a figure that was put right since would be answered wrongly.
-  const typed = JSON.stringify(parts.map((p) => [figuresKey(draft(p)), draft(p).picks]));
-  useEffect(() => setProblem(undefined), [check.id, typed]);
+  useEffect(() => setTold(undefined), [check.id]);
   useEffect(() => {
     for (const part of entering) autoTakeAfter(view, part, draft(part));
     // The monitor's beat drives this; the rest is read fresh.
@@ -323,7 +333,13 @@ export function useStep(check: Check): Step {
   const unmoved = offers(stillOf);
 
   const keepOne = (part: Part, own: PartDraft = draft(part)): Promise<boolean> =>
-    keepPart({ view, part, own, role: roleAmong(person, rolesForStation(check.station)), tell: setProblem });
+    keepPart({
+      view,
+      part,
+      own,
+      role: roleAmong(person, rolesForStation(check.station)),
+      tell: (text) => setTold({ text, of: { part, typed: typedOf(own) } }),
+    });
 
   return {
     entering,
@@ -335,15 +351,15 @@ export function useStep(check: Check): Step {
       entering
         .map((p) => saysOther(p, { kind: 'confirm', asExpected: true }))
         .find((why) => why !== undefined),
-    problem,
+    problem: told?.of && typedOf(draft(told.of.part)) !== told.of.typed ? undefined : told?.text,
     keep: async () => {
-      setProblem(undefined);
+      setTold(undefined);
       let all = ready.length > 0;
       for (const part of ready) all = (await keepOne(part)) && all;
       return all && ready.length === entering.length;
     },
     keepAsExpected: async (asked) => {
-      setProblem(undefined);
+      setTold(undefined);
       let all = asked.length > 0;
       for (const part of asked) all = (await keepOne(part, { ...draft(part), asExpected: true })) && all;
       return all && asked.length === entering.length;
@@ -365,11 +381,11 @@ export function useStep(check: Check): Step {
           { check: check.id, subject: part.subject },
           role,
         );
-        if (!started.ok) setProblem(view.say(started.error));
+        if (!started.ok) setTold({ text: view.say(started.error) });
       }
     },
     again: () => {
-      setProblem(undefined);
+      setTold(undefined);
       for (const part of parts) {
         clearDraft(view.id, part.key);
         const kept = view.status.parts.get(part.key)?.answer;

@@ -14,7 +14,7 @@ import { useMonitor, useMonitorState } from '../../sync/monitor-store.ts';
 import { useLineMode } from '../../ui/line-mode.ts';
 import type { DeskFigures } from '../answer-desk.ts';
 import type { PartDraft } from '../desk.ts';
-import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
+import { changeDraft, draftOf, useDrafts, writeFigure } from '../drafts.ts';
 import { previewOf } from '../preview.ts';
 import { PartRuler, VerdictLine } from '../verdict-line.tsx';
 import { lookAt, settingMet, settingNow } from './live-take.ts';
@@ -76,9 +76,7 @@ function Field({
           aria-label={`${view.names.part(part.key)}, ${label.spoken}`}
           value={shown}
           placeholder={hint}
-          onChange={(e) =>
-            changeDraft(view.id, part.key, { texts: { ...draft.texts, [name]: e.target.value } })
-          }
+          onChange={(e) => writeFigure(view.id, part.key, name, e.target.value)}
           className={`scroll-mt-24 border-0 border-b-[3px] bg-transparent font-mono font-bold outline-none placeholder:text-ink-3 focus:border-hand ${WIDTHS[fields]} ${shown ? 'border-hand' : 'border-rule'}`}
         />
         {unit === undefined ? null : <span className="text-ink-2">{unitOf(unit).symbol}</span>}

@@ -2,7 +2,7 @@ import type { ReactElement } from 'react';
 import { ownMember, type Part } from '@kanzel/core';
 import { useCampaign } from '../../station/campaign-context.ts';
 import { useLineMode } from '../../ui/line-mode.ts';
-import { changeDraft, draftOf, useDrafts } from '../drafts.ts';
+import { draftOf, useDrafts, writeFigure } from '../drafts.ts';
 import { putPadAway, usePad } from './pad-store.ts';
 
 /** One figure among several of a part: typed by key, or by the pad where hands wear gloves. */
@@ -49,9 +49,7 @@ export function SmallField({
             if (line) e.target.scrollIntoView({ block: 'start' });
           }}
           onBlur={putPadAway}
-          onChange={(e) =>
-            changeDraft(view.id, part.key, { texts: { ...draft.texts, [name]: e.target.value } })
-          }
+          onChange={(e) => writeFigure(view.id, part.key, name, e.target.value)}
           // A unit of its own is written out, and seen whole.
           style={{ width: `max(${wide ? 6 : 4}rem, ${text.length + 1}ch)` }}
           className={`${wide ? 'text-2xl' : 'text-xl'} scroll-mt-24 border-0 border-b-[3px] bg-transparent py-1 font-mono font-bold outline-none placeholder:text-ink-3 focus:border-hand ${text ? 'border-hand' : 'border-rule'}`}
