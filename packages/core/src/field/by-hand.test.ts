@@ -1,24 +1,14 @@
 import fc from 'fast-check';
 import { coverOfTrack, TRACK_GAP, type TrackMoment } from './covered-track.ts';
 import type { FieldChart, MapPlace } from './field-chart.ts';
-import { glidingIn, lowestCover, type Glider, type WindOver } from './glide-cover.ts';
+import { bareField, CALM, PLAIN } from '../testing/gliding.ts';
+import { glidingIn, lowestCover } from './glide-cover.ts';
 import { straightIn } from './straight-in.ts';
 
 /** Glide cover in cases that are worked out by hand: the circle of the turn, its tangent, and sums. */
 
 const G = 9.80665;
 const DEG = Math.PI / 180;
-const GLIDER: Glider = {
-  speed: 20,
-  sink: 1,
-  bank: 30,
-  margin: 1,
-  arrival: 50,
-  clearance: 30,
-  roll: 250,
-  steepest: 7,
-};
-const CALM: WindOver = { from: 0, speed: 0 };
 const HERE: MapPlace = { north: 0, east: 0 };
 const place = (name: string, north: number, east: number, elevation = 0) => ({
   name,
@@ -29,27 +19,21 @@ const place = (name: string, north: number, east: number, elevation = 0) => ({
 const chart = (
   places: FieldChart['places'],
   { hill, ...change }: Partial<FieldChart> & { readonly hill?: (at: MapPlace) => number | null } = {},
-): FieldChart => ({
-  name: 'Here',
-  origin: { latitude: 57.6, longitude: 1.4 },
-  elevation: 0,
-  runways: [],
-  obstacles: [],
-  forbidden: [],
-  fields: [],
-  places,
-  terrain: {
-    corner: { north: -6000, east: -6000 },
-    step: 100,
-    rows: Array.from({ length: 121 }, (_, i) =>
-      Array.from({ length: 121 }, (__, j) =>
-        hill ? hill({ north: i * 100 - 6000, east: j * 100 - 6000 }) : 0,
+): FieldChart =>
+  bareField({
+    places,
+    terrain: {
+      corner: { north: -6000, east: -6000 },
+      step: 100,
+      rows: Array.from({ length: 121 }, (_, i) =>
+        Array.from({ length: 121 }, (__, j) =>
+          hill ? hill({ north: i * 100 - 6000, east: j * 100 - 6000 }) : 0,
+        ),
       ),
-    ),
-  },
-  ...change,
-});
-const cover = (c: FieldChart, glider = GLIDER, wind = CALM, course = 0, at = HERE) =>
+    },
+    ...change,
+  });
+const cover = (c: FieldChart, glider = PLAIN, wind = CALM, course = 0, at = HERE) =>
   lowestCover(c, glidingIn(glider, wind), at, course);
 
 // At 30° of bank: the wing carries 1/cos 30°, so it flies the root of that faster, and sinks by its power of one and a half faster.
@@ -69,7 +53,7 @@ describe('turn and glide, by the tangent of a circle', () => {
     expect(found?.seconds).toBeCloseTo(turned / RATE + 100, 2);
     expect(found?.height).toBeCloseTo(12 + 50 + (turned / RATE) * SINK + 100, 2);
     // Every loss twice, of the turn as of the glide; what is left over stays.
-    expect(cover(chart([place('Back', -2000, 0, 12)]), { ...GLIDER, margin: 2 })?.height).toBeCloseTo(
+    expect(cover(chart([place('Back', -2000, 0, 12)]), { ...PLAIN, margin: 2 })?.height).toBeCloseTo(
       12 + 50 + 2 * ((turned / RATE) * SINK + 100),
       2,
     );
@@ -96,7 +80,7 @@ describe('turn and glide, by the tangent of a circle', () => {
     const turnedBy = 70 * DEG;
     const east = cover(
       chart([place('There', 1500 * Math.cos(turnedBy), 1500 * Math.sin(turnedBy))]),
-      GLIDER,
+      PLAIN,
       CALM,
       70,
     );
@@ -104,17 +88,17 @@ describe('turn and glide, by the tangent of a circle', () => {
   });
 
   test('across the wind it points into it, and gets on by what is left', () => {
-    const found = cover(chart([place('Ahead', 2000, 0)]), GLIDER, { from: 90, speed: 5 });
+    const found = cover(chart([place('Ahead', 2000, 0)]), PLAIN, { from: 90, speed: 5 });
     expect(found?.turned).toBeCloseTo(0, 3);
     expect(found?.height).toBeCloseTo(50 + 2000 / Math.sqrt(20 ** 2 - 5 ** 2), 2);
-    const other = cover(chart([place('Ahead', 2000, 0)]), GLIDER, { from: 270, speed: 12 });
+    const other = cover(chart([place('Ahead', 2000, 0)]), PLAIN, { from: 270, speed: 12 });
     expect(other?.height).toBeCloseTo(50 + 2000 / Math.sqrt(20 ** 2 - 12 ** 2), 2);
   });
 });
 
 describe('ground and obstacles on the way', () => {
   const mast = (north: number, east: number, top = 120) => ({ name: 'Mast', at: { north, east }, top });
-  const over = (m: ReturnType<typeof mast>, glider = GLIDER) =>
+  const over = (m: ReturnType<typeof mast>, glider = PLAIN) =>
     cover(chart([place('Ahead', 2000, 0)], { obstacles: [m] }), glider)?.height;
 
   test('a mast near the way is flown over with the clearance, and with what is lost until it is left behind; one apart is not', () => {
@@ -126,8 +110,8 @@ describe('ground and obstacles on the way', () => {
     expect(over(mast(1000, 161))).toBeCloseTo(150, 6);
     expect(over(mast(1000, 0, 10))).toBeCloseTo(150, 6);
     // Lost twice; and who means to arrive with less than the clearance keeps no more than that over ground either.
-    expect(over(mast(1000, 0), { ...GLIDER, margin: 2 }) ?? NaN).toBeGreaterThanOrEqual(120 + 30 + 2 * 55);
-    const low = over(mast(1000, 0, 200), { ...GLIDER, arrival: 10 }) ?? NaN;
+    expect(over(mast(1000, 0), { ...PLAIN, margin: 2 }) ?? NaN).toBeGreaterThanOrEqual(120 + 30 + 2 * 55);
+    const low = over(mast(1000, 0, 200), { ...PLAIN, arrival: 10 }) ?? NaN;
     expect(low).toBeGreaterThanOrEqual(200 + 10 + 55);
     expect(low).toBeLessThanOrEqual(200 + 10 + 58);
   });
@@ -166,7 +150,7 @@ describe('straight in', () => {
   const field = (change: Parameters<typeof chart>[1] = {}) =>
     chart([], { runways: [{ name: '18/36', hard: true, ends }], elevation: 0, ...change });
   const into = (c: FieldChart, north: number, { east = 0, course = 0, height = 15, wind = CALM } = {}) =>
-    straightIn(c, glidingIn(GLIDER, wind), { north, east }, course, height);
+    straightIn(c, glidingIn(PLAIN, wind), { north, east }, course, height);
 
   test('before the threshold it aims at it, over the runway at its other end, and takes the time it takes', () => {
     expect(into(field(), -600)).toEqual({
@@ -237,7 +221,7 @@ describe('a track', () => {
     height,
   });
   const c = chart([place('Ahead', 2000, 0)]);
-  const track = (...moments: readonly TrackMoment[]) => coverOfTrack(c, GLIDER, CALM, moments);
+  const track = (...moments: readonly TrackMoment[]) => coverOfTrack(c, PLAIN, CALM, moments);
 
   test('it points where it came from and goes to; where it stands still, as before; the margin is what is left above the need', () => {
     const found = track(at(0, 0, 200), at(1, 20, 200), at(2, 20.1, 200), at(3, 20.2, 200), at(4, 20.3, 200));
@@ -275,7 +259,7 @@ describe('a track', () => {
         { north: 900, east: 0 },
       ] as const,
     };
-    const over = coverOfTrack(chart([place('18/36', 450, 0)], { runways: [runway] }), GLIDER, CALM, [
+    const over = coverOfTrack(chart([place('18/36', 450, 0)], { runways: [runway] }), PLAIN, CALM, [
       at(0, 0, 20),
       at(1, 25, 22),
       at(2, 50, 24),
@@ -315,12 +299,12 @@ test('turned about and moved as a whole, cover, the way straight in and a track 
             runways: [{ name: 'Runway', hard: true, ends: [at(ends[0]), at(ends[1])] }],
             obstacles: [{ name: 'Mast', at: at(stands), top: 90 }],
           });
-          const gliding = glidingIn(GLIDER, { ...wind, from: wind.from + turned });
+          const gliding = glidingIn(PLAIN, { ...wind, from: wind.from + turned });
           const way = lowestCover(field, gliding, at(HERE), course + turned);
           const lined = straightIn(field, gliding, at({ north: -out, east: 30 }), turned + 8, 15);
           const track = coverOfTrack(
             field,
-            GLIDER,
+            PLAIN,
             { ...wind, from: wind.from + turned },
             [0, 1, 2].map((s) => ({ at: s, height: 160, ...at({ north: 25 * s, east: -15 * s }) })),
           );

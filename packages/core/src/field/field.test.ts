@@ -8,7 +8,8 @@ import {
   type FieldChart,
   type MapPlace,
 } from './field-chart.ts';
-import { glidingIn, lowestCover, type Glider, type WindOver } from './glide-cover.ts';
+import { bareField, CALM, PLAIN } from '../testing/gliding.ts';
+import { glidingIn, lowestCover } from './glide-cover.ts';
 import { straightIn } from './straight-in.ts';
 import { firstTurns, patternTrack, type PlannedPattern } from './pattern.ts';
 
@@ -20,29 +21,12 @@ const flat = (height: number | null = 0, step = 500): FieldChart['terrain'] => (
   step,
   rows: Array.from({ length: 40_000 / step + 1 }, () => Array<number | null>(40_000 / step + 1).fill(height)),
 });
-const chart = (change: Partial<FieldChart> = {}): FieldChart => ({
-  name: 'Here',
-  origin: { latitude: 57.6, longitude: 1.4 },
-  elevation: 0,
-  runways: [],
-  obstacles: [],
-  forbidden: [],
-  fields: [],
-  places: [{ name: '06/24', aims: [{ north: 2000, east: 0 }], elevation: 0 }],
-  terrain: flat(),
-  ...change,
-});
-const PLAIN: Glider = {
-  speed: 20,
-  sink: 1,
-  bank: 30,
-  margin: 1,
-  arrival: 50,
-  clearance: 30,
-  roll: 250,
-  steepest: 7,
-};
-const CALM: WindOver = { from: 0, speed: 0 };
+const chart = (change: Partial<FieldChart> = {}): FieldChart =>
+  bareField({
+    places: [{ name: '06/24', aims: [{ north: 2000, east: 0 }], elevation: 0 }],
+    terrain: flat(),
+    ...change,
+  });
 const ORIGIN: MapPlace = { north: 0, east: 0 };
 const cover = (c: FieldChart, glider = PLAIN, wind = CALM, at = ORIGIN, course = 0) =>
   lowestCover(c, glidingIn(glider, wind), at, course);
